@@ -1,0 +1,27 @@
+# A floor is a static library that may use only the floors it names; tests/architecture checks that
+# its include lines say the same.
+
+# What is asked of our own code, and of nothing else.
+add_library(inky_warnings INTERFACE)
+target_compile_options(inky_warnings INTERFACE
+  -Wall -Wextra -Wpedantic -Wconversion -Wshadow -Werror
+  # GCC 12 reports overlaps in std::string's own copying that cannot happen (GCC bug 105651).
+  $<$<CXX_COMPILER_ID:GNU>:-Wno-restrict>)
+
+# inky_floor(NAME SOURCES ... USES ... PACKAGES ...)
+function(inky_floor name)
+  cmake_parse_arguments(FLOOR "" "" "SOURCES;USES;PACKAGES" ${ARGN})
+  set(target inky_${name})
+  add_library(${target} STATIC)
+  list(TRANSFORM FLOOR_SOURCES PREPEND ${name}/)
+  target_sources(${target} PRIVATE ${FLOOR_SOURCES})
+  target_include_directories(${target}
+    PUBLIC $<BUILD_INTERFACE:${PROJECT_SOURCE_DIR}/include> $<INSTALL_INTERFACE:include>
+    PRIVATE ${PROJECT_SOURCE_DIR}/src/${name})
+  target_compile_features(${target} PUBLIC cxx_std_20)
+  list(TRANSFORM FLOOR_USES PREPEND inky_)
+  target_link_libraries(${target} PUBLIC ${FLOOR_USES}
+    PRIVATE ${FLOOR_PACKAGES} $<BUILD_INTERFACE:inky_warnings>)
+  set_target_properties(${target} PROPERTIES EXPORT_NAME ${name} POSITION_INDEPENDENT_CODE ON)
+  set_property(GLOBAL APPEND PROPERTY INKY_FLOORS ${target})
+endfunction()

@@ -1,0 +1,125 @@
+#include "inky_margin/number/binary_format.hpp"
+
+namespace inky {
+
+namespace {
+
+constexpr std::array<std::string_view, 5> class_names = {"zero", "subnormal", "normal", "infinite",
+                                                         "not a number"};
+
+u128 assemble(const BinaryFormat& format, bool negative, int biased, u128 fraction) {
+  return u128{negative} << (format.width() - 1) |
+         u128{static_cast<unsigned>(biased)} << format.stored_fraction_bits() | fraction;
+}
+
+int special_exponent(const BinaryFormat& format) {
+  return (1 << format.exponent_bits) - 1;
+}
+
+// The leading bit that f80 stores even where the others imply it.
+u128 stored_leading_bit(const BinaryFormat& format) {
+  return format.explicit_leading_bit ? u128{1} << (format.precision - 1) : 0;
+}
+
+bool overflows_to_infinity(Rounding rounding, bool negative) {
+  return rounds_away(rounding, Tail::above_half, negative, true);
+}
+
+// `value` cut by `bits` (1 or more), and how the cut part compares with half a unit.
+u128 cut(u128 value, int bits, bool inexact, Tail& tail) {
+  if (bits > 128) {
+    tail = value != 0 || inexact ? Tail::below_half : Tail::exact;
+    return 0;
+  }
+  const u128 kept = bits == 128 ? 0 : value >> bits;
+  const u128 rest = bits == 128 ? value : value & ((u128{1} << bits) - 1);
+  const u128 half = u128{1} << (bits - 1);
+  if (rest == half)
+    tail = inexact ? Tail::above_half : Tail::half;
+  else if (rest > half)
+    tail = Tail::above_half;
+  else
+    tail = rest != 0 || inexact ? Tail::below_half : Tail::exact;
+  return kept;
+}
+
+}  // namespace
+
+std::string_view name_of(RealClass kind) {
+  return class_names[static_cast<std::size_t>(kind)];
+}
+
+u128 pack(const BinaryFormat& format, const BinaryReal& value) {
+  switch (value.kind) {
+    case RealClass::zero:
+      return zero_bits(format, value.negative);
+    case RealClass::infinite:
+      return infinity_bits(format, value.negative);
+    case RealClass::not_a_number:
+      return quiet_nan_bits(format, value.negative);
+    default:
+      break;
+  }
+  return round_to_format(format, value.negative, value.significand, value.exponent, false,
+                         Rounding::half_even);
+}
+
+u128 zero_bits(const BinaryFormat& format, bool negative) {
+  return assemble(format, negative, 0, 0);
+}
+
+u128 infinity_bits(const BinaryFormat& format, bool negative) {
+  return assemble(format, negative, special_exponent(format), stored_leading_bit(format));
+}
+
+u128 quiet_nan_bits(const BinaryFormat& format, bool negative) {
+  const u128 quiet = u128{1} << (format.precision - 2);
+  return assemble(format, negative, special_exponent(format), stored_leading_bit(format) | quiet);
+}
+
+u128 largest_finite_bits(const BinaryFormat& format, bool negative) {
+  const u128 fraction = (u128{1} << format.stored_fraction_bits()) - 1;
+  return assemble(format, negative, special_exponent(format) - 1, fraction);
+}
+
+u128 round_to_format(const BinaryFormat& format, bool negative, u128 significand, int exponent,
+                     bool inexact, Rounding rounding) {
+  const int excess = bit_length(significand) - format.precision;
+  const int to_lowest = format.lowest_exponent() - exponent;
+  int drop = excess > to_lowest ? excess : to_lowest;
+  Tail tail = Tail::exact;
+  if (drop > 0) {
+    significand = cut(significand, drop, inexact, tail);
+  } else {
+    // Widening is exact: at most `precision` bits result.
+    if (significand == 0)
+      drop = to_lowest;
+    else
+      significand <<= -drop;
+    tail = inexact ? Tail::below_half : Tail::exact;
+  }
+  exponent += drop;
+  if (rounds_away(rounding, tail, negative, (significand & 1) != 0)) {
+    ++significand;
+    if (bit_length(significand) > format.precision) {
+      significand >>= 1;
+      ++exponent;
+    }
+  }
+  const u128 leading = u128{1} << (format.precision - 1);
+  if (significand < leading) return assemble(format, negative, 0, significand);
+  const int biased = exponent - format.lowest_exponent() + 1;
+  if (biased >= special_exponent(format)) {
+    return overflows_to_infinity(rounding, negative) ? infinity_bits(format, negative)
+                                                     : largest_finite_bits(format, negative);
+  }
+  return assemble(format, negative, biased,
+                  format.explicit_leading_bit ? significand : significand & (leading - 1));
+}
+
+u128 convert(const BinaryReal& value, const BinaryFormat& to, Rounding rounding) {
+  if (value.kind != RealClass::normal && value.kind != RealClass::subnormal) return pack(to, value);
+  return round_to_format(to, value.negative, value.significand, value.exponent, false, rounding);
+}
+
+}  // namespace inky

@@ -1,0 +1,7 @@
+#include "powers_of_ten.hpp"
+
+namespace inky::powers {
+
+constinit const computing::Table table = computing::make_table();
+
+}  // namespace inky::powers

@@ -1,0 +1,21 @@
+#include "inky_margin/number/rounding.hpp"
+
+namespace inky {
+
+namespace {
+constexpr std::array<std::string_view, 7> rounding_names = {
+    "half-even", "half-away", "half-toward", "up", "down", "away", "toward"};
+}
+
+std::string_view name_of(Rounding rounding) {
+  return rounding_names[static_cast<std::size_t>(rounding)];
+}
+
+std::optional<Rounding> rounding_named(std::string_view name) {
+  for (Rounding rounding : all_roundings) {
+    if (name_of(rounding) == name) return rounding;
+  }
+  return std::nullopt;
+}
+
+}  // namespace inky

@@ -1,0 +1,149 @@
+// The shortest digits that identify a number.
+//
+// f16, bf16, f32, f64: after R. Giulietti, "The Schubfach way to render doubles" (2020). Three
+// products with one 128-bit power of ten place the number and the two ends of its rounding interval
+// on a decimal grid no coarser than the interval; what is left is to pick a grid point.
+// f80, f128: the interval's ends are written out in full and compared as text.
+
+#include <algorithm>
+#include <string>
+
+#include "decimal_writing.hpp"
+#include "inky_margin/number/digits.hpp"
+#include "powers_of_ten.hpp"
+
+namespace inky {
+
+namespace {
+
+// The neighbour below a power of two is half as far away as the one above,
+// except for the smallest normal number, whose neighbours are equally far.
+bool lower_gap_is_half(const BinaryFormat& format, const BinaryReal& value) {
+  return value.significand == u128{1} << (format.precision - 1) &&
+         value.exponent > format.lowest_exponent();
+}
+
+// floor(g x scaled / 2^128), with the last bit set if anything was cut off ("round to odd"):
+// enough to compare with any multiple of the last bit but one.
+//
+// g is at most one unit above the true power, so the product is at most 2^-64 above the true one in
+// units of its last bit: a fraction word of 0 or 1 stands for an exact whole.
+std::uint64_t product_to_odd(u128 g, std::uint64_t scaled) {
+  const u128 low = multiply_wide(scaled, low_half(g));
+  const u128 sum = multiply_wide(scaled, high_half(g)) + high_half(low);
+  return high_half(sum) | (low_half(sum) > 1 ? 1 : 0);
+}
+
+struct Shortest {
+  std::uint64_t digits;
+  int exponent;
+};
+
+// The paper's names: c and q with value = c x 2^q, k the exponent of the decimal grid.
+// All quantities below are in quarters of a grid unit.
+Shortest shortest_by_table(std::uint64_t c, int q, bool half_gap_below) {
+  const int k = half_gap_below ? powers::floor_log10_of_three_quarters(q)
+                               : powers::floor_log10_of_power_of_two(q);
+  const int h = q + powers::floor_log2_of_power(-k) + 1;
+  const u128 g = powers::significand(-k) + (powers::is_exact(-k) ? 0 : 1);
+  const std::uint64_t here = product_to_odd(g, (4 * c) << h);
+  std::uint64_t lower = product_to_odd(g, (4 * c - (half_gap_below ? 1 : 2)) << h);
+  std::uint64_t upper = product_to_odd(g, (4 * c + 2) << h);
+  // Reading rounds ties to even, so the ends belong to the interval of an even significand only.
+  if ((c & 1) != 0) {
+    ++lower;
+    --upper;
+  }
+  const std::uint64_t s = here / 4;
+  if (s >= 10) {
+    // A grid ten times coarser has at most one point inside.
+    const std::uint64_t tens = s / 10 * 10;
+    const bool below_inside = lower <= 4 * tens;
+    const bool above_inside = 4 * (tens + 10) <= upper;
+    if (below_inside != above_inside) return {tens / 10 + (above_inside ? 1 : 0), k + 1};
+  }
+  const bool below_inside = lower <= 4 * s;
+  const bool above_inside = 4 * (s + 1) <= upper;
+  if (below_inside != above_inside) return {s + (above_inside ? 1 : 0), k};
+  const std::uint64_t middle = 4 * s + 2;
+  const bool go_up = here > middle || (here == middle && (s & 1) != 0);
+  return {s + (go_up ? 1 : 0), k};
+}
+
+void strip_zeros(Shortest& x) {
+  if (x.digits % 10 != 0) return;
+  for (const int step : {8, 4, 2, 1}) {
+    const std::uint64_t unit = decimal_writing::power_of_ten(step);
+    while (x.digits % unit == 0) {
+      x.digits /= unit;
+      x.exponent += step;
+    }
+  }
+}
+
+// Both exact decimals on one scale: `a` compared with `b`.
+int compare(const Digits& a, const Digits& b) {
+  if (a.point() != b.point()) return a.point() < b.point() ? -1 : 1;
+  return a.text().compare(b.text());
+}
+
+void copy(const Digits& from, Digits& to) {
+  std::copy_n(from.text().data(), from.size(), to.room(from.size()));
+  to.set(from.size(), from.point());
+}
+
+// The rounding interval of a number, its ends written out in full.
+class Interval {
+ public:
+  Interval(const BinaryFormat& format, const BinaryReal& value)
+      : closed_((value.significand & 1) == 0) {
+    BinaryReal end = value;
+    end.significand = value.significand * 2 + 1;
+    end.exponent = value.exponent - 1;
+    exact_digits(end, upper_);
+    const bool half_gap = lower_gap_is_half(format, value);
+    end.significand = half_gap ? value.significand * 4 - 1 : value.significand * 2 - 1;
+    end.exponent = value.exponent - (half_gap ? 2 : 1);
+    exact_digits(end, lower_);
+  }
+  bool contains(const Digits& x) const {
+    const int low = compare(lower_, x);
+    const int high = compare(x, upper_);
+    return closed_ ? low <= 0 && high <= 0 : low < 0 && high < 0;
+  }
+
+ private:
+  bool closed_;
+  Digits lower_;
+  Digits upper_;
+};
+
+// Tries ever more digits. The nearest decimal of a length may lie outside a lopsided interval
+// while its neighbour on the other side lies inside, so both sides are tried.
+void shortest_by_text(const BinaryFormat& format, const BinaryReal& value, Digits& out) {
+  const Interval interval(format, value);
+  Digits exact;
+  exact_digits(value, exact);
+  for (int count = 1; count < exact.size(); ++count) {
+    for (const Rounding side : {Rounding::half_even, Rounding::away, Rounding::toward}) {
+      copy(exact, out);
+      round_digits(out, count, false, side);
+      if (interval.contains(out)) return;
+    }
+  }
+  copy(exact, out);
+}
+
+}  // namespace
+
+void shortest_digits(const BinaryFormat& format, const BinaryReal& value, Digits& out) {
+  if (value.is_zero()) return out.set(0, 0);
+  if (format.precision > f64.precision) return shortest_by_text(format, value, out);
+  Shortest shortest = shortest_by_table(low_half(value.significand), value.exponent,
+                                        lower_gap_is_half(format, value));
+  strip_zeros(shortest);
+  const int count = decimal_writing::write(out.room(20), shortest.digits);
+  out.set(count, count + shortest.exponent);
+}
+
+}  // namespace inky
