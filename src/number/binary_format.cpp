@@ -7,9 +7,9 @@ namespace {
 constexpr std::array<std::string_view, 5> class_names = {"zero", "subnormal", "normal", "infinite",
                                                          "not a number"};
 
-u128 assemble(const BinaryFormat& format, bool negative, int biased, u128 fraction) {
-  return u128{negative} << (format.width() - 1) |
-         u128{static_cast<unsigned>(biased)} << format.stored_fraction_bits() | fraction;
+uint128 assemble(const BinaryFormat& format, bool negative, int biased, uint128 fraction) {
+  return uint128{negative} << (format.width() - 1) |
+         uint128{static_cast<unsigned>(biased)} << format.stored_fraction_bits() | fraction;
 }
 
 int special_exponent(const BinaryFormat& format) {
@@ -17,8 +17,8 @@ int special_exponent(const BinaryFormat& format) {
 }
 
 // The leading bit that f80 stores even where the others imply it.
-u128 stored_leading_bit(const BinaryFormat& format) {
-  return format.explicit_leading_bit ? u128{1} << (format.precision - 1) : 0;
+uint128 stored_leading_bit(const BinaryFormat& format) {
+  return format.explicit_leading_bit ? uint128{1} << (format.precision - 1) : 0;
 }
 
 bool overflows_to_infinity(Rounding rounding, bool negative) {
@@ -26,14 +26,14 @@ bool overflows_to_infinity(Rounding rounding, bool negative) {
 }
 
 // `value` cut by `bits` (1 or more), and how the cut part compares with half a unit.
-u128 cut(u128 value, int bits, bool inexact, Tail& tail) {
+uint128 cut(uint128 value, int bits, bool inexact, Tail& tail) {
   if (bits > 128) {
     tail = value != 0 || inexact ? Tail::below_half : Tail::exact;
     return 0;
   }
-  const u128 kept = bits == 128 ? 0 : value >> bits;
-  const u128 rest = bits == 128 ? value : value & ((u128{1} << bits) - 1);
-  const u128 half = u128{1} << (bits - 1);
+  const uint128 kept = bits == 128 ? 0 : value >> bits;
+  const uint128 rest = bits == 128 ? value : value & ((uint128{1} << bits) - 1);
+  const uint128 half = uint128{1} << (bits - 1);
   if (rest == half)
     tail = inexact ? Tail::above_half : Tail::half;
   else if (rest > half)
@@ -49,7 +49,7 @@ std::string_view name_of(RealClass kind) {
   return class_names[static_cast<std::size_t>(kind)];
 }
 
-u128 pack(const BinaryFormat& format, const BinaryReal& value) {
+uint128 pack(const BinaryFormat& format, const BinaryReal& value) {
   switch (value.kind) {
     case RealClass::zero:
       return zero_bits(format, value.negative);
@@ -64,26 +64,26 @@ u128 pack(const BinaryFormat& format, const BinaryReal& value) {
                          Rounding::half_even);
 }
 
-u128 zero_bits(const BinaryFormat& format, bool negative) {
+uint128 zero_bits(const BinaryFormat& format, bool negative) {
   return assemble(format, negative, 0, 0);
 }
 
-u128 infinity_bits(const BinaryFormat& format, bool negative) {
+uint128 infinity_bits(const BinaryFormat& format, bool negative) {
   return assemble(format, negative, special_exponent(format), stored_leading_bit(format));
 }
 
-u128 quiet_nan_bits(const BinaryFormat& format, bool negative) {
-  const u128 quiet = u128{1} << (format.precision - 2);
+uint128 quiet_nan_bits(const BinaryFormat& format, bool negative) {
+  const uint128 quiet = uint128{1} << (format.precision - 2);
   return assemble(format, negative, special_exponent(format), stored_leading_bit(format) | quiet);
 }
 
-u128 largest_finite_bits(const BinaryFormat& format, bool negative) {
-  const u128 fraction = (u128{1} << format.stored_fraction_bits()) - 1;
+uint128 largest_finite_bits(const BinaryFormat& format, bool negative) {
+  const uint128 fraction = (uint128{1} << format.stored_fraction_bits()) - 1;
   return assemble(format, negative, special_exponent(format) - 1, fraction);
 }
 
-u128 round_to_format(const BinaryFormat& format, bool negative, u128 significand, int exponent,
-                     bool inexact, Rounding rounding) {
+uint128 round_to_format(const BinaryFormat& format, bool negative, uint128 significand,
+                        int exponent, bool inexact, Rounding rounding) {
   const int excess = bit_length(significand) - format.precision;
   const int to_lowest = format.lowest_exponent() - exponent;
   int drop = excess > to_lowest ? excess : to_lowest;
@@ -106,7 +106,7 @@ u128 round_to_format(const BinaryFormat& format, bool negative, u128 significand
       ++exponent;
     }
   }
-  const u128 leading = u128{1} << (format.precision - 1);
+  const uint128 leading = uint128{1} << (format.precision - 1);
   if (significand < leading) return assemble(format, negative, 0, significand);
   const int biased = exponent - format.lowest_exponent() + 1;
   if (biased >= special_exponent(format)) {
@@ -117,7 +117,7 @@ u128 round_to_format(const BinaryFormat& format, bool negative, u128 significand
                   format.explicit_leading_bit ? significand : significand & (leading - 1));
 }
 
-u128 convert(const BinaryReal& value, const BinaryFormat& to, Rounding rounding) {
+uint128 convert(const BinaryReal& value, const BinaryFormat& to, Rounding rounding) {
   if (value.kind != RealClass::normal && value.kind != RealClass::subnormal) return pack(to, value);
   return round_to_format(to, value.negative, value.significand, value.exponent, false, rounding);
 }

@@ -84,7 +84,7 @@ void find_leading(DecimalText& out) {
 
 // Step 1: a whole number below 2^53 and a power of ten up to 10^22 are both exact in f64, so one
 // multiplication or division by the hardware rounds once, correctly.
-std::optional<u128> nearest_by_hardware(std::uint64_t leading, int power, bool negative) {
+std::optional<uint128> nearest_by_hardware(std::uint64_t leading, int power, bool negative) {
   static constexpr int most_exact_power = 22;
   static constexpr auto exact_powers = [] {
     std::array<double, most_exact_power + 1> table{};
@@ -107,13 +107,13 @@ std::optional<u128> nearest_by_hardware(std::uint64_t leading, int power, bool n
 // [m g, m g + m), so its upper 128 bits are those of m g or one more. Unless that one carries into
 // the upper 64, which alone hold the kept bits and the guard bit, the answer is settled; and as
 // the product of an inexact power is never exactly those bits, it is never a tie.
-std::optional<u128> nearest_by_table(const BinaryFormat& format, std::uint64_t leading, int power,
-                                     bool negative) {
+std::optional<uint128> nearest_by_table(const BinaryFormat& format, std::uint64_t leading,
+                                        int power, bool negative) {
   const int lift = 64 - bit_length(leading);
   const std::uint64_t m = leading << lift;
-  const u128 g = powers::significand(power);
-  const u128 lower = multiply_wide(m, low_half(g));
-  const u128 top = multiply_wide(m, high_half(g)) + high_half(lower);
+  const uint128 g = powers::significand(power);
+  const uint128 lower = multiply_wide(m, low_half(g));
+  const uint128 top = multiply_wide(m, high_half(g)) + high_half(lower);
   const bool exact_power = powers::is_exact(power);
   if (!exact_power && low_half(top) == ~std::uint64_t{0}) return std::nullopt;
   const bool more = !exact_power || low_half(lower) != 0;
@@ -121,15 +121,15 @@ std::optional<u128> nearest_by_table(const BinaryFormat& format, std::uint64_t l
                          Rounding::half_even);
 }
 
-std::optional<u128> nearest_fast(const BinaryFormat& format, const DecimalText& decimal) {
+std::optional<uint128> nearest_fast(const BinaryFormat& format, const DecimalText& decimal) {
   const std::int64_t wide_power = decimal.leading_exponent;
-  if (format.precision > f64.precision || wide_power < powers::lowest ||
+  if (format.precision > binary64.precision || wide_power < powers::lowest ||
       wide_power > powers::highest) {
     return std::nullopt;
   }
   const auto power = static_cast<int>(wide_power);
   const bool negative = decimal.negative;
-  if (format == f64 && !decimal.truncated) {
+  if (format == binary64 && !decimal.truncated) {
     if (const auto bits = nearest_by_hardware(decimal.leading, power, negative)) return bits;
   }
   const auto bits = nearest_by_table(format, decimal.leading, power, negative);
@@ -179,9 +179,9 @@ Natural digits_as_natural(const DecimalText& decimal, std::int64_t& exponent) {
 }
 
 // floor(numerator / denominator), which must be below 2^128; whether a remainder was left.
-u128 divide_naturals(Natural numerator, Natural denominator, bool& inexact) {
+uint128 divide_naturals(Natural numerator, Natural denominator, bool& inexact) {
   const int steps = numerator.bit_length() - denominator.bit_length();
-  u128 quotient = 0;
+  uint128 quotient = 0;
   if (steps >= 0) denominator.shift_left(steps);
   for (int i = steps; i >= 0; --i) {
     quotient <<= 1;
@@ -196,7 +196,7 @@ u128 divide_naturals(Natural numerator, Natural denominator, bool& inexact) {
 }
 
 // Step 3, for every format and rounding. REQUIRES: tiny_point < point < huge_point.
-u128 nearest_exactly(const BinaryFormat& format, const DecimalText& decimal, Rounding rounding) {
+uint128 nearest_exactly(const BinaryFormat& format, const DecimalText& decimal, Rounding rounding) {
   std::int64_t power = 0;
   Natural numerator = digits_as_natural(decimal, power);
   Natural denominator(1);
@@ -210,7 +210,7 @@ u128 nearest_exactly(const BinaryFormat& format, const DecimalText& decimal, Rou
   else
     numerator.shift_left(-last_bit);
   bool inexact = false;
-  const u128 quotient = divide_naturals(std::move(numerator), std::move(denominator), inexact);
+  const uint128 quotient = divide_naturals(std::move(numerator), std::move(denominator), inexact);
   return round_to_format(format, decimal.negative, quotient, last_bit, inexact, rounding);
 }
 
@@ -227,10 +227,10 @@ int hex_value(char c) {
 }
 
 // "1.8p+1", the part after "0x".
-std::optional<u128> read_hexadecimal(const BinaryFormat& format, bool negative,
-                                     std::string_view text, Rounding rounding) {
+std::optional<uint128> read_hexadecimal(const BinaryFormat& format, bool negative,
+                                        std::string_view text, Rounding rounding) {
   constexpr int most_bits = 124;
-  u128 significand = 0;
+  uint128 significand = 0;
   std::int64_t exponent = 0;
   bool any = false;
   bool after_point = false;
@@ -287,7 +287,7 @@ std::optional<DecimalText> scan_decimal(std::string_view text) {
   return out;
 }
 
-u128 nearest(const BinaryFormat& format, const DecimalText& decimal, Rounding rounding) {
+uint128 nearest(const BinaryFormat& format, const DecimalText& decimal, Rounding rounding) {
   if (decimal.is_zero()) return zero_bits(format, decimal.negative);
   const std::int64_t power = decimal.leading_exponent;
   const std::int64_t point = power + decimal_writing::digit_count(decimal.leading);
@@ -323,8 +323,8 @@ bool typed_digits(const DecimalText& decimal, Digits& out) {
   return true;
 }
 
-std::optional<u128> read_real(const BinaryFormat& format, std::string_view text,
-                              Rounding rounding) {
+std::optional<uint128> read_real(const BinaryFormat& format, std::string_view text,
+                                 Rounding rounding) {
   if (const std::optional<DecimalText> decimal = scan_decimal(text)) {
     return nearest(format, *decimal, rounding);
   }

@@ -9,6 +9,7 @@
 #include "inky_margin/number/digits.hpp"
 
 #include <algorithm>
+#include <cstdlib>
 
 #include "decimal_writing.hpp"
 #include "inky_margin/number/natural.hpp"
@@ -25,7 +26,7 @@ constexpr int most_fast_places = 19;
 // The scaled value is below 10^(count + 1), which must stay under 2^63.
 constexpr int most_fast_significant = 17;
 
-Tail compare_with_half(u128 rest, u128 half) {
+Tail compare_with_half(uint128 rest, uint128 half) {
   if (rest == 0) return Tail::exact;
   if (rest == half) return Tail::half;
   return rest < half ? Tail::below_half : Tail::above_half;
@@ -43,16 +44,16 @@ Parts split(std::uint64_t significand, int shift, int places) {
   const std::uint64_t unit = power_of_ten(places);
   if (shift < 64) {
     const std::uint64_t mask = (std::uint64_t{1} << shift) - 1;
-    const u128 scaled = multiply_wide(significand & mask, unit);
+    const uint128 scaled = multiply_wide(significand & mask, unit);
     return {significand >> shift, static_cast<std::uint64_t>(scaled >> shift),
-            compare_with_half(scaled & mask, u128{1} << (shift - 1))};
+            compare_with_half(scaled & mask, uint128{1} << (shift - 1))};
   }
-  const u128 scaled = multiply_wide(significand, unit);
+  const uint128 scaled = multiply_wide(significand, unit);
   if (shift > 128) return {0, 0, Tail::below_half};
-  const u128 half = u128{1} << (shift - 1);
+  const uint128 half = uint128{1} << (shift - 1);
   if (shift == 128) return {0, 0, compare_with_half(scaled, half)};
   return {0, static_cast<std::uint64_t>(scaled >> shift),
-          compare_with_half(scaled & ((u128{1} << shift) - 1), half)};
+          compare_with_half(scaled & ((uint128{1} << shift) - 1), half)};
 }
 
 void write_parts(const Parts& parts, int places, Digits& out) {
@@ -123,14 +124,14 @@ bool scale_whole(const BinaryReal& value, int power, Scaled& out) {
 bool scale_by_table(const BinaryReal& value, int power, Scaled& out) {
   const int lift = 64 - bit_length(low_half(value.significand));
   const std::uint64_t m = low_half(value.significand) << lift;
-  const u128 g = powers::significand(power);
-  const u128 low_product = multiply_wide(m, low_half(g));
-  const u128 top = multiply_wide(m, high_half(g)) + high_half(low_product);
+  const uint128 g = powers::significand(power);
+  const uint128 low_product = multiply_wide(m, low_half(g));
+  const uint128 top = multiply_wide(m, high_half(g)) + high_half(low_product);
   const std::uint64_t bottom = low_half(low_product);
   // product = top x 2^64 + bottom; the point stands `shift` bits above the end of `top`.
   const int shift = -(value.exponent - lift + powers::exponent(power)) - 64;
-  const u128 half = u128{1} << (shift - 1);
-  const u128 fraction = top & ((u128{1} << shift) - 1);
+  const uint128 half = uint128{1} << (shift - 1);
+  const uint128 fraction = top & ((uint128{1} << shift) - 1);
   out.units = static_cast<std::uint64_t>(top >> shift);
   if (powers::is_exact(power)) {
     out.tail = fraction == half && bottom != 0 ? Tail::above_half
@@ -154,6 +155,9 @@ Scaled drop_digit(const Scaled& scaled) {
 
 bool fast_significant(const BinaryReal& value, int count, Rounding rounding, Digits& out) {
   if (count > most_fast_significant || high_half(value.significand) != 0) return false;
+  // The table reaches 10^342; so far the estimate of the point is exact as well.
+  constexpr int farthest = 1100;
+  if (std::abs(value.leading_exponent()) > farthest) return false;
   // 10^(point - 1) <= value, and value < 2 x 10^point: the guess may be one too small.
   int point = powers::floor_log10_of_power_of_two(value.leading_exponent()) + 1;
   const int power = count - point;
@@ -266,6 +270,25 @@ void round_digits(Digits& digits, int keep, bool negative, Rounding rounding) {
   }
   digits.set(size, point);
   digits.strip_trailing_zeros();
+}
+
+std::string plain_text(const Digits& digits) {
+  constexpr int most_before_point = 21;
+  constexpr int most_zeros_after = 7;
+  if (digits.is_zero()) return "0";
+  std::string out(digits.text());
+  const int point = digits.point();
+  if (point > most_before_point || point < -most_zeros_after) {
+    if (out.size() > 1) out.insert(1, ".");
+    out += point > 0 ? "e+" : "e-";
+    char room[20];
+    const auto exponent = static_cast<std::uint64_t>(point > 0 ? point - 1 : 1 - point);
+    return out.append(room, static_cast<std::size_t>(decimal_writing::write(room, exponent)));
+  }
+  if (point <= 0) return "0." + std::string(static_cast<std::size_t>(-point), '0') + out;
+  if (point >= digits.size())
+    return out.append(static_cast<std::size_t>(point - digits.size()), '0');
+  return out.insert(static_cast<std::size_t>(point), ".");
 }
 
 void digits_to_places(const BinaryReal& value, int places, Rounding rounding, Digits& out) {

@@ -4,7 +4,7 @@ namespace inky {
 
 namespace {
 
-Tail tail_of(u128 rest, u128 half) {
+Tail tail_of(uint128 rest, uint128 half) {
   if (rest == 0) return Tail::exact;
   return rest == half ? Tail::half : rest < half ? Tail::below_half : Tail::above_half;
 }
@@ -16,13 +16,13 @@ HexadecimalDigits hexadecimal_digits(const BinaryFormat& format, const BinaryRea
   const int lead_bits = format.explicit_leading_bit ? 4 : 1;
   const int fraction_bits = (format.precision - lead_bits + 3) / 4 * 4;
   const int padding = fraction_bits - (format.precision - lead_bits);
-  u128 bits = value.significand << padding;
+  uint128 bits = value.significand << padding;
   int count = fraction_bits / 4;
   if (places != any_places && places < count) {
     const int drop = fraction_bits - 4 * places;
-    const u128 rest = bits & ((u128{1} << drop) - 1);
+    const uint128 rest = bits & ((uint128{1} << drop) - 1);
     bits >>= drop;
-    if (rounds_away(rounding, tail_of(rest, u128{1} << (drop - 1)), value.negative,
+    if (rounds_away(rounding, tail_of(rest, uint128{1} << (drop - 1)), value.negative,
                     (bits & 1) != 0)) {
       ++bits;
     }

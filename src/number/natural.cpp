@@ -19,7 +19,7 @@ constexpr std::array<std::uint64_t, five_step + 1> powers_of_five = [] {
 
 }  // namespace
 
-Natural::Natural(u128 value) {
+Natural::Natural(uint128 value) {
   resize(2);
   data()[0] = low_half(value);
   data()[1] = high_half(value);
@@ -62,7 +62,7 @@ bool Natural::bit(int index) const {
   return limb < size_ && (data()[limb] >> (index % limb_bits) & 1) != 0;
 }
 
-u128 Natural::low_bits() const {
+uint128 Natural::low_bits() const {
   return join_halves(size_ > 1 ? data()[1] : 0, size_ > 0 ? data()[0] : 0);
 }
 
@@ -70,7 +70,7 @@ void Natural::multiply(std::uint64_t factor) {
   std::uint64_t carry = 0;
   std::uint64_t* limb = data();
   for (std::size_t i = 0; i < size_; ++i) {
-    const u128 product = multiply_wide(limb[i], factor) + carry;
+    const uint128 product = multiply_wide(limb[i], factor) + carry;
     limb[i] = low_half(product);
     carry = high_half(product);
   }
@@ -139,7 +139,7 @@ bool Natural::shift_right(int bits) {
 std::uint64_t Natural::divide(std::uint64_t divisor) {
   std::uint64_t remainder = 0;
   for (std::size_t i = size_; i-- > 0;) {
-    const u128 part = join_halves(remainder, data()[i]);
+    const uint128 part = join_halves(remainder, data()[i]);
     data()[i] = static_cast<std::uint64_t>(part / divisor);
     remainder = static_cast<std::uint64_t>(part % divisor);
   }
@@ -152,7 +152,7 @@ void Natural::subtract(const Natural& other) {
   std::uint64_t* limb = data();
   for (std::size_t i = 0; i < size_; ++i) {
     const std::uint64_t term = i < other.size_ ? other.data()[i] : 0;
-    const u128 difference = u128{limb[i]} - term - borrow;
+    const uint128 difference = uint128{limb[i]} - term - borrow;
     limb[i] = low_half(difference);
     borrow = high_half(difference) != 0 ? 1 : 0;
   }

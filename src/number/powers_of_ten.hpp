@@ -51,13 +51,13 @@ constexpr int length(const Wide& x) {
   return 0;
 }
 
-constexpr u128 leading_128(const Wide& x) {
+constexpr uint128 leading_128(const Wide& x) {
   const int top = length(x);
-  u128 bits = 0;
+  uint128 bits = 0;
   for (int i = 0; i < 128; ++i) {
     const int from = top - 1 - i;
     const bool bit = from >= 0 && (x[static_cast<std::size_t>(from / 32)] >> (from % 32) & 1) != 0;
-    bits = bits << 1 | u128{bit};
+    bits = bits << 1 | uint128{bit};
   }
   return bits;
 }
@@ -81,7 +81,7 @@ constexpr void divide_by_five(Wide& x) {
   }
 }
 
-using Table = std::array<u128, static_cast<std::size_t>(highest - lowest + 1)>;
+using Table = std::array<uint128, static_cast<std::size_t>(highest - lowest + 1)>;
 
 constexpr Table make_table() {
   Table table{};
@@ -101,7 +101,7 @@ constexpr Table make_table() {
 
 extern const computing::Table table;
 
-inline u128 significand(int k) {
+inline uint128 significand(int k) {
   return table[static_cast<std::size_t>(k - lowest)];
 }
 constexpr int exponent(int k) {

@@ -2,11 +2,6 @@
 
 namespace inky {
 
-namespace {
-constexpr std::array<std::string_view, 7> rounding_names = {
-    "half-even", "half-away", "half-toward", "up", "down", "away", "toward"};
-}
-
 std::string_view name_of(Rounding rounding) {
   return rounding_names[static_cast<std::size_t>(rounding)];
 }

@@ -19,7 +19,7 @@ namespace {
 // The neighbour below a power of two is half as far away as the one above,
 // except for the smallest normal number, whose neighbours are equally far.
 bool lower_gap_is_half(const BinaryFormat& format, const BinaryReal& value) {
-  return value.significand == u128{1} << (format.precision - 1) &&
+  return value.significand == uint128{1} << (format.precision - 1) &&
          value.exponent > format.lowest_exponent();
 }
 
@@ -28,9 +28,9 @@ bool lower_gap_is_half(const BinaryFormat& format, const BinaryReal& value) {
 //
 // g is at most one unit above the true power, so the product is at most 2^-64 above the true one in
 // units of its last bit: a fraction word of 0 or 1 stands for an exact whole.
-std::uint64_t product_to_odd(u128 g, std::uint64_t scaled) {
-  const u128 low = multiply_wide(scaled, low_half(g));
-  const u128 sum = multiply_wide(scaled, high_half(g)) + high_half(low);
+std::uint64_t product_to_odd(uint128 g, std::uint64_t scaled) {
+  const uint128 low = multiply_wide(scaled, low_half(g));
+  const uint128 sum = multiply_wide(scaled, high_half(g)) + high_half(low);
   return high_half(sum) | (low_half(sum) > 1 ? 1 : 0);
 }
 
@@ -45,7 +45,7 @@ Shortest shortest_by_table(std::uint64_t c, int q, bool half_gap_below) {
   const int k = half_gap_below ? powers::floor_log10_of_three_quarters(q)
                                : powers::floor_log10_of_power_of_two(q);
   const int h = q + powers::floor_log2_of_power(-k) + 1;
-  const u128 g = powers::significand(-k) + (powers::is_exact(-k) ? 0 : 1);
+  const uint128 g = powers::significand(-k) + (powers::is_exact(-k) ? 0 : 1);
   const std::uint64_t here = product_to_odd(g, (4 * c) << h);
   std::uint64_t lower = product_to_odd(g, (4 * c - (half_gap_below ? 1 : 2)) << h);
   std::uint64_t upper = product_to_odd(g, (4 * c + 2) << h);
@@ -138,7 +138,7 @@ void shortest_by_text(const BinaryFormat& format, const BinaryReal& value, Digit
 
 void shortest_digits(const BinaryFormat& format, const BinaryReal& value, Digits& out) {
   if (value.is_zero()) return out.set(0, 0);
-  if (format.precision > f64.precision) return shortest_by_text(format, value, out);
+  if (format.precision > binary64.precision) return shortest_by_text(format, value, out);
   Shortest shortest = shortest_by_table(low_half(value.significand), value.exponent,
                                         lower_gap_is_half(format, value));
   strip_zeros(shortest);

@@ -24,7 +24,7 @@ char* write_bits(std::uint64_t n, int bits, std::string_view letters, char* end)
   return end;
 }
 
-char* write_base(u128 n, int base, std::string_view letters, char* end) {
+char* write_base(uint128 n, int base, std::string_view letters, char* end) {
   const auto divisor = static_cast<unsigned>(base);
   do {
     *--end = letters[static_cast<std::size_t>(n % divisor)];
@@ -53,7 +53,7 @@ int take_base(std::string_view& text) {
 
 }  // namespace
 
-std::string_view write_whole(u128 magnitude, int base, Letters letters, WholeRoom& room) {
+std::string_view write_whole(uint128 magnitude, int base, Letters letters, WholeRoom& room) {
   char* const end = room.data() + room.size();
   char* begin = end;
   if (base == 10 && high_half(magnitude) == 0) {

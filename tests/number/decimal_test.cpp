@@ -28,7 +28,7 @@ std::string random_decimal(support::RandomValues& random) {
 
 // The text of a number, or of a point half way to the next one, and a digit more or less.
 std::string near_halfway(support::RandomValues& random) {
-  BinaryReal real = unpack(f64, bits_of(std::fabs(random.real())));
+  BinaryReal real = unpack(binary64, bits_of(std::fabs(random.real())));
   real.significand = real.significand * 2 + 1;
   real.exponent -= 1;
   Digits digits;
@@ -49,9 +49,9 @@ TEST_CASE("reading f64 and f32 agrees with the C library") {
   for (int i = 0; i < support::cases(400'000); ++i) {
     const std::string text = random.one_in(3) ? near_halfway(random) : random_decimal(random);
     const std::uint64_t expected = bits_of(std::strtod(text.c_str(), nullptr));
-    if (read_real(f64, text) != u128{expected}) FAIL("f64 " << text);
+    if (read_real(binary64, text) != uint128{expected}) FAIL("f64 " << text);
     const std::uint32_t expected32 = bits_of(std::strtof(text.c_str(), nullptr));
-    if (read_real(f32, text) != u128{expected32}) FAIL("f32 " << text);
+    if (read_real(binary32, text) != uint128{expected32}) FAIL("f32 " << text);
   }
 }
 
@@ -61,9 +61,9 @@ TEST_CASE("seventeen digits bring every f64 back, and so does its hexadecimal fo
     const double value = random.real();
     char text[64];
     std::snprintf(text, sizeof text, "%.16e", value);
-    if (read_real(f64, text) != u128{bits_of(value)}) FAIL(text);
+    if (read_real(binary64, text) != uint128{bits_of(value)}) FAIL(text);
     std::snprintf(text, sizeof text, "%a", value);
-    if (read_real(f64, text) != u128{bits_of(value)}) FAIL(text);
+    if (read_real(binary64, text) != uint128{bits_of(value)}) FAIL(text);
   }
 }
 
@@ -80,7 +80,8 @@ TEST_CASE("directed roundings of every format lie on the right side, one step ap
     for (const char c : digits.text()) whole = whole * 10 + (c - '0');
     const support::Rational typed =
         support::Rational(whole) * support::power(10, digits.point() - digits.size());
-    for (const BinaryFormat& format : {f16, bf16, f32, f64, f80, f128}) {
+    for (const BinaryFormat& format :
+         {binary16, bfloat16, binary32, binary64, extended80, binary128}) {
       const BinaryReal below = unpack(format, nearest(format, *decimal, Rounding::down));
       const BinaryReal above = unpack(format, nearest(format, *decimal, Rounding::up));
       const BinaryReal close = unpack(format, nearest(format, *decimal));
@@ -93,8 +94,8 @@ TEST_CASE("directed roundings of every format lie on the right side, one step ap
           REQUIRE(error <= typed - support::exact(below));
           REQUIRE(error <= support::exact(above) - typed);
         }
-        const u128 gap = pack(format, above) - pack(format, below);
-        REQUIRE(gap <= (format.explicit_leading_bit ? u128{1} << 63 | 1 : u128{1}));
+        const uint128 gap = pack(format, above) - pack(format, below);
+        REQUIRE(gap <= (format.explicit_leading_bit ? uint128{1} << 63 | 1 : uint128{1}));
       }
     }
   }
@@ -129,14 +130,14 @@ TEST_CASE("edges of reading") {
   };
   for (const Case& c : cases) {
     INFO(c.text << ": " << c.why);
-    CHECK((read_real(f64, c.text) == u128{c.bits}));
+    CHECK((read_real(binary64, c.text) == uint128{c.bits}));
   }
   for (const char* bad : {"", "-", ".", "e5", "1e", "1e+", "1..2", "1,5", "0x", "0x.p1", "0x1p",
                           "1 ", " 1", "infinit", "+-1", "1e5.0"}) {
     INFO(bad);
-    CHECK_FALSE(read_real(f64, bad));
+    CHECK_FALSE(read_real(binary64, bad));
   }
   const std::string megabyte = "0." + std::string(1'000'000, '3');
-  CHECK((read_real(f64, megabyte) == read_real(f64, "0.3333333333333333333333333")));
-  CHECK((read_real(f128, megabyte) == read_real(f128, "0." + std::string(60, '3'))));
+  CHECK((read_real(binary64, megabyte) == read_real(binary64, "0.3333333333333333333333333")));
+  CHECK((read_real(binary128, megabyte) == read_real(binary128, "0." + std::string(60, '3'))));
 }

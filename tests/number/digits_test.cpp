@@ -65,7 +65,7 @@ TEST_CASE("places and significant digits agree with the C library") {
   for (int i = 0; i < support::cases(300'000); ++i) {
     const double value = std::fabs(random.real());
     const int places = random.one_in(50) ? random.below(1100) : random.below(25);
-    const BinaryReal real = unpack(f64, bits_of(value));
+    const BinaryReal real = unpack(binary64, bits_of(value));
     digits_to_places(real, places, Rounding::half_even, digits);
     const std::string expected = c_text("%.*f", places, value);
     if (fixed(digits, places) != expected) FAIL(expected << " but " << fixed(digits, places));
@@ -79,9 +79,9 @@ TEST_CASE("places and significant digits agree with the C library") {
 
 TEST_CASE("the smallest subnormal is written out in full") {
   Digits digits;
-  digits_to_places(unpack(f64, 1), 1074, Rounding::half_even, digits);
+  digits_to_places(unpack(binary64, 1), 1074, Rounding::half_even, digits);
   CHECK(fixed(digits, 1074) == c_text("%.*f", 1074, 0x1p-1074));
-  exact_digits(unpack(f64, 0x7fefffffffffffff), digits);
+  exact_digits(unpack(binary64, 0x7fefffffffffffff), digits);
   CHECK(digits.size() == 309);
 }
 
@@ -93,7 +93,7 @@ TEST_CASE("every rounding of every format agrees with exact rationals") {
   for (int i = 0; i < support::cases(20'000); ++i) {
     const double value = random.real();
     const int places = random.below(24) - 3;
-    const BinaryReal real = unpack(f64, bits_of(value));
+    const BinaryReal real = unpack(binary64, bits_of(value));
     for (const Rounding rounding : all_roundings) {
       digits_to_places(real, places, rounding, digits);
       const auto expected = support::round_to_places(support::exact(real), places, rounding);
@@ -118,7 +118,7 @@ TEST_CASE("shortest digits of f64 agree with the standard library") {
   Digits digits;
   for (int i = 0; i < support::cases(1'000'000); ++i) {
     const double value = std::fabs(random.real());
-    shortest_digits(f64, unpack(f64, bits_of(value)), digits);
+    shortest_digits(binary64, unpack(binary64, bits_of(value)), digits);
     const std::string expected = shortest_by_library(value);
     const std::string ours = scientific(digits, std::max(0, digits.size() - 1));
     if (ours != expected) FAIL(expected << " but " << ours);
@@ -130,7 +130,7 @@ TEST_CASE("shortest digits over a stride of all f32") {
   // A prime stride visits every exponent and all kinds of significands.
   for (std::uint64_t bits = 0; bits < 0x7f800000; bits += 1009) {
     const auto value = std::bit_cast<float>(static_cast<std::uint32_t>(bits));
-    shortest_digits(f32, unpack(f32, bits), digits);
+    shortest_digits(binary32, unpack(binary32, bits), digits);
     const std::string expected = shortest_by_library(value);
     const std::string ours = scientific(digits, std::max(0, digits.size() - 1));
     if (ours != expected) FAIL(expected << " but " << ours);
@@ -139,14 +139,14 @@ TEST_CASE("shortest digits over a stride of all f32") {
 
 TEST_CASE("every f16 and bf16 pattern: widened to f64, and its own shortest digits") {
   Digits digits;
-  for (const BinaryFormat& format : {f16, bf16}) {
+  for (const BinaryFormat& format : {binary16, bfloat16}) {
     for (unsigned bits = 0; bits < 0x10000; ++bits) {
       const BinaryReal real = unpack(format, bits);
       if (!real.is_finite()) continue;
-      const u128 wide = convert(real, f64);
+      const uint128 wide = convert(real, binary64);
       const double value = std::bit_cast<double>(low_half(wide));
-      REQUIRE(support::exact(unpack(f64, wide)) == support::exact(real));
-      shortest_digits(f64, unpack(f64, wide), digits);
+      REQUIRE(support::exact(unpack(binary64, wide)) == support::exact(real));
+      shortest_digits(binary64, unpack(binary64, wide), digits);
       const std::string ours = scientific(digits, std::max(0, digits.size() - 1));
       if (ours != shortest_by_library(std::fabs(value))) FAIL("widened " << bits << ": " << ours);
       shortest_digits(format, real, digits);
@@ -160,17 +160,17 @@ TEST_CASE("every f16 and bf16 pattern: widened to f64, and its own shortest digi
 TEST_CASE("shortest digits of the long formats read back, and none shorter do") {
   support::RandomValues random(support::seed(80));
   Digits digits;
-  for (const BinaryFormat& format : {f80, f128}) {
+  for (const BinaryFormat& format : {extended80, binary128}) {
     for (int i = 0; i < 300; ++i) {
       // Exponents near zero keep the check quick; the ends of the range follow.
       BinaryReal real{RealClass::normal, false, 0, random.below(60) - 90};
       real.significand =
-          u128{1} << (format.precision - 1) | join_halves(random.bits(), random.bits()) >>
-                                                  (129 - format.precision) >> random.below(100);
+          uint128{1} << (format.precision - 1) | join_halves(random.bits(), random.bits()) >>
+                                                     (129 - format.precision) >> random.below(100);
       shortest_digits(format, real, digits);
       REQUIRE(support::is_shortest(format, real, value_of(digits), digits.size()));
     }
-    for (const u128 bits : {u128{1}, largest_finite_bits(format, false)}) {
+    for (const uint128 bits : {uint128{1}, largest_finite_bits(format, false)}) {
       shortest_digits(format, unpack(format, bits), digits);
       std::string text = "0.";
       text += digits.text();

@@ -36,16 +36,16 @@ TEST_CASE("hexadecimal form agrees with the C library") {
       std::snprintf(expected, sizeof expected, "%a", value);
     else
       std::snprintf(expected, sizeof expected, "%.*a", places, value);
-    const std::string ours = text_of(f64, unpack(f64, bits_of(value)), places);
+    const std::string ours = text_of(binary64, unpack(binary64, bits_of(value)), places);
     if (ours != expected) FAIL(expected << " but " << ours);
     const long double wide = static_cast<long double>(value) / 3;
-    u128 bits = 0;
+    uint128 bits = 0;
     std::memcpy(&bits, &wide, 10);
     if (places < 0)
       std::snprintf(expected, sizeof expected, "%La", wide);
     else
       std::snprintf(expected, sizeof expected, "%.*La", places, wide);
-    const std::string ours_wide = text_of(f80, unpack(f80, bits), places);
+    const std::string ours_wide = text_of(extended80, unpack(extended80, bits), places);
     if (ours_wide != expected) FAIL(expected << " but " << ours_wide);
   }
 }

@@ -18,7 +18,7 @@ TEST_CASE("wholes in every base agree with the standard library and exact intege
     char expected[65];
     const auto end = std::to_chars(expected, expected + sizeof expected, value, base);
     REQUIRE(write_whole(value, base, Letters::lower, room) == std::string_view(expected, end.ptr));
-    const u128 wide = join_halves(value, random.bits());
+    const uint128 wide = join_halves(value, random.bits());
     REQUIRE(write_whole(wide, 10, Letters::lower, room) == support::to_integer(wide).str());
     std::string big;
     append_whole(Natural(wide), base, Letters::upper, big);
@@ -31,7 +31,7 @@ TEST_CASE("two's complement at a width") {
   CHECK((wrap_signed(4294967289U, 32) == -7));
   CHECK((wrap_signed(0x80, 8) == -128));
   CHECK((wrap_signed(0x7f, 8) == 127));
-  CHECK((magnitude_of(wrap_signed(u128{1} << 127, 128)) == u128{1} << 127));
+  CHECK((magnitude_of(wrap_signed(uint128{1} << 127, 128)) == uint128{1} << 127));
   support::RandomValues random(support::seed(8));
   for (int i = 0; i < support::cases(10'000); ++i) {
     const std::uint64_t bits = random.whole();

@@ -14,7 +14,7 @@ using Integer = boost::multiprecision::number<boost::multiprecision::cpp_int::ba
 using Rational = boost::multiprecision::number<boost::multiprecision::cpp_rational::backend_type,
                                                boost::multiprecision::et_off>;
 
-inline Integer to_integer(inky::u128 value) {
+inline Integer to_integer(inky::uint128 value) {
   return (Integer(inky::high_half(value)) << 64) + inky::low_half(value);
 }
 
@@ -84,7 +84,7 @@ inline bool is_shortest(const inky::BinaryFormat& format, const inky::BinaryReal
                         const Rational& candidate, int size) {
   if (real.is_zero()) return candidate == 0 && size == 0;
   const Rational value = abs(exact(real));
-  const bool half_gap = real.significand == inky::u128{1} << (format.precision - 1) &&
+  const bool half_gap = real.significand == inky::uint128{1} << (format.precision - 1) &&
                         real.exponent > format.lowest_exponent();
   const Rational unit = power(2, real.exponent);
   const Rational low = value - unit / (half_gap ? 4 : 2);

@@ -1,9 +1,9 @@
 // Binary floating-point formats, one description for all six, and the numbers stored in them.
 //
-//   const BinaryReal v = unpack(f64, 0x4005666666666666);   // 2.675
+//   const BinaryReal v = unpack(binary64, 0x4005666666666666);   // 2.675
 //   v.significand                                           // 0x15666666666666
 //   v.exponent                                              // -51: value = significand x
-//   2^exponent pack(f64, v)                                            // 0x4005666666666666
+//   2^exponent pack(binary64, v)                                            // 0x4005666666666666
 //
 // Source: IEEE 754-2019, 3.4 (f16, f32, f64, f128); bf16 has f32's exponent and 8 bits of
 // significand; f80 is the x87 extended format, whose leading significand bit is stored.
@@ -41,12 +41,12 @@ struct BinaryFormat {
   }
 };
 
-inline constexpr BinaryFormat f16{"f16", 11, 5, false};
-inline constexpr BinaryFormat bf16{"bf16", 8, 8, false};
-inline constexpr BinaryFormat f32{"f32", 24, 8, false};
-inline constexpr BinaryFormat f64{"f64", 53, 11, false};
-inline constexpr BinaryFormat f80{"f80", 64, 15, true};
-inline constexpr BinaryFormat f128{"f128", 113, 15, false};
+inline constexpr BinaryFormat binary16{"f16", 11, 5, false};
+inline constexpr BinaryFormat bfloat16{"bf16", 8, 8, false};
+inline constexpr BinaryFormat binary32{"f32", 24, 8, false};
+inline constexpr BinaryFormat binary64{"f64", 53, 11, false};
+inline constexpr BinaryFormat extended80{"f80", 64, 15, true};
+inline constexpr BinaryFormat binary128{"f128", 113, 15, false};
 
 enum class RealClass : std::uint8_t { zero, subnormal, normal, infinite, not_a_number };
 std::string_view name_of(RealClass kind);
@@ -56,7 +56,7 @@ std::string_view name_of(RealClass kind);
 struct BinaryReal {
   RealClass kind = RealClass::zero;
   bool negative = false;
-  u128 significand = 0;
+  uint128 significand = 0;
   int exponent = 0;
 
   constexpr bool is_finite() const { return kind <= RealClass::normal; }
@@ -66,43 +66,43 @@ struct BinaryReal {
 };
 
 // `bits`: the encoding, in the low format.width() bits.
-constexpr BinaryReal unpack(const BinaryFormat& format, u128 bits) {
+constexpr BinaryReal unpack(const BinaryFormat& format, uint128 bits) {
   const int fraction_bits = format.stored_fraction_bits();
-  const u128 fraction = bits & ((u128{1} << fraction_bits) - 1);
+  const uint128 fraction = bits & ((uint128{1} << fraction_bits) - 1);
   const int biased =
       static_cast<int>(low_half(bits >> fraction_bits)) & ((1 << format.exponent_bits) - 1);
   const bool negative = (bits >> (format.width() - 1) & 1) != 0;
-  const u128 leading = u128{1} << (format.precision - 1);
+  const uint128 leading = uint128{1} << (format.precision - 1);
   if (biased == (1 << format.exponent_bits) - 1) {
-    const u128 payload = fraction & (leading - 1);
+    const uint128 payload = fraction & (leading - 1);
     return {payload == 0 ? RealClass::infinite : RealClass::not_a_number, negative, payload, 0};
   }
   if (biased == 0) {
     return {fraction == 0 ? RealClass::zero : RealClass::subnormal, negative, fraction,
             format.lowest_exponent()};
   }
-  const u128 significand = format.explicit_leading_bit ? fraction : fraction | leading;
+  const uint128 significand = format.explicit_leading_bit ? fraction : fraction | leading;
   return {RealClass::normal, negative, significand, format.lowest_exponent() + biased - 1};
 }
 
 // The encoding of a number that `format` holds exactly.
-u128 pack(const BinaryFormat& format, const BinaryReal& value);
+uint128 pack(const BinaryFormat& format, const BinaryReal& value);
 
-u128 zero_bits(const BinaryFormat& format, bool negative);
-u128 infinity_bits(const BinaryFormat& format, bool negative);
-u128 quiet_nan_bits(const BinaryFormat& format, bool negative);
-u128 largest_finite_bits(const BinaryFormat& format, bool negative);
+uint128 zero_bits(const BinaryFormat& format, bool negative);
+uint128 infinity_bits(const BinaryFormat& format, bool negative);
+uint128 quiet_nan_bits(const BinaryFormat& format, bool negative);
+uint128 largest_finite_bits(const BinaryFormat& format, bool negative);
 
 // The encoding nearest to (negative ? -1 : 1) x (significand + more) x 2^exponent under
 // `rounding`, where 0 <= more < 1 and `more` is not zero exactly when `inexact` is set.
 // Overflow and underflow as IEEE 754-2019, 7.4 and 7.5. REQUIRES: when inexact, the significand
 // has at least two bits more than the precision, or is the floor of a value below the lowest
 // subnormal's quarter (all rounding information is then in `inexact`).
-u128 round_to_format(const BinaryFormat& format, bool negative, u128 significand, int exponent,
-                     bool inexact, Rounding rounding);
+uint128 round_to_format(const BinaryFormat& format, bool negative, uint128 significand,
+                        int exponent, bool inexact, Rounding rounding);
 
 // A number of any format stored in another one. Not-a-number stays not-a-number, sign kept.
-u128 convert(const BinaryReal& value, const BinaryFormat& to,
-             Rounding rounding = Rounding::half_even);
+uint128 convert(const BinaryReal& value, const BinaryFormat& to,
+                Rounding rounding = Rounding::half_even);
 
 }  // namespace inky

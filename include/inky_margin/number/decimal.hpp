@@ -1,9 +1,9 @@
 // Decimal text read: "2.675", "-1e-7", "0x1.8p+1", "inf", and the stored number nearest to it.
 //
 //   const std::optional<DecimalText> typed = scan_decimal("2.675");
-//   nearest(f64, *typed)                       // 0x4005666666666666
+//   nearest(binary64, *typed)                       // 0x4005666666666666
 //   scan_decimal("2,675")                      // nothing: a comma is not a decimal point
-//   read_real(f64, "-inf")                     // 0xfff0000000000000
+//   read_real(binary64, "-inf")                     // 0xfff0000000000000
 //
 // Reading is correctly rounded for every text, however long, in every format and direction
 // (IEEE 754-2019, 5.12.2). Exponents may have any number of digits.
@@ -38,8 +38,8 @@ struct DecimalText {
 std::optional<DecimalText> scan_decimal(std::string_view text);
 
 // The encoding of the nearest number of the format.
-u128 nearest(const BinaryFormat& format, const DecimalText& decimal,
-             Rounding rounding = Rounding::half_even);
+uint128 nearest(const BinaryFormat& format, const DecimalText& decimal,
+                Rounding rounding = Rounding::half_even);
 
 // The significant digits as typed, leading and trailing zeros dropped. Nothing when the exponent is
 // beyond +-10^9, where digit positions no longer fit.
@@ -47,7 +47,7 @@ bool typed_digits(const DecimalText& decimal, Digits& out);
 
 // Any text a real number is given by: decimal, hexadecimal ("0x1.8p+1", the exponent may be left
 // out), "inf", "infinity" or "nan" in any letters, each with an optional sign.
-std::optional<u128> read_real(const BinaryFormat& format, std::string_view text,
-                              Rounding rounding = Rounding::half_even);
+std::optional<uint128> read_real(const BinaryFormat& format, std::string_view text,
+                                 Rounding rounding = Rounding::half_even);
 
 }  // namespace inky

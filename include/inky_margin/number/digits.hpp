@@ -2,9 +2,9 @@
 // asked, under any rounding.
 //
 //   Digits d;
-//   digits_to_places(unpack(f64, bits_of(2.675)), 2, Rounding::half_even, d);
+//   digits_to_places(unpack(binary64, bits_of(2.675)), 2, Rounding::half_even, d);
 //   d.text(), d.point()      // "267", 1: that is 2.67
-//   shortest_digits(f64, unpack(f64, bits_of(0.1)), d);
+//   shortest_digits(binary64, unpack(binary64, bits_of(0.1)), d);
 //   d.text(), d.point()      // "1", 0: that is 0.1
 //
 // The value of `Digits` is 0.d1 d2 d3 ... x 10^point. Digits past the end are zeros. The first is
@@ -18,6 +18,7 @@
 #include <bit>
 #include <cstdint>
 #include <memory>
+#include <string>
 #include <string_view>
 
 #include "inky_margin/number/binary_format.hpp"
@@ -84,6 +85,10 @@ void digits_to_significant(const BinaryReal& value, int count, Rounding rounding
 // Digits already there, cut to the first `keep` of them; `keep` may be zero or negative, counting
 // from before the first digit. A carry out of the first digit moves the point.
 void round_digits(Digits& digits, int keep, bool negative, Rounding rounding);
+
+// The digits as a plain decimal, or with an exponent beyond 21 digits before the point or 7 zeros
+// after it: "0.001", "1e+23". For people to read; no language's own form.
+std::string plain_text(const Digits& digits);
 
 // How the digits beyond the first `keep` compare with half a unit of the last kept one.
 Tail tail_after(const Digits& digits, int keep);

@@ -1,6 +1,6 @@
 // Reals in hexadecimal: exact, since a hexadecimal digit is four binary ones.
 //
-//   HexadecimalDigits h = hexadecimal_digits(f64, unpack(f64, bits_of(2.5)), any_places,
+//   HexadecimalDigits h = hexadecimal_digits(f64, unpack(binary64, bits_of(2.5)), any_places,
 //   half_even); h.lead, h.fraction(), h.exponent      // 1, "4", 1: that is 0x1.4p+1
 #pragma once
 

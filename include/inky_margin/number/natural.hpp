@@ -23,7 +23,7 @@ namespace inky {
 class Natural {
  public:
   Natural() = default;
-  explicit Natural(u128 value);
+  explicit Natural(uint128 value);
   Natural(const Natural& other);
   Natural& operator=(const Natural& other);
   ~Natural() = default;
@@ -35,7 +35,7 @@ class Natural {
   std::span<const std::uint64_t> limbs() const { return {data(), size_}; }
   bool bit(int index) const;
   // The low 128 bits.
-  u128 low_bits() const;
+  uint128 low_bits() const;
   bool fits_128() const { return size_ <= 2; }
 
   void multiply(std::uint64_t factor);

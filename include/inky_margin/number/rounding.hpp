@@ -27,7 +27,9 @@ inline constexpr std::array<Rounding, 7> all_roundings = {
     Rounding::half_even, Rounding::half_away, Rounding::half_toward, Rounding::up,
     Rounding::down,      Rounding::away,      Rounding::toward};
 
-// "half-even", "up", ...: the names used on the command line, in sheets and in JSON.
+// The names used on the command line, in sheets and in JSON, in the order of the enumerators.
+inline constexpr std::array<std::string_view, 7> rounding_names = {
+    "half-even", "half-away", "half-toward", "up", "down", "away", "toward"};
 std::string_view name_of(Rounding rounding);
 std::optional<Rounding> rounding_named(std::string_view name);
 

@@ -29,26 +29,26 @@ using WholeRoom = std::array<char, whole_room>;
 
 // The digits of `magnitude`, "0" for zero, at the end of `room`; the view points into it.
 // REQUIRES: lowest_base <= base <= highest_base.
-std::string_view write_whole(u128 magnitude, int base, Letters letters, WholeRoom& room);
+std::string_view write_whole(uint128 magnitude, int base, Letters letters, WholeRoom& room);
 
 // The same for a number of any size, appended to `out`.
 void append_whole(const Natural& magnitude, int base, Letters letters, std::string& out);
 
 // `bits` kept to `width` bits (1 to 128), as the unsigned or signed number they stand for.
-constexpr u128 wrap_unsigned(i128 value, int width) {
-  const auto bits = static_cast<u128>(value);
-  return width >= 128 ? bits : bits & ((u128{1} << width) - 1);
+constexpr uint128 wrap_unsigned(int128 value, int width) {
+  const auto bits = static_cast<uint128>(value);
+  return width >= 128 ? bits : bits & ((uint128{1} << width) - 1);
 }
-constexpr i128 wrap_signed(u128 bits, int width) {
-  if (width >= 128) return static_cast<i128>(bits);
-  const u128 sign = u128{1} << (width - 1);
-  const u128 kept = bits & ((sign << 1) - 1);
-  return static_cast<i128>((kept ^ sign) - sign);
+constexpr int128 wrap_signed(uint128 bits, int width) {
+  if (width >= 128) return static_cast<int128>(bits);
+  const uint128 sign = uint128{1} << (width - 1);
+  const uint128 kept = bits & ((sign << 1) - 1);
+  return static_cast<int128>((kept ^ sign) - sign);
 }
 
 // |value| as an unsigned number, right for the most negative one too.
-constexpr u128 magnitude_of(i128 value) {
-  return value < 0 ? u128{0} - static_cast<u128>(value) : static_cast<u128>(value);
+constexpr uint128 magnitude_of(int128 value) {
+  return value < 0 ? uint128{0} - static_cast<uint128>(value) : static_cast<uint128>(value);
 }
 
 struct SignedNatural {

@@ -1,0 +1,120 @@
+// A dialect: one formatting facility of one language.
+//
+//   const Dialect* c = find_dialect("c");
+//   Result<Template> t = c->parse("%+08.2f|%s");
+//   TextBuffer out;
+//   const Value values[] = {Value::real(2.675), Value::text("ink")};
+//   c->render(*t, values, {}, out)            // prints: "+0002.67|ink"
+//
+//   c->render(*t, {}, {}, out)                // undefined: "%f" has no value to print
+//
+// A dialect states its facts as data; its parser, its renderer, its guide page and its notes all
+// read them. Dialects are immutable and live as long as the program: share them freely.
+#pragma once
+
+#include <span>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "inky_margin/format/layout.hpp"
+#include "inky_margin/format/outcome.hpp"
+#include "inky_margin/format/template.hpp"
+#include "inky_margin/format/value.hpp"
+
+namespace inky {
+
+// A letter that says how a value is shown.
+struct ConversionFact {
+  char letter;
+  Kind kind;
+  std::string_view meaning;    // "a real in fixed notation"
+  std::string_view flags;      // the flags defined with it
+  bool precision;              // whether a precision is defined with it
+  std::string_view modifiers;  // the modifiers defined with it, separated by spaces
+};
+
+struct FlagFact {
+  char flag;
+  std::string_view name;  // one or two words
+  std::string_view meaning;
+};
+
+struct ModifierFact {
+  std::string_view text;
+  std::string_view meaning;
+};
+
+struct EscapeFact {
+  std::string_view written;
+  std::string_view meaning;
+};
+
+struct DialectFacts {
+  std::string_view id;
+  std::string_view language;
+  std::string_view facility;
+  std::string_view standard;        // what defines it
+  std::string_view toolchain;       // the runtime and version these facts were taken from
+  WidthUnit width_unit;             // what a width and a precision of text count
+  Rounding rounding;                // of a real, and
+  std::string_view rounding_basis;  // what is rounded: "the stored value"
+  std::string_view default_locale;
+  std::span<const std::string_view> locales;  // those supported
+  std::span<const ConversionFact> conversions;
+  std::span<const FlagFact> flags;
+  std::span<const ModifierFact> modifiers;
+  std::span<const EscapeFact> escapes;
+};
+
+struct RenderOptions {
+  std::string_view locale = {};            // empty: the dialect's default
+  std::optional<WidthUnit> width_of = {};  // what widths count, instead of the dialect's own unit
+};
+
+// One stretch of a template in words.
+struct Words {
+  Span span;
+  std::string_view role;  // "literal", "flag", "width", ...
+  std::string meaning;
+  int field = unset;  // which it belongs to; unset: a literal
+};
+
+// A field written as source.
+struct WrittenField {
+  std::string source;
+  Notes notes;  // what the language cannot do in a specifier
+};
+
+class Dialect {
+ public:
+  virtual ~Dialect() = default;
+
+  virtual const DialectFacts& facts() const = 0;
+
+  // Reads a template as it stands in source. An error only for what no rendering can answer, such
+  // as a width beyond the limit: what the language leaves undefined is read, and says so later.
+  virtual Result<Template> parse(std::string_view source) const = 0;
+
+  // Appends the text of a template that this dialect parsed. Unless it prints, `out` is left as it
+  // was. `report` may be null.
+  virtual Outcome render(const Template& parsed, std::span<const Value> values,
+                         const RenderOptions& options, Output& out, Report* report) const = 0;
+  Outcome render(const Template& parsed, std::span<const Value> values, Output& out) const {
+    return render(parsed, values, {}, out, nullptr);
+  }
+
+  // What each stretch of the template means, in order.
+  virtual std::vector<Words> explain(const Template& parsed) const = 0;
+
+  // A wish as one field of source, with the nearest thing where the language has no specifier for
+  // it.
+  virtual WrittenField write(const Spec& wish) const = 0;
+};
+
+// All dialects, in the order of their ids.
+std::span<const Dialect* const> all_dialects();
+// Null when there is none of this id.
+const Dialect* find_dialect(std::string_view id);
+
+}  // namespace inky

@@ -1,0 +1,123 @@
+// What Inky Margin says besides the text itself: notes and errors, each with a stable code.
+//
+//   name_of(Code::stored_off_tie)        // "stored-off-tie"
+//   sentence_of(Code::stored_off_tie)    // one sentence about all notes of this code
+//
+// Codes never change their names. docs/codes.md has an entry for each.
+#pragma once
+
+#include <cstddef>
+#include <cstdint>
+#include <span>
+#include <string>
+#include <string_view>
+#include <utility>
+#include <variant>
+#include <vector>
+
+namespace inky {
+
+// Half-open, in bytes of the text it points into: a template, a line, a value.
+struct Span {
+  std::size_t from = 0;
+  std::size_t to = 0;
+  friend bool operator==(const Span&, const Span&) = default;
+};
+
+enum class Code : std::uint16_t {
+  // 100: the request cannot be read.
+  bad_value = 100,
+  unknown_type,
+  value_out_of_range,
+  unknown_dialect,
+  unknown_key,
+  duplicate_key,
+  missing_key,
+  wrong_kind,
+  bad_json,
+  bad_option,
+  not_utf8,
+  // 120: the request is read, and refused.
+  over_limit = 120,
+  not_supported_yet,
+  contradiction,
+  // 140: files.
+  unreadable_file = 140,
+  bad_sheet,
+  bad_data,
+  output_failed,
+  // 200: about values.
+  too_many_values = 200,
+  bits_reinterpreted,
+  value_wrapped,
+  low_byte_only,
+  wide_literal,
+  // 220: about digits.
+  stored_off_tie = 220,
+  exact_tie,
+  digits_past_precision,
+  // 240: about width and text.
+  text_cut = 240,
+  character_cut,
+  width_counts_otherwise,
+  // 260: about the template.
+  flag_without_effect = 260,
+  flag_overridden,
+  no_grouping_in_locale,
+  quotes_in_template,
+  unknown_escape,
+  implementation_defined,
+  departs_from_standard,
+  // 280: about sheets.
+  wish_not_expressible = 280,
+};
+
+struct CodeFact {
+  Code code;
+  std::string_view name;
+  std::string_view sentence;
+};
+std::span<const CodeFact> all_codes();
+std::string_view name_of(Code code);
+std::string_view sentence_of(Code code);
+
+// Something the user should know about a rendering. `span` is in the template.
+struct Note {
+  Code code{};
+  std::string message;
+  Span span;
+};
+using Notes = std::vector<Note>;
+
+// A bad request. `message` says what is wrong, `remedy` what to do; `span` is in the text that was
+// given, which the caller knows.
+struct Error {
+  Code code{};
+  std::string message;
+  Span span;
+  std::string remedy;
+};
+
+// A value, or the error that stands in its place. It must be looked at.
+template <typename T>
+class [[nodiscard]] Result {
+ public:
+  Result(T value) : state_(std::in_place_index<0>, std::move(value)) {}
+  Result(Error error) : state_(std::in_place_index<1>, std::move(error)) {}
+
+  bool ok() const { return state_.index() == 0; }
+  explicit operator bool() const { return ok(); }
+  // REQUIRES: ok().
+  T& operator*() { return *std::get_if<0>(&state_); }
+  const T& operator*() const { return *std::get_if<0>(&state_); }
+  T* operator->() { return std::get_if<0>(&state_); }
+  const T* operator->() const { return std::get_if<0>(&state_); }
+  // REQUIRES: not ok().
+  Error& error() { return *std::get_if<1>(&state_); }
+  const Error& error() const { return *std::get_if<1>(&state_); }
+
+ private:
+  std::variant<T, Error> state_;
+};
+
+}  // namespace inky

@@ -1,0 +1,62 @@
+// What comes of rendering: text, or one of three ways in which there is none.
+//
+//   prints     the text is in the Output
+//   fails      the language itself refuses, at compile time or at run time, by a name of its own
+//   undefined  the language gives no meaning to this; anything might be printed
+//   error      the request is bad, or beyond a stated limit; the language was not asked
+//
+// An outcome is one pointer, null when all is well, so the usual case costs nothing.
+#pragma once
+
+#include <memory>
+#include <string>
+#include <vector>
+
+#include "inky_margin/format/note.hpp"
+
+namespace inky {
+
+class [[nodiscard]] Outcome {
+ public:
+  enum class Kind : std::uint8_t { prints, fails_compile, fails_run, undefined, error };
+
+  Outcome() = default;  // prints
+  static Outcome fails_at_compile(std::string as, std::string why, Span span);
+  static Outcome fails_at_run(std::string as, std::string why, Span span);
+  static Outcome undefined(std::string why, Span span);
+  static Outcome error(Error error);
+
+  Kind kind() const { return trouble_ ? trouble_->kind : Kind::prints; }
+  bool prints() const { return !trouble_; }
+
+  // Each REQUIRES: not prints().
+  const std::string& failure_name() const { return trouble_->as; }  // empty unless it fails
+  const std::string& why() const { return trouble_->error.message; }
+  // Where in the template.
+  Span span() const { return trouble_->error.span; }
+  const Error& as_error() const { return trouble_->error; }
+
+ private:
+  struct Trouble {
+    Kind kind;
+    std::string as;
+    Error error;
+  };
+  static Outcome trouble(Kind kind, std::string as, std::string why, Span span);
+
+  std::unique_ptr<const Trouble> trouble_;
+};
+
+// Where a field's text stands in what was rendered, in bytes from the start of this rendering.
+struct PlacedField {
+  int field;
+  Span output;
+};
+
+// What to tell about a rendering besides its text. Asking for it costs time and allocations.
+struct Report {
+  Notes notes;
+  std::vector<PlacedField> fields;
+};
+
+}  // namespace inky

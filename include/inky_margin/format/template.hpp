@@ -1,0 +1,69 @@
+// A template: a whole format string, read once and rendered many times.
+//
+// It keeps its source, the literal text between fields with escapes already resolved, and its
+// fields. A dialect makes it; anyone may look at it. Immutable, so any number of threads may render
+// one template at the same time.
+#pragma once
+
+#include <cstdint>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "inky_margin/format/note.hpp"
+#include "inky_margin/format/spec.hpp"
+
+namespace inky {
+
+// A width or precision: written in the template, or taken from a value.
+struct Count {
+  enum class From : std::uint8_t { nowhere, source, value };
+  From from = From::nowhere;
+  int amount = 0;       // when from the source
+  int value_index = 0;  // when from a value: which, from 0
+
+  bool given() const { return from != From::nowhere; }
+};
+
+struct Field {
+  Span span;                  // in the source
+  Spec spec;                  // but for what comes from values
+  char letter = 0;            // the conversion, as the dialect names it
+  std::uint8_t modifier = 0;  // the dialect's own: a length modifier, a conversion mark
+  std::uint16_t flags = 0;    // bit i: the i-th flag of the dialect's facts
+  Count width;
+  Count precision;
+  int value_index = unset;  // the value it shows, from 0; unset: none
+  std::string defect;       // why the language gives this field no meaning; empty: it has one
+};
+
+// A stretch of the source: a literal, or a field.
+struct Piece {
+  Span source;
+  int field = unset;  // which, from 0; unset: a literal
+  Span text;          // of a literal, in Template::literals
+};
+
+class Template {
+ public:
+  std::string source;
+  std::string literals;       // the text of all literals, one after the other
+  std::vector<Piece> pieces;  // in order; together they are the source
+  std::vector<Field> fields;
+  Notes notes;           // what reading it already showed
+  int values_taken = 0;  // the values that the fields use, from the first on
+
+  std::string_view literal(const Piece& piece) const {
+    return std::string_view(literals).substr(piece.text.from, piece.text.to - piece.text.from);
+  }
+  std::string_view source_of(const Field& field) const {
+    return std::string_view(source).substr(field.span.from, field.span.to - field.span.from);
+  }
+};
+
+// The longest template source, in bytes.
+inline constexpr std::size_t most_template = std::size_t{1} << 20;
+// The longest rendering of one template, in bytes.
+inline constexpr std::size_t most_output = std::size_t{1} << 24;
+
+}  // namespace inky

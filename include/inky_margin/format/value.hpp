@@ -1,0 +1,130 @@
+// A typed value, as a program would hold it.
+//
+//   Value v = Value::real(2.675);            // f64
+//   Value n = Value::whole(Type::i8, -7);
+//   read_value("255:u8"), read_value("'Ω':char"), read_value("x=2.5"), read_value("ink")
+//   read_value("300:u8")                     // an error: 300 does not fit u8 (0 to 255)
+//
+// Values are small and cheap to make; text may be owned or borrowed.
+#pragma once
+
+#include <cstdint>
+#include <memory>
+#include <optional>
+#include <span>
+#include <string>
+#include <string_view>
+#include <variant>
+
+#include "inky_margin/format/note.hpp"
+#include "inky_margin/number/binary_format.hpp"
+#include "inky_margin/number/digits.hpp"
+#include "inky_margin/number/whole.hpp"
+
+namespace inky {
+
+enum class Type : std::uint8_t {
+  i8,
+  i16,
+  i32,
+  i64,
+  i128,
+  u8,
+  u16,
+  u32,
+  u64,
+  u128,
+  big,  // a whole number of any size
+  f16,
+  bf16,
+  f32,
+  f64,
+  f80,
+  f128,
+  text,       // UTF-8
+  character,  // one Unicode scalar value
+  truth,
+  nil,
+  complex,
+  decimal,
+  moment,
+  list,
+  record,  // named in the contract; not supported yet
+};
+
+struct TypeFact {
+  Type type;
+  std::string_view name;  // on the command line and in JSON
+  int width;              // bits of a whole type; 0 for the others
+  bool is_signed;
+  const BinaryFormat* format;  // of a real type; null for the others
+};
+const TypeFact& fact_of(Type type);
+std::optional<Type> type_named(std::string_view name);
+inline std::string_view name_of(Type type) {
+  return fact_of(type).name;
+}
+std::span<const TypeFact> all_types();
+
+constexpr bool is_whole(Type type) {
+  return type <= Type::big;
+}
+constexpr bool is_real(Type type) {
+  return Type::f16 <= type && type <= Type::f128;
+}
+
+class Value {
+ public:
+  Value() = default;  // nil
+  // REQUIRES: a whole type other than big, and a number that fits it.
+  static Value whole(Type type, int128 number) { return {type, static_cast<uint128>(number)}; }
+  static Value big(SignedNatural number);
+  static Value real(double number) { return {Type::f64, uint128{bits_of(number)}}; }
+  // REQUIRES: a real type; `encoding` in its low bits.
+  static Value real(Type type, uint128 encoding) { return {type, encoding}; }
+  static Value text(std::string owned) { return {Type::text, std::move(owned)}; }
+  // Borrowed: `view` must outlive the value and its copies.
+  static Value text_view(std::string_view view) { return {Type::text, view}; }
+  static Value character(char32_t value) { return {Type::character, uint128{value}}; }
+  static Value truth(bool value) { return {Type::truth, uint128{value}}; }
+
+  Type type() const { return type_; }
+  bool is(Type type) const { return type_ == type; }
+
+  // Each REQUIRES the type in its name. as_whole: any whole type but u128 and big, or truth.
+  int128 as_whole() const { return static_cast<int128>(bits()); }
+  // Two's complement, sign-extended; the encoding of a real.
+  uint128 bits() const { return *std::get_if<uint128>(&content_); }
+  const SignedNatural& as_big() const { return **std::get_if<Big>(&content_); }
+  BinaryReal as_real() const { return unpack(*fact_of(type_).format, bits()); }
+  char32_t as_character() const { return static_cast<char32_t>(bits()); }
+  std::string_view as_text() const {
+    const auto* owned = std::get_if<std::string>(&content_);
+    return owned != nullptr ? std::string_view(*owned) : *std::get_if<std::string_view>(&content_);
+  }
+
+  // The name of a named value; empty for the others.
+  const std::string& name() const { return name_; }
+  void set_name(std::string name) { name_ = std::move(name); }
+
+ private:
+  using Big = std::shared_ptr<const SignedNatural>;
+  using Content = std::variant<uint128, std::string, std::string_view, Big>;
+  Value(Type type, Content content) : type_(type), content_(std::move(content)) {}
+
+  Type type_ = Type::nil;
+  Content content_ = uint128{0};
+  std::string name_;
+};
+
+// A value as written on the command line; docs/values.md has the whole grammar. A number is i32,
+// i64 where it needs it, or f64; a type after a colon decides; anything else is text.
+Result<Value> read_value(std::string_view text);
+
+// The value that `payload` is of `type`: what JSON gives as {"TYPE": "payload"}.
+Result<Value> read_typed(Type type, std::string_view payload);
+
+// Short, for people: 2.675, "ink", 'Ω', true, nil.
+std::string describe(const Value& value);
+
+}  // namespace inky

@@ -1,0 +1,22 @@
+// Text made safe to look at: what cannot be seen is shown by a name.
+//
+//   visible("tab\there")        // "tab\there" with the two characters \t
+//   quoted("say \"ink\"")       // "say \"ink\"" with its quotes escaped, inside quotes
+#pragma once
+
+#include <string>
+#include <string_view>
+
+namespace inky {
+
+// Control characters as \n, \t, \x1b; bytes that are not UTF-8 as \xff; direction marks and other
+// invisible format characters as \u{202e}. Everything else stays.
+std::string visible(std::string_view text);
+
+// The same between double quotes, with quotes and backslashes escaped.
+std::string quoted(std::string_view text);
+
+// Bytes as lower-case hexadecimal pairs.
+std::string to_hexadecimal(std::string_view bytes);
+
+}  // namespace inky

@@ -1,0 +1,102 @@
+// Where rendered text goes: a buffer that grows, or one of the caller's that does not.
+//
+//   TextBuffer growing;
+//   growing.append("ink");
+//   growing.view()                            // "ink"
+//
+//   char room[4];
+//   FixedOutput fixed(room);
+//   fixed.append("ink room");
+//   fixed.view(), fixed.needed()              // "ink ", 8: cut, and the size that would have done
+//
+// Not thread-safe; one output serves one thread at a time.
+#pragma once
+
+#include <cstddef>
+#include <cstring>
+#include <memory>
+#include <span>
+#include <string>
+#include <string_view>
+
+namespace inky {
+
+class Output {
+ public:
+  Output(const Output&) = delete;
+  Output& operator=(const Output&) = delete;
+
+  void append(std::string_view text) {
+    if (text.size() > room()) return append_slowly(text);
+    std::memcpy(end_, text.data(), text.size());
+    end_ += text.size();
+  }
+  void append(char c) { append(std::string_view(&c, 1)); }
+  // `mark`, `count` times.
+  void fill(std::string_view mark, std::size_t count);
+
+  // Lets `write` put exactly `size` characters at the char* it is given.
+  template <typename Write>
+  void emit(std::size_t size, Write write) {
+    if (size > room() && !make_room(size)) {
+      const auto aside = std::make_unique<char[]>(size);
+      write(aside.get());
+      return append_slowly({aside.get(), size});
+    }
+    write(end_);
+    end_ += size;
+  }
+
+  // What is there now; valid until the next change.
+  std::string_view view() const { return {begin_, kept()}; }
+  // All that was appended, kept or not.
+  virtual std::size_t needed() const { return kept(); }
+  // Back to an earlier needed(). REQUIRES: size <= needed().
+  virtual void cut_back(std::size_t size) { end_ = begin_ + size; }
+  void clear() { cut_back(0); }
+
+ protected:
+  Output(char* begin, std::size_t capacity)
+      : begin_(begin), end_(begin), limit_(begin + capacity) {}
+  virtual ~Output() = default;
+
+  std::size_t kept() const { return static_cast<std::size_t>(end_ - begin_); }
+  std::size_t room() const { return static_cast<std::size_t>(limit_ - end_); }
+  // Makes room for `size` more characters, or says that it cannot.
+  virtual bool make_room(std::size_t size) = 0;
+  virtual void append_slowly(std::string_view text) = 0;
+
+  char* begin_;
+  char* end_;
+  char* limit_;
+};
+
+class TextBuffer final : public Output {
+ public:
+  TextBuffer() : Output(nullptr, 0) { TextBuffer::make_room(256); }
+  std::string string() const { return std::string(view()); }
+
+ private:
+  bool make_room(std::size_t size) override;
+  void append_slowly(std::string_view text) override;
+
+  std::unique_ptr<char[]> owned_;
+};
+
+class FixedOutput final : public Output {
+ public:
+  explicit FixedOutput(std::span<char> room)
+      : Output(room.data(), room.size()), full_limit_(room.data() + room.size()) {}
+  std::size_t needed() const override { return kept() + lost_; }
+  void cut_back(std::size_t size) override;
+  bool fits() const { return lost_ == 0; }
+
+ private:
+  bool make_room(std::size_t) override { return false; }
+  void append_slowly(std::string_view text) override;
+
+  char* full_limit_;
+  std::size_t lost_ = 0;
+};
+
+}  // namespace inky

@@ -1,0 +1,10 @@
+// The dialects there are; each is defined in the file of its name.
+#pragma once
+
+#include "inky_margin/dialect/dialect.hpp"
+
+namespace inky {
+
+const Dialect* c_dialect();
+
+}  // namespace inky

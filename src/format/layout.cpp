@@ -1,0 +1,414 @@
+#include "inky_margin/format/layout.hpp"
+
+#include <algorithm>
+#include <cstring>
+
+#include "inky_margin/number/digits.hpp"
+#include "inky_margin/number/hexadecimal_real.hpp"
+
+namespace inky {
+
+namespace {
+
+constexpr int group_size = 3;
+
+// A number as a row of pieces; any may be empty.
+//   sign prefix [leading zeros, whole digits, zeros]grouped point zeros fraction zeros tail
+struct Pieces {
+  std::string_view sign;
+  std::string_view prefix;
+  int leading_zeros = 0;  // in front of the whole digits
+  std::string_view whole;
+  int whole_zeros = 0;  // after them
+  bool has_point = false;
+  int fraction_leading_zeros = 0;
+  std::string_view fraction;
+  int fraction_zeros = 0;
+  std::string_view tail;     // an exponent, a percent sign
+  std::string_view closing;  // the other bracket
+
+  int whole_size() const { return leading_zeros + static_cast<int>(whole.size()) + whole_zeros; }
+};
+
+// Writes forward into a place known to be large enough.
+class Pen {
+ public:
+  explicit Pen(char* at) : at_(at) {}
+  void put(std::string_view text) {
+    // Most pieces are a few characters, for which a call to memcpy is the larger cost.
+    if (text.size() <= 8) {
+      for (const char c : text) *at_++ = c;
+    } else {
+      std::memcpy(at_, text.data(), text.size());
+      at_ += text.size();
+    }
+  }
+  void zeros(int count) {
+    for (; count > 0; --count) *at_++ = '0';
+  }
+  void fill(std::string_view mark, std::size_t count) {
+    if (mark.size() == 1) {
+      std::memset(at_, mark[0], count);
+      at_ += count;
+    } else {
+      for (; count > 0; --count) put(mark);
+    }
+  }
+
+ private:
+  char* at_;
+};
+
+struct Padding {
+  std::size_t before = 0;
+  std::size_t inside = 0;  // between sign and prefix, and digits
+  std::size_t after = 0;
+};
+
+Padding share_padding(Align align, Align natural, int width, std::size_t used) {
+  const std::size_t wanted = static_cast<std::size_t>(width);
+  if (used >= wanted) return {};
+  const std::size_t missing = wanted - used;
+  switch (align == Align::natural ? natural : align) {
+    case Align::left:
+      return {0, 0, missing};
+    case Align::center:
+      return {missing / 2, 0, missing - missing / 2};
+    case Align::inner:
+      return {0, missing, 0};
+    default:
+      return {missing, 0, 0};
+  }
+}
+
+int group_marks(const Spec& spec, int whole_size) {
+  return spec.group.empty() || whole_size == 0 ? 0 : (whole_size - 1) / group_size;
+}
+
+void write_whole_part(const Spec& spec, const Pieces& pieces, Pen& pen) {
+  if (spec.group.empty()) {
+    pen.zeros(pieces.leading_zeros);
+    pen.put(pieces.whole);
+    pen.zeros(pieces.whole_zeros);
+    return;
+  }
+  int left = pieces.whole_size();
+  const auto digit = [&](std::string_view one) {
+    pen.put(one);
+    if (--left > 0 && left % group_size == 0) pen.put(spec.group.text());
+  };
+  for (int i = 0; i < pieces.leading_zeros; ++i) digit("0");
+  for (const char& c : pieces.whole) digit({&c, 1});
+  for (int i = 0; i < pieces.whole_zeros; ++i) digit("0");
+}
+
+void write_pieces(const Spec& spec, const Pieces& pieces, Output& out) {
+  const int whole_size = pieces.whole_size();
+  const auto marks = static_cast<std::size_t>(group_marks(spec, whole_size));
+  const std::size_t fraction =
+      pieces.has_point
+          ? static_cast<std::size_t>(pieces.fraction_leading_zeros + pieces.fraction_zeros) +
+                pieces.fraction.size()
+          : 0;
+  const std::size_t plain = pieces.sign.size() + pieces.prefix.size() +
+                            static_cast<std::size_t>(whole_size) + fraction + pieces.tail.size() +
+                            pieces.closing.size();
+  // A mark is one character however many bytes it has.
+  const std::size_t used = plain + marks + (pieces.has_point ? 1 : 0);
+  const std::size_t bytes =
+      plain + marks * spec.group.text().size() + (pieces.has_point ? spec.point.text().size() : 0);
+  const Padding pad = share_padding(spec.align, Align::right, spec.width, used);
+  const std::string_view fill = spec.fill.text();
+  out.emit(bytes + (pad.before + pad.inside + pad.after) * fill.size(), [&](char* room) {
+    Pen pen(room);
+    if (pad.before != 0) pen.fill(fill, pad.before);
+    pen.put(pieces.sign);
+    pen.put(pieces.prefix);
+    if (pad.inside != 0) pen.fill(fill, pad.inside);
+    write_whole_part(spec, pieces, pen);
+    if (pieces.has_point) {
+      pen.put(spec.point.text());
+      pen.zeros(pieces.fraction_leading_zeros);
+      pen.put(pieces.fraction);
+      pen.zeros(pieces.fraction_zeros);
+    }
+    pen.put(pieces.tail);
+    pen.put(pieces.closing);
+    if (pad.after != 0) pen.fill(fill, pad.after);
+  });
+}
+
+void set_sign(const Spec& spec, bool negative, Pieces& pieces) {
+  if (negative && spec.sign == Sign::brackets) {
+    pieces.sign = "(";
+    pieces.closing = ")";
+  } else if (negative) {
+    pieces.sign = "-";
+  } else if (spec.sign == Sign::always) {
+    pieces.sign = "+";
+  } else if (spec.sign == Sign::space) {
+    pieces.sign = " ";
+  }
+}
+
+void write_special(const Spec& spec, const BinaryReal& value, const NumberStyle& style,
+                   Output& out) {
+  const bool nan = value.kind == RealClass::not_a_number;
+  const std::string_view word = nan ? style.not_a_number : style.infinity;
+  std::array<char, 16> room{};
+  std::transform(word.begin(), word.end(), room.begin(), [&](char c) {
+    return spec.letters == Letters::upper && c >= 'a' && c <= 'z' ? static_cast<char>(c - 'a' + 'A')
+                                                                  : c;
+  });
+  Pieces pieces;
+  pieces.whole = {room.data(), word.size()};
+  set_sign(spec, value.negative && (!nan || style.sign_of_nan), pieces);
+  Spec plain = spec;
+  plain.group = Mark();
+  if (!style.zero_fill_specials && spec.fill == Mark("0")) {
+    plain.fill = " ";
+    if (spec.align == Align::inner) plain.align = Align::right;
+  }
+  write_pieces(plain, pieces, out);
+}
+
+// Spreads digits around the point, with `places` digits after it; unset: as many as there are.
+void set_fixed(const Digits& digits, int places, bool keep_point, Pieces& pieces) {
+  const int size = digits.size();
+  const int point = digits.point();
+  const int in_whole = std::clamp(point, 0, size);
+  pieces.whole = digits.text().substr(0, static_cast<std::size_t>(in_whole));
+  pieces.whole_zeros = std::max(point - size, 0);
+  if (point <= 0) pieces.leading_zeros = 1;
+  const int after = places != unset ? places : std::max(size - point, 0);
+  pieces.has_point = after > 0 || keep_point;
+  pieces.fraction_leading_zeros = size == 0 ? 0 : std::clamp(-point, 0, after);
+  const int shown = std::min(size - in_whole, after - pieces.fraction_leading_zeros);
+  pieces.fraction =
+      digits.text().substr(static_cast<std::size_t>(in_whole), static_cast<std::size_t>(shown));
+  pieces.fraction_zeros = after - pieces.fraction_leading_zeros - shown;
+}
+
+// Room for "e-16445" and the like.
+using ExponentRoom = std::array<char, 12>;
+
+std::string_view write_exponent(char letter, int exponent, int least_digits, bool plus,
+                                ExponentRoom& room) {
+  char* const end = room.data() + room.size();
+  char* at = end;
+  int rest = exponent < 0 ? -exponent : exponent;
+  for (int count = 0; rest != 0 || count < std::max(least_digits, 1); ++count) {
+    *--at = static_cast<char>('0' + rest % 10);
+    rest /= 10;
+  }
+  if (exponent < 0)
+    *--at = '-';
+  else if (plus)
+    *--at = '+';
+  *--at = letter;
+  return {at, static_cast<std::size_t>(end - at)};
+}
+
+// `lead` digits before the point; `after` digits after it, or unset: as many as there are.
+void set_scientific(const Spec& spec, const Digits& digits, int lead, int after,
+                    const NumberStyle& style, ExponentRoom& room, Pieces& pieces) {
+  const std::string_view text = digits.text();
+  const auto whole = std::min(static_cast<std::size_t>(lead), text.size());
+  pieces.whole = text.substr(0, whole);
+  pieces.whole_zeros = lead - static_cast<int>(whole);
+  pieces.fraction = text.substr(whole);
+  if (after != unset) {
+    pieces.fraction = pieces.fraction.substr(0, static_cast<std::size_t>(after));
+    pieces.fraction_zeros = after - static_cast<int>(pieces.fraction.size());
+  }
+  pieces.has_point = !pieces.fraction.empty() || pieces.fraction_zeros > 0 || spec.keep_point;
+  const int exponent = digits.is_zero() ? 0 : digits.point() - lead;
+  pieces.tail = write_exponent(spec.letters == Letters::upper ? 'E' : 'e', exponent,
+                               style.least_exponent_digits, style.exponent_plus, room);
+}
+
+void write_fixed(const Spec& spec, const BinaryFormat& format, const BinaryReal& value,
+                 Pieces& pieces, Output& out) {
+  Digits digits;
+  int places = spec.places;
+  if (places != unset) {
+    digits_to_places(value, places, spec.rounding, digits);
+  } else if (spec.significant != unset) {
+    digits_to_significant(value, spec.significant, spec.rounding, digits);
+    places = std::max(spec.significant - (digits.is_zero() ? 1 : digits.point()), 0);
+  } else {
+    shortest_digits(format, value, digits);
+  }
+  set_fixed(digits, places, spec.keep_point, pieces);
+  write_pieces(spec, pieces, out);
+}
+
+void write_percent(const Spec& spec, const BinaryFormat& format, const BinaryReal& value,
+                   Pieces& pieces, Output& out) {
+  Digits digits;
+  // Moving the point two places multiplies by 100 without another rounding.
+  if (spec.places != unset)
+    digits_to_places(value, spec.places + 2, spec.rounding, digits);
+  else if (spec.significant != unset)
+    digits_to_significant(value, spec.significant, spec.rounding, digits);
+  else
+    shortest_digits(format, value, digits);
+  digits.set(digits.size(), digits.point() + 2);
+  int places = spec.places;
+  if (spec.significant != unset) {
+    places = std::max(spec.significant - (digits.is_zero() ? 1 : digits.point()), 0);
+  }
+  set_fixed(digits, places, spec.keep_point, pieces);
+  pieces.tail = "%";
+  write_pieces(spec, pieces, out);
+}
+
+void write_scientific(const Spec& spec, const BinaryFormat& format, const BinaryReal& value,
+                      const NumberStyle& style, Pieces& pieces, Output& out) {
+  Digits digits;
+  int count = unset;
+  if (spec.places != unset) count = spec.places + 1;
+  if (spec.significant != unset) count = spec.significant;
+  if (count == unset)
+    shortest_digits(format, value, digits);
+  else
+    digits_to_significant(value, count, spec.rounding, digits);
+  ExponentRoom room;
+  set_scientific(spec, digits, 1, count == unset ? unset : count - 1, style, room, pieces);
+  write_pieces(spec, pieces, out);
+}
+
+// Digits before the point so that the exponent is a multiple of three.
+int engineering_lead(const Digits& digits) {
+  const int exponent = digits.is_zero() ? 0 : digits.point() - 1;
+  return 1 + (exponent % 3 + 3) % 3;
+}
+
+void write_engineering(const Spec& spec, const BinaryFormat& format, const BinaryReal& value,
+                       const NumberStyle& style, Pieces& pieces, Output& out) {
+  Digits digits;
+  int after = spec.places;
+  if (spec.significant != unset) {
+    digits_to_significant(value, spec.significant, spec.rounding, digits);
+    after = std::max(spec.significant - engineering_lead(digits), 0);
+  } else {
+    shortest_digits(format, value, digits);
+    if (after != unset && !digits.is_zero()) {
+      // Rounding may carry into a fourth digit before the point: 999.96 at one place is 1.0e+03.
+      const int count = engineering_lead(digits) + after;
+      digits_to_significant(value, count, spec.rounding, digits);
+    }
+  }
+  ExponentRoom room;
+  set_scientific(spec, digits, engineering_lead(digits), after, style, room, pieces);
+  write_pieces(spec, pieces, out);
+}
+
+// ISO C17, 7.21.6.1, conversion g: with P significant digits and exponent X, fixed when P > X >=
+// -4.
+void write_compact(const Spec& spec, const BinaryReal& value, const NumberStyle& style,
+                   Pieces& pieces, Output& out) {
+  const int count = spec.significant == unset ? 6 : std::max(spec.significant, 1);
+  Digits digits;
+  digits_to_significant(value, count, spec.rounding, digits);
+  const int exponent = digits.is_zero() ? 0 : digits.point() - 1;
+  if (!spec.keep_point) digits.strip_trailing_zeros();
+  ExponentRoom room;
+  if (exponent >= -4 && exponent < count) {
+    set_fixed(digits, spec.keep_point ? count - 1 - exponent : unset, spec.keep_point, pieces);
+  } else {
+    const bool zeros =
+        spec.keep_point && !(style.carry_drops_zeros && carry_drops_zeros(spec, value));
+    if (!zeros) digits.strip_trailing_zeros();
+    set_scientific(spec, digits, 1, zeros ? count - 1 : unset, style, room, pieces);
+  }
+  write_pieces(spec, pieces, out);
+}
+
+void write_shortest(const Spec& spec, const BinaryFormat& format, const BinaryReal& value,
+                    const NumberStyle& style, Pieces& pieces, Output& out) {
+  constexpr int lowest_fixed = -5;
+  constexpr int highest_fixed = 15;
+  Digits digits;
+  shortest_digits(format, value, digits);
+  const int exponent = digits.is_zero() ? 0 : digits.point() - 1;
+  ExponentRoom room;
+  if (exponent >= lowest_fixed && exponent <= highest_fixed)
+    set_fixed(digits, unset, spec.keep_point, pieces);
+  else
+    set_scientific(spec, digits, 1, unset, style, room, pieces);
+  write_pieces(spec, pieces, out);
+}
+
+void write_hexfloat(const Spec& spec, const BinaryFormat& format, const BinaryReal& value,
+                    Pieces& pieces, Output& out) {
+  const bool upper = spec.letters == Letters::upper;
+  const HexadecimalDigits digits = hexadecimal_digits(
+      format, value, spec.places == unset ? any_places : spec.places, spec.rounding, spec.letters);
+  const std::string_view letters = upper ? "0123456789ABCDEF" : "0123456789abcdef";
+  pieces.prefix = upper ? "0X" : "0x";
+  pieces.whole = letters.substr(static_cast<std::size_t>(digits.lead), 1);
+  pieces.fraction = digits.fraction();
+  if (spec.places != unset) pieces.fraction_zeros = spec.places - digits.count;
+  pieces.has_point = digits.count > 0 || pieces.fraction_zeros > 0 || spec.keep_point;
+  ExponentRoom room;
+  pieces.tail = write_exponent(upper ? 'P' : 'p', digits.exponent, 1, true, room);
+  write_pieces(spec, pieces, out);
+}
+
+}  // namespace
+
+bool carry_drops_zeros(const Spec& spec, const BinaryReal& value) {
+  if (spec.notation != Notation::compact || !spec.keep_point || !value.is_finite()) return false;
+  const int count = spec.significant == unset ? 6 : spec.significant;
+  Digits rounded;
+  digits_to_significant(value, count, spec.rounding, rounded);
+  if (rounded.point() != count + 1) return false;
+  Digits exact;
+  exact_digits(value, exact);
+  return exact.point() == count;
+}
+
+void lay_out_text(const Spec& spec, std::string_view text, WidthUnit unit, Output& out) {
+  if (spec.limit != unset) text = cut(text, static_cast<std::size_t>(spec.limit), unit);
+  if (spec.width == 0) return out.append(text);
+  const Padding pad = share_padding(spec.align, Align::left, spec.width, measure(text, unit));
+  out.fill(spec.fill.text(), pad.before + pad.inside);
+  out.append(text);
+  out.fill(spec.fill.text(), pad.after);
+}
+
+void lay_out_whole(const Spec& spec, bool negative, std::string_view digits,
+                   std::string_view prefix, Output& out) {
+  Pieces pieces;
+  set_sign(spec, negative, pieces);
+  pieces.prefix = prefix;
+  pieces.whole = digits;
+  pieces.leading_zeros = std::max(spec.least_digits - static_cast<int>(digits.size()), 0);
+  write_pieces(spec, pieces, out);
+}
+
+void lay_out_real(const Spec& spec, const BinaryFormat& format, const BinaryReal& value,
+                  const NumberStyle& style, Output& out) {
+  if (!value.is_finite()) return write_special(spec, value, style, out);
+  Pieces pieces;
+  set_sign(spec, value.negative, pieces);
+  switch (spec.notation) {
+    case Notation::fixed:
+      return write_fixed(spec, format, value, pieces, out);
+    case Notation::percent:
+      return write_percent(spec, format, value, pieces, out);
+    case Notation::scientific:
+      return write_scientific(spec, format, value, style, pieces, out);
+    case Notation::engineering:
+      return write_engineering(spec, format, value, style, pieces, out);
+    case Notation::compact:
+      return write_compact(spec, value, style, pieces, out);
+    case Notation::shortest:
+      return write_shortest(spec, format, value, style, pieces, out);
+    case Notation::hexfloat:
+      return write_hexfloat(spec, format, value, pieces, out);
+  }
+}
+
+}  // namespace inky

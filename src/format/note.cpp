@@ -1,0 +1,81 @@
+#include "inky_margin/format/note.hpp"
+
+#include <algorithm>
+#include <array>
+
+namespace inky {
+
+namespace {
+
+constexpr auto code_facts = std::to_array<CodeFact>({
+    {Code::bad_value, "bad-value", "The text is not a value of the type it is said to have."},
+    {Code::unknown_type, "unknown-type", "No value type has this name."},
+    {Code::value_out_of_range, "value-out-of-range", "The number does not fit its type."},
+    {Code::unknown_dialect, "unknown-dialect", "No dialect has this id."},
+    {Code::unknown_key, "unknown-key", "The key means nothing here."},
+    {Code::duplicate_key, "duplicate-key", "The same key is given twice."},
+    {Code::missing_key, "missing-key", "A key that is needed is not there."},
+    {Code::wrong_kind, "wrong-kind", "The key's value is of the wrong kind."},
+    {Code::bad_json, "bad-json", "The line is not a JSON object."},
+    {Code::bad_option, "bad-option", "The command line cannot be understood."},
+    {Code::not_utf8, "not-utf8", "The text is not UTF-8."},
+    {Code::over_limit, "over-limit", "A stated limit is exceeded."},
+    {Code::not_supported_yet, "not-supported-yet",
+     "A later version will do this; this one does not."},
+    {Code::contradiction, "contradiction", "Two wishes exclude each other."},
+    {Code::unreadable_file, "unreadable-file", "The file cannot be read."},
+    {Code::bad_sheet, "bad-sheet", "The sheet is not valid TOML."},
+    {Code::bad_data, "bad-data", "The data cannot be read."},
+    {Code::output_failed, "output-failed", "The output could not be written."},
+    {Code::too_many_values, "too-many-values", "Some values are used by no field."},
+    {Code::bits_reinterpreted, "bits-reinterpreted",
+     "The bits of a signed number were read as an unsigned one, or the other way round."},
+    {Code::value_wrapped, "value-wrapped", "The value was cut down to a narrower type."},
+    {Code::low_byte_only, "low-byte-only", "Only the low byte of the value was printed."},
+    {Code::wide_literal, "wide-literal", "The text must be a wide string in the source."},
+    {Code::stored_off_tie, "stored-off-tie",
+     "The value looks like a tie, but what is stored lies off it, and decides."},
+    {Code::exact_tie, "exact-tie", "The value lies exactly half-way; the tie rule decides."},
+    {Code::digits_past_precision, "digits-past-precision",
+     "More digits are shown than the type can distinguish; the last ones belong to the stored "
+     "value."},
+    {Code::text_cut, "text-cut", "A limit on the text cut characters off."},
+    {Code::character_cut, "character-cut", "The text was cut inside a character."},
+    {Code::width_counts_otherwise, "width-counts-otherwise",
+     "The language's width does not count terminal columns, so this field is padded otherwise than "
+     "it looks."},
+    {Code::flag_without_effect, "flag-without-effect",
+     "The flag changes nothing on this conversion."},
+    {Code::flag_overridden, "flag-overridden",
+     "Another flag or the precision switches this flag off."},
+    {Code::no_grouping_in_locale, "no-grouping-in-locale",
+     "The locale has no thousands mark, so the grouping flag prints nothing."},
+    {Code::quotes_in_template, "quotes-in-template",
+     "The template begins and ends with a quote; the quotes are printed too."},
+    {Code::unknown_escape, "unknown-escape", "The language does not define this escape."},
+    {Code::implementation_defined, "implementation-defined",
+     "The standard leaves the text to the implementation; shown is what the recorded one prints."},
+    {Code::departs_from_standard, "departs-from-standard",
+     "The recorded implementation prints something else than the standard asks for."},
+    {Code::wish_not_expressible, "wish-not-expressible",
+     "The language cannot express this wish in a specifier."},
+});
+
+const CodeFact& fact_of(Code code) {
+  return *std::find_if(code_facts.begin(), code_facts.end(),
+                       [code](const CodeFact& fact) { return fact.code == code; });
+}
+
+}  // namespace
+
+std::span<const CodeFact> all_codes() {
+  return code_facts;
+}
+std::string_view name_of(Code code) {
+  return fact_of(code).name;
+}
+std::string_view sentence_of(Code code) {
+  return fact_of(code).sentence;
+}
+
+}  // namespace inky

@@ -1,0 +1,190 @@
+#include "inky_margin/format/spec.hpp"
+
+#include <algorithm>
+#include <vector>
+
+#include "inky_margin/text/escape.hpp"
+#include "inky_margin/text/utf8.hpp"
+
+namespace inky {
+
+namespace {
+
+using Names = std::span<const std::string_view>;
+constexpr std::array<std::string_view, 7> kind_names = {"any",       "text",  "whole", "real",
+                                                        "character", "truth", "moment"};
+constexpr std::array<std::string_view, 5> align_names = {"natural", "left", "right", "center",
+                                                         "inner"};
+constexpr std::array<std::string_view, 4> sign_names = {"minus", "always", "space", "brackets"};
+constexpr std::array<std::string_view, 7> notation_names = {
+    "shortest", "fixed", "scientific", "compact", "engineering", "hexfloat", "percent"};
+constexpr std::array<std::string_view, 2> letters_names = {"lower", "upper"};
+constexpr std::array<std::string_view, 2> truth_names = {"false", "true"};
+
+std::string listed(Names names) {
+  std::string out;
+  for (const std::string_view name : names) {
+    if (!out.empty()) out += ", ";
+    out += name;
+  }
+  return out;
+}
+
+Error wrong_value(std::string_view key, std::string_view value, std::string remedy) {
+  return {Code::bad_value,
+          std::string(key) + " cannot be " + quoted(value),
+          {0, value.size()},
+          std::move(remedy)};
+}
+
+// Reads and writes one key of a spec as text.
+struct Key {
+  std::string_view name;
+  std::string (*get)(const Spec&);  // empty: at its default
+  std::optional<Error> (*set)(Spec&, std::string_view name, std::string_view value);
+};
+
+template <auto Member>
+using MemberType = std::remove_reference_t<decltype(std::declval<Spec&>().*Member)>;
+
+// A key whose value is one of a list of names; the enumerators are in the order of the names.
+template <auto Member, const auto& names>
+constexpr Key choice(std::string_view key) {
+  return {key,
+          [](const Spec& spec) -> std::string {
+            if (spec.*Member == Spec{}.*Member) return {};
+            return std::string(names[static_cast<std::size_t>(spec.*Member)]);
+          },
+          [](Spec& spec, std::string_view name, std::string_view value) -> std::optional<Error> {
+            const auto found = std::find(names.begin(), names.end(), value);
+            if (found == names.end())
+              return wrong_value(name, value, "Choose one of: " + listed(names) + ".");
+            spec.*Member = static_cast<MemberType<Member>>(found - names.begin());
+            return std::nullopt;
+          }};
+}
+
+template <auto Member, int least, int most>
+constexpr Key count(std::string_view key) {
+  return {key,
+          [](const Spec& spec) -> std::string {
+            if (spec.*Member == Spec{}.*Member) return {};
+            return std::to_string(spec.*Member);
+          },
+          [](Spec& spec, std::string_view name, std::string_view value) -> std::optional<Error> {
+            const auto number = read_whole(value);
+            const bool small = number && !number->negative && number->magnitude.bit_length() < 31;
+            const int amount = small ? static_cast<int>(number->magnitude.low_bits()) : -1;
+            if (amount < least || amount > most) {
+              return wrong_value(name, value,
+                                 "It is a whole number from " + std::to_string(least) + " to " +
+                                     std::to_string(most) + ".");
+            }
+            spec.*Member = amount;
+            return std::nullopt;
+          }};
+}
+
+template <auto Member, bool may_be_empty>
+constexpr Key mark(std::string_view key) {
+  return {key,
+          [](const Spec& spec) -> std::string {
+            if (spec.*Member == Spec{}.*Member) return {};
+            return std::string((spec.*Member).text());
+          },
+          [](Spec& spec, std::string_view name, std::string_view value) -> std::optional<Error> {
+            const auto point = first_code_point(value);
+            const bool one = point && static_cast<std::size_t>(point->bytes) == value.size();
+            if (!one && !(may_be_empty && value.empty())) {
+              return wrong_value(name, value, "It is a single character.");
+            }
+            spec.*Member = Mark(value);
+            return std::nullopt;
+          }};
+}
+
+constexpr auto keys = std::to_array<Key>({
+    choice<&Spec::kind, kind_names>("kind"),
+    choice<&Spec::align, align_names>("align"),
+    mark<&Spec::fill, false>("fill"),
+    count<&Spec::width, 0, most_width>("width"),
+    choice<&Spec::sign, sign_names>("sign"),
+    choice<&Spec::notation, notation_names>("notation"),
+    count<&Spec::places, 0, most_width>("places"),
+    count<&Spec::significant, 1, most_width>("significant"),
+    count<&Spec::least_digits, 0, most_width>("least_digits"),
+    choice<&Spec::keep_point, truth_names>("keep_point"),
+    count<&Spec::base, lowest_base, highest_base>("base"),
+    choice<&Spec::prefix, truth_names>("prefix"),
+    choice<&Spec::letters, letters_names>("letters"),
+    mark<&Spec::group, true>("group"),
+    mark<&Spec::point, false>("point"),
+    count<&Spec::limit, 0, most_width>("limit"),
+    choice<&Spec::rounding, rounding_names>("rounding"),
+});
+
+constexpr auto key_names = [] {
+  std::array<std::string_view, keys.size()> names;
+  for (std::size_t i = 0; i < keys.size(); ++i) names[i] = keys[i].name;
+  return names;
+}();
+
+Error contradiction(std::string message, std::string remedy) {
+  return {Code::contradiction, std::move(message), {}, std::move(remedy)};
+}
+
+}  // namespace
+
+std::span<const std::string_view> wish_keys() {
+  return key_names;
+}
+
+std::vector<WishEntry> wish_entries(const Spec& spec) {
+  std::vector<WishEntry> out;
+  for (const Key& key : keys) {
+    if (std::string value = key.get(spec); !value.empty())
+      out.push_back({key.name, std::move(value)});
+  }
+  return out;
+}
+
+std::optional<Error> set_wish(Spec& spec, std::string_view key, std::string_view value) {
+  for (const Key& known : keys) {
+    if (known.name == key) return known.set(spec, key, value);
+  }
+  return Error{Code::unknown_key,
+               quoted(key) + " is not a wish",
+               {},
+               "The wishes are: " + listed(key_names) + "."};
+}
+
+std::optional<Error> find_contradiction(const Spec& spec) {
+  const bool textual =
+      spec.kind == Kind::text || spec.kind == Kind::character || spec.kind == Kind::truth;
+  if (spec.places != unset && spec.significant != unset) {
+    return contradiction(
+        "places and significant exclude each other",
+        "Keep places for digits after the point, or significant for digits in all.");
+  }
+  if (textual && (spec.places != unset || spec.significant != unset)) {
+    return contradiction("a text has no digits to count",
+                         "Use limit for the most characters of a text.");
+  }
+  if (textual && spec.align == Align::inner) {
+    return contradiction("inner alignment pads between a sign and digits; a text has neither",
+                         "Use left, right or center.");
+  }
+  if (spec.kind == Kind::real && spec.base != 10) {
+    return contradiction("a real is printed in base 10", "For base 16 use notation hexfloat.");
+  }
+  if (spec.limit != unset && (spec.kind == Kind::whole || spec.kind == Kind::real)) {
+    return contradiction("limit cuts text, never a number",
+                         "Use places or significant for a number.");
+  }
+  if (!spec.group.empty() && spec.group == spec.point) {
+    return contradiction("group and point are the same mark", "Choose different marks.");
+  }
+  return std::nullopt;
+}
+
+}  // namespace inky

@@ -1,0 +1,266 @@
+#include "inky_margin/format/value.hpp"
+
+#include <algorithm>
+#include <array>
+
+#include "inky_margin/number/decimal.hpp"
+#include "inky_margin/text/escape.hpp"
+#include "inky_margin/text/utf8.hpp"
+
+namespace inky {
+
+namespace {
+
+constexpr auto type_facts = std::to_array<TypeFact>({
+    {Type::i8, "i8", 8, true, nullptr},
+    {Type::i16, "i16", 16, true, nullptr},
+    {Type::i32, "i32", 32, true, nullptr},
+    {Type::i64, "i64", 64, true, nullptr},
+    {Type::i128, "i128", 128, true, nullptr},
+    {Type::u8, "u8", 8, false, nullptr},
+    {Type::u16, "u16", 16, false, nullptr},
+    {Type::u32, "u32", 32, false, nullptr},
+    {Type::u64, "u64", 64, false, nullptr},
+    {Type::u128, "u128", 128, false, nullptr},
+    {Type::big, "big", 0, true, nullptr},
+    {Type::f16, "f16", 0, true, &binary16},
+    {Type::bf16, "bf16", 0, true, &bfloat16},
+    {Type::f32, "f32", 0, true, &binary32},
+    {Type::f64, "f64", 0, true, &binary64},
+    {Type::f80, "f80", 0, true, &extended80},
+    {Type::f128, "f128", 0, true, &binary128},
+    {Type::text, "text", 0, false, nullptr},
+    {Type::character, "char", 0, false, nullptr},
+    {Type::truth, "truth", 0, false, nullptr},
+    {Type::nil, "nil", 0, false, nullptr},
+    {Type::complex, "complex", 0, false, nullptr},
+    {Type::decimal, "decimal", 0, false, nullptr},
+    {Type::moment, "moment", 0, false, nullptr},
+    {Type::list, "list", 0, false, nullptr},
+    {Type::record, "record", 0, false, nullptr},
+});
+
+Error bad_value(Code code, std::string message, std::string_view text, std::string remedy) {
+  return {code, std::move(message), {0, text.size()}, std::move(remedy)};
+}
+
+std::string decimal_text(uint128 magnitude, bool negative) {
+  WholeRoom room;
+  std::string out(negative ? "-" : "");
+  out += write_whole(magnitude, 10, Letters::lower, room);
+  return out;
+}
+
+// "0 to 255", "-128 to 127".
+std::string range_text(const TypeFact& fact) {
+  const uint128 half = uint128{1} << (fact.width - 1);
+  if (fact.is_signed) return decimal_text(half, true) + " to " + decimal_text(half - 1, false);
+  return "0 to " + decimal_text(half - 1 + half, false);
+}
+
+bool fits(const TypeFact& fact, const SignedNatural& number) {
+  const int bits = number.magnitude.bit_length();
+  if (!fact.is_signed) return !number.negative && bits <= fact.width;
+  if (bits < fact.width) return true;
+  const uint128 half = uint128{1} << (fact.width - 1);
+  return number.negative && bits == fact.width && number.magnitude.low_bits() == half;
+}
+
+Result<Value> read_typed_whole(const TypeFact& fact, std::string_view payload) {
+  const std::optional<SignedNatural> number = read_whole(payload);
+  if (!number) {
+    return bad_value(Code::bad_value, quoted(payload) + " is not a whole number", payload,
+                     "Write digits, with 0x, 0o or 0b in front for another base.");
+  }
+  if (fact.type == Type::big) return Value::big(*number);
+  if (!fits(fact, *number)) {
+    return bad_value(Code::value_out_of_range,
+                     visible(payload) + " does not fit " + std::string(fact.name), payload,
+                     std::string(fact.name) + " holds " + range_text(fact) + ".");
+  }
+  const uint128 magnitude = number->magnitude.low_bits();
+  return Value::whole(fact.type,
+                      static_cast<int128>(number->negative ? uint128{0} - magnitude : magnitude));
+}
+
+Result<Value> read_typed_character(std::string_view payload) {
+  std::string_view inner = payload;
+  if (inner.size() >= 3 && inner.front() == '\'' && inner.back() == '\'') {
+    inner = inner.substr(1, inner.size() - 2);
+  }
+  const auto point = first_code_point(inner);
+  if (!point || static_cast<std::size_t>(point->bytes) != inner.size()) {
+    return bad_value(Code::bad_value, quoted(payload) + " is not one character", payload,
+                     "Write a single code point, as in 'K':char.");
+  }
+  return Value::character(point->value);
+}
+
+std::string_view without_quotes(std::string_view text) {
+  if (text.size() >= 2 && text.front() == '"' && text.back() == '"') {
+    return text.substr(1, text.size() - 2);
+  }
+  return text;
+}
+
+bool is_name(std::string_view text) {
+  const auto is_letter = [](char c) {
+    return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || c == '_';
+  };
+  return !text.empty() && is_letter(text[0]) && std::all_of(text.begin(), text.end(), [&](char c) {
+    return is_letter(c) || (c >= '0' && c <= '9');
+  });
+}
+
+// A suffix that was surely meant as a type: a letter or two, then digits, as in i46.
+bool looks_like_type(std::string_view suffix) {
+  const std::size_t letters = suffix.starts_with("bf") ? 2 : 1;
+  if (suffix.size() <= letters ||
+      std::string_view("iufb").find(suffix[0]) == std::string_view::npos) {
+    return false;
+  }
+  return std::all_of(suffix.begin() + static_cast<std::ptrdiff_t>(letters), suffix.end(),
+                     [](char c) { return c >= '0' && c <= '9'; });
+}
+
+std::string all_type_names() {
+  std::string out;
+  for (const TypeFact& fact : type_facts) {
+    if (!out.empty()) out += ' ';
+    out += fact.name;
+  }
+  return out;
+}
+
+// A number without a type, or nothing.
+std::optional<Value> read_plain_number(std::string_view text) {
+  const std::optional<DecimalText> decimal = scan_decimal(text);
+  if (!decimal) return std::nullopt;
+  const bool has_real_mark = text.find_first_of(".eE") != std::string_view::npos;
+  if (has_real_mark) return Value::real(Type::f64, nearest(binary64, *decimal));
+  const std::optional<SignedNatural> number = read_whole(text);
+  if (!number) return std::nullopt;
+  for (const Type type : {Type::i32, Type::i64}) {
+    if (fits(fact_of(type), *number)) return *read_typed(type, text);
+  }
+  return Value::big(*number);
+}
+
+Result<Value> read_unnamed(std::string_view text) {
+  const std::size_t colon = text.rfind(':');
+  if (colon != std::string_view::npos) {
+    const std::string_view suffix = text.substr(colon + 1);
+    if (const auto type = type_named(suffix)) return read_typed(*type, text.substr(0, colon));
+    if (looks_like_type(suffix) && scan_decimal(text.substr(0, colon))) {
+      return Error{Code::unknown_type,
+                   quoted(suffix) + " is not a type",
+                   {colon + 1, text.size()},
+                   "The types are: " + all_type_names() + "; for text, add :text."};
+    }
+  }
+  if (auto number = read_plain_number(text)) return std::move(*number);
+  return Value::text(std::string(text));
+}
+
+}  // namespace
+
+std::span<const TypeFact> all_types() {
+  return type_facts;
+}
+
+const TypeFact& fact_of(Type type) {
+  return type_facts[static_cast<std::size_t>(type)];
+}
+
+std::optional<Type> type_named(std::string_view name) {
+  for (const TypeFact& fact : type_facts) {
+    if (fact.name == name) return fact.type;
+  }
+  return std::nullopt;
+}
+
+Value Value::big(SignedNatural number) {
+  return {Type::big, std::make_shared<const SignedNatural>(std::move(number))};
+}
+
+Result<Value> read_typed(Type type, std::string_view payload) {
+  const TypeFact& fact = fact_of(type);
+  if (is_whole(type)) return read_typed_whole(fact, payload);
+  if (is_real(type)) {
+    if (const auto bits = read_real(*fact.format, payload)) return Value::real(type, *bits);
+    return bad_value(Code::bad_value, quoted(payload) + " is not a number", payload,
+                     "Write a decimal, a hexadecimal real such as 0x1.8p+1, inf or nan.");
+  }
+  switch (type) {
+    case Type::text:
+      return Value::text(std::string(without_quotes(payload)));
+    case Type::character:
+      return read_typed_character(payload);
+    case Type::truth:
+      if (payload == "true" || payload == "false") return Value::truth(payload == "true");
+      return bad_value(Code::bad_value, quoted(payload) + " is not a truth value", payload,
+                       "Write true or false.");
+    case Type::nil:
+      if (payload.empty() || payload == "nil") return Value();
+      return bad_value(Code::bad_value, quoted(payload) + " is not nil", payload, "Write nil:nil.");
+    default:
+      return bad_value(Code::not_supported_yet,
+                       "values of type " + std::string(fact.name) + " are not supported yet",
+                       payload, "Use text for now: add :text.");
+  }
+}
+
+Result<Value> read_value(std::string_view text) {
+  if (const std::size_t bad = first_invalid_utf8(text); bad != std::string_view::npos) {
+    return Error{
+        Code::not_utf8, "the value is not UTF-8", {bad, bad + 1}, "Values are given in UTF-8."};
+  }
+  const std::size_t equals = text.find('=');
+  if (equals == std::string_view::npos || !is_name(text.substr(0, equals)))
+    return read_unnamed(text);
+  Result<Value> value = read_unnamed(text.substr(equals + 1));
+  if (!value) {
+    value.error().span.from += equals + 1;
+    value.error().span.to += equals + 1;
+    return value;
+  }
+  value->set_name(std::string(text.substr(0, equals)));
+  return value;
+}
+
+std::string describe(const Value& value) {
+  const TypeFact& fact = fact_of(value.type());
+  if (is_real(value.type())) {
+    const BinaryReal real = value.as_real();
+    if (real.kind == RealClass::not_a_number) return real.negative ? "-nan" : "nan";
+    if (real.kind == RealClass::infinite) return real.negative ? "-inf" : "inf";
+    Digits digits;
+    shortest_digits(*fact.format, real, digits);
+    return (real.negative ? "-" : "") + plain_text(digits);
+  }
+  switch (value.type()) {
+    case Type::text:
+      return quoted(value.as_text());
+    case Type::truth:
+      return value.bits() != 0 ? "true" : "false";
+    case Type::nil:
+      return "nil";
+    case Type::character: {
+      std::string out;
+      append_utf8(value.as_character(), out);
+      return "'" + visible(out) + "'";
+    }
+    case Type::big: {
+      std::string out(value.as_big().negative ? "-" : "");
+      append_whole(value.as_big().magnitude, 10, Letters::lower, out);
+      return out;
+    }
+    default: {
+      const int128 whole = value.as_whole();
+      const bool negative = fact.is_signed && whole < 0;
+      return decimal_text(negative ? magnitude_of(whole) : static_cast<uint128>(whole), negative);
+    }
+  }
+}
+
+}  // namespace inky
