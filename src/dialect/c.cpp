@@ -223,7 +223,7 @@ std::string find_defect(const Field& field, const ConversionFact* conversion) {
   if (field.letter == '%')
     return "%% stands alone: flags, width, precision or length between its signs are undefined";
   if (conversion == nullptr) {
-    return "C has no conversion " + quoted(std::string_view(&field.letter, 1)) +
+    return "C has no conversion " + in_quotes(std::string_view(&field.letter, 1)) +
            "; a percent sign itself is written %%";
   }
   if (field.letter == 'n')
@@ -610,7 +610,9 @@ class Rendering {
     if (value.is(Type::f32)) real = unpack(binary64, convert(real, binary64));
     lay_out_real(spec, value.is(Type::f32) ? binary64 : format, real, c_numbers, out_);
     if (report_ == nullptr) return;
-    note_rounding(spec, format, value.as_real(), field.span, report_->notes);
+    if (!value.given_in_bits()) {
+      note_rounding(spec, format, value.as_real(), field.span, report_->notes);
+    }
     if (carry_drops_zeros(spec, real)) {
       note(Code::departs_from_standard,
            "the standard keeps the zeros that # asks for; the GNU C library drops them when "
@@ -693,9 +695,10 @@ class Rendering {
     lay_out_text(uncut, text.substr(0, end), unit_, out_);
     if (report_ == nullptr) return {};
     note(Code::wide_literal,
-         "%ls reads wide characters: write the text as L" + quoted(value.as_text()), field.span);
+         "%ls reads wide characters: write the text as L" + in_quotes(value.as_text()), field.span);
     if (end < text.size())
-      note(Code::text_cut, quoted(text) + " is cut to " + quoted(text.substr(0, end)), field.span);
+      note(Code::text_cut, in_quotes(text) + " is cut to " + in_quotes(text.substr(0, end)),
+           field.span);
     note_text(uncut, text.substr(0, end), unit_, field.span, report_->notes);
     note_zero_byte(field, value, text);
     return {};
@@ -748,7 +751,7 @@ class Rendering {
     for (const char c : {'+', ' '}) {
       if (flag(field, c) && conversion->flags.find(c) == std::string_view::npos) {
         note(Code::flag_without_effect,
-             std::string("the flag ") + quoted({&c, 1}) +
+             std::string("the flag ") + in_quotes({&c, 1}) +
                  " is for signed numbers, and changes nothing with " + letter_name(field),
              field.span);
       }
@@ -941,7 +944,8 @@ class CDialect final : public Dialect {
       if (piece.field != unset)
         percent::explain_field(c_syntax, parsed, piece.field, out);
       else
-        out.push_back({piece.source, "literal", "prints " + quoted(parsed.literal(piece)), unset});
+        out.push_back(
+            {piece.source, "literal", "prints " + in_quotes(parsed.literal(piece)), unset});
     }
     return out;
   }

@@ -32,7 +32,7 @@ std::string listed(Names names) {
 
 Error wrong_value(std::string_view key, std::string_view value, std::string remedy) {
   return {Code::bad_value,
-          std::string(key) + " cannot be " + quoted(value),
+          std::string(key) + " cannot be " + in_quotes(value),
           {0, value.size()},
           std::move(remedy)};
 }
@@ -153,7 +153,7 @@ std::optional<Error> set_wish(Spec& spec, std::string_view key, std::string_view
     if (known.name == key) return known.set(spec, key, value);
   }
   return Error{Code::unknown_key,
-               quoted(key) + " is not a wish",
+               in_quotes(key) + " is not a wish",
                {},
                "The wishes are: " + listed(key_names) + "."};
 }

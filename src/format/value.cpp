@@ -69,7 +69,7 @@ bool fits(const TypeFact& fact, const SignedNatural& number) {
 Result<Value> read_typed_whole(const TypeFact& fact, std::string_view payload) {
   const std::optional<SignedNatural> number = read_whole(payload);
   if (!number) {
-    return bad_value(Code::bad_value, quoted(payload) + " is not a whole number", payload,
+    return bad_value(Code::bad_value, in_quotes(payload) + " is not a whole number", payload,
                      "Write digits, with 0x, 0o or 0b in front for another base.");
   }
   if (fact.type == Type::big) return Value::big(*number);
@@ -83,6 +83,17 @@ Result<Value> read_typed_whole(const TypeFact& fact, std::string_view payload) {
                       static_cast<int128>(number->negative ? uint128{0} - magnitude : magnitude));
 }
 
+Result<Value> read_typed_real(const TypeFact& fact, std::string_view payload) {
+  const std::optional<uint128> bits = read_real(*fact.format, payload);
+  if (!bits) {
+    return bad_value(Code::bad_value, in_quotes(payload) + " is not a number", payload,
+                     "Write a decimal, a hexadecimal real such as 0x1.8p+1, inf or nan.");
+  }
+  Value value = Value::real(fact.type, *bits);
+  if (!scan_decimal(payload)) value.set_given_in_bits();
+  return value;
+}
+
 Result<Value> read_typed_character(std::string_view payload) {
   std::string_view inner = payload;
   if (inner.size() >= 3 && inner.front() == '\'' && inner.back() == '\'') {
@@ -90,7 +101,7 @@ Result<Value> read_typed_character(std::string_view payload) {
   }
   const auto point = first_code_point(inner);
   if (!point || static_cast<std::size_t>(point->bytes) != inner.size()) {
-    return bad_value(Code::bad_value, quoted(payload) + " is not one character", payload,
+    return bad_value(Code::bad_value, in_quotes(payload) + " is not one character", payload,
                      "Write a single code point, as in 'K':char.");
   }
   return Value::character(point->value);
@@ -153,7 +164,7 @@ Result<Value> read_unnamed(std::string_view text) {
     if (const auto type = type_named(suffix)) return read_typed(*type, text.substr(0, colon));
     if (looks_like_type(suffix) && scan_decimal(text.substr(0, colon))) {
       return Error{Code::unknown_type,
-                   quoted(suffix) + " is not a type",
+                   in_quotes(suffix) + " is not a type",
                    {colon + 1, text.size()},
                    "The types are: " + all_type_names() + "; for text, add :text."};
     }
@@ -186,11 +197,7 @@ Value Value::big(SignedNatural number) {
 Result<Value> read_typed(Type type, std::string_view payload) {
   const TypeFact& fact = fact_of(type);
   if (is_whole(type)) return read_typed_whole(fact, payload);
-  if (is_real(type)) {
-    if (const auto bits = read_real(*fact.format, payload)) return Value::real(type, *bits);
-    return bad_value(Code::bad_value, quoted(payload) + " is not a number", payload,
-                     "Write a decimal, a hexadecimal real such as 0x1.8p+1, inf or nan.");
-  }
+  if (is_real(type)) return read_typed_real(fact, payload);
   switch (type) {
     case Type::text:
       return Value::text(std::string(without_quotes(payload)));
@@ -198,11 +205,12 @@ Result<Value> read_typed(Type type, std::string_view payload) {
       return read_typed_character(payload);
     case Type::truth:
       if (payload == "true" || payload == "false") return Value::truth(payload == "true");
-      return bad_value(Code::bad_value, quoted(payload) + " is not a truth value", payload,
+      return bad_value(Code::bad_value, in_quotes(payload) + " is not a truth value", payload,
                        "Write true or false.");
     case Type::nil:
       if (payload.empty() || payload == "nil") return Value();
-      return bad_value(Code::bad_value, quoted(payload) + " is not nil", payload, "Write nil:nil.");
+      return bad_value(Code::bad_value, in_quotes(payload) + " is not nil", payload,
+                       "Write nil:nil.");
     default:
       return bad_value(Code::not_supported_yet,
                        "values of type " + std::string(fact.name) + " are not supported yet",
@@ -240,7 +248,7 @@ std::string describe(const Value& value) {
   }
   switch (value.type()) {
     case Type::text:
-      return quoted(value.as_text());
+      return in_quotes(value.as_text());
     case Type::truth:
       return value.bits() != 0 ? "true" : "false";
     case Type::nil:

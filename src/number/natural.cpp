@@ -17,6 +17,40 @@ constexpr std::array<std::uint64_t, five_step + 1> powers_of_five = [] {
   return powers;
 }();
 
+// Division by an invariant divisor without dividing: N. Moeller and T. Granlund, "Improved division
+// by invariant integers" (2011), algorithm 4. The divisor is shifted until its top bit is set.
+class Reciprocal {
+ public:
+  explicit Reciprocal(std::uint64_t divisor)
+      : shift_(std::countl_zero(divisor)),
+        divisor_(divisor << shift_),
+        inverse_(static_cast<std::uint64_t>(~uint128{0} / divisor_)) {}
+
+  int shift() const { return shift_; }
+
+  // Divides remainder x 2^64 + low, leaving the new remainder. REQUIRES: remainder < divisor.
+  std::uint64_t divide(std::uint64_t& remainder, std::uint64_t low) const {
+    const uint128 product = multiply_wide(inverse_, remainder) + join_halves(remainder, low);
+    std::uint64_t quotient = high_half(product) + 1;
+    std::uint64_t rest = low - quotient * divisor_;
+    if (rest > low_half(product)) {
+      --quotient;
+      rest += divisor_;
+    }
+    if (rest >= divisor_) {
+      ++quotient;
+      rest -= divisor_;
+    }
+    remainder = rest;
+    return quotient;
+  }
+
+ private:
+  int shift_;
+  std::uint64_t divisor_;
+  std::uint64_t inverse_;  // floor((2^128 - 1) / divisor) - 2^64: the cast drops the 2^64
+};
+
 }  // namespace
 
 Natural::Natural(uint128 value) {
@@ -137,14 +171,20 @@ bool Natural::shift_right(int bits) {
 }
 
 std::uint64_t Natural::divide(std::uint64_t divisor) {
-  std::uint64_t remainder = 0;
+  const Reciprocal reciprocal(divisor);
+  const int shift = reciprocal.shift();
+  std::uint64_t* limb = data();
+  // The number is read shifted left as the divisor is, a limb at a time.
+  std::uint64_t above = size_ == 0 ? 0 : limb[size_ - 1];
+  std::uint64_t remainder = shift == 0 ? 0 : above >> (limb_bits - shift);
   for (std::size_t i = size_; i-- > 0;) {
-    const uint128 part = join_halves(remainder, data()[i]);
-    data()[i] = static_cast<std::uint64_t>(part / divisor);
-    remainder = static_cast<std::uint64_t>(part % divisor);
+    const std::uint64_t below = i > 0 ? limb[i - 1] : 0;
+    const std::uint64_t part = shift == 0 ? above : above << shift | below >> (limb_bits - shift);
+    limb[i] = reciprocal.divide(remainder, part);
+    above = below;
   }
   trim();
-  return remainder;
+  return remainder >> shift;
 }
 
 void Natural::subtract(const Natural& other) {

@@ -75,7 +75,7 @@ std::string visible(std::string_view text) {
   return out;
 }
 
-std::string quoted(std::string_view text) {
+std::string in_quotes(std::string_view text) {
   std::string escaped;
   for (const char c : text) {
     if (c == '"' || c == '\\') escaped += '\\';

@@ -103,6 +103,11 @@ class Value {
     return owned != nullptr ? std::string_view(*owned) : *std::get_if<std::string_view>(&content_);
   }
 
+  // A real given by its bits, in hexadecimal: what is stored is what was meant, so there is nothing
+  // to say about a typed decimal.
+  bool given_in_bits() const { return given_in_bits_; }
+  void set_given_in_bits() { given_in_bits_ = true; }
+
   // The name of a named value; empty for the others.
   const std::string& name() const { return name_; }
   void set_name(std::string name) { name_ = std::move(name); }
@@ -113,6 +118,7 @@ class Value {
   Value(Type type, Content content) : type_(type), content_(std::move(content)) {}
 
   Type type_ = Type::nil;
+  bool given_in_bits_ = false;
   Content content_ = uint128{0};
   std::string name_;
 };

@@ -1,7 +1,7 @@
 // Text made safe to look at: what cannot be seen is shown by a name.
 //
 //   visible("tab\there")        // "tab\there" with the two characters \t
-//   quoted("say \"ink\"")       // "say \"ink\"" with its quotes escaped, inside quotes
+//   in_quotes("say \"ink\"")       // "say \"ink\"" with its quotes escaped, inside quotes
 #pragma once
 
 #include <string>
@@ -14,7 +14,7 @@ namespace inky {
 std::string visible(std::string_view text);
 
 // The same between double quotes, with quotes and backslashes escaped.
-std::string quoted(std::string_view text);
+std::string in_quotes(std::string_view text);
 
 // Bytes as lower-case hexadecimal pairs.
 std::string to_hexadecimal(std::string_view bytes);

@@ -90,15 +90,15 @@ void note_text(const Spec& spec, std::string_view text, WidthUnit unit, Span spa
     const bool inside = is_continuation(text[kept.size()]);
     notes.push_back({inside ? Code::character_cut : Code::text_cut,
                      inside ? "the precision counts " + std::string(name_of(unit)) + ", and cuts " +
-                                  quoted(text) + " inside a character; what is printed is not UTF-8"
-                            : quoted(text) + " is cut to " + quoted(kept),
+                                  in_quotes(text) + " inside a character; what is printed is not UTF-8"
+                            : in_quotes(text) + " is cut to " + in_quotes(kept),
                      span});
   }
   const std::size_t counted = measure(kept, unit);
   const std::size_t columns = measure(kept, WidthUnit::columns);
   if (static_cast<std::size_t>(spec.width) > std::min(counted, columns) && counted != columns) {
     notes.push_back({Code::width_counts_otherwise,
-                     quoted(kept) + " is " + std::to_string(counted) + " " +
+                     in_quotes(kept) + " is " + std::to_string(counted) + " " +
                          std::string(name_of(unit)) + " but " + std::to_string(columns) +
                          " columns: the width counts " + std::string(name_of(unit)) +
                          ", so the padding does not line up",

@@ -1,0 +1,94 @@
+#include "command.hpp"
+
+#include <cerrno>
+#include <cstdio>
+#include <cstring>
+#include <fstream>
+#include <iterator>
+#include <sstream>
+
+#include "inky_margin/text/escape.hpp"
+#include "screen.hpp"
+
+namespace inky::cli {
+
+namespace {
+
+// No argument of a person begins with this control character.
+constexpr char guard = '\x1f';
+
+Error unreadable(const std::string& path, const char* why) {
+  return {Code::unreadable_file,
+          "cannot read " + in_quotes(path) + ": " + why,
+          {},
+          "Check the path and its permissions; - is standard input."};
+}
+
+std::string read_stream(std::FILE* stream) {
+  std::string out;
+  char room[65536];
+  for (std::size_t size = 0; (size = std::fread(room, 1, sizeof room, stream)) > 0;)
+    out.append(room, size);
+  return out;
+}
+
+}  // namespace
+
+bool write_out(std::string_view text) {
+  errno = 0;
+  const bool written = std::fwrite(text.data(), 1, text.size(), stdout) == text.size();
+  if (written && std::fflush(stdout) == 0) return true;
+  const Error error{Code::output_failed,
+                    std::string("the output could not be written: ") + std::strerror(errno),
+                    {},
+                    "What was printed so far is not complete."};
+  std::fputs(error_text(error, {}, look_of(stderr, false)).c_str(), stderr);
+  return false;
+}
+
+int fail(const Error& error, std::string_view source) {
+  std::fputs(error_text(error, source, look_of(stderr, false)).c_str(), stderr);
+  return bad_request;
+}
+
+Result<std::string> read_file(const std::string& path) {
+  if (path == "-") return read_stream(stdin);
+  errno = 0;
+  const std::unique_ptr<std::FILE, int (*)(std::FILE*)> file(std::fopen(path.c_str(), "rb"),
+                                                             std::fclose);
+  if (!file) return unreadable(path, std::strerror(errno));
+  std::string text = read_stream(file.get());
+  if (std::ferror(file.get()) != 0) return unreadable(path, std::strerror(errno));
+  return text;
+}
+
+std::optional<std::string> next_line(bool& over) {
+  over = false;
+  std::string line;
+  int c = 0;
+  while ((c = std::getc(stdin)) != EOF && c != '\n') {
+    if (line.size() < most_line)
+      line += static_cast<char>(c);
+    else
+      over = true;
+  }
+  if (c == EOF && line.empty()) return std::nullopt;
+  if (!line.empty() && line.back() == '\r') line.pop_back();
+  return line;
+}
+
+std::string guarded(std::string argument) {
+  const std::string_view rest = std::string_view(argument).substr(argument.empty() ? 0 : 1);
+  const bool minus = !argument.empty() && argument[0] == '-';
+  const bool number =
+      !rest.empty() && (std::isdigit(static_cast<unsigned char>(rest[0])) != 0 || rest[0] == '.');
+  if (minus && (number || rest.starts_with("inf") || rest.starts_with("nan")))
+    argument.insert(0, 1, guard);
+  return argument;
+}
+
+std::string unguarded(const std::string& argument) {
+  return !argument.empty() && argument[0] == guard ? argument.substr(1) : argument;
+}
+
+}  // namespace inky::cli

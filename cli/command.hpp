@@ -1,0 +1,44 @@
+// What every command is made of. One file a command: it adds itself to the parser and returns the
+// exit status: 0 done, 1 the answer is no, 2 the request was bad.
+#pragma once
+
+#include <CLI/CLI.hpp>
+#include <functional>
+#include <optional>
+#include <string>
+#include <string_view>
+
+#include "inky_margin/format/note.hpp"
+
+namespace inky::cli {
+
+inline constexpr int done = 0;
+inline constexpr int answer_is_no = 1;
+inline constexpr int bad_request = 2;
+
+using Action = std::function<int()>;
+
+// Each returns what runs when the parser has chosen it.
+Action add_show(CLI::App& parent);
+Action add_proof(CLI::App& parent);
+Action add_demo(CLI::App& parent);
+
+// Writes all of it to standard output and flushes; says so and returns false when it cannot.
+bool write_out(std::string_view text);
+
+// Prints the error on standard error and returns bad_request.
+int fail(const Error& error, std::string_view source = {});
+
+// A whole file, or standard input for "-".
+Result<std::string> read_file(const std::string& path);
+
+// The next line of standard input without its end; nothing at the end. A line over the limit is cut
+// there and its rest dropped, with `over` set.
+inline constexpr std::size_t most_line = std::size_t{1} << 24;
+std::optional<std::string> next_line(bool& over);
+
+// An argument such as -7 is a value, not an option: hidden from the parser, and shown again.
+std::string guarded(std::string argument);
+std::string unguarded(const std::string& argument);
+
+}  // namespace inky::cli

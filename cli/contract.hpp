@@ -1,0 +1,40 @@
+// The contract for machines: one JSON object a line in, one a line out. docs/contract.md.
+#pragma once
+
+#include <nlohmann/json.hpp>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "inky_margin/dialect/dialect.hpp"
+
+namespace inky::cli {
+
+using JsonOut = nlohmann::ordered_json;
+
+struct ShowRequest {
+  const Dialect* dialect = nullptr;
+  std::string source;
+  std::vector<Value> values;
+  std::string locale;
+  std::optional<WidthUnit> width_of;
+
+  RenderOptions options() const { return {locale, width_of}; }
+};
+
+// The dialect of this id, or an error that names the nearest.
+Result<const Dialect*> dialect_named(std::string_view id);
+// Checks that the dialect knows the locale.
+std::optional<Error> check_locale(const Dialect& dialect, std::string_view locale);
+Result<WidthUnit> width_unit_given(std::string_view name);
+
+JsonOut to_json(const Note& note);
+JsonOut to_json(const Error& error);
+JsonOut to_json(const Notes& notes);
+// text or bytes, fails, undefined or error; then notes.
+JsonOut answer_of(const Outcome& outcome, std::string_view text, const Notes& notes);
+
+// The answer to one line of `show --jsonl`, without the line end. Never throws; any bytes may come.
+std::string answer_show_line(std::string_view line);
+
+}  // namespace inky::cli

@@ -1,0 +1,78 @@
+// What a person sees: colour, padding made visible, field edges, rulers, errors underlined.
+//
+// A command writes everything to a Screen; nothing reaches standard output before flush(), which
+// checks that all of it arrived.
+#pragma once
+
+#include <cstdio>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "inky_margin/format/note.hpp"
+
+namespace inky::cli {
+
+struct Look {
+  bool colour = false;
+  bool unicode = true;
+};
+
+// Colour only on a terminal and where NO_COLOR is not set; Unicode unless told otherwise.
+Look look_of(std::FILE* stream, bool ascii);
+
+enum class Tint : std::uint8_t { plain, dim, strong, warm, good, field };
+
+// Text with spaces and unprintable characters made visible, and the field that made it.
+struct Stretch {
+  std::string text;
+  int field = -1;  // -1: a literal
+};
+
+// Labels stand at the left; everything else begins in this column.
+inline constexpr std::size_t label_width = 12;
+
+class Screen {
+ public:
+  explicit Screen(const Look& look) : look_(look) {}
+
+  const Look& look() const { return look_; }
+  void put(std::string_view text) { text_ += text; }
+  void line(std::string_view text = {}) {
+    text_ += text;
+    text_ += '\n';
+  }
+  void tinted(Tint tint, std::string_view text, int field = 0);
+  // The bare bytes of a line's left edge, so that all blocks stand alike.
+  void label(std::string_view text);
+  // `text` wrapped at the right edge; lines after the first are indented by `indent` columns.
+  void wrapped(std::string_view text, std::size_t start, std::size_t indent);
+
+  // The same after a label.
+  void paragraph(std::string_view text) { wrapped(text, label_width, label_width); }
+
+  void rule(std::size_t columns);
+  // One line of output: its stretches in the colours of their fields, and below it their edges.
+  void stretches(const std::vector<Stretch>& stretches);
+  // The edges alone, under what was already written.
+  void edges(const std::vector<Stretch>& stretches);
+  // Text whose spaces show as faint marks.
+  void with_faint_spaces(std::string_view text);
+  // The source with a span underlined, or with a mark where an empty span points.
+  void underlined(std::string_view source, const Span& span, std::string_view label_text);
+  void note(const Note& note, std::string_view source);
+
+  const std::string& text() const { return text_; }
+
+ private:
+  Look look_;
+  std::string text_;
+};
+
+// Spaces as the visible mark, the rest as `visible` makes it; line ends as a mark of their own.
+std::string with_visible_spaces(std::string_view text, const Look& look);
+
+// "inky: what is wrong", the source underlined where there is one, and what to do.
+std::string error_text(const Error& error, std::string_view source, const Look& look);
+
+}  // namespace inky::cli

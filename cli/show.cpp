@@ -1,0 +1,333 @@
+// inky show: a template in words, or what it prints.
+
+#include <algorithm>
+#include <memory>
+
+#include "command.hpp"
+#include "contract.hpp"
+#include "inky_margin/text/columns.hpp"
+#include "inky_margin/text/escape.hpp"
+#include "screen.hpp"
+
+namespace inky::cli {
+
+namespace {
+
+constexpr const char* examples = R"(Examples:
+  inky show '%+08.2f|%-6s|'                   in words
+  inky show '%+08.2f|%-6s|' 2.675 ink         rendered, over a ruler
+  inky show '%u' -7                           negative numbers need no care
+  inky show '%.1Lf' 0.25:f80                  a type after a colon
+  inky show --bare '%d\n' 42                  the bytes alone
+  inky show --jsonl < requests.jsonl          for machines; docs/contract.md
+
+Values: 42 (i32, or i64), 4.5 (f64), anything else text; a type after a colon
+decides: 255:u8, 1.1:f32, 'K':char, true:truth, nil:nil, "4.5":text.
+Exit status: 0 printed; 1 the language fails or leaves it undefined; 2 bad request.)";
+
+struct Options {
+  std::string source;
+  std::vector<std::string> values;
+  std::string dialect = "c";
+  std::string locale;
+  std::string width_of;
+  bool bare = false;
+  bool json = false;
+  bool jsonl = false;
+  bool ascii = false;
+};
+
+int answer_lines() {
+  bool over = false;
+  while (const auto line = next_line(over)) {
+    std::string answer;
+    if (over) {
+      const Error error{Code::over_limit,
+                        "the line is longer than " + std::to_string(most_line) + " bytes",
+                        {},
+                        "Send shorter requests."};
+      answer = JsonOut{{"error", to_json(error)}, {"notes", JsonOut::array()}}.dump();
+    } else {
+      answer = answer_show_line(*line);
+    }
+    if (!write_out(answer + "\n")) return bad_request;
+  }
+  return done;
+}
+
+// The value texts, read; or the error printed.
+std::optional<std::vector<Value>> read_values(const std::vector<std::string>& texts) {
+  std::vector<Value> out;
+  for (const std::string& given : texts) {
+    const std::string text = unguarded(given);
+    Result<Value> value = read_value(text);
+    if (!value) {
+      fail(value.error(), text);
+      return std::nullopt;
+    }
+    out.push_back(std::move(*value));
+  }
+  return out;
+}
+
+std::string unit_of(const Dialect& dialect, std::size_t count) {
+  std::string unit(name_of(dialect.facts().width_unit));
+  if (count == 1) unit.pop_back();
+  return std::to_string(count) + " " + unit;
+}
+
+void put_source(Screen& screen, const ShowRequest& request, const Template& parsed) {
+  screen.label(request.dialect->facts().id);
+  for (const Piece& piece : parsed.pieces) {
+    const std::string text =
+        visible(std::string_view(parsed.source)
+                    .substr(piece.source.from, piece.source.to - piece.source.from));
+    screen.tinted(piece.field == unset ? Tint::plain : Tint::field, text, piece.field);
+  }
+  screen.line();
+  screen.line();
+}
+
+void put_words(Screen& screen, const ShowRequest& request, const Template& parsed) {
+  put_source(screen, request, parsed);
+  int current = unset - 1;
+  for (const Words& words : request.dialect->explain(parsed)) {
+    const std::string part = visible(
+        std::string_view(parsed.source).substr(words.span.from, words.span.to - words.span.from));
+    if (words.field != current && words.field != unset) {
+      screen.label(std::to_string(words.field + 1));
+      screen.tinted(Tint::field,
+                    visible(parsed.source_of(parsed.fields[static_cast<std::size_t>(words.field)])),
+                    words.field);
+      screen.line();
+    } else if (words.field == unset) {
+      screen.label("literal");
+      screen.line(part);
+    }
+    current = words.field;
+    const bool defect = words.role == "undefined";
+    screen.label("");
+    screen.put("  ");
+    const std::string head = defect ? "undefined" : part;
+    const std::size_t wide = measure(head, WidthUnit::columns);
+    screen.tinted(defect ? Tint::warm : Tint::plain, head);
+    const std::size_t column = std::max<std::size_t>(wide + 2, 8);
+    screen.put(std::string(column - wide, ' '));
+    screen.wrapped(words.meaning, label_width + 2 + column, label_width + 10);
+  }
+  screen.line();
+  screen.label("takes");
+  const int count = parsed.values_taken;
+  screen.line(count == 0 ? "no values"
+                         : std::to_string(count) + (count == 1 ? " value" : " values"));
+  for (const Note& note : parsed.notes) screen.note(note, parsed.source);
+}
+
+// The output cut into stretches, and those into lines at each line end.
+std::vector<std::vector<Stretch>> lines_of(std::string_view text, const Report& report,
+                                           const Look& look) {
+  std::vector<std::vector<Stretch>> lines(1);
+  const auto add = [&](std::string_view part, int field) {
+    while (!part.empty()) {
+      const std::size_t end = std::min(part.find('\n'), part.size() - 1) + 1;
+      lines.back().push_back({with_visible_spaces(part.substr(0, end), look), field});
+      if (part[end - 1] == '\n') lines.emplace_back();
+      part.remove_prefix(end);
+    }
+  };
+  std::size_t at = 0;
+  for (const PlacedField& placed : report.fields) {
+    add(text.substr(at, placed.output.from - at), unset);
+    add(text.substr(placed.output.from, placed.output.to - placed.output.from), placed.field);
+    at = placed.output.to;
+  }
+  add(text.substr(at), unset);
+  if (lines.size() > 1 && lines.back().empty()) lines.pop_back();
+  return lines;
+}
+
+void put_fields(Screen& screen, const ShowRequest& request, const Template& parsed,
+                std::string_view text, const Report& report) {
+  std::size_t widest = 0;
+  for (const Field& field : parsed.fields)
+    widest = std::max(widest, measure(visible(parsed.source_of(field)), WidthUnit::columns));
+  widest = std::min<std::size_t>(widest, 24);
+  for (const PlacedField& placed : report.fields) {
+    const Field& field = parsed.fields[static_cast<std::size_t>(placed.field)];
+    const std::string source = visible(parsed.source_of(field));
+    const std::string_view made =
+        text.substr(placed.output.from, placed.output.to - placed.output.from);
+    screen.label(std::to_string(placed.field + 1));
+    screen.tinted(Tint::field, source, placed.field);
+    const std::size_t wide = measure(source, WidthUnit::columns);
+    screen.put(std::string(wide < widest + 2 ? widest + 2 - wide : 1, ' '));
+    std::string told =
+        unit_of(*request.dialect, measure(made, request.dialect->facts().width_unit));
+    told.resize(std::max<std::size_t>(told.size(), 10), ' ');
+    screen.put(told);
+    if (field.value_index != unset) {
+      const Value& value = request.values[static_cast<std::size_t>(field.value_index)];
+      screen.put("  from ");
+      screen.put(visible(describe(value)));
+      screen.tinted(Tint::dim, " " + std::string(name_of(value.type())));
+    }
+    screen.line();
+  }
+}
+
+void put_outcome(Screen& screen, const Outcome& outcome, const Template& parsed) {
+  const bool undefined = outcome.kind() == Outcome::Kind::undefined;
+  const bool compile = outcome.kind() == Outcome::Kind::fails_compile;
+  screen.underlined(parsed.source, outcome.span(), "");
+  screen.line();
+  screen.label(undefined ? "undefined" : "fails");
+  std::string text;
+  if (!undefined)
+    text = "when the program " + std::string(compile ? "is compiled" : "runs") + ", as " +
+           outcome.failure_name() + ": ";
+  screen.paragraph(text + outcome.why());
+}
+
+int show_screen(const ShowRequest& request, const Template& parsed, const Outcome& outcome,
+                std::string_view text, const Report& report, const Look& look) {
+  Screen screen(look);
+  put_source(screen, request, parsed);
+  if (outcome.prints()) {
+    for (const auto& line : lines_of(text, report, look)) screen.stretches(line);
+    screen.line();
+    put_fields(screen, request, parsed, text, report);
+  } else {
+    put_outcome(screen, outcome, parsed);
+  }
+  if (!report.notes.empty()) screen.line();
+  for (const Note& note : report.notes) screen.note(note, parsed.source);
+  if (!write_out(screen.text())) return bad_request;
+  return outcome.prints() ? done : answer_is_no;
+}
+
+JsonOut wish_json(const Spec& spec) {
+  JsonOut out = JsonOut::object();
+  for (const WishEntry& entry : wish_entries(spec)) out[std::string(entry.key)] = entry.value;
+  return out;
+}
+
+JsonOut fields_json(const Template& parsed, const Report& report) {
+  JsonOut out = JsonOut::array();
+  for (std::size_t i = 0; i < parsed.fields.size(); ++i) {
+    const Field& field = parsed.fields[i];
+    JsonOut item = {{"span", {field.span.from, field.span.to}}, {"wish", wish_json(field.spec)}};
+    if (field.value_index != unset) item["value"] = field.value_index;
+    for (const PlacedField& placed : report.fields) {
+      if (placed.field == static_cast<int>(i))
+        item["output"] = {placed.output.from, placed.output.to};
+    }
+    out.push_back(std::move(item));
+  }
+  return out;
+}
+
+int show_json(const ShowRequest& request, const Template& parsed, const Outcome& outcome,
+              std::string_view text, const Report& report) {
+  JsonOut out = answer_of(outcome, text, report.notes);
+  out["dialect"] = request.dialect->facts().id;
+  out["template"] = parsed.source;
+  out["fields"] = fields_json(parsed, report);
+  if (!write_out(out.dump(2) + "\n")) return bad_request;
+  return outcome.prints()                         ? done
+         : outcome.kind() == Outcome::Kind::error ? bad_request
+                                                  : answer_is_no;
+}
+
+int words_json(const ShowRequest& request, const Template& parsed) {
+  JsonOut words = JsonOut::array();
+  for (const Words& part : request.dialect->explain(parsed)) {
+    JsonOut item = {
+        {"span", {part.span.from, part.span.to}}, {"role", part.role}, {"meaning", part.meaning}};
+    if (part.field != unset) item["field"] = part.field;
+    words.push_back(std::move(item));
+  }
+  const JsonOut out = {{"dialect", request.dialect->facts().id}, {"template", parsed.source},
+                       {"takes", parsed.values_taken},           {"words", std::move(words)},
+                       {"fields", fields_json(parsed, {})},      {"notes", to_json(parsed.notes)}};
+  return write_out(out.dump(2) + "\n") ? done : bad_request;
+}
+
+int show_rendered(const Options& options, const ShowRequest& request, const Template& parsed) {
+  TextBuffer out;
+  Report report;
+  const Outcome outcome =
+      request.dialect->render(parsed, request.values, request.options(), out, &report);
+  if (options.json) return show_json(request, parsed, outcome, out.view(), report);
+  if (outcome.kind() == Outcome::Kind::error) return fail(outcome.as_error(), parsed.source);
+  const Look look = look_of(stdout, options.ascii);
+  if (!options.bare) return show_screen(request, parsed, outcome, out.view(), report, look);
+  if (outcome.prints()) return write_out(out.view()) ? done : bad_request;
+  std::fputs(error_text({Code{}, outcome.why(), outcome.span(), {}}, parsed.source,
+                        look_of(stderr, options.ascii))
+                 .c_str(),
+             stderr);
+  return answer_is_no;
+}
+
+int run(const Options& options) {
+  if (options.jsonl) return answer_lines();
+  ShowRequest request;
+  request.source = unguarded(options.source);
+  request.locale = options.locale;
+  const Result<const Dialect*> dialect = dialect_named(options.dialect);
+  if (!dialect) return fail(dialect.error());
+  request.dialect = *dialect;
+  if (const auto error = check_locale(**dialect, options.locale)) return fail(*error);
+  if (!options.width_of.empty()) {
+    const Result<WidthUnit> unit = width_unit_given(options.width_of);
+    if (!unit) return fail(unit.error());
+    request.width_of = *unit;
+  }
+  auto values = read_values(options.values);
+  if (!values) return bad_request;
+  request.values = std::move(*values);
+  const Result<Template> parsed = request.dialect->parse(request.source);
+  if (!parsed) return fail(parsed.error(), request.source);
+  const bool in_words = request.values.empty() && parsed->values_taken > 0 && !options.bare;
+  if (!in_words) return show_rendered(options, request, *parsed);
+  if (options.json) return words_json(request, *parsed);
+  Screen screen(look_of(stdout, options.ascii));
+  put_words(screen, request, *parsed);
+  return write_out(screen.text()) ? done : bad_request;
+}
+
+}  // namespace
+
+Action add_show(CLI::App& parent) {
+  auto options = std::make_shared<Options>();
+  CLI::App* command =
+      parent.add_subcommand("show", "A template in words, or what it prints with values");
+  command->add_option("template", options->source, "The format string, as it stands in source");
+  command->add_option("values", options->values, "The values it is given");
+  command->add_option("--in", options->dialect, "The dialect of the template")
+      ->type_name("DIALECT");
+  command
+      ->add_option("--locale", options->locale,
+                   "The locale; the dialect's own default when left out")
+      ->type_name("NAME");
+  command
+      ->add_option("--width-of", options->width_of,
+                   "What a width counts, instead of the dialect's own unit")
+      ->type_name("UNIT");
+  command->add_flag("--bare", options->bare, "The printed bytes and nothing else");
+  command->add_flag("--json", options->json, "The answer as one JSON object");
+  command->add_flag("--jsonl", options->jsonl, "Answers requests from standard input, one a line");
+  command->add_flag("--ascii", options->ascii, "No characters beyond ASCII in the frame");
+  command->footer(examples);
+  return [options, command] {
+    if (!options->jsonl && command->get_option("template")->count() == 0) {
+      return fail({Code::bad_option,
+                   "show needs a template",
+                   {},
+                   "Write inky show '%d' 42, or see inky show --help."});
+    }
+    return run(*options);
+  };
+}
+
+}  // namespace inky::cli

@@ -1,0 +1,45 @@
+#include "inky_margin/text/nearest_name.hpp"
+
+#include <algorithm>
+#include <vector>
+
+namespace inky {
+
+namespace {
+
+// The optimal string alignment distance.
+std::size_t distance(std::string_view a, std::string_view b) {
+  std::vector<std::vector<std::size_t>> table(a.size() + 1, std::vector<std::size_t>(b.size() + 1));
+  for (std::size_t i = 0; i <= a.size(); ++i) table[i][0] = i;
+  for (std::size_t j = 0; j <= b.size(); ++j) table[0][j] = j;
+  for (std::size_t i = 1; i <= a.size(); ++i) {
+    for (std::size_t j = 1; j <= b.size(); ++j) {
+      const std::size_t change = a[i - 1] == b[j - 1] ? 0 : 1;
+      table[i][j] =
+          std::min({table[i - 1][j] + 1, table[i][j - 1] + 1, table[i - 1][j - 1] + change});
+      if (i > 1 && j > 1 && a[i - 1] == b[j - 2] && a[i - 2] == b[j - 1]) {
+        table[i][j] = std::min(table[i][j], table[i - 2][j - 2] + 1);
+      }
+    }
+  }
+  return table[a.size()][b.size()];
+}
+
+}  // namespace
+
+std::string_view nearest_name(std::string_view typed, std::span<const std::string_view> names) {
+  constexpr std::size_t longest = 64;
+  if (typed.size() > longest) return {};
+  std::string_view best;
+  std::size_t least = typed.size() / 3 + 1;
+  for (const std::string_view name : names) {
+    if (const std::size_t far = distance(typed, name);
+        far <= least && (best.empty() || far < least)) {
+      least = far;
+      best = name;
+    }
+  }
+  return best;
+}
+
+}  // namespace inky
