@@ -7,6 +7,7 @@
 #include <optional>
 #include <string>
 #include <string_view>
+#include <vector>
 
 #include "inky_margin/format/note.hpp"
 
@@ -15,6 +16,9 @@ namespace inky::cli {
 inline constexpr int done = 0;
 inline constexpr int answer_is_no = 1;
 inline constexpr int bad_request = 2;
+
+// The whole tool, given its arguments without its own name.
+int run(const std::vector<std::string>& arguments);
 
 using Action = std::function<int()>;
 

@@ -1,7 +1,115 @@
+// inky demo: a walk through the commands, each shown as it is typed and then really run.
+
+#include <array>
+#include <filesystem>
+#include <memory>
+
 #include "command.hpp"
+#include "inky_margin/text/escape.hpp"
+#include "screen.hpp"
+#include "version.hpp"
+
 namespace inky::cli {
-Action add_demo(CLI::App& parent) {
-  parent.add_subcommand("demo", "A walk through show and proof, on the data of an ink room");
-  return [] { return done; };
+
+namespace {
+
+struct Step {
+  std::string_view why;
+  std::vector<std::string> command;  // "@" in front of a word: a file of the demo data
+};
+
+std::vector<Step> steps() {
+  return {
+      {"The ink room weighs pigment K-07 and prints its mass with two decimals. What was typed "
+       "ends in a 5, "
+       "so it should go up. It does not, and the note says why: a tie is judged on what is stored.",
+       {"show", "%+08.2f|%-6s|", "2.675", "ink"}},
+      {"The same template without values, in words: what each character asks for.",
+       {"show", "%+08.2f|%-6s|"}},
+      {"Width is a minimum and never cuts; on text, the precision is a maximum, and in C both "
+       "count bytes. "
+       "An accent takes two of them.",
+       {"show", "%-12s|%.5s|%3d", "Rußschwarz", "Rußschwarz", "12500"}},
+      {"Lot numbers are printed in hexadecimal. A negative one is not refused: its bits are read "
+       "anew.",
+       {"show", "lot %#06x, shade %u", "41905", "-7"}},
+      {"A value of the wrong type is not an error in C, it is undefined: anything may be printed.",
+       {"show", "mass %d g", "12.5"}},
+      {"Now the whole batch list: a sheet lays it out in display columns, so accents and wide "
+       "characters "
+       "line up. The last lines give the C format string of a row, and where C would pad "
+       "otherwise.",
+       {"proof", "@batches.toml"}},
+      {"Real data has holes. Every cell that is missing, unreadable or too wide is said, with its "
+       "line.",
+       {"proof", "@batches.toml", "@broken.csv"}},
+  };
 }
+
+// Where the demo data is: as asked, here, with the source, or where it was installed.
+std::string find_data(const std::string& asked) {
+  if (!asked.empty()) return asked;
+  for (const char* place : {"demo", INKY_DEMO_DIR, INKY_INSTALLED_DEMO_DIR}) {
+    std::error_code ignored;
+    if (std::filesystem::exists(std::filesystem::path(place) / "batches.toml", ignored))
+      return place;
+  }
+  return "demo";
+}
+
+std::string in_shell(const std::string& word) {
+  const bool plain = word.find_first_of(" '\"%|#$*?&;()<>`\\") == std::string::npos;
+  return plain ? word : "'" + word + "'";
+}
+
+bool introduce(const Step& step, const std::vector<std::string>& words, std::size_t number,
+               const Look& look) {
+  Screen screen(look);
+  if (number > 1) screen.line();
+  screen.tinted(Tint::strong, std::to_string(number) + ". ");
+  screen.wrapped(step.why, 3, 3);
+  screen.line();
+  std::string typed = "inky";
+  for (const std::string& word : words) typed += " " + in_shell(word);
+  screen.put("   ");
+  screen.tinted(Tint::good, "$ " + typed);
+  screen.line();
+  screen.line();
+  return write_out(screen.text());
+}
+
+int walk(const std::string& asked, bool ascii) {
+  const std::string data = find_data(asked);
+  const Look look = look_of(stdout, ascii);
+  std::size_t number = 0;
+  for (const Step& step : steps()) {
+    std::vector<std::string> words;
+    for (const std::string& word : step.command) {
+      const bool file = word[0] == '@';
+      words.push_back(file ? (std::filesystem::path(data) / word.substr(1)).string() : word);
+    }
+    if (!introduce(step, words, ++number, look)) return bad_request;
+    if (ascii) words.emplace_back("--ascii");
+    if (run(words) == bad_request) return bad_request;
+  }
+  return done;
+}
+
+}  // namespace
+
+Action add_demo(CLI::App& parent) {
+  struct Options {
+    std::string data;
+    bool ascii = false;
+  };
+  auto options = std::make_shared<Options>();
+  CLI::App* command =
+      parent.add_subcommand("demo", "A walk through show and proof, on the data of an ink room");
+  command->add_option("--data", options->data, "The folder with the demo data")
+      ->type_name("FOLDER");
+  command->add_flag("--ascii", options->ascii, "No characters beyond ASCII in the frame");
+  command->footer("Examples:\n  inky demo\n  inky demo --ascii | less");
+  return [options] { return walk(options->data, options->ascii); };
+}
+
 }  // namespace inky::cli

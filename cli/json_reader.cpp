@@ -40,7 +40,7 @@ class Builder final : public json::json_sax_t {
       return fail(Code::duplicate_key, "the key " + in_quotes(name) + " is given twice",
                   "Keep one of them.");
     }
-    object.members.emplace_back(name, Json{});
+    object.members.push_back({name, {}});
     return true;
   }
   bool parse_error(std::size_t position, const std::string& last, const json::exception&) override {
@@ -68,7 +68,7 @@ class Builder final : public json::json_sax_t {
   Json& place() {
     if (open_.empty()) return root;
     Json& parent = *open_.back();
-    if (parent.kind == Json::Kind::object) return parent.members.back().second;
+    if (parent.kind == Json::Kind::object) return parent.members.back().value;
     return parent.items.emplace_back();
   }
   bool put(Json value) {
@@ -142,8 +142,8 @@ Result<Value> named_value(const Json& payload) {
 
 const Json* Json::find(std::string_view key) const {
   const auto found = std::find_if(members.begin(), members.end(),
-                                  [&](const auto& member) { return member.first == key; });
-  return found == members.end() ? nullptr : &found->second;
+                                  [&](const auto& member) { return member.key == key; });
+  return found == members.end() ? nullptr : &found->value;
 }
 
 Result<Json> read_json(std::string_view text) {

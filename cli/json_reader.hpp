@@ -3,7 +3,6 @@
 
 #include <string>
 #include <string_view>
-#include <utility>
 #include <vector>
 
 #include "inky_margin/format/note.hpp"
@@ -11,15 +10,22 @@
 
 namespace inky::cli {
 
+struct JsonMember;
+
 struct Json {
   enum class Kind : std::uint8_t { null, truth, number, text, list, object };
   Kind kind = Kind::null;
   bool truth = false;
   std::string text;  // of a text, or of a number as typed
   std::vector<Json> items;
-  std::vector<std::pair<std::string, Json>> members;
+  std::vector<JsonMember> members;
 
   const Json* find(std::string_view key) const;
+};
+
+struct JsonMember {
+  std::string key;
+  Json value;
 };
 
 // How deep lists and objects may nest.

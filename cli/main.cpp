@@ -1,71 +1,11 @@
 #include <csignal>
-#include <cstdio>
+#include <string>
 #include <vector>
 
 #include "command.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/nearest_name.hpp"
-#include "version.hpp"
-
-namespace {
-
-using namespace inky;
-using namespace inky::cli;
-
-constexpr const char* examples = R"(Examples:
-  inky show '%+08.2f|%-6s|' 2.675 ink      what C prints, and why
-  inky show '%+08.2f|%-6s|'                what each character means
-  inky proof demo/batches.toml             a table previewed
-  inky demo                                a walk through both)";
-
-// Says what is wrong in one sentence of our own, and which known name is near.
-int refuse(const CLI::App& app, const CLI::ParseError& error) {
-  Error out{Code::bad_option, error.what(), {}, "Run inky --help, or inky COMMAND --help."};
-  const CLI::App* command = app.get_subcommands().empty() ? &app : app.get_subcommands()[0];
-  std::vector<std::string> names;
-  for (const CLI::Option* option : command->get_options()) {
-    for (const std::string& name : option->get_lnames()) names.push_back("--" + name);
-  }
-  for (const CLI::App* sub : command->get_subcommands([](const CLI::App*) { return true; }))
-    names.push_back(sub->get_name());
-  const std::vector<std::string_view> known(names.begin(), names.end());
-  const std::vector<std::string> left = app.remaining(true);
-  if (!left.empty()) {
-    out.message = in_quotes(unguarded(left[0])) + " is not understood here";
-    const std::string_view near = nearest_name(left[0], known);
-    if (!near.empty()) out.remedy = "Did you mean " + std::string(near) + "? " + out.remedy;
-  }
-  return fail(out);
-}
-
-int run(int argc, char** argv) {
-  CLI::App app("Inky Margin: exactly what a format specifier will print, and why.", "inky");
-  app.set_version_flag("--version", std::string("inky ") + INKY_VERSION);
-  app.footer(examples);
-  app.require_subcommand(1);
-  const std::vector<Action> actions = {add_show(app), add_proof(app), add_demo(app)};
-  std::vector<std::string> arguments;
-  for (int i = argc; i-- > 1;) arguments.push_back(guarded(argv[i]));
-  if (arguments.empty()) arguments.emplace_back("--help");
-  try {
-    app.parse(arguments);
-  } catch (const CLI::Success& answer) {
-    return app.exit(answer);  // --help and --version
-  } catch (const CLI::ParseError& error) {
-    return refuse(app, error);
-  }
-  const CLI::App* chosen = app.get_subcommands()[0];
-  const auto all = app.get_subcommands([](const CLI::App*) { return true; });
-  for (std::size_t i = 0; i < all.size(); ++i) {
-    if (all[i] == chosen) return actions[i]();
-  }
-  return bad_request;
-}
-
-}  // namespace
 
 int main(int argc, char** argv) {
   // A closed pipe is an error like any other, said once.
   std::signal(SIGPIPE, SIG_IGN);
-  return run(argc, argv);
+  return inky::cli::run(std::vector<std::string>(argv + 1, argv + argc));
 }

@@ -109,7 +109,8 @@ void put_c_line(Screen& screen, const Proof& proof) {
         std::to_string(column.shifted_rows) + (column.shifted_rows == 1 ? " row" : " rows");
     screen.note({Code::width_counts_otherwise,
                  visible(column.heading) + ": C's width counts bytes, so this printf pads " + rows +
-                     " up to " + std::to_string(column.byte_shift) + " columns short",
+                     " short of up to " + std::to_string(column.byte_shift) +
+                     (column.byte_shift == 1 ? " column" : " columns"),
                  {}},
                 {});
   }

@@ -1,0 +1,25 @@
+# The CMake package InkyMargin with its one target, InkyMargin::inky_margin.
+include(CMakePackageConfigHelpers)
+
+add_library(inky_margin INTERFACE)
+target_link_libraries(inky_margin INTERFACE inky_sheet)
+add_library(InkyMargin::inky_margin ALIAS inky_margin)
+
+get_property(floors GLOBAL PROPERTY INKY_FLOORS)
+install(TARGETS ${floors} inky_margin EXPORT InkyMarginTargets
+  ARCHIVE DESTINATION ${CMAKE_INSTALL_LIBDIR})
+install(EXPORT InkyMarginTargets NAMESPACE InkyMargin::
+  DESTINATION ${CMAKE_INSTALL_LIBDIR}/cmake/InkyMargin)
+configure_package_config_file(cmake/InkyMarginConfig.cmake.in
+  ${PROJECT_BINARY_DIR}/InkyMarginConfig.cmake
+  INSTALL_DESTINATION ${CMAKE_INSTALL_LIBDIR}/cmake/InkyMargin)
+write_basic_package_version_file(${PROJECT_BINARY_DIR}/InkyMarginConfigVersion.cmake
+  COMPATIBILITY SameMinorVersion)
+install(FILES ${PROJECT_BINARY_DIR}/InkyMarginConfig.cmake
+              ${PROJECT_BINARY_DIR}/InkyMarginConfigVersion.cmake
+  DESTINATION ${CMAKE_INSTALL_LIBDIR}/cmake/InkyMargin)
+install(DIRECTORY include/inky_margin DESTINATION ${CMAKE_INSTALL_INCLUDEDIR})
+install(DIRECTORY demo/ DESTINATION ${CMAKE_INSTALL_DATADIR}/inky_margin/demo)
+if(INKY_BUILD_TOOL)
+  install(TARGETS inky)
+endif()

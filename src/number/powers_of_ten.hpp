@@ -51,15 +51,17 @@ constexpr int length(const Wide& x) {
   return 0;
 }
 
+// The 128 bits from the highest set one on, zeros where the number is shorter.
 constexpr uint128 leading_128(const Wide& x) {
   const int top = length(x);
+  const auto last = static_cast<std::size_t>((top - 1) / 32);
+  const int lift = (32 - top % 32) % 32;
+  const auto limb = [&](std::size_t below) {
+    return below <= last ? std::uint64_t{x[last - below]} : std::uint64_t{0};
+  };
   uint128 bits = 0;
-  for (int i = 0; i < 128; ++i) {
-    const int from = top - 1 - i;
-    const bool bit = from >= 0 && (x[static_cast<std::size_t>(from / 32)] >> (from % 32) & 1) != 0;
-    bits = bits << 1 | uint128{bit};
-  }
-  return bits;
+  for (std::size_t i = 0; i < 4; ++i) bits = bits << 32 | limb(i);
+  return lift == 0 ? bits : bits << lift | limb(4) >> (32 - lift);
 }
 
 constexpr void multiply_by_five(Wide& x) {

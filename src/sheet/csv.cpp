@@ -60,9 +60,12 @@ Error bad_quote(std::size_t line, std::size_t from, std::size_t to) {
 }
 
 Error open_quote(std::size_t line, std::string_view text) {
+  std::size_t from = 0;
+  for (std::size_t i = 1; i < line; ++i) from = text.find('\n', from) + 1;
+  const std::size_t to = std::min(text.find('\n', from), text.size());
   return {Code::bad_data,
           "the quote opened in the row of line " + std::to_string(line) + " is not closed",
-          {text.size(), text.size()},
+          {from, to},
           "Close the quote; a quote inside a cell is doubled."};
 }
 

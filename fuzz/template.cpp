@@ -1,0 +1,29 @@
+// Any bytes as a template of each dialect: reading, explaining and rendering end, and the pieces of
+// what was read are the source again.
+
+#include <cstdlib>
+
+#include "inky_margin/dialect/dialect.hpp"
+
+extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t size) {
+  using namespace inky;
+  const std::string_view source(reinterpret_cast<const char*>(data), size);
+  const Value values[] = {Value::whole(Type::i32, -7), Value::real(2.675), Value::text("ink"),
+                          Value()};
+  for (const Dialect* dialect : all_dialects()) {
+    const Result<Template> parsed = dialect->parse(source);
+    if (!parsed) continue;
+    std::size_t at = 0;
+    for (const Piece& piece : parsed->pieces) {
+      if (piece.source.from != at) std::abort();
+      at = piece.source.to;
+    }
+    if (at != source.size()) std::abort();
+    (void)dialect->explain(*parsed);
+    TextBuffer out;
+    Report report;
+    const Outcome outcome = dialect->render(*parsed, values, {}, out, &report);
+    if (!outcome.prints() && out.needed() != 0) std::abort();
+  }
+  return 0;
+}
