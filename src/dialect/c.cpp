@@ -18,6 +18,7 @@
 #include "dialects.hpp"
 #include "family/percent.hpp"
 #include "family/value_notes.hpp"
+#include "inky_margin/number/decimal_writing.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
 
@@ -197,6 +198,87 @@ std::size_t read_escape(std::string_view source, std::size_t at, std::string& li
   return 1;
 }
 
+// ---- How a value is passed (ISO C17, 6.5.2.2p6: the default argument promotions) ----
+
+enum class Passed : std::uint8_t {
+  int32,
+  unsigned32,
+  int64,
+  unsigned64,
+  real,
+  long_real,
+  chars,
+  null,
+  nothing
+};
+
+Passed passed_as(Type type) {
+  switch (type) {
+    case Type::i8:
+    case Type::i16:
+    case Type::i32:
+    case Type::u8:
+    case Type::u16:
+    case Type::truth:
+    case Type::character:
+      return Passed::int32;
+    case Type::u32:
+      return Passed::unsigned32;
+    case Type::i64:
+      return Passed::int64;
+    case Type::u64:
+      return Passed::unsigned64;
+    case Type::f32:
+    case Type::f64:
+      return Passed::real;
+    case Type::f80:
+      return Passed::long_real;
+    case Type::text:
+      return Passed::chars;
+    case Type::nil:
+      return Passed::null;
+    default:
+      return Passed::nothing;
+  }
+}
+
+constexpr std::uint16_t mask_of(Passed passed) {
+  return static_cast<std::uint16_t>(1U << static_cast<unsigned>(passed));
+}
+
+// The bits that a whole conversion reads after its length cut them.
+int width_read(const Field& field) {
+  switch (field.modifier) {
+    case hh:
+      return 8;
+    case h:
+      return 16;
+    case none:
+      return 32;
+    default:
+      return 64;
+  }
+}
+
+// The ways of passing a value that the field can read. Signed and unsigned of one size may stand
+// for each other (7.16.1.1), if not for every value.
+std::uint16_t accepted_by(const Field& field) {
+  constexpr std::uint16_t any_32 = mask_of(Passed::int32) | mask_of(Passed::unsigned32);
+  constexpr std::uint16_t any_64 = mask_of(Passed::int64) | mask_of(Passed::unsigned64);
+  if (field.spec.kind == Kind::real)
+    return mask_of(field.modifier == big_l ? Passed::long_real : Passed::real);
+  switch (field.letter) {
+    case 'c':
+      return any_32;
+    case 's':
+      return mask_of(Passed::chars);
+    case 'p':
+      return mask_of(Passed::null);
+    default:
+      return width_read(field) == 64 ? any_64 : any_32;
+  }
+}
+
 // ---- What a field means ----
 
 bool has_word(std::string_view words, std::string_view word) {
@@ -320,80 +402,18 @@ void finish(Field& field) {
   if (field.width.from == Count::From::source) spec.width = field.width.amount;
   set_precision(spec, field.precision.from == Count::From::source ? field.precision.amount : unset);
   set_alignment(field, flag(field, '-'), spec);
+  field.accepts = accepted_by(field);
+  field.bare = field.flags == 0 && field.modifier == none && !field.width.given() &&
+               !field.precision.given();
 }
 
 constexpr percent::Syntax c_syntax = {&c_facts, most_position, read_escape, finish};
-
-// ---- How a value is passed (ISO C17, 6.5.2.2p6: the default argument promotions) ----
-
-enum class Passed : std::uint8_t {
-  int32,
-  unsigned32,
-  int64,
-  unsigned64,
-  real,
-  long_real,
-  chars,
-  null,
-  nothing
-};
-
-Passed passed_as(Type type) {
-  switch (type) {
-    case Type::i8:
-    case Type::i16:
-    case Type::i32:
-    case Type::u8:
-    case Type::u16:
-    case Type::truth:
-    case Type::character:
-      return Passed::int32;
-    case Type::u32:
-      return Passed::unsigned32;
-    case Type::i64:
-      return Passed::int64;
-    case Type::u64:
-      return Passed::unsigned64;
-    case Type::f32:
-    case Type::f64:
-      return Passed::real;
-    case Type::f80:
-      return Passed::long_real;
-    case Type::text:
-      return Passed::chars;
-    case Type::nil:
-      return Passed::null;
-    default:
-      return Passed::nothing;
-  }
-}
 
 std::string_view name_of(Passed passed) {
   constexpr std::array<std::string_view, 9> names = {
       "an int",        "an unsigned int", "a long",         "an unsigned long",       "a double",
       "a long double", "a char*",         "a null pointer", "nothing printf can read"};
   return names[static_cast<std::size_t>(passed)];
-}
-
-bool is_64(Passed passed) {
-  return passed == Passed::int64 || passed == Passed::unsigned64;
-}
-bool is_32(Passed passed) {
-  return passed == Passed::int32 || passed == Passed::unsigned32;
-}
-
-// The bits that a whole conversion reads after its length cut them.
-int width_read(const Field& field) {
-  switch (field.modifier) {
-    case hh:
-      return 8;
-    case h:
-      return 16;
-    case none:
-      return 32;
-    default:
-      return 64;
-  }
 }
 
 bool reads_64(const Field& field) {
@@ -410,21 +430,6 @@ std::string expected_name(const Field& field) {
                                    : kind.empty()                   ? "a "
                                                                     : "an ";
   return std::string(article) + std::string(kind) + (reads_64(field) ? "64-bit integer" : "int");
-}
-
-bool fits_field(const Field& field, Passed passed) {
-  if (field.spec.kind == Kind::real)
-    return passed == (field.modifier == big_l ? Passed::long_real : Passed::real);
-  switch (field.letter) {
-    case 'c':
-      return is_32(passed);
-    case 's':
-      return passed == Passed::chars;
-    case 'p':
-      return passed == Passed::null;
-    default:
-      return reads_64(field) ? is_64(passed) : is_32(passed);
-  }
 }
 
 Outcome wrong_type(const Field& field, const Value& value, Passed passed) {
@@ -455,23 +460,25 @@ class Rendering {
       : parsed_(parsed),
         values_(values),
         unit_(options.width_of.value_or(c_facts.width_unit)),
-        utf8_locale_(options.locale == "C.UTF-8"),
+        locale_(options.locale),
         out_(out),
         report_(report) {}
 
   Outcome run() {
     const std::size_t start = out_.needed();
     for (const Piece& piece : parsed_.pieces) {
-      Outcome outcome;
-      if (piece.field == unset)
+      if (piece.field == unset) {
         out_.append(parsed_.literal(piece));
-      else
-        outcome = place(piece.field, start);
-      if (outcome.prints() && out_.view().size() > start + most_output)
-        outcome = too_long(piece.source);
-      if (!outcome.prints()) {
+      } else if (const Field& field = parsed_.fields[static_cast<std::size_t>(piece.field)];
+                 field.bare && is_signed(field.letter) && report_ == nullptr && write_bare(field)) {
+        continue;
+      } else if (!place(piece.field, start)) {
         out_.cut_back(start);
-        return outcome;
+        return std::move(trouble_);
+      }
+      if (out_.view().size() > start + most_output) {
+        out_.cut_back(start);
+        return too_long(piece.source);
       }
     }
     if (report_ != nullptr) note_left_over();
@@ -479,14 +486,40 @@ class Rendering {
   }
 
  private:
-  Outcome place(int index, std::size_t start) {
+  // Below, false means that there is no text, and trouble_ says why.
+
+  bool in_utf8() const { return locale_ == "C.UTF-8"; }
+
+  bool fail(Outcome outcome) {
+    trouble_ = std::move(outcome);
+    return false;
+  }
+
+  // The commonest field of all, %d of an int, without ceremony. False when it is not that.
+  bool write_bare(const Field& field) {
+    const auto index = static_cast<std::size_t>(field.value_index);
+    if (index >= values_.size() || !values_[index].is(Type::i32) || !field.defect.empty())
+      return false;
+    const auto number = static_cast<std::int32_t>(low_half(values_[index].bits()));
+    const std::uint32_t magnitude =
+        number < 0 ? 0U - static_cast<std::uint32_t>(number) : static_cast<std::uint32_t>(number);
+    char* at = out_.place(1 + decimal_writing::loose_room);
+    if (at == nullptr) return false;
+    // Written whatever the sign, kept only with it: no branch.
+    *at = '-';
+    at += number < 0 ? 1 : 0;
+    out_.keep(at + decimal_writing::write_loosely(at, magnitude));
+    return true;
+  }
+
+  bool place(int index, std::size_t start) {
     const Field& field = parsed_.fields[static_cast<std::size_t>(index)];
     if (report_ == nullptr) return render(field);
     const std::size_t from = out_.needed() - start;
-    Outcome outcome = render(field);
+    const bool prints = render(field);
     report_->fields.push_back({index, {from, out_.needed() - start}});
     note_flags(field);
-    return outcome;
+    return prints;
   }
 
   static Outcome too_long(Span span) {
@@ -496,97 +529,111 @@ class Rendering {
          "Render it in parts."});
   }
 
-  Outcome missing(const Field& field, int index) const {
-    return Outcome::undefined(
+  bool missing(const Field& field, int index) {
+    return fail(Outcome::undefined(
         letter_name(field) + " takes value " + std::to_string(index + 1) + ", and there " +
             (values_.size() == 1 ? "is 1" : "are " + std::to_string(values_.size())),
-        field.span);
+        field.span));
   }
 
-  Outcome render(const Field& field) {
-    if (!field.defect.empty()) return Outcome::undefined(field.defect, field.span);
+  bool render(const Field& field) {
+    if (!field.defect.empty()) return fail(Outcome::undefined(field.defect, field.span));
     if (field.width.from != Count::From::value && field.precision.from != Count::From::value) {
       return render_value(field, field.spec);
     }
     Spec spec = field.spec;
-    if (Outcome outcome = take_counts(field, spec); !outcome.prints()) return outcome;
-    return render_value(field, spec);
+    return take_counts(field, spec) && render_value(field, spec);
   }
 
   // A width or precision given as "*".
-  Outcome take_counts(const Field& field, Spec& spec) const {
+  bool take_counts(const Field& field, Spec& spec) {
+    int amount = 0;
     if (field.precision.from == Count::From::value) {
-      int amount = 0;
-      if (Outcome outcome = take_count(field, field.precision, amount); !outcome.prints())
-        return outcome;
+      if (!take_count(field, field.precision, amount)) return false;
       // A negative precision is taken as if it were left out.
       set_precision(spec, amount < 0 ? unset : amount);
       set_alignment(field, flag(field, '-'), spec);
     }
     if (field.width.from == Count::From::value) {
-      int amount = 0;
-      if (Outcome outcome = take_count(field, field.width, amount); !outcome.prints())
-        return outcome;
+      if (!take_count(field, field.width, amount)) return false;
       // A negative width is the flag - and a width.
       spec.width = amount < 0 ? -amount : amount;
       if (amount < 0) set_alignment(field, true, spec);
     }
-    return {};
+    return true;
   }
 
-  Outcome take_count(const Field& field, const Count& count, int& amount) const {
+  bool take_count(const Field& field, const Count& count, int& amount) {
     const auto index = static_cast<std::size_t>(count.value_index);
     if (index >= values_.size()) return missing(field, count.value_index);
     const Value& value = values_[index];
-    if (passed_as(value.type()) != Passed::int32) {
-      return Outcome::undefined("the * of " + letter_name(field) + " reads an int, and " +
-                                    describe(value) + " is passed as " +
-                                    std::string(name_of(passed_as(value.type()))),
-                                field.span);
+    const Passed passed = passed_as(value.type());
+    if (passed != Passed::int32) {
+      return fail(Outcome::undefined("the * of " + letter_name(field) + " reads an int, and " +
+                                         describe(value) + " is passed as " +
+                                         std::string(name_of(passed)),
+                                     field.span));
     }
     const int128 whole = value.as_whole();
     if (whole > most_width || whole < -most_width) {
-      return Outcome::error({Code::over_limit,
-                             describe(value) + " as a width or precision is over the limit of " +
-                                 std::to_string(most_width),
-                             field.span, "Use at most " + std::to_string(most_width) + "."});
+      return fail(
+          Outcome::error({Code::over_limit,
+                          describe(value) + " as a width or precision is over the limit of " +
+                              std::to_string(most_width),
+                          field.span, "Use at most " + std::to_string(most_width) + "."}));
     }
     amount = static_cast<int>(whole);
-    return {};
+    return true;
   }
 
-  Outcome render_value(const Field& field, const Spec& spec) {
+  bool render_value(const Field& field, const Spec& spec) {
     const auto index = static_cast<std::size_t>(field.value_index);
     if (index >= values_.size()) return missing(field, field.value_index);
     const Value& value = values_[index];
     const Passed passed = passed_as(value.type());
-    if (!fits_field(field, passed)) return wrong_type(field, value, passed);
+    if ((field.accepts & mask_of(passed)) == 0) return fail(wrong_type(field, value, passed));
     switch (spec.kind) {
       case Kind::whole:
         render_whole(field, spec, value);
-        return {};
+        return true;
       case Kind::real:
         render_real(field, spec, value);
-        return {};
+        return true;
       case Kind::character:
-        return field.modifier == l ? render_wide_character(field, spec, value)
-                                   : render_character(field, spec, value);
+        if (field.modifier == l) return render_wide_character(field, spec, value);
+        render_character(field, spec, value);
+        return true;
       default:
         break;
     }
-    if (field.letter == 'p') return render_null(field, spec);
-    return field.modifier == l ? render_wide_text(field, spec, value)
-                               : render_text(field, spec, value);
+    if (field.modifier == l) return render_wide_text(field, spec, value);
+    if (field.letter == 'p')
+      render_null(field, spec);
+    else
+      render_text(field, spec, value);
+    return true;
   }
 
   void render_whole(const Field& field, const Spec& spec, const Value& value) {
     const int width = width_read(field);
-    const int128 whole = value.as_whole();
-    const bool negative =
-        is_signed(field.letter) && wrap_signed(static_cast<uint128>(whole), width) < 0;
-    const uint128 magnitude = is_signed(field.letter)
-                                  ? magnitude_of(wrap_signed(static_cast<uint128>(whole), width))
-                                  : wrap_unsigned(whole, width);
+    // What is passed has at most 64 bits.
+    const auto bits = static_cast<std::uint64_t>(value.bits());
+    const auto as_signed = static_cast<std::int64_t>(bits << (64 - width)) >> (64 - width);
+    const bool negative = is_signed(field.letter) && as_signed < 0;
+    const std::uint64_t magnitude = negative
+                                        ? std::uint64_t{0} - static_cast<std::uint64_t>(as_signed)
+                                        : bits << (64 - width) >> (64 - width);
+    if (spec.base == 10)
+      lay_out_decimal(spec, negative, magnitude, out_);
+    else
+      render_in_base(spec, magnitude);
+    if (report_ != nullptr) {
+      note_whole(field, value.as_whole(),
+                 negative ? -static_cast<int128>(magnitude) : static_cast<int128>(magnitude));
+    }
+  }
+
+  void render_in_base(const Spec& spec, std::uint64_t magnitude) {
     WholeRoom room;
     std::string_view digits = write_whole(magnitude, spec.base, spec.letters, room);
     std::string_view prefix;
@@ -598,69 +645,56 @@ class Rendering {
       else if (spec.least_digits <= static_cast<int>(digits.size()))
         prefix = "0";
     }
-    lay_out_whole(spec, negative, digits, prefix, out_);
-    if (report_ != nullptr)
-      note_whole(field, whole,
-                 negative ? -static_cast<int128>(magnitude) : static_cast<int128>(magnitude));
+    lay_out_whole(spec, false, digits, prefix, out_);
   }
 
   void render_real(const Field& field, const Spec& spec, const Value& value) {
     BinaryReal real = value.as_real();
-    const BinaryFormat& format = *fact_of(value.type()).format;
     if (value.is(Type::f32)) real = unpack(binary64, convert(real, binary64));
-    lay_out_real(spec, value.is(Type::f32) ? binary64 : format, real, c_numbers, out_);
-    if (report_ == nullptr) return;
-    if (!value.given_in_bits()) {
-      note_rounding(spec, format, value.as_real(), field.span, report_->notes);
-    }
-    if (carry_drops_zeros(spec, real)) {
-      note(Code::departs_from_standard,
-           "the standard keeps the zeros that # asks for; the GNU C library drops them when "
-           "rounding carries to a power of ten",
-           field.span);
-    }
+    lay_out_real(spec, value.is(Type::f80) ? extended80 : binary64, real, c_numbers, out_);
+    if (report_ != nullptr) note_real(field, spec, value, real);
   }
 
-  Outcome render_character(const Field& field, const Spec& spec, const Value& value) {
+  void render_character(const Field& field, const Spec& spec, const Value& value) {
     const auto whole = value.as_whole();
     const char byte = static_cast<char>(static_cast<unsigned char>(whole & 0xFF));
     lay_out_text(spec, {&byte, 1}, unit_, out_);
-    if (report_ != nullptr &&
-        (whole < 0 || whole > 0xFF || (value.is(Type::character) && whole > 0x7F))) {
+    const bool beyond = whole < 0 || whole > 0xFF || (value.is(Type::character) && whole > 0x7F);
+    if (report_ != nullptr && beyond) {
       note(Code::low_byte_only,
            "%c prints one byte, the low byte of " + describe(value) +
                "; for a character beyond ASCII use %lc or %s",
            field.span);
     }
-    return {};
   }
 
   // A character that the locale can print, as bytes; false when it cannot.
   bool to_bytes(char32_t value, std::string& out) const {
     const bool scalar = value <= 0x10FFFF && !(value >= 0xD800 && value <= 0xDFFF);
-    if (value > 0x7F && !(utf8_locale_ && scalar)) return false;
+    if (value > 0x7F && !(in_utf8() && scalar)) return false;
     append_utf8(value, out);
     return true;
   }
 
-  Outcome not_in_locale(const Field& field, char32_t value) const {
+  bool not_in_locale(const Field& field, char32_t value) {
+    const bool scalar = value <= 0x10FFFF && !(value >= 0xD800 && value <= 0xDFFF);
     std::string character;
-    if (value <= 0x10FFFF && !(value >= 0xD800 && value <= 0xDFFF)) append_utf8(value, character);
-    return Outcome::fails_at_run(
-        "EILSEQ",
-        "the locale " + std::string(utf8_locale_ ? "C.UTF-8" : "C") + " cannot print " +
-            (character.empty() ? "this value as a character" : "'" + visible(character) + "'") +
-            (utf8_locale_ ? "" : "; call setlocale with a UTF-8 locale first"),
-        field.span);
+    if (scalar) append_utf8(value, character);
+    std::string why = "the locale ";
+    why += in_utf8() ? "C.UTF-8" : "C";
+    why +=
+        " cannot print " + (scalar ? "'" + visible(character) + "'" : "this value as a character");
+    if (!in_utf8()) why += "; call setlocale with a UTF-8 locale first";
+    return fail(Outcome::fails_at_run("EILSEQ", std::move(why), field.span));
   }
 
-  Outcome render_wide_character(const Field& field, const Spec& spec, const Value& value) {
+  bool render_wide_character(const Field& field, const Spec& spec, const Value& value) {
     const auto wide = static_cast<char32_t>(wrap_unsigned(value.as_whole(), 32));
     std::string bytes;
     if (!to_bytes(wide, bytes)) return not_in_locale(field, wide);
     lay_out_text(spec, bytes, unit_, out_);
     if (report_ != nullptr) note_text(spec, bytes, unit_, field.span, report_->notes);
-    return {};
+    return true;
   }
 
   // A C string ends at its first zero byte.
@@ -668,17 +702,16 @@ class Rendering {
     return text.substr(0, text.find('\0'));
   }
 
-  Outcome render_text(const Field& field, const Spec& spec, const Value& value) {
+  void render_text(const Field& field, const Spec& spec, const Value& value) {
     const std::string_view text = c_string(value.as_text());
     lay_out_text(spec, text, unit_, out_);
-    if (report_ == nullptr) return {};
+    if (report_ == nullptr) return;
     note_text(spec, text, unit_, field.span, report_->notes);
     note_zero_byte(field, value, text);
-    return {};
   }
 
   // Converted up to the precision only, and never part of a character (ISO C17, 7.21.6.1, s).
-  Outcome render_wide_text(const Field& field, const Spec& spec, const Value& value) {
+  bool render_wide_text(const Field& field, const Spec& spec, const Value& value) {
     const std::string_view text = c_string(value.as_text());
     const std::size_t limit =
         spec.limit == unset ? text.size() : static_cast<std::size_t>(spec.limit);
@@ -693,7 +726,7 @@ class Rendering {
     Spec uncut = spec;
     uncut.limit = unset;
     lay_out_text(uncut, text.substr(0, end), unit_, out_);
-    if (report_ == nullptr) return {};
+    if (report_ == nullptr) return true;
     note(Code::wide_literal,
          "%ls reads wide characters: write the text as L" + in_quotes(value.as_text()), field.span);
     if (end < text.size())
@@ -701,23 +734,36 @@ class Rendering {
            field.span);
     note_text(uncut, text.substr(0, end), unit_, field.span, report_->notes);
     note_zero_byte(field, value, text);
-    return {};
+    return true;
   }
 
-  Outcome render_null(const Field& field, const Spec& spec) {
+  void render_null(const Field& field, const Spec& spec) {
     lay_out_text(spec, "(nil)", unit_, out_);
     if (report_ != nullptr)
       note(Code::implementation_defined,
            "the text of a pointer is up to the implementation; the GNU C library prints a null "
            "pointer so",
            field.span);
-    return {};
   }
 
   // ---- Notes ----
 
   void note(Code code, std::string message, Span span) {
     report_->notes.push_back({code, std::move(message), span});
+  }
+
+  void note_real(const Field& field, const Spec& spec, const Value& value, const BinaryReal& real) {
+    if (!value.given_in_bits()) {
+      note_rounding(spec, *fact_of(value.type()).format, value.as_real(), field.span,
+                    report_->notes);
+    }
+    if (carry_drops_zeros(spec, real)) {
+      note(Code::departs_from_standard,
+           "the standard keeps the zeros that # asks for; the GNU C library drops them when "
+           "rounding "
+           "carries to a power of ten",
+           field.span);
+    }
   }
 
   void note_whole(const Field& field, int128 given, int128 printed) {
@@ -781,9 +827,10 @@ class Rendering {
   const Template& parsed_;
   std::span<const Value> values_;
   WidthUnit unit_;
-  bool utf8_locale_;
+  std::string_view locale_;
   Output& out_;
   Report* report_;
+  Outcome trouble_;
 };
 
 // ---- Writing a wish as source ----

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cstring>
 
+#include "inky_margin/number/decimal_writing.hpp"
 #include "inky_margin/number/digits.hpp"
 #include "inky_margin/number/hexadecimal_real.hpp"
 
@@ -34,14 +35,19 @@ struct Pieces {
 class Pen {
  public:
   explicit Pen(char* at) : at_(at) {}
+  // Most pieces are a few characters, for which a call to memcpy costs more than the copying.
   void put(std::string_view text) {
-    // Most pieces are a few characters, for which a call to memcpy is the larger cost.
-    if (text.size() <= 8) {
-      for (const char c : text) *at_++ = c;
+    const std::size_t size = text.size();
+    if (size > 16) {
+      std::memcpy(at_, text.data(), size);
+    } else if (size >= 8) {
+      copy_ends<8>(text);
+    } else if (size >= 4) {
+      copy_ends<4>(text);
     } else {
-      std::memcpy(at_, text.data(), text.size());
-      at_ += text.size();
+      for (std::size_t i = 0; i < size; ++i) at_[i] = text[i];
     }
+    at_ += size;
   }
   void zeros(int count) {
     for (; count > 0; --count) *at_++ = '0';
@@ -56,6 +62,17 @@ class Pen {
   }
 
  private:
+  // The first and the last `count` characters, which meet or overlap.
+  template <std::size_t count>
+  void copy_ends(std::string_view text) {
+    char first[count];
+    char last[count];
+    std::memcpy(first, text.data(), count);
+    std::memcpy(last, text.data() + text.size() - count, count);
+    std::memcpy(at_, first, count);
+    std::memcpy(at_ + text.size() - count, last, count);
+  }
+
   char* at_;
 };
 
@@ -195,12 +212,13 @@ using ExponentRoom = std::array<char, 12>;
 std::string_view write_exponent(char letter, int exponent, int least_digits, bool plus,
                                 ExponentRoom& room) {
   char* const end = room.data() + room.size();
-  char* at = end;
-  int rest = exponent < 0 ? -exponent : exponent;
-  for (int count = 0; rest != 0 || count < std::max(least_digits, 1); ++count) {
-    *--at = static_cast<char>('0' + rest % 10);
-    rest /= 10;
-  }
+  const auto magnitude = static_cast<unsigned>(exponent < 0 ? -exponent : exponent);
+  const int needed = magnitude < 10    ? 1
+                     : magnitude < 100 ? 2
+                                       : decimal_writing::digit_count(magnitude);
+  const int digits = std::max(needed, least_digits);
+  char* at = end - digits;
+  decimal_writing::write_padded(at, magnitude, digits);
   if (exponent < 0)
     *--at = '-';
   else if (plus)
@@ -225,6 +243,64 @@ void set_scientific(const Spec& spec, const Digits& digits, int lead, int after,
   const int exponent = digits.is_zero() ? 0 : digits.point() - lead;
   pieces.tail = write_exponent(spec.letters == Letters::upper ? 'E' : 'e', exponent,
                                style.least_exponent_digits, style.exponent_plus, room);
+}
+
+// Whether every mark is one byte, and the padding goes to one place.
+bool is_plain(const Spec& spec) {
+  return spec.group.empty() && spec.point.text().size() == 1 && spec.fill.text().size() == 1 &&
+         spec.sign != Sign::brackets && spec.align != Align::center;
+}
+
+// The sign to write, or 0 for none.
+char sign_of(const Spec& spec, bool negative) {
+  if (negative) return '-';
+  return spec.sign == Sign::always ? '+' : spec.sign == Sign::space ? ' ' : '\0';
+}
+
+// `body` characters that `write` puts at the place it is given, with sign and padding around them.
+// REQUIRES: is_plain(spec).
+template <typename Write>
+void emit_plain(const Spec& spec, char sign, std::size_t body, Output& out, Write write) {
+  const std::size_t used = body + (sign != '\0' ? 1 : 0);
+  const auto width = static_cast<std::size_t>(spec.width);
+  if (used >= width) {
+    return out.emit(used, [&](char* at) {
+      if (sign != '\0') *at++ = sign;
+      write(at);
+    });
+  }
+  const std::size_t missing = width - used;
+  const char fill = spec.fill.text()[0];
+  out.emit(width, [&](char* at) {
+    if (spec.align == Align::right || spec.align == Align::natural) {
+      std::memset(at, fill, missing);
+      at += missing;
+    }
+    if (sign != '\0') *at++ = sign;
+    if (spec.align == Align::inner) {
+      std::memset(at, fill, missing);
+      at += missing;
+    }
+    write(at);
+    if (spec.align == Align::left) std::memset(at + body, fill, missing);
+  });
+}
+
+// The commonest shape of a real, written straight to its place. False when it is another.
+bool write_fixed_directly(const Spec& spec, const BinaryReal& value, Output& out) {
+  FixedParts parts;
+  if (!is_plain(spec) || !fixed_parts(value, spec.places, spec.rounding, parts)) return false;
+  const int whole = decimal_writing::digit_count(parts.whole);
+  const bool point = spec.places > 0 || spec.keep_point;
+  const int body = whole + spec.places + (point ? 1 : 0);
+  emit_plain(spec, sign_of(spec, value.negative), static_cast<std::size_t>(body), out,
+             [&](char* at) {
+               decimal_writing::write_padded(at, parts.whole, whole);
+               if (!point) return;
+               at[whole] = spec.point.text()[0];
+               decimal_writing::write_padded(at + whole + 1, parts.fraction, spec.places);
+             });
+  return true;
 }
 
 void write_fixed(const Spec& spec, const BinaryFormat& format, const BinaryReal& value,
@@ -263,18 +339,78 @@ void write_percent(const Spec& spec, const BinaryFormat& format, const BinaryRea
   write_pieces(spec, pieces, out);
 }
 
+// The digits that scientific notation shows; returns how many go after the point.
+int scientific_digits(const Spec& spec, const BinaryFormat& format, const BinaryReal& value,
+                      Digits& digits) {
+  const int after = spec.significant != unset ? spec.significant - 1 : spec.places;
+  if (after == unset) {
+    shortest_digits(format, value, digits);
+    return std::max(digits.size() - 1, 0);
+  }
+  digits_to_significant(value, after + 1, spec.rounding, digits);
+  return after;
+}
+
+// The usual case of the usual case: at most 17 digits, all shown, no padding, an exponent as C
+// writes it. Copies of a fixed size instead of loops. False when it is not so.
+bool write_few_digits(const Spec& spec, const BinaryReal& value, const Digits& digits, int after,
+                      const NumberStyle& style, Output& out) {
+  constexpr int most_digits = 17;
+  constexpr std::size_t most = 1 + 1 + most_digits + 5;  // sign, point, digits, e+308
+  const int exponent = digits.point() - 1;
+  const unsigned magnitude = static_cast<unsigned>(exponent < 0 ? -exponent : exponent);
+  const bool usual = spec.width == 0 && digits.size() == after + 1 && after < most_digits &&
+                     magnitude < 1000 && style.least_exponent_digits == 2 && style.exponent_plus;
+  if (!usual) return false;
+  char* at = out.place(most + 1);
+  if (at == nullptr) return false;
+  const char sign = sign_of(spec, value.negative);
+  *at = sign;
+  at += sign != '\0' ? 1 : 0;
+  const char* text = digits.text().data();
+  at[0] = text[0];
+  at[1] = spec.point.text()[0];
+  std::memcpy(at + 2, text + 1, most_digits - 1);
+  at += after > 0 || spec.keep_point ? 2 + after : 1;
+  *at++ = spec.letters == Letters::upper ? 'E' : 'e';
+  *at++ = exponent < 0 ? '-' : '+';
+  if (magnitude >= 100) *at++ = static_cast<char>('0' + magnitude / 100);
+  decimal_writing::write_pair(at, magnitude % 100);
+  out.keep(at + 2);
+  return true;
+}
+
+// d.ddd and an exponent, written straight to its place.
+// REQUIRES: is_plain(spec).
+void write_scientific_directly(const Spec& spec, const BinaryFormat& format,
+                               const BinaryReal& value, const NumberStyle& style, Output& out) {
+  Digits digits;
+  const int after = scientific_digits(spec, format, value, digits);
+  if (write_few_digits(spec, value, digits, after, style, out)) return;
+  const int exponent = digits.is_zero() ? 0 : digits.point() - 1;
+  ExponentRoom room;
+  const std::string_view tail =
+      write_exponent(spec.letters == Letters::upper ? 'E' : 'e', exponent,
+                     style.least_exponent_digits, style.exponent_plus, room);
+  const std::string_view text = digits.is_zero() ? "0" : digits.text();
+  const bool point = after > 0 || spec.keep_point;
+  const std::size_t body = 1 + (point ? 1 : 0) + static_cast<std::size_t>(after) + tail.size();
+  emit_plain(spec, sign_of(spec, value.negative), body, out, [&](char* at) {
+    Pen pen(at);
+    pen.put(text.substr(0, 1));
+    if (point) pen.put(spec.point.text());
+    pen.put(text.substr(1));
+    pen.zeros(after + 1 - static_cast<int>(text.size()));
+    pen.put(tail);
+  });
+}
+
 void write_scientific(const Spec& spec, const BinaryFormat& format, const BinaryReal& value,
                       const NumberStyle& style, Pieces& pieces, Output& out) {
   Digits digits;
-  int count = unset;
-  if (spec.places != unset) count = spec.places + 1;
-  if (spec.significant != unset) count = spec.significant;
-  if (count == unset)
-    shortest_digits(format, value, digits);
-  else
-    digits_to_significant(value, count, spec.rounding, digits);
+  const int after = scientific_digits(spec, format, value, digits);
   ExponentRoom room;
-  set_scientific(spec, digits, 1, count == unset ? unset : count - 1, style, room, pieces);
+  set_scientific(spec, digits, 1, after, style, room, pieces);
   write_pieces(spec, pieces, out);
 }
 
@@ -388,9 +524,30 @@ void lay_out_whole(const Spec& spec, bool negative, std::string_view digits,
   write_pieces(spec, pieces, out);
 }
 
+void lay_out_decimal(const Spec& spec, bool negative, std::uint64_t magnitude, Output& out) {
+  const int digits = decimal_writing::digit_count(magnitude);
+  if (!is_plain(spec) || (magnitude == 0 && spec.least_digits == 0)) {
+    WholeRoom room;
+    std::string_view text = write_whole(magnitude, 10, spec.letters, room);
+    if (magnitude == 0 && spec.least_digits == 0) text = {};
+    return lay_out_whole(spec, negative, text, {}, out);
+  }
+  const int body = std::max(digits, spec.least_digits);
+  emit_plain(spec, sign_of(spec, negative), static_cast<std::size_t>(body), out, [&](char* at) {
+    for (int zeros = body - digits; zeros > 0; --zeros) *at++ = '0';
+    decimal_writing::write_padded(at, magnitude, digits);
+  });
+}
+
 void lay_out_real(const Spec& spec, const BinaryFormat& format, const BinaryReal& value,
                   const NumberStyle& style, Output& out) {
   if (!value.is_finite()) return write_special(spec, value, style, out);
+  if (spec.notation == Notation::fixed && spec.places >= 0 &&
+      write_fixed_directly(spec, value, out))
+    return;
+  if (spec.notation == Notation::scientific && is_plain(spec)) {
+    return write_scientific_directly(spec, format, value, style, out);
+  }
   Pieces pieces;
   set_sign(spec, value.negative, pieces);
   switch (spec.notation) {

@@ -191,7 +191,33 @@ std::optional<Type> type_named(std::string_view name) {
 }
 
 Value Value::big(SignedNatural number) {
-  return {Type::big, std::make_shared<const SignedNatural>(std::move(number))};
+  Value out(Type::big, 0);
+  auto extra = std::make_shared<Extra>();
+  extra->big = std::move(number);
+  out.extra_ = std::move(extra);
+  return out;
+}
+
+Value Value::text(std::string owned) {
+  auto extra = std::make_shared<Extra>();
+  extra->text = std::move(owned);
+  Value out = text_view(extra->text);
+  out.extra_ = std::move(extra);
+  return out;
+}
+
+Value Value::text_view(std::string_view view) {
+  return {Type::text, join_halves(view.size(), reinterpret_cast<std::uintptr_t>(view.data()))};
+}
+
+void Value::set_name(std::string name) {
+  auto extra = std::make_shared<Extra>();
+  if (extra_) extra->big = extra_->big;
+  const bool owns_text = extra_ && type_ == Type::text && !extra_->text.empty();
+  if (owns_text) extra->text = extra_->text;
+  extra->name = std::move(name);
+  if (owns_text) bits_ = text_view(extra->text).bits_;
+  extra_ = std::move(extra);
 }
 
 Result<Value> read_typed(Type type, std::string_view payload) {

@@ -11,7 +11,7 @@
 #include <array>
 #include <utility>
 
-#include "decimal_writing.hpp"
+#include "inky_margin/number/decimal_writing.hpp"
 #include "inky_margin/number/natural.hpp"
 #include "powers_of_ten.hpp"
 

@@ -11,7 +11,7 @@
 #include <algorithm>
 #include <cstdlib>
 
-#include "decimal_writing.hpp"
+#include "inky_margin/number/decimal_writing.hpp"
 #include "inky_margin/number/natural.hpp"
 #include "powers_of_ten.hpp"
 
@@ -32,31 +32,26 @@ Tail compare_with_half(uint128 rest, uint128 half) {
   return rest < half ? Tail::below_half : Tail::above_half;
 }
 
-// An integer part, and a fraction as a whole number of units of the last place.
-struct Parts {
-  std::uint64_t whole;
-  std::uint64_t fraction;
-  Tail tail;
-};
-
-// The parts of significand x 2^-shift, at `places` places. REQUIRES: shift > 0.
-Parts split(std::uint64_t significand, int shift, int places) {
+// The parts of significand x 2^-shift, at `places` places, rounded toward zero, and what was cut.
+// REQUIRES: shift > 0.
+Tail split(std::uint64_t significand, int shift, int places, FixedParts& out) {
   const std::uint64_t unit = power_of_ten(places);
   if (shift < 64) {
     const std::uint64_t mask = (std::uint64_t{1} << shift) - 1;
     const uint128 scaled = multiply_wide(significand & mask, unit);
-    return {significand >> shift, static_cast<std::uint64_t>(scaled >> shift),
-            compare_with_half(scaled & mask, uint128{1} << (shift - 1))};
+    out = {significand >> shift, static_cast<std::uint64_t>(scaled >> shift)};
+    return compare_with_half(scaled & mask, uint128{1} << (shift - 1));
   }
+  out = {0, 0};
+  if (shift > 128) return Tail::below_half;
   const uint128 scaled = multiply_wide(significand, unit);
-  if (shift > 128) return {0, 0, Tail::below_half};
   const uint128 half = uint128{1} << (shift - 1);
-  if (shift == 128) return {0, 0, compare_with_half(scaled, half)};
-  return {0, static_cast<std::uint64_t>(scaled >> shift),
-          compare_with_half(scaled & ((uint128{1} << shift) - 1), half)};
+  if (shift == 128) return compare_with_half(scaled, half);
+  out.fraction = static_cast<std::uint64_t>(scaled >> shift);
+  return compare_with_half(scaled & ((uint128{1} << shift) - 1), half);
 }
 
-void write_parts(const Parts& parts, int places, Digits& out) {
+void write_parts(const FixedParts& parts, int places, Digits& out) {
   char* room = out.room(40);
   if (parts.whole != 0) {
     const int count = decimal_writing::write(room, parts.whole);
@@ -68,28 +63,6 @@ void write_parts(const Parts& parts, int places, Digits& out) {
   } else {
     out.set(0, 0);
   }
-}
-
-bool fast_places(const BinaryReal& value, int places, Rounding rounding, Digits& out) {
-  if (places < 0 || places > most_fast_places || high_half(value.significand) != 0) return false;
-  const std::uint64_t significand = low_half(value.significand);
-  if (value.exponent >= 0) {
-    if (bit_length(significand) + value.exponent > 64) return false;
-    write_parts({significand << value.exponent, 0, Tail::exact}, places, out);
-    return true;
-  }
-  Parts parts = split(significand, -value.exponent, places);
-  // The odd digit of a tie is the last of the fraction, or, without places, of the whole.
-  const std::uint64_t last = places == 0 ? parts.whole : parts.fraction;
-  if (rounds_away(rounding, parts.tail, value.negative, (last & 1) != 0)) {
-    ++parts.fraction;
-    if (parts.fraction == power_of_ten(places)) {
-      parts.fraction = 0;
-      ++parts.whole;
-    }
-  }
-  write_parts(parts, places, out);
-  return true;
 }
 
 // A value scaled to a whole number of last-digit units, and what was cut.
@@ -204,7 +177,7 @@ void write_natural(Natural n, Digits& out) {
 
 }  // namespace
 
-char* Digits::room(int size) {
+char* Digits::large_room(int size) {
   if (size > inline_capacity && size > heap_capacity_) {
     heap_ = std::make_unique<char[]>(static_cast<std::size_t>(size));
     heap_capacity_ = size;
@@ -291,9 +264,31 @@ std::string plain_text(const Digits& digits) {
   return out.insert(static_cast<std::size_t>(point), ".");
 }
 
+bool fixed_parts(const BinaryReal& value, int places, Rounding rounding, FixedParts& out) {
+  if (places < 0 || places > most_fast_places || high_half(value.significand) != 0) return false;
+  const std::uint64_t significand = low_half(value.significand);
+  if (value.exponent >= 0 || significand == 0) {
+    if (bit_length(significand) + value.exponent > 64) return false;
+    out = {significand == 0 ? 0 : significand << value.exponent, 0};
+    return true;
+  }
+  const Tail tail = split(significand, -value.exponent, places, out);
+  // The odd digit of a tie is the last of the fraction, or, without places, of the whole.
+  const std::uint64_t last = places == 0 ? out.whole : out.fraction;
+  if (rounds_away(rounding, tail, value.negative, (last & 1) != 0)) {
+    ++out.fraction;
+    if (out.fraction == power_of_ten(places)) {
+      out.fraction = 0;
+      ++out.whole;
+    }
+  }
+  return true;
+}
+
 void digits_to_places(const BinaryReal& value, int places, Rounding rounding, Digits& out) {
   if (value.is_zero()) return out.set(0, 0);
-  if (fast_places(value, places, rounding, out)) return;
+  FixedParts parts;
+  if (fixed_parts(value, places, rounding, parts)) return write_parts(parts, places, out);
   exact_digits(value, out);
   round_digits(out, out.point() + places, value.negative, rounding);
 }

@@ -8,7 +8,7 @@
 #include <algorithm>
 #include <string>
 
-#include "decimal_writing.hpp"
+#include "inky_margin/number/decimal_writing.hpp"
 #include "inky_margin/number/digits.hpp"
 #include "powers_of_ten.hpp"
 
@@ -70,15 +70,22 @@ Shortest shortest_by_table(std::uint64_t c, int q, bool half_gap_below) {
   return {s + (go_up ? 1 : 0), k};
 }
 
+// One step at a time, each with a divisor the compiler knows: a multiplication then.
+template <std::uint64_t unit, int zeros>
+bool strip_step(Shortest& x) {
+  const std::uint64_t quotient = x.digits / unit;
+  if (quotient * unit != x.digits) return false;
+  x = {quotient, x.exponent + zeros};
+  return true;
+}
+
+// At most 16 zeros: 17 digits, the first not zero.
 void strip_zeros(Shortest& x) {
-  if (x.digits % 10 != 0) return;
-  for (const int step : {8, 4, 2, 1}) {
-    const std::uint64_t unit = decimal_writing::power_of_ten(step);
-    while (x.digits % unit == 0) {
-      x.digits /= unit;
-      x.exponent += step;
-    }
-  }
+  if (!strip_step<10, 1>(x)) return;
+  strip_step<100000000, 8>(x);
+  strip_step<10000, 4>(x);
+  strip_step<100, 2>(x);
+  strip_step<10, 1>(x);
 }
 
 // Both exact decimals on one scale: `a` compared with `b`.

@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-#include "decimal_writing.hpp"
+#include "inky_margin/number/decimal_writing.hpp"
 
 namespace inky {
 

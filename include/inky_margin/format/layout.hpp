@@ -39,6 +39,9 @@ void lay_out_text(const Spec& spec, std::string_view text, WidthUnit unit, Outpu
 void lay_out_whole(const Spec& spec, bool negative, std::string_view digits,
                    std::string_view prefix, Output& out);
 
+// The same for the decimal digits of `magnitude`, the commonest case.
+void lay_out_decimal(const Spec& spec, bool negative, std::uint64_t magnitude, Output& out);
+
 // By spec.notation; natural alignment is right.
 void lay_out_real(const Spec& spec, const BinaryFormat& format, const BinaryReal& value,
                   const NumberStyle& style, Output& out);

@@ -31,6 +31,8 @@ struct Field {
   char letter = 0;            // the conversion, as the dialect names it
   std::uint8_t modifier = 0;  // the dialect's own: a length modifier, a conversion mark
   std::uint16_t flags = 0;    // bit i: the i-th flag of the dialect's facts
+  std::uint16_t accepts = 0;  // the dialect's own: the ways of passing a value that it can read
+  bool bare = false;          // nothing but its letter
   Count width;
   Count precision;
   int value_index = unset;  // the value it shows, from 0; unset: none

@@ -14,7 +14,6 @@
 #include <span>
 #include <string>
 #include <string_view>
-#include <variant>
 
 #include "inky_margin/format/note.hpp"
 #include "inky_margin/number/binary_format.hpp"
@@ -82,9 +81,9 @@ class Value {
   static Value real(double number) { return {Type::f64, uint128{bits_of(number)}}; }
   // REQUIRES: a real type; `encoding` in its low bits.
   static Value real(Type type, uint128 encoding) { return {type, encoding}; }
-  static Value text(std::string owned) { return {Type::text, std::move(owned)}; }
+  static Value text(std::string owned);
   // Borrowed: `view` must outlive the value and its copies.
-  static Value text_view(std::string_view view) { return {Type::text, view}; }
+  static Value text_view(std::string_view view);
   static Value character(char32_t value) { return {Type::character, uint128{value}}; }
   static Value truth(bool value) { return {Type::truth, uint128{value}}; }
 
@@ -94,13 +93,15 @@ class Value {
   // Each REQUIRES the type in its name. as_whole: any whole type but u128 and big, or truth.
   int128 as_whole() const { return static_cast<int128>(bits()); }
   // Two's complement, sign-extended; the encoding of a real.
-  uint128 bits() const { return *std::get_if<uint128>(&content_); }
-  const SignedNatural& as_big() const { return **std::get_if<Big>(&content_); }
-  BinaryReal as_real() const { return unpack(*fact_of(type_).format, bits()); }
+  uint128 bits() const { return bits_; }
+  const SignedNatural& as_big() const { return extra_->big; }
+  BinaryReal as_real() const {
+    // The usual format is known to the compiler, which makes taking it apart cheap.
+    return type_ == Type::f64 ? unpack(binary64, bits()) : unpack(*fact_of(type_).format, bits());
+  }
   char32_t as_character() const { return static_cast<char32_t>(bits()); }
   std::string_view as_text() const {
-    const auto* owned = std::get_if<std::string>(&content_);
-    return owned != nullptr ? std::string_view(*owned) : *std::get_if<std::string_view>(&content_);
+    return {reinterpret_cast<const char*>(low_half(bits_)), high_half(bits_)};
   }
 
   // A real given by its bits, in hexadecimal: what is stored is what was meant, so there is nothing
@@ -109,18 +110,24 @@ class Value {
   void set_given_in_bits() { given_in_bits_ = true; }
 
   // The name of a named value; empty for the others.
-  const std::string& name() const { return name_; }
-  void set_name(std::string name) { name_ = std::move(name); }
+  std::string_view name() const {
+    return extra_ ? std::string_view(extra_->name) : std::string_view();
+  }
+  void set_name(std::string name);
 
  private:
-  using Big = std::shared_ptr<const SignedNatural>;
-  using Content = std::variant<uint128, std::string, std::string_view, Big>;
-  Value(Type type, Content content) : type_(type), content_(std::move(content)) {}
+  // What few values have, and what does not fit 128 bits.
+  struct Extra {
+    std::string text;
+    SignedNatural big;
+    std::string name;
+  };
+  Value(Type type, uint128 bits) : type_(type), bits_(bits) {}
 
   Type type_ = Type::nil;
   bool given_in_bits_ = false;
-  Content content_ = uint128{0};
-  std::string name_;
+  uint128 bits_ = 0;  // the number, or where a text begins and its size
+  std::shared_ptr<const Extra> extra_;
 };
 
 // A value as written on the command line; docs/values.md has the whole grammar. A number is i32,

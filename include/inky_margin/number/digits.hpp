@@ -35,6 +35,7 @@ class Digits {
   Digits(const Digits&) = delete;
   Digits& operator=(const Digits&) = delete;
 
+  // What is read past the end is not a digit, but may be copied: the room is larger.
   std::string_view text() const { return {data(), static_cast<std::size_t>(size_)}; }
   int size() const { return size_; }
   bool is_zero() const { return size_ == 0; }
@@ -42,7 +43,10 @@ class Digits {
   int point() const { return point_; }
 
   // For those who make digits: room for `size` characters, then `set` what was written there.
-  char* room(int size);
+  char* room(int size) {
+    if (size <= inline_capacity && !heap_) return inline_.data();
+    return large_room(size);
+  }
   void set(int size, int point) {
     size_ = size;
     point_ = size == 0 ? 0 : point;
@@ -50,6 +54,7 @@ class Digits {
   void strip_trailing_zeros();
 
  private:
+  char* large_room(int size);
   const char* data() const { return heap_ ? heap_.get() : inline_.data(); }
 
   int size_ = 0;
@@ -78,6 +83,14 @@ void shortest_digits(const BinaryFormat& format, const BinaryReal& value, Digits
 
 // Rounded to a multiple of 10^-places; `places` may be negative.
 void digits_to_places(const BinaryReal& value, int places, Rounding rounding, Digits& out);
+
+// The same split at the point: a whole part, and a fraction counted in units of the last place. For
+// the usual sizes only; false, and nothing done, where places or whole part are beyond 64 bits.
+struct FixedParts {
+  std::uint64_t whole;
+  std::uint64_t fraction;
+};
+bool fixed_parts(const BinaryReal& value, int places, Rounding rounding, FixedParts& out);
 
 // Rounded to `count` digits, at least 1. Fewer may be set: the rest are zeros.
 void digits_to_significant(const BinaryReal& value, int count, Rounding rounding, Digits& out);

@@ -47,6 +47,11 @@ class Output {
     end_ += size;
   }
 
+  // For writers who know only a bound: a place with room for `most` characters, or null where the
+  // room is fixed and smaller. What was written is kept by `keep`, up to `end`.
+  char* place(std::size_t most) { return most <= room() || make_room(most) ? end_ : nullptr; }
+  void keep(char* end) { end_ = end; }
+
   // What is there now; valid until the next change.
   std::string_view view() const { return {begin_, kept()}; }
   // All that was appended, kept or not.

@@ -89,9 +89,10 @@ void note_text(const Spec& spec, std::string_view text, WidthUnit unit, Span spa
   if (kept.size() < text.size()) {
     const bool inside = is_continuation(text[kept.size()]);
     notes.push_back({inside ? Code::character_cut : Code::text_cut,
-                     inside ? "the precision counts " + std::string(name_of(unit)) + ", and cuts " +
-                                  in_quotes(text) + " inside a character; what is printed is not UTF-8"
-                            : in_quotes(text) + " is cut to " + in_quotes(kept),
+                     inside
+                         ? "the precision counts " + std::string(name_of(unit)) + ", and cuts " +
+                               in_quotes(text) + " inside a character; what is printed is not UTF-8"
+                         : in_quotes(text) + " is cut to " + in_quotes(kept),
                      span});
   }
   const std::size_t counted = measure(kept, unit);

@@ -1,7 +1,8 @@
-// Writing machine integers as decimal digits.
+// Writing machine integers as decimal digits, without a branch a digit.
 #pragma once
 
 #include <array>
+#include <bit>
 #include <cstdint>
 #include <cstring>
 
@@ -41,14 +42,46 @@ inline void write_pair(char* out, std::uint64_t two_digits) {
   std::memcpy(out, pairs.data() + 2 * two_digits, 2);
 }
 
+// The eight digits of n < 10^8 as bytes 0 to 9, the first in the lowest byte: halves of four
+// digits, quarters of two, then single ones, all in one word. 10486 / 2^20 and 103 / 2^10 divide by
+// 100 and by 10 exactly over the ranges that occur here.
+constexpr std::uint64_t eight_digits(std::uint32_t n) {
+  std::uint64_t word = n / 10000 | std::uint64_t{n % 10000} << 32;
+  const std::uint64_t hundreds = (word * 10486 >> 20) & 0x0000007F0000007F;
+  word = hundreds | (word - 100 * hundreds) << 16;
+  const std::uint64_t tens = (word * 103 >> 10) & 0x000F000F000F000F;
+  return tens | (word - 10 * tens) << 8;
+}
+
+inline constexpr std::uint64_t ascii_zeros = 0x3030303030303030;
+static_assert(std::endian::native == std::endian::little,
+              "digits are stored as little-endian words");
+
 // Exactly eight digits.
 inline void write_eight(char* out, std::uint32_t n) {
-  const std::uint32_t high = n / 10000;
-  const std::uint32_t low = n % 10000;
-  write_pair(out, high / 100);
-  write_pair(out + 2, high % 100);
-  write_pair(out + 4, low / 100);
-  write_pair(out + 6, low % 100);
+  const std::uint64_t word = eight_digits(n) + ascii_zeros;
+  std::memcpy(out, &word, 8);
+}
+
+// The digits of n, and after them some characters that do not matter; returns how many digits.
+// REQUIRES: room for `loose_room` characters.
+inline constexpr std::size_t loose_room = 16;
+inline int write_loosely(char* out, std::uint32_t n) {
+  int before = 0;
+  if (n >= 100000000) {
+    const std::uint32_t top = n / 100000000;
+    n %= 100000000;
+    before = top >= 10 ? 2 : 1;
+    write_pair(out, top >= 10 ? top : top * 10);
+    write_eight(out + before, n);
+    return before + 8;
+  }
+  const std::uint64_t digits = eight_digits(n);
+  // The last digit stays, even when it is zero too.
+  const int zeros = std::countr_zero(digits | std::uint64_t{1} << 56) / 8;
+  const std::uint64_t word = (digits + ascii_zeros) >> (8 * zeros);
+  std::memcpy(out, &word, 8);
+  return 8 - zeros;
 }
 
 // Exactly `count` digits, with leading zeros. REQUIRES: n < 10^count.

@@ -1,0 +1,125 @@
+// Whole templates of the dialect c, read once and rendered many times, beside snprintf.
+
+#include <benchmark/benchmark.h>
+
+#include <cstdio>
+#include <iostream>
+#include <string>
+
+#include "inky_margin/dialect/dialect.hpp"
+#include "scenarios.hpp"
+
+namespace bench {
+
+namespace {
+
+using namespace inky;
+
+constexpr std::size_t room_size = 512;
+
+// The values of one call, for us and for the library.
+template <typename... Arguments>
+struct Call {
+  std::string source;
+  std::vector<std::array<Value, sizeof...(Arguments)>> values;
+  std::vector<std::tuple<Arguments...>> arguments;
+};
+
+template <typename... Arguments>
+std::string_view by_library(const std::string& source, const std::tuple<Arguments...>& arguments,
+                            char* room) {
+  const int size = std::apply(
+      [&](auto... a) { return std::snprintf(room, room_size, source.c_str(), a...); }, arguments);
+  return {room, static_cast<std::size_t>(size)};
+}
+
+std::string_view by_us(const Dialect& c, const Template& parsed, std::span<const Value> values,
+                       TextBuffer& out) {
+  out.clear();
+  const Outcome outcome = c.render(parsed, values, out);
+  benchmark::DoNotOptimize(outcome.prints());
+  return out.view();
+}
+
+template <typename... Arguments>
+bool add(const std::string& name, Call<Arguments...> call) {
+  const Dialect& c = *find_dialect("c");
+  const Template parsed = *c.parse(call.source);
+  TextBuffer out;
+  char room[room_size];
+  for (std::size_t i = 0; i < data_size; ++i) {
+    if (by_us(c, parsed, call.values[i], out) == by_library(call.source, call.arguments[i], room))
+      continue;
+    std::cerr << "contenders disagree: " << call.source << " gives " << out.view() << "\n";
+    return false;
+  }
+  benchmark::RegisterBenchmark((name + "/ours").c_str(), [=, &c](benchmark::State& state) {
+    TextBuffer buffer;
+    std::size_t i = 0;
+    for (auto _ : state)
+      benchmark::DoNotOptimize(by_us(c, parsed, call.values[i++ % data_size], buffer).data());
+  });
+  benchmark::RegisterBenchmark((name + "/snprintf").c_str(), [=](benchmark::State& state) {
+    char space[room_size];
+    std::size_t i = 0;
+    for (auto _ : state)
+      benchmark::DoNotOptimize(
+          by_library(call.source, call.arguments[i++ % data_size], space).data());
+  });
+  return true;
+}
+
+Call<double> reals(std::string source, const std::vector<double>& values) {
+  Call<double> call{std::move(source), {}, {}};
+  for (const double value : values) {
+    call.values.push_back({Value::real(value)});
+    call.arguments.emplace_back(value);
+  }
+  return call;
+}
+
+Call<int> ints(std::string source) {
+  Call<int> call{std::move(source), {}, {}};
+  for (const int value : wholes()) {
+    call.values.push_back({Value::whole(Type::i32, value)});
+    call.arguments.emplace_back(value);
+  }
+  return call;
+}
+
+const char* const pigments[] = {"Ocker", "Umbra",  "Krapplack", "Chromoxid",
+                                "Siena", "Indigo", "Smaragd",   "Zyan"};
+
+Call<const char*> texts(std::string source) {
+  Call<const char*> call{std::move(source), {}, {}};
+  for (std::size_t i = 0; i < data_size; ++i) {
+    call.values.push_back({Value::text_view(pigments[i % 8])});
+    call.arguments.emplace_back(pigments[i % 8]);
+  }
+  return call;
+}
+
+Call<const char*, double, double, int> rows() {
+  Call<const char*, double, double, int> call{"%-12s|%10.2f|%+8.3f|%#06x\n", {}, {}};
+  const auto mass = amounts();
+  const auto lots = wholes();
+  for (std::size_t i = 0; i < data_size; ++i) {
+    const double shade = mass[data_size - 1 - i] / 1000;
+    call.values.push_back({Value::text_view(pigments[i % 8]), Value::real(mass[i]),
+                           Value::real(shade), Value::whole(Type::i32, lots[i])});
+    call.arguments.emplace_back(pigments[i % 8], mass[i], shade, lots[i]);
+  }
+  return call;
+}
+
+}  // namespace
+
+bool register_render_scenarios() {
+  return add("%.2f, amounts", reals("%.2f", amounts())) &&
+         add("%.6f, amounts", reals("%.6f", amounts())) &&
+         add("%e, any real", reals("%e", any_reals())) &&
+         add("%.17g, any real", reals("%.17g", any_reals())) && add("%d", ints("%d")) &&
+         add("%x", ints("%x")) && add("%s", texts("%s")) && add("a row of four", rows());
+}
+
+}  // namespace bench
