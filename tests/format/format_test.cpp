@@ -1,0 +1,266 @@
+#include <catch2/catch.hpp>
+#include <fstream>
+#include <iterator>
+#include <set>
+#include <string>
+
+#include "inky_margin/format/layout.hpp"
+#include "inky_margin/format/spec.hpp"
+#include "inky_margin/format/value.hpp"
+#include "support/random_values.hpp"
+#include "support/rational.hpp"
+
+using namespace inky;
+
+namespace {
+
+std::string text_of(const Spec& spec, double value) {
+  TextBuffer out;
+  lay_out_real(spec, binary64, unpack(binary64, bits_of(value)), NumberStyle{}, out);
+  return out.string();
+}
+
+std::string whole_of(const Spec& spec, long value, std::string_view prefix = {}) {
+  WholeRoom room;
+  TextBuffer out;
+  const std::string_view digits = write_whole(magnitude_of(value), spec.base, spec.letters, room);
+  lay_out_whole(spec, value < 0, digits, prefix, out);
+  return out.string();
+}
+
+Spec spec_of(std::initializer_list<std::pair<const char*, const char*>> wishes) {
+  Spec spec;
+  for (const auto& [key, value] : wishes) {
+    const auto error = set_wish(spec, key, value);
+    if (error) FAIL(error->message);
+  }
+  return spec;
+}
+
+}  // namespace
+
+TEST_CASE("values as written on the command line") {
+  struct Case {
+    const char* written;
+    const char* type;
+    const char* shown;
+  };
+  const Case cases[] = {
+      {"42", "i32", "42"},
+      {"-7", "i32", "-7"},
+      {"2147483647", "i32", "2147483647"},
+      {"2147483648", "i64", "2147483648"},
+      {"-2147483649", "i64", "-2147483649"},
+      {"9223372036854775808", "big", "9223372036854775808"},
+      {"4.5", "f64", "4.5"},
+      {"1e5", "f64", "100000"},
+      {".5", "f64", "0.5"},
+      {"2.675", "f64", "2.675"},
+      {"1e23", "f64", "1e+23"},
+      {"ink", "text", "\"ink\""},
+      {"", "text", "\"\""},
+      {"0x10", "text", "\"0x10\""},
+      {"inf", "text", "\"inf\""},
+      {"a:b", "text", "\"a:b\""},
+      {"42:i64", "i64", "42"},
+      {"255:u8", "u8", "255"},
+      {"0xff:u8", "u8", "255"},
+      {"-128:i8", "i8", "-128"},
+      {"1.1:f32", "f32", "1.1"},
+      {"1e-8:f16", "f16", "0"},
+      {"-inf:f64", "f64", "-inf"},
+      {"nan:f80", "f80", "nan"},
+      {"'Ω':char", "char", "'Ω'"},
+      {"K:char", "char", "'K'"},
+      {"true:truth", "truth", "true"},
+      {"nil:nil", "nil", "nil"},
+      {"\"4.5\":text", "text", "\"4.5\""},
+      {"4.5:text", "text", "\"4.5\""},
+      {"170141183460469231731687303715884105727:i128", "i128",
+       "170141183460469231731687303715884105727"},
+      {"340282366920938463463374607431768211455:u128", "u128",
+       "340282366920938463463374607431768211455"},
+  };
+  for (const Case& c : cases) {
+    INFO(c.written);
+    const Result<Value> value = read_value(c.written);
+    REQUIRE(value.ok());
+    CHECK(name_of(value->type()) == c.type);
+    CHECK(describe(*value) == c.shown);
+  }
+  const Result<Value> named = read_value("x=2.5");
+  REQUIRE(named.ok());
+  CHECK(named->name() == "x");
+  CHECK(describe(*named) == "2.5");
+  Value text = Value::text("a text too long to be stored inside a string object");
+  text.set_name("t");
+  CHECK(text.as_text() == "a text too long to be stored inside a string object");
+}
+
+TEST_CASE("values that cannot be, with the reason and the place") {
+  struct Case {
+    const char* written;
+    Code code;
+    const char* message;
+    Span span;
+  };
+  const Case cases[] = {
+      {"300:u8", Code::value_out_of_range, "300 does not fit u8", {0, 3}},
+      {"-1:u64", Code::value_out_of_range, "-1 does not fit u64", {0, 2}},
+      {"128:i8", Code::value_out_of_range, "128 does not fit i8", {0, 3}},
+      {"1.5:i32", Code::bad_value, "\"1.5\" is not a whole number", {0, 3}},
+      {"x=much:f64", Code::bad_value, "\"much\" is not a number", {2, 6}},
+      {"42:i46", Code::unknown_type, "\"i46\" is not a type", {3, 6}},
+      {"KK:char", Code::bad_value, "\"KK\" is not one character", {0, 2}},
+      {"yes:truth", Code::bad_value, "\"yes\" is not a truth value", {0, 3}},
+      {"3-5i:complex",
+       Code::not_supported_yet,
+       "values of type complex are not supported yet",
+       {0, 4}},
+      {"\xff", Code::not_utf8, "the value is not UTF-8", {0, 1}},
+  };
+  for (const Case& c : cases) {
+    INFO(c.written);
+    const Result<Value> value = read_value(c.written);
+    REQUIRE_FALSE(value.ok());
+    CHECK(value.error().code == c.code);
+    CHECK(value.error().message == c.message);
+    CHECK(value.error().span == c.span);
+    CHECK_FALSE(value.error().remedy.empty());
+  }
+}
+
+TEST_CASE("wishes laid out") {
+  // By hand, from the meaning of each wish and the stored values (0.0125 is stored above its tie).
+  CHECK(text_of(spec_of({{"notation", "fixed"}, {"places", "2"}, {"group", ","}}), 1234567.891) ==
+        "1,234,567.89");
+  CHECK(text_of(spec_of({{"notation", "fixed"}, {"places", "1"}, {"group", "."}, {"point", ","}}),
+                -1234.56) == "-1.234,6");
+  CHECK(text_of(spec_of({{"notation", "fixed"}, {"places", "2"}, {"sign", "brackets"}}), -2.5) ==
+        "(2.50)");
+  CHECK(text_of(spec_of({{"notation", "fixed"}, {"significant", "3"}}), 0.0012345) == "0.00123");
+  CHECK(text_of(spec_of({{"notation", "fixed"}, {"significant", "3"}}), 98765) == "98800");
+  CHECK(text_of(spec_of({{"notation", "fixed"}}), 0.1) == "0.1");
+  CHECK(text_of(spec_of({{"notation", "fixed"}}), 1e21) == "1000000000000000000000");
+  CHECK(text_of(spec_of({{"notation", "percent"}, {"places", "1"}}), 0.9375) == "93.8%");
+  CHECK(text_of(spec_of({{"notation", "percent"}}), 0.07) == "7%");
+  CHECK(text_of(spec_of({{"notation", "engineering"}, {"significant", "3"}}), 12345) == "12.3e+03");
+  CHECK(text_of(spec_of({{"notation", "engineering"}, {"places", "1"}}), 999.96) == "1.0e+03");
+  CHECK(text_of(spec_of({{"notation", "engineering"}, {"places", "0"}}), 0.0125) == "13e-03");
+  CHECK(text_of(spec_of({{"notation", "scientific"}}), 2.675) == "2.675e+00");
+  CHECK(text_of(
+            spec_of(
+                {{"notation", "scientific"}, {"width", "12"}, {"align", "center"}, {"fill", "·"}}),
+            250) == "··2.5e+02···");
+  CHECK(text_of(spec_of({}), 1e16) == "1e+16");
+  CHECK(text_of(spec_of({}), 123456789012345680) == "1.2345678901234568e+17");
+  CHECK(text_of(spec_of({}), 0.00001) == "0.00001");
+  CHECK(text_of(spec_of({{"width", "8"}, {"align", "inner"}, {"fill", "0"}}), -INFINITY) ==
+        "    -inf");
+  CHECK(text_of(spec_of({{"notation", "fixed"},
+                         {"places", "1"},
+                         {"width", "8"},
+                         {"align", "inner"},
+                         {"fill", "*"}}),
+                -2.5) == "-****2.5");
+  CHECK(whole_of(spec_of({{"group", "\u2009"}}), -1234567) == "-1\u2009234\u2009567");
+  CHECK(whole_of(spec_of({{"least_digits", "6"}, {"group", ","}}), 42) == "000,042");
+  CHECK(whole_of(spec_of({{"base", "36"}, {"letters", "upper"}}), 123456) == "2N9C");
+  CHECK(whole_of(spec_of({{"base", "2"}, {"width", "12"}, {"align", "inner"}, {"fill", "0"}}), -10,
+                 "0b") == "-0b000001010");
+}
+
+TEST_CASE("the direct way of laying out decimals is the general way") {
+  const std::uint64_t seed = support::seed(23);
+  INFO("seed " << seed);
+  support::RandomValues random(seed);
+  const char* const aligns[] = {"natural", "left", "right", "inner", "center"};
+  const char* const signs[] = {"minus", "always", "space", "brackets"};
+  for (int i = 0; i < support::cases(200'000); ++i) {
+    Spec spec;
+    (void)set_wish(spec, "align", random.pick(aligns));
+    (void)set_wish(spec, "sign", random.pick(signs));
+    if (random.one_in(2)) spec.width = random.below(20);
+    if (random.one_in(3)) spec.fill = "0";
+    if (random.one_in(3)) spec.least_digits = random.below(14);
+    const std::uint64_t magnitude = random.one_in(8) ? 0 : random.whole();
+    const bool negative = random.one_in(2);
+    WholeRoom room;
+    std::string_view digits = write_whole(magnitude, 10, spec.letters, room);
+    if (magnitude == 0 && spec.least_digits == 0) digits = {};
+    TextBuffer general;
+    TextBuffer direct;
+    lay_out_whole(spec, negative, digits, {}, general);
+    lay_out_decimal(spec, negative, magnitude, direct);
+    if (general.view() != direct.view()) FAIL(general.view() << " but " << direct.view());
+    // A mark of two bytes takes the general way for reals; the same digits must come of it.
+    spec.notation = random.one_in(2) ? Notation::fixed : Notation::scientific;
+    spec.places = random.below(20);
+    const double value = random.real();
+    const std::string plain = text_of(spec, value);
+    spec.point = "·";
+    std::string marked = text_of(spec, value);
+    if (const auto at = marked.find("·"); at != std::string::npos) marked.replace(at, 2, ".");
+    if (plain != marked) FAIL(plain << " but " << marked);
+  }
+}
+
+TEST_CASE("every wish is read back as it is written") {
+  support::RandomValues random(support::seed(99));
+  const Spec defaults;
+  CHECK(wish_entries(defaults).empty());
+  for (int i = 0; i < support::cases(20'000); ++i) {
+    Spec spec;
+    for (const std::string_view key : wish_keys()) {
+      const char* const candidates[] = {"text", "whole", "real",  "left",   "inner",     "*",
+                                        "é",    "12",    "3",     "always", "fixed",     "percent",
+                                        "true", "16",    "upper", ",",      "half-away", "0"};
+      if (random.one_in(2)) (void)set_wish(spec, key, random.pick(candidates));
+    }
+    Spec again;
+    for (const WishEntry& entry : wish_entries(spec))
+      REQUIRE_FALSE(set_wish(again, entry.key, entry.value));
+    REQUIRE(again == spec);
+  }
+}
+
+TEST_CASE("wishes that cannot be, or contradict each other") {
+  Spec spec;
+  const auto message = [&](std::string_view key, std::string_view value) {
+    const auto error = set_wish(spec, key, value);
+    return error ? error->message : "accepted";
+  };
+  CHECK(message("width", "1000001") == "width cannot be \"1000001\"");
+  CHECK(message("width", "-1") == "width cannot be \"-1\"");
+  CHECK(message("significant", "0") == "significant cannot be \"0\"");
+  CHECK(message("base", "37") == "base cannot be \"37\"");
+  CHECK(message("fill", "ab") == "fill cannot be \"ab\"");
+  CHECK(message("fill", "") == "fill cannot be \"\"");
+  CHECK(message("align", "middle") == "align cannot be \"middle\"");
+  CHECK(message("colour", "red") == "\"colour\" is not a wish");
+  CHECK(message("group", "") == "accepted");
+  const std::initializer_list<std::initializer_list<std::pair<const char*, const char*>>>
+      contradictions = {
+          {{"places", "2"}, {"significant", "3"}}, {{"kind", "text"}, {"places", "2"}},
+          {{"kind", "text"}, {"align", "inner"}},  {{"kind", "real"}, {"base", "16"}},
+          {{"kind", "whole"}, {"limit", "3"}},     {{"group", "."}}};
+  for (const auto& wishes : contradictions) {
+    Spec contradicting;
+    for (const auto& [key, value] : wishes) REQUIRE_FALSE(set_wish(contradicting, key, value));
+    CHECK(find_contradiction(contradicting));
+  }
+}
+
+TEST_CASE("codes are unique, said in a sentence, and in the manual") {
+  std::ifstream file(INKY_SOURCE_DIR "/docs/codes.md");
+  const std::string manual{std::istreambuf_iterator<char>(file), {}};
+  std::set<std::string_view> names;
+  for (const CodeFact& fact : all_codes()) {
+    INFO(fact.name);
+    CHECK(names.insert(fact.name).second);
+    CHECK(fact.sentence.ends_with('.'));
+    CHECK(name_of(fact.code) == fact.name);
+    CHECK(manual.find("`" + std::string(fact.name) + "`") != std::string::npos);
+    CHECK(manual.find(std::string(fact.sentence)) != std::string::npos);
+  }
+}
