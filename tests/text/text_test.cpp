@@ -19,7 +19,8 @@ TEST_CASE("every code point goes to UTF-8 and back, and every cut of it is refus
     const auto point = first_code_point(text);
     if (!point || point->value != value || static_cast<std::size_t>(point->bytes) != text.size())
       FAIL(static_cast<unsigned>(value));
-    if (text.size() > 1 && first_code_point(text.substr(0, text.size() - 1))) FAIL("cut " << static_cast<unsigned>(value));
+    if (text.size() > 1 && first_code_point(text.substr(0, text.size() - 1)))
+      FAIL("cut " << static_cast<unsigned>(value));
   }
 }
 

@@ -1,0 +1,95 @@
+// The contract for machines: whole answers to whole lines.
+
+#include <catch2/catch.hpp>
+#include <nlohmann/json.hpp>
+#include <string>
+
+#include "contract.hpp"
+#include "support/process.hpp"
+
+using inky::cli::answer_show_line;
+
+TEST_CASE("answers to requests, whole") {
+  struct Case {
+    const char* request;
+    const char* answer;
+  };
+  const Case cases[] = {
+      {R"({"dialect":"c","template":"%+08.2f|%s","values":[{"f64":"0x1.5666666666666p+1"},"ink"]})",
+       R"({"text":"+0002.67|ink","notes":[]})"},
+      {R"({"dialect":"c","template":"%.1s","values":["é"]})",
+       R"({"bytes":"c3","notes":[{"code":"character-cut","message":"the precision counts bytes, and cuts \"é\" inside a character; what is printed is not UTF-8","span":[0,4]}]})"},
+      {R"({"dialect":"c","template":"%d","values":[2.5]})",
+       R"({"undefined":{"why":"%d reads an int, and 2.5 is passed as a double"},"notes":[]})"},
+      {R"({"dialect":"c","template":"%lc","values":[{"char":"Ω"}]})",
+       R"({"fails":{"when":"run","as":"EILSEQ","why":"the locale C cannot print 'Ω'; call setlocale with a UTF-8 locale first"},"notes":[]})"},
+      {R"({"dialect":"c","template":"%lc","values":[{"char":"Ω"}],"locale":"C.UTF-8"})",
+       R"({"text":"Ω","notes":[]})"},
+      {R"({"dialect":"c","template":"%5s|","values":["Ω"],"width_of":"columns"})",
+       R"({"text":"    Ω|","notes":[]})"},
+      {R"({"dialect":"c","template":"%d %ld %s %d %d","values":[42,2147483648,"a",true,{"named":["x",-7]}]})",
+       R"({"text":"42 2147483648 a 1 -7","notes":[]})"},
+      {R"({"dialect":"c","template":"%.1f %Lg %hhd","values":[{"f32":"1.1"},{"f80":0.5},{"i8":"-0x80"}]})",
+       R"({"text":"1.1 0.5 -128","notes":[]})"},
+      {R"({"dialect":"c","template":"%99999999d","values":[1]})",
+       R"({"error":{"code":"over-limit","message":"the width is over the limit of 1000000","span":[1,9],"remedy":"Use at most 1000000."},"notes":[]})"},
+  };
+  for (const Case& c : cases) {
+    INFO(c.request);
+    CHECK(answer_show_line(c.request) == c.answer);
+  }
+}
+
+TEST_CASE("lines that cannot be read are answered with an error") {
+  struct Case {
+    const char* request;
+    const char* code;
+    const char* message;
+  };
+  const Case cases[] = {
+      {"", "bad-json", "this is not JSON"},
+      {"[1]", "bad-json", "a request is a JSON object"},
+      {R"({"dialect":"c")", "bad-json", "this is not JSON"},
+      {R"({"dialect":"c"})", "missing-key", "the key \"template\" is missing"},
+      {R"({"template":"%d"})", "missing-key", "the key \"dialect\" is missing"},
+      {R"({"dialect":"c","template":"%d","vales":[1]})", "unknown-key",
+       "the key \"vales\" is unknown"},
+      {R"({"dialect":"c","dialect":"c","template":"%d"})", "duplicate-key",
+       "the key \"dialect\" is given twice"},
+      {R"({"dialect":"sea","template":"%d"})", "unknown-dialect", "\"sea\" is not a dialect"},
+      {R"({"dialect":"c","template":1})", "wrong-kind", "the key \"template\" must be a string"},
+      {R"({"dialect":"c","template":"%d","values":1})", "wrong-kind",
+       "the key \"values\" must be a list"},
+      {R"({"dialect":"c","template":"%d","values":[{"i8":300}]})", "value-out-of-range",
+       "value 1: 300 does not fit i8"},
+      {R"({"dialect":"c","template":"%d","values":[1,{"i9":3}]})", "unknown-type",
+       "value 2: \"i9\" is not a type"},
+      {R"({"dialect":"c","template":"%d","values":[{"i8":true}]})", "wrong-kind",
+       "value 1: the payload of \"i8\" is of the wrong kind"},
+      {R"({"dialect":"c","template":"%d","values":[[1]]})", "not-supported-yet",
+       "value 1: values of type list are not supported yet"},
+      {R"({"dialect":"c","template":"%d","locale":"de_DE"})", "not-supported-yet",
+       "the locale \"de_DE\" is not supported yet"},
+      {R"({"dialect":"c","template":"%d","width_of":"inches"})", "bad-value",
+       "a width cannot count \"inches\""},
+      {"{\"dialect\":\"c\",\"template\":\"\xff\"}", "bad-json", "this is not JSON"},
+  };
+  for (const Case& c : cases) {
+    INFO(c.request);
+    const auto answer = nlohmann::json::parse(answer_show_line(c.request));
+    REQUIRE(answer.contains("error"));
+    CHECK(answer["error"]["code"] == c.code);
+    CHECK_THAT(answer["error"]["message"].get<std::string>(), Catch::StartsWith(c.message));
+  }
+  const std::string deep = R"({"dialect":"c","template":"","values":)" + std::string(100000, '[');
+  CHECK(nlohmann::json::parse(answer_show_line(deep))["error"]["code"] == "over-limit");
+}
+
+TEST_CASE("the tool answers line by line, in order, and a bad line does not stop it") {
+  const support::Ran ran = support::inky("show --jsonl",
+                                         "{\"dialect\":\"c\",\"template\":\"%d\",\"values\":[1]}"
+                                         "\r\nnonsense\n{\"dialect\":\"c\",\"template\":\"last\"}");
+  CHECK(ran.status == 0);
+  CHECK(ran.out.starts_with("{\"text\":\"1\",\"notes\":[]}\n{\"error\":"));
+  CHECK(ran.out.ends_with("{\"text\":\"last\",\"notes\":[]}\n"));
+}

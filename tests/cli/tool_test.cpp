@@ -1,0 +1,181 @@
+// The built tool, as a person at a terminal meets it.
+
+#include <catch2/catch.hpp>
+#include <nlohmann/json.hpp>
+#include <string>
+
+#include "support/process.hpp"
+
+using support::inky;
+using support::Ran;
+
+namespace {
+const std::string demo = INKY_SOURCE_DIR "/demo/";
+}
+
+TEST_CASE("show prints the text over a ruler with every edge marked") {
+  const Ran ran = inky("show '%+08.2f|%-6s|' 2.675 ink");
+  CHECK(ran.status == 0);
+  CHECK(ran.err.empty());
+  CHECK(
+      ran.out.starts_with("  c         %+08.2f|%-6s|\n"
+                          "\n"
+                          "            ────┴────1────┴─\n"
+                          "            +0002.67|ink···|\n"
+                          "            └──1───┘ └─2──┘ \n"
+                          "\n"
+                          "  1         %+08.2f  8 bytes     from 2.675 f64\n"
+                          "  2         %-6s     6 bytes     from \"ink\" text\n"
+                          "\n"
+                          "  note      %+08.2f: 2.675 is stored as 2.674999"));
+  const Ran ascii = inky("show --ascii '%3d\\n%c' 5 65");
+  CHECK(ascii.out.find("            ---+\n") == std::string::npos);
+  CHECK(ascii.out.find("__5$\n") != std::string::npos);
+  for (const char c : ascii.out) REQUIRE(static_cast<unsigned char>(c) < 0x80);
+}
+
+TEST_CASE("show --bare prints the bytes and nothing else") {
+  CHECK(inky("show --bare '%d|%s|%.1s\\n' -7 ink é").out == "-7|ink|\xc3\n");
+  CHECK(inky("show --bare '%5.1f' -- -2.5").out == " -2.5");
+  CHECK(inky("show --bare '%g' -inf:f64").out == "-inf");
+}
+
+TEST_CASE("exit status and standard error tell the three endings apart") {
+  struct Case {
+    const char* arguments;
+    int status;
+    const char* err;
+  };
+  const Case cases[] = {
+      {"show '%d' 5", 0, ""},
+      {"show '%d' 2.5", 1, ""},
+      {"show --bare '%d' 2.5", 1,
+       "inky: %d reads an int, and 2.5 is passed as a double\n            %d\n            ▔▔\n"},
+      {"show '%d' 300:u8", 2,
+       "inky: 300 does not fit u8\n            300:u8\n            ▔▔▔\n      u8 holds 0 to "
+       "255.\n"},
+      {"show '%9999999d' 1", 2,
+       "inky: the width is over the limit of 1000000\n            %9999999d\n             "
+       "▔▔▔▔▔▔▔\n      Use at most 1000000.\n"},
+      {"show --in sea '%d' 1", 2, "inky: \"sea\" is not a dialect\n      The dialects are: c.\n"},
+      {"show --brae '%d' 1", 2,
+       "inky: \"--brae\" is not understood here\n      Did you mean --bare? Run inky --help, or "
+       "inky COMMAND --help.\n"},
+      {"prof x.toml", 2,
+       "inky: \"prof\" is not understood here\n      Did you mean proof? Run inky --help, or inky "
+       "COMMAND --help.\n"},
+      {"show", 2,
+       "inky: show needs a template\n      Write inky show '%d' 42, or see inky show --help.\n"},
+      {"proof nowhere.toml", 2,
+       "inky: cannot read \"nowhere.toml\": No such file or directory\n      Check the path and "
+       "its permissions; - is standard input.\n"},
+      {"show --locale de_DE '%d' 1", 2,
+       "inky: the locale \"de_DE\" is not supported yet\n      Choose one of: C, POSIX, "
+       "C.UTF-8.\n"},
+  };
+  for (const Case& c : cases) {
+    INFO(c.arguments);
+    const Ran ran = inky(c.arguments);
+    CHECK(ran.status == c.status);
+    CHECK(ran.err == c.err);
+  }
+}
+
+TEST_CASE("words, and JSON of both") {
+  const Ran words = inky("show '%-6s'");
+  CHECK(words.status == 0);
+  CHECK(words.out.find("-       pads on the right\n") != std::string::npos);
+  const auto json = nlohmann::json::parse(inky("show --json '%-6.2f' 2.5").out);
+  CHECK(json["text"] == "2.50  ");
+  CHECK(json["fields"][0]["wish"] == nlohmann::json{{"kind", "real"},
+                                                    {"align", "left"},
+                                                    {"width", "6"},
+                                                    {"notation", "fixed"},
+                                                    {"places", "2"}});
+  CHECK(json["fields"][0]["output"] == nlohmann::json{0, 6});
+  const auto in_words = nlohmann::json::parse(inky("show --json '%-6.2f'").out);
+  CHECK(in_words["words"].size() == 5);
+}
+
+TEST_CASE("proof previews, and says what is wrong with the data") {
+  const Ran clean = inky("proof " + demo + "batches.toml");
+  CHECK(clean.status == 0);
+  CHECK(clean.out.find(
+            "printf(\"%-5s  %-14.14s  %9.2f  %7.1e  %+7.3f  %5s  %#06x  %6.2f\\n\", ...)") !=
+        std::string::npos);
+  const Ran bare = inky("proof --bare " + demo + "batches.toml");
+  CHECK(bare.out.starts_with("Batch  Pigment          Mass (g)"));
+  CHECK(std::count(bare.out.begin(), bare.out.end(), '\n') == 42);
+  const Ran piped =
+      inky("proof --bare " + demo + "batches.toml -", support::read_file(demo + "batches.csv"));
+  CHECK(piped.out == bare.out);
+  const Ran broken = inky("proof " + demo + "batches.toml " + demo + "broken.csv");
+  CHECK(broken.status == 1);
+  CHECK(broken.out.find(
+            "line 7    Pigment: \"Ultram\\xe4rin\" is not UTF-8; shown as \"?\" [unreadable]") !=
+        std::string::npos);
+  const auto json = nlohmann::json::parse(
+      inky("proof --json " + demo + "batches.toml " + demo + "broken.csv").out);
+  CHECK(json["findings"].size() == 9);
+  CHECK(json["rows"].size() == 12);
+  const Ran open = inky("proof " + demo + "batches.toml " + demo + "open-quote.csv");
+  CHECK(open.status == 2);
+  CHECK(open.err ==
+        "inky: the quote opened in the row of line 3 is not closed\n            "
+        "K-02,\"Titanweiß,64.1\n            ▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔\n      Close the quote; a quote "
+        "inside a cell is doubled.\n");
+}
+
+TEST_CASE("bad sheets point at the key") {
+  const std::string path = support::scratch() + "/bad.toml";
+  support::write_file(path, "[[column]]\nfrom = \"code\"\nwidht = 6\n");
+  const Ran ran = inky("proof " + path);
+  CHECK(ran.status == 2);
+  CHECK(ran.err ==
+        "inky: \"widht\" is not a key of a column\n            widht = 6\n            ▔▔▔▔▔\n      "
+        "Did you mean width?\n");
+  support::write_file(path, "");
+  CHECK(inky("proof " + path + " " + demo + "batches.csv").err ==
+        "inky: the sheet has no column\n      Add a [[column]] with a key from.\n");
+}
+
+TEST_CASE("output that cannot be written is an error, not a silence") {
+  const Ran full = support::shell(INKY_BUILD_DIR "/cli/inky demo --data " + demo + " > /dev/full");
+  CHECK(full.status == 2);
+  CHECK(full.err ==
+        "inky: the output could not be written: No space left on device\n      What was printed so "
+        "far is not complete.\n");
+  // The reader is gone before the first line is written.
+  const Ran pipe = support::shell("(sleep 0.3; " INKY_BUILD_DIR "/cli/inky demo --data " + demo +
+                                  "; echo status $? >&2) | true");
+  CHECK(pipe.err.find("Broken pipe") != std::string::npos);
+  CHECK(pipe.err.find("status 2") != std::string::npos);
+}
+
+TEST_CASE("the demo runs every step, and help has examples everywhere") {
+  const Ran ran = inky("demo --data " + demo);
+  CHECK(ran.status == 0);
+  CHECK(ran.err.empty());
+  for (const char* step : {"1. ", "7. ", "$ inky show", "$ inky proof"})
+    CHECK(ran.out.find(step) != std::string::npos);
+  for (const char* command : {"", "show ", "proof ", "demo "}) {
+    const Ran help = inky(std::string(command) + "--help");
+    CHECK(help.status == 0);
+    CHECK(help.out.find("Examples:") != std::string::npos);
+  }
+  CHECK(inky("--version").out == "inky 0.1.0\n");
+  CHECK(support::shell("NO_COLOR= script -qec '" INKY_BUILD_DIR "/cli/inky show %d 1' /dev/null")
+            .out.find("\x1b[") != std::string::npos);
+  CHECK(support::shell("NO_COLOR=1 script -qec '" INKY_BUILD_DIR "/cli/inky show %d 1' /dev/null")
+            .out.find("\x1b[") == std::string::npos);
+}
+
+TEST_CASE("examples print what is written beside them") {
+  for (const std::string name :
+       {"format_once_render_many", "shortest_and_exact", "table_of_batches"}) {
+    INFO(name);
+    const Ran ran = support::shell(INKY_BUILD_DIR "/examples/example_" + name);
+    CHECK(ran.status == 0);
+    CHECK(ran.out == support::read_file(INKY_SOURCE_DIR "/examples/" + name + ".expected"));
+  }
+}

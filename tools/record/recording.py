@@ -1,0 +1,92 @@
+"""What every recorder shares: random values of the kinds that go wrong, and the vector file.
+
+A vector file holds one JSON object a line. The first names the dialect, the runtime and its version,
+the recorder and its seed; each other line is one case: a request of the contract (template, values,
+locale), and what the real runtime answered (text, or bytes in hexadecimal, or fails).
+"""
+
+import json
+import math
+import random
+import struct
+
+
+def real_from_bits(bits):
+    return struct.unpack("<d", struct.pack("<Q", bits))[0]
+
+
+class Values:
+    """Seeded values of every class."""
+
+    texts = ["", "ink", "K-07", "Zinkweiß", "墨", "naïve", "e\u0301tude", "Ω Ω Ω", "🖨 press",
+             "a longer run of ink", 'say "ink"', "back\\slash", "50%", "{brace}", "two\nlines"]
+    characters = "Kk09 ~Ωß墨🖨"
+
+    def __init__(self, seed):
+        self.random = random.Random(seed)
+
+    def real(self):
+        r = self.random
+        kind = r.randrange(9)
+        if kind == 0:
+            value = real_from_bits(r.getrandbits(63))
+            value = value if math.isfinite(value) else 1.5
+        elif kind == 1:
+            value = r.randrange(100000) / 10 ** r.randrange(6)
+        elif kind == 2:
+            value = (r.randrange(4096) + 0.5) / 2 ** r.randrange(10)
+        elif kind == 3:
+            value = (r.randrange(2000) * 10 + 5) / 10 ** (1 + r.randrange(5))
+        elif kind == 4:
+            value = real_from_bits(r.getrandbits(52) >> r.randrange(52))
+        elif kind == 5:
+            value = float("1e%d" % r.randrange(-307, 308))
+        elif kind == 6:
+            value = math.ldexp(1.0, r.randrange(-1074, 1024))
+        elif kind == 7:
+            value = math.nextafter(r.randrange(1000) / 8, r.choice([0.0, 1e9]))
+        else:
+            value = r.choice([math.inf, math.nan, 0.0])
+        return -value if r.random() < 0.4 else value
+
+    def whole(self, bits, signed):
+        r = self.random
+        value = r.getrandbits(bits) >> r.randrange(bits)
+        if r.random() < 0.3:
+            value = (1 << r.randrange(bits)) + r.randrange(-1, 2)
+        if r.random() < 0.1:
+            value = 0
+        value %= 1 << bits
+        return value - (1 << bits) if signed and value >= 1 << (bits - 1) else value
+
+    def text(self):
+        return self.random.choice(self.texts)
+
+    def character(self):
+        return self.random.choice(self.characters)
+
+
+def real_payload(value):
+    """An f64 as the contract writes it, exactly."""
+    if math.isnan(value):
+        return "-nan" if math.copysign(1, value) < 0 else "nan"
+    if math.isinf(value):
+        return "-inf" if value < 0 else "inf"
+    return value.hex()
+
+
+def write_vectors(path, header, cases):
+    with open(path, "w", encoding="utf-8") as out:
+        out.write(json.dumps(header, ensure_ascii=False) + "\n")
+        for case in cases:
+            out.write(json.dumps(case, ensure_ascii=False) + "\n")
+
+
+def answer_of(printed):
+    """Bytes as an answer of the contract; None is a failure of the runtime."""
+    if printed is None:
+        return {"fails": {"when": "run", "as": "EILSEQ"}}
+    try:
+        return {"text": printed.decode("utf-8")}
+    except UnicodeDecodeError:
+        return {"bytes": printed.hex()}
