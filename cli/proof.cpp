@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <filesystem>
 #include <memory>
+#include <set>
 
 #include "command.hpp"
 #include "contract.hpp"
@@ -77,8 +78,8 @@ void put_line(Screen& screen, std::string_view label, std::string_view text, Tin
 }
 
 // Spaces inside the table made visible, faintly.
-void put_row(Screen& screen, std::string_view label, std::string_view text) {
-  screen.label(label);
+void put_row(Screen& screen, std::string_view label, std::string_view text, Tint tint = Tint::dim) {
+  screen.label(label, tint);
   screen.with_faint_spaces(text);
   screen.line();
 }
@@ -108,9 +109,9 @@ void put_c_line(Screen& screen, const Proof& proof) {
     const std::string rows =
         std::to_string(column.shifted_rows) + (column.shifted_rows == 1 ? " row" : " rows");
     screen.note({Code::width_counts_otherwise,
-                 visible(column.heading) + ": C's width counts bytes, so this printf pads " + rows +
-                     " short of up to " + std::to_string(column.byte_shift) +
-                     (column.byte_shift == 1 ? " column" : " columns"),
+                 visible(column.heading) + ": C's width counts bytes, so this printf leaves " +
+                     rows + " up to " + std::to_string(column.byte_shift) +
+                     (column.byte_shift == 1 ? " column" : " columns") + " short",
                  {}},
                 {});
   }
@@ -124,7 +125,12 @@ int proof_screen(const Proof& proof, const Look& look) {
   screen.rule(wide);
   put_row(screen, "", proof.heading);
   if (!proof.rule.empty()) put_line(screen, "", proof.rule, Tint::dim);
-  for (const ProofRow& row : proof.rows) put_row(screen, std::to_string(row.line), row.text);
+  std::set<std::size_t> faulty;
+  for (const Finding& finding : proof.findings) faulty.insert(finding.line);
+  for (const ProofRow& row : proof.rows) {
+    put_row(screen, std::to_string(row.line), row.text,
+            faulty.contains(row.line) ? Tint::warm : Tint::dim);
+  }
   put_edges(screen, proof);
   screen.line();
   if (!proof.findings.empty()) {

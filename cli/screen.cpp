@@ -18,7 +18,7 @@ namespace {
 constexpr std::size_t right_edge = 96;
 constexpr std::string_view reset = "\x1b[0m";
 
-constexpr std::array<std::string_view, 5> tints = {"", "\x1b[2m", "\x1b[1m", "\x1b[33m",
+constexpr std::array<std::string_view, 5> tints = {"", "\x1b[90m", "\x1b[1m", "\x1b[33m",
                                                    "\x1b[32m"};
 // Neighbouring fields differ; all are readable on dark and light grounds.
 constexpr std::array<std::string_view, 4> field_tints = {"\x1b[36m", "\x1b[35m", "\x1b[34m",
@@ -76,9 +76,9 @@ void Screen::tinted(Tint tint, std::string_view text, int field) {
   put(reset);
 }
 
-void Screen::label(std::string_view text) {
+void Screen::label(std::string_view text, Tint tint) {
   put("  ");
-  tinted(Tint::dim, text);
+  tinted(tint, text);
   const std::size_t used = 2 + columns_of(text);
   put(std::string(used < label_width ? label_width - used : 1, ' '));
 }

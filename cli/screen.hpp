@@ -44,7 +44,7 @@ class Screen {
   }
   void tinted(Tint tint, std::string_view text, int field = 0);
   // The bare bytes of a line's left edge, so that all blocks stand alike.
-  void label(std::string_view text);
+  void label(std::string_view text, Tint tint = Tint::dim);
   // `text` wrapped at the right edge; lines after the first are indented by `indent` columns.
   void wrapped(std::string_view text, std::size_t start, std::size_t indent);
 

@@ -100,20 +100,16 @@ void put_words(Screen& screen, const ShowRequest& request, const Template& parse
                     visible(parsed.source_of(parsed.fields[static_cast<std::size_t>(words.field)])),
                     words.field);
       screen.line();
-    } else if (words.field == unset) {
-      screen.label("literal");
-      screen.line(part);
     }
     current = words.field;
     const bool defect = words.role == "undefined";
-    screen.label("");
-    screen.put("  ");
-    const std::string head = defect ? "undefined" : part;
+    screen.label(words.field == unset ? "literal" : "");
+    const std::string head = (words.field == unset ? "" : "  ") + (defect ? "undefined" : part);
     const std::size_t wide = measure(head, WidthUnit::columns);
+    const std::size_t column = std::max<std::size_t>(wide + 2, 10);
     screen.tinted(defect ? Tint::warm : Tint::plain, head);
-    const std::size_t column = std::max<std::size_t>(wide + 2, 8);
     screen.put(std::string(column - wide, ' '));
-    screen.wrapped(words.meaning, label_width + 2 + column, label_width + 10);
+    screen.wrapped(words.meaning, label_width + column, label_width + 10);
   }
   screen.line();
   screen.label("takes");

@@ -192,9 +192,10 @@ std::size_t read_escape(std::string_view source, std::size_t at, std::string& li
                         Notes& notes) {
   if (const std::size_t size = read_known_escape(source, at, literals); size != 0) return size;
   // gcc warns and drops the backslash; what follows is read as if it were not there.
-  notes.push_back({Code::unknown_escape,
-                   "C defines no such escape; gcc drops the backslash, which is itself written \\\\",
-                   {at, std::min(at + 2, source.size())}});
+  notes.push_back(
+      {Code::unknown_escape,
+       "C defines no such escape; gcc drops the backslash, which is itself written \\\\",
+       {at, std::min(at + 2, source.size())}});
   return 1;
 }
 

@@ -206,17 +206,13 @@ Value Value::text(std::string owned) {
   return out;
 }
 
-Value Value::text_view(std::string_view view) {
-  return {Type::text, join_halves(view.size(), reinterpret_cast<std::uintptr_t>(view.data()))};
-}
-
 void Value::set_name(std::string name) {
   auto extra = std::make_shared<Extra>();
   if (extra_) extra->big = extra_->big;
   const bool owns_text = extra_ && type_ == Type::text && !extra_->text.empty();
   if (owns_text) extra->text = extra_->text;
   extra->name = std::move(name);
-  if (owns_text) bits_ = text_view(extra->text).bits_;
+  if (owns_text) content_ = Content(std::string_view(extra->text));
   extra_ = std::move(extra);
 }
 

@@ -83,7 +83,11 @@ class Value {
   static Value real(Type type, uint128 encoding) { return {type, encoding}; }
   static Value text(std::string owned);
   // Borrowed: `view` must outlive the value and its copies.
-  static Value text_view(std::string_view view);
+  static Value text_view(std::string_view view) {
+    Value out(Type::text, 0);
+    out.content_ = Content(view);
+    return out;
+  }
   static Value character(char32_t value) { return {Type::character, uint128{value}}; }
   static Value truth(bool value) { return {Type::truth, uint128{value}}; }
 
@@ -93,16 +97,14 @@ class Value {
   // Each REQUIRES the type in its name. as_whole: any whole type but u128 and big, or truth.
   int128 as_whole() const { return static_cast<int128>(bits()); }
   // Two's complement, sign-extended; the encoding of a real.
-  uint128 bits() const { return bits_; }
+  uint128 bits() const { return content_.bits; }
   const SignedNatural& as_big() const { return extra_->big; }
   BinaryReal as_real() const {
     // The usual format is known to the compiler, which makes taking it apart cheap.
     return type_ == Type::f64 ? unpack(binary64, bits()) : unpack(*fact_of(type_).format, bits());
   }
   char32_t as_character() const { return static_cast<char32_t>(bits()); }
-  std::string_view as_text() const {
-    return {reinterpret_cast<const char*>(low_half(bits_)), high_half(bits_)};
-  }
+  std::string_view as_text() const { return content_.text; }
 
   // A real given by its bits, in hexadecimal: what is stored is what was meant, so there is nothing
   // to say about a typed decimal.
@@ -122,11 +124,19 @@ class Value {
     SignedNatural big;
     std::string name;
   };
-  Value(Type type, uint128 bits) : type_(type), bits_(bits) {}
+  // Which of the two, the type says.
+  union Content {
+    Content() : bits(0) {}
+    explicit Content(uint128 number) : bits(number) {}
+    explicit Content(std::string_view view) : text(view) {}
+    uint128 bits;
+    std::string_view text;
+  };
+  Value(Type type, uint128 bits) : type_(type), content_(bits) {}
 
   Type type_ = Type::nil;
   bool given_in_bits_ = false;
-  uint128 bits_ = 0;  // the number, or where a text begins and its size
+  Content content_;
   std::shared_ptr<const Extra> extra_;
 };
 
