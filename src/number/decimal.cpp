@@ -9,7 +9,6 @@
 
 #include <algorithm>
 #include <array>
-#include <utility>
 
 #include "inky_margin/number/decimal_writing.hpp"
 #include "inky_margin/number/natural.hpp"
@@ -210,7 +209,7 @@ uint128 nearest_exactly(const BinaryFormat& format, const DecimalText& decimal, 
   else
     numerator.shift_left(-last_bit);
   bool inexact = false;
-  const uint128 quotient = divide_naturals(std::move(numerator), std::move(denominator), inexact);
+  const uint128 quotient = divide_naturals(numerator, denominator, inexact);
   return round_to_format(format, decimal.negative, quotient, last_bit, inexact, rounding);
 }
 

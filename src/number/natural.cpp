@@ -208,7 +208,7 @@ std::strong_ordering Natural::operator<=>(const Natural& other) const {
 }
 
 bool Natural::operator==(const Natural& other) const {
-  return (*this <=> other) == 0;
+  return std::equal(limbs().begin(), limbs().end(), other.limbs().begin(), other.limbs().end());
 }
 
 }  // namespace inky

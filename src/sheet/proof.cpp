@@ -74,7 +74,7 @@ CellText real_text(const Spec& wish, std::string_view cell) {
 CellText plain_text(const Spec& wish, std::string_view cell) {
   if (wish.kind == Kind::truth && cell != "true" && cell != "false")
     return problem(in_quotes(cell) + " is not true or false");
-  const bool one = cell.size() > 0 && first_cluster(cell).bytes == cell.size();
+  const bool one = !cell.empty() && first_cluster(cell).bytes == cell.size();
   if (wish.kind == Kind::character && !one)
     return problem(in_quotes(cell) + " is not one character");
   TextBuffer out;

@@ -1,0 +1,69 @@
+// The dialect `c`, one file an idea: its facts, the escapes of a literal, what a field means and
+// how values are passed to it, rendering, and writing a wish as source. c.cpp puts them together.
+#pragma once
+
+#include <string>
+#include <string_view>
+
+#include "../family/percent.hpp"
+#include "inky_margin/dialect/dialect.hpp"
+
+namespace inky::c_language {
+
+extern const DialectFacts facts;
+
+// In the order of the facts below.
+enum Modifier : std::uint8_t { none, hh, h, l, ll, j, z, t, big_l };
+
+// ---- Escapes ----
+
+// Reads the escape at `at`; what it stands for goes to `literals`. Returns its length.
+std::size_t read_escape(std::string_view source, std::size_t at, std::string& literals,
+                        Notes& notes);
+
+// ---- How a value is passed (ISO C17, 6.5.2.2p6: the default argument promotions) ----
+
+enum class Passed : std::uint8_t {
+  int32,
+  unsigned32,
+  int64,
+  unsigned64,
+  real,
+  long_real,
+  chars,
+  null,
+  nothing
+};
+Passed passed_as(Type type);
+// "an int", "a double", ...
+std::string_view name_of(Passed passed);
+
+constexpr std::uint16_t mask_of(Passed passed) {
+  return static_cast<std::uint16_t>(1U << static_cast<unsigned>(passed));
+}
+
+// The bits that a whole conversion reads after its length cut them.
+int width_read(const Field& field);
+
+// ---- What a field means ----
+
+// Gives a field that was read its spec, or its defect.
+void finish(Field& field);
+// For what comes from values: a precision (unset: left out), an alignment.
+void set_precision(Spec& spec, int precision);
+void set_alignment(const Field& field, bool left, Spec& spec);
+
+bool has_flag(const Field& field, char flag);
+inline bool is_signed(char letter) {
+  return letter == 'd' || letter == 'i';
+}
+// "%d"
+std::string letter_name(const Field& field);
+
+// ---- Rendering and writing ----
+
+Outcome render(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
+               Output& out, Report* report);
+WrittenField write(const Spec& wish);
+
+}  // namespace inky::c_language

@@ -1,0 +1,109 @@
+#include <array>
+
+#include "c.hpp"
+
+namespace inky::c_language {
+
+namespace {
+
+constexpr std::string_view wholes_take = "hh h l ll j z t";
+constexpr std::string_view reals_take = "l L";
+
+constexpr auto c_conversions = std::to_array<ConversionFact>({
+    {'d', Kind::whole, "a signed whole number in base 10", "-+ 0'", true, wholes_take},
+    {'i', Kind::whole, "a signed whole number in base 10", "-+ 0'", true, wholes_take},
+    {'o', Kind::whole, "an unsigned whole number in base 8", "-#0", true, wholes_take},
+    {'u', Kind::whole, "an unsigned whole number in base 10", "-0'", true, wholes_take},
+    {'x', Kind::whole, "an unsigned whole number in base 16, lower letters", "-#0", true,
+     wholes_take},
+    {'X', Kind::whole, "an unsigned whole number in base 16, upper letters", "-#0", true,
+     wholes_take},
+    {'f', Kind::real, "a real in fixed notation; 6 places unless a precision says otherwise",
+     "-+ #0'", true, reals_take},
+    {'F', Kind::real,
+     "a real in fixed notation, INF and NAN in upper letters; 6 places unless a precision says "
+     "otherwise",
+     "-+ #0'", true, reals_take},
+    {'e', Kind::real, "a real in scientific notation; 6 places unless a precision says otherwise",
+     "-+ #0", true, reals_take},
+    {'E', Kind::real,
+     "a real in scientific notation with an upper E; 6 places unless a precision says otherwise",
+     "-+ #0", true, reals_take},
+    {'g', Kind::real,
+     "a real, fixed or scientific by size (an exponent below -4, or from the number of significant "
+     "digits on, is written); 6 significant digits unless a precision says otherwise, trailing "
+     "zeros dropped",
+     "-+ #0'", true, reals_take},
+    {'G', Kind::real, "as g, with an upper E", "-+ #0'", true, reals_take},
+    {'a', Kind::real, "a real in hexadecimal, exact unless a precision says otherwise", "-+ #0",
+     true, reals_take},
+    {'A', Kind::real, "a real in hexadecimal, upper letters", "-+ #0", true, reals_take},
+    {'c', Kind::character, "one character: the low byte of an int", "-", false, "l"},
+    {'s', Kind::text, "a text, up to its terminating zero byte", "-", true, "l"},
+    {'p', Kind::any, "a pointer, as the implementation likes", "-", false, ""},
+    {'n', Kind::whole, "prints nothing, and writes the number of bytes so far through a pointer",
+     "", false, wholes_take},
+});
+
+constexpr auto c_flags = std::to_array<FlagFact>({
+    {'-', "left", "pads on the right"},
+    {'+', "plus", "a plus sign on numbers that are not negative"},
+    {' ', "space", "a space where a plus sign would be"},
+    {'#', "alternate form",
+     "0 before octal, 0x before hexadecimal; keeps the point, and the zeros of g"},
+    {'0', "zeros", "pads with zeros between sign and digits"},
+    {'\'', "thousands", "the locale's thousands mark (none in the C locale)"},
+});
+
+constexpr auto c_modifiers = std::to_array<ModifierFact>({
+    {"", "int, double or char"},
+    {"hh", "the value is cut to a char (8 bits)"},
+    {"h", "the value is cut to a short (16 bits)"},
+    {"l", "a long (64 bits); with c and s, wide characters; nothing with reals"},
+    {"ll", "a long long (64 bits)"},
+    {"j", "an intmax_t (64 bits)"},
+    {"z", "a size_t (64 bits)"},
+    {"t", "a ptrdiff_t (64 bits)"},
+    {"L", "a long double (80 bits)"},
+});
+
+constexpr auto c_escapes = std::to_array<EscapeFact>({
+    {"%%", "a percent sign"},
+    {"\\n", "a new line"},
+    {"\\t", "a tab"},
+    {"\\\"", "a double quote"},
+    {"\\'", "a single quote"},
+    {"\\\\", "a backslash"},
+    {"\\?", "a question mark"},
+    {"\\a", "the bell"},
+    {"\\b", "a backspace"},
+    {"\\f", "a form feed"},
+    {"\\r", "a carriage return"},
+    {"\\v", "a vertical tab"},
+    {"\\101", "the byte of this octal number, up to three digits"},
+    {"\\x41", "the byte of this hexadecimal number, any number of digits"},
+    {"\\u03a9", "the character of this code point; \\U takes eight digits"},
+});
+
+constexpr std::array<std::string_view, 3> c_locales = {"C", "POSIX", "C.UTF-8"};
+
+}  // namespace
+
+const DialectFacts facts = {
+    .id = "c",
+    .language = "C",
+    .facility = "the format string of printf",
+    .standard = "ISO C17, 7.21.6.1; POSIX.1-2017, fprintf",
+    .toolchain = "GNU C library 2.36, gcc 12.2.0, x86-64",
+    .width_unit = WidthUnit::bytes,
+    .rounding = Rounding::half_even,
+    .rounding_basis = "the stored value, exactly",
+    .default_locale = "C",
+    .locales = c_locales,
+    .conversions = c_conversions,
+    .flags = c_flags,
+    .modifiers = c_modifiers,
+    .escapes = c_escapes,
+};
+
+}  // namespace inky::c_language

@@ -1,0 +1,206 @@
+#include <algorithm>
+#include <array>
+
+#include "c.hpp"
+#include "inky_margin/text/escape.hpp"
+
+namespace inky::c_language {
+
+namespace {
+
+// The ways of passing a value that the field can read. Signed and unsigned of one size may stand
+// for each other (7.16.1.1), if not for every value.
+std::uint16_t accepted_by(const Field& field) {
+  constexpr std::uint16_t any_32 = mask_of(Passed::int32) | mask_of(Passed::unsigned32);
+  constexpr std::uint16_t any_64 = mask_of(Passed::int64) | mask_of(Passed::unsigned64);
+  if (field.spec.kind == Kind::real)
+    return mask_of(field.modifier == big_l ? Passed::long_real : Passed::real);
+  switch (field.letter) {
+    case 'c':
+      return any_32;
+    case 's':
+      return mask_of(Passed::chars);
+    case 'p':
+      return mask_of(Passed::null);
+    default:
+      return width_read(field) == 64 ? any_64 : any_32;
+  }
+}
+
+bool has_word(std::string_view words, std::string_view word) {
+  while (!words.empty()) {
+    const std::size_t end = std::min(words.find(' '), words.size());
+    if (words.substr(0, end) == word) return true;
+    words.remove_prefix(std::min(end + 1, words.size()));
+  }
+  return false;
+}
+
+// Why the standard gives the field no meaning; empty when it does.
+std::string find_defect(const Field& field, const ConversionFact* conversion) {
+  if (field.letter == 0)
+    return "the template ends inside a field; a percent sign itself is written %%";
+  if (field.letter == '%')
+    return "%% stands alone: flags, width, precision or length between its signs are undefined";
+  if (conversion == nullptr) {
+    return "C has no conversion " + in_quotes(std::string_view(&field.letter, 1)) +
+           "; a percent sign itself is written %%";
+  }
+  if (field.letter == 'n')
+    return "%n writes to memory through a pointer; Inky Margin never performs it";
+  const ModifierFact& modifier = facts.modifiers[field.modifier];
+  if (field.modifier != none && !has_word(conversion->modifiers, modifier.text)) {
+    return "the length " + std::string(modifier.text) + " is undefined with " + letter_name(field);
+  }
+  for (const char c : {'#', '0', '\''}) {
+    if (has_flag(field, c) && conversion->flags.find(c) == std::string_view::npos) {
+      return std::string("the flag ") + c + " is undefined with " + letter_name(field);
+    }
+  }
+  if (field.precision.given() && !conversion->precision)
+    return "a precision is undefined with " + letter_name(field);
+  return {};
+}
+
+void set_letter(Spec& spec, char letter) {
+  const bool upper = letter >= 'A' && letter <= 'Z';
+  spec.letters = upper ? Letters::upper : Letters::lower;
+  switch (upper ? letter - 'A' + 'a' : letter) {
+    case 'o':
+      spec.base = 8;
+      break;
+    case 'x':
+      spec.base = 16;
+      break;
+    case 'f':
+      spec.notation = Notation::fixed;
+      break;
+    case 'e':
+      spec.notation = Notation::scientific;
+      break;
+    case 'g':
+      spec.notation = Notation::compact;
+      break;
+    case 'a':
+      spec.notation = Notation::hexfloat;
+      break;
+    default:
+      break;
+  }
+}
+
+}  // namespace
+
+Passed passed_as(Type type) {
+  switch (type) {
+    case Type::i8:
+    case Type::i16:
+    case Type::i32:
+    case Type::u8:
+    case Type::u16:
+    case Type::truth:
+    case Type::character:
+      return Passed::int32;
+    case Type::u32:
+      return Passed::unsigned32;
+    case Type::i64:
+      return Passed::int64;
+    case Type::u64:
+      return Passed::unsigned64;
+    case Type::f32:
+    case Type::f64:
+      return Passed::real;
+    case Type::f80:
+      return Passed::long_real;
+    case Type::text:
+      return Passed::chars;
+    case Type::nil:
+      return Passed::null;
+    default:
+      return Passed::nothing;
+  }
+}
+
+int width_read(const Field& field) {
+  switch (field.modifier) {
+    case hh:
+      return 8;
+    case h:
+      return 16;
+    case none:
+      return 32;
+    default:
+      return 64;
+  }
+}
+
+std::string_view name_of(Passed passed) {
+  constexpr std::array<std::string_view, 9> names = {
+      "an int",        "an unsigned int", "a long",         "an unsigned long",       "a double",
+      "a long double", "a char*",         "a null pointer", "nothing printf can read"};
+  return names[static_cast<std::size_t>(passed)];
+}
+
+bool has_flag(const Field& field, char flag) {
+  return percent::has_flag(facts, field, flag);
+}
+
+std::string letter_name(const Field& field) {
+  return std::string("%") + field.letter;
+}
+
+void set_precision(Spec& spec, int precision) {
+  switch (spec.kind) {
+    case Kind::text:
+      spec.limit = precision;
+      break;
+    case Kind::whole:
+      spec.least_digits = precision;
+      break;
+    default:
+      if (spec.notation == Notation::compact)
+        spec.significant = precision == unset ? 6 : std::max(precision, 1);
+      else if (spec.notation == Notation::hexfloat)
+        spec.places = precision;
+      else
+        spec.places = precision == unset ? 6 : precision;
+  }
+}
+
+void set_alignment(const Field& field, bool left, Spec& spec) {
+  spec.align = left ? Align::left : Align::right;
+  spec.fill = " ";
+  // A precision of a whole number switches zero padding off.
+  const bool zeros =
+      has_flag(field, '0') && !left && !(spec.kind == Kind::whole && spec.least_digits != unset);
+  if (zeros) {
+    spec.align = Align::inner;
+    spec.fill = "0";
+  }
+}
+
+void finish(Field& field) {
+  const ConversionFact* conversion = percent::conversion_of(facts, field.letter);
+  if (field.defect.empty()) field.defect = find_defect(field, conversion);
+  if (conversion == nullptr) return;
+  Spec& spec = field.spec;
+  spec.kind = field.letter == 'p' ? Kind::text : conversion->kind;
+  set_letter(spec, field.letter);
+  if (is_signed(field.letter) || spec.kind == Kind::real) {
+    spec.sign = has_flag(field, '+')   ? Sign::always
+                : has_flag(field, ' ') ? Sign::space
+                                       : Sign::minus;
+  }
+  if (spec.kind == Kind::real)
+    spec.keep_point = has_flag(field, '#');
+  else
+    spec.prefix = has_flag(field, '#');
+  if (field.width.from == Count::From::source) spec.width = field.width.amount;
+  set_precision(spec, field.precision.from == Count::From::source ? field.precision.amount : unset);
+  set_alignment(field, has_flag(field, '-'), spec);
+  field.accepts = accepted_by(field);
+  field.bare = field.flags == 0 && field.modifier == none && !field.width.given() &&
+               !field.precision.given();
+}
+
+}  // namespace inky::c_language

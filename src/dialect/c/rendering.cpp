@@ -1,0 +1,437 @@
+#include <algorithm>
+
+#include "../family/value_notes.hpp"
+#include "c.hpp"
+#include "inky_margin/number/decimal_writing.hpp"
+#include "inky_margin/text/escape.hpp"
+#include "inky_margin/text/utf8.hpp"
+
+namespace inky::c_language {
+
+namespace {
+
+constexpr NumberStyle numbers = {.carry_drops_zeros = true};
+
+bool reads_64(const Field& field) {
+  return width_read(field) == 64;
+}
+
+std::string expected_name(const Field& field) {
+  if (field.spec.kind == Kind::real) return field.modifier == big_l ? "a long double" : "a double";
+  if (field.letter == 'c') return field.modifier == l ? "a wint_t" : "an int";
+  if (field.letter == 's') return field.modifier == l ? "a wchar_t*" : "a char*";
+  if (field.letter == 'p') return "a void*";
+  const std::string_view kind = is_signed(field.letter) ? "" : "unsigned ";
+  const std::string_view article = kind.empty() && !reads_64(field) ? "an "
+                                   : kind.empty()                   ? "a "
+                                                                    : "an ";
+  return std::string(article) + std::string(kind) + (reads_64(field) ? "64-bit integer" : "int");
+}
+
+Outcome wrong_type(const Field& field, const Value& value, Passed passed) {
+  std::string why =
+      letter_name(field) + " reads " + expected_name(field) + ", and " + describe(value) + " is ";
+  if (field.letter == 'p' && passed == Passed::chars) {
+    return Outcome::undefined("%p prints an address, which is known only when the program runs",
+                              field.span);
+  }
+  if (field.letter == 's' && passed == Passed::null) {
+    return Outcome::undefined("%s reads the text at a pointer, and nil is a null pointer",
+                              field.span);
+  }
+  if (passed == Passed::nothing)
+    why +=
+        "of type " + std::string(inky::name_of(value.type())) + ", which C cannot pass to printf";
+  else
+    why += "passed as " + std::string(name_of(passed));
+  return Outcome::undefined(std::move(why), field.span);
+}
+
+class Rendering {
+ public:
+  Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
+            Output& out, Report* report)
+      : parsed_(parsed),
+        values_(values),
+        unit_(options.width_of.value_or(facts.width_unit)),
+        locale_(options.locale),
+        out_(out),
+        report_(report) {}
+
+  Outcome run() {
+    const std::size_t start = out_.needed();
+    for (const Piece& piece : parsed_.pieces) {
+      if (piece.field == unset) {
+        out_.append(parsed_.literal(piece));
+      } else if (const Field& field = parsed_.fields[static_cast<std::size_t>(piece.field)];
+                 field.bare && is_signed(field.letter) && report_ == nullptr && write_bare(field)) {
+        continue;
+      } else if (!place(piece.field, start)) {
+        out_.cut_back(start);
+        return std::move(trouble_);
+      }
+      if (out_.view().size() > start + most_output) {
+        out_.cut_back(start);
+        return too_long(piece.source);
+      }
+    }
+    if (report_ != nullptr) note_left_over();
+    return {};
+  }
+
+ private:
+  // Below, false means that there is no text, and trouble_ says why.
+
+  bool in_utf8() const { return locale_ == "C.UTF-8"; }
+
+  bool fail(Outcome outcome) {
+    trouble_ = std::move(outcome);
+    return false;
+  }
+
+  // The commonest field of all, %d of an int, without ceremony. False when it is not that.
+  bool write_bare(const Field& field) {
+    const auto index = static_cast<std::size_t>(field.value_index);
+    if (index >= values_.size() || !values_[index].is(Type::i32) || !field.defect.empty())
+      return false;
+    const auto number = static_cast<std::int32_t>(low_half(values_[index].bits()));
+    const std::uint32_t magnitude =
+        number < 0 ? 0U - static_cast<std::uint32_t>(number) : static_cast<std::uint32_t>(number);
+    char* at = out_.place(1 + decimal_writing::loose_room);
+    if (at == nullptr) return false;
+    // Written whatever the sign, kept only with it: no branch.
+    *at = '-';
+    at += number < 0 ? 1 : 0;
+    out_.keep(at + decimal_writing::write_loosely(at, magnitude));
+    return true;
+  }
+
+  bool place(int index, std::size_t start) {
+    const Field& field = parsed_.fields[static_cast<std::size_t>(index)];
+    if (report_ == nullptr) return render(field);
+    const std::size_t from = out_.needed() - start;
+    const bool prints = render(field);
+    report_->fields.push_back({index, {from, out_.needed() - start}});
+    note_flags(field);
+    return prints;
+  }
+
+  static Outcome too_long(Span span) {
+    return Outcome::error(
+        {Code::over_limit,
+         "the text grows over the limit of " + std::to_string(most_output) + " bytes", span,
+         "Render it in parts."});
+  }
+
+  bool missing(const Field& field, int index) {
+    return fail(Outcome::undefined(
+        letter_name(field) + " takes value " + std::to_string(index + 1) + ", and there " +
+            (values_.size() == 1 ? "is 1" : "are " + std::to_string(values_.size())),
+        field.span));
+  }
+
+  bool render(const Field& field) {
+    if (!field.defect.empty()) return fail(Outcome::undefined(field.defect, field.span));
+    if (field.width.from != Count::From::value && field.precision.from != Count::From::value) {
+      return render_value(field, field.spec);
+    }
+    Spec spec = field.spec;
+    return take_counts(field, spec) && render_value(field, spec);
+  }
+
+  // A width or precision given as "*".
+  bool take_counts(const Field& field, Spec& spec) {
+    int amount = 0;
+    if (field.precision.from == Count::From::value) {
+      if (!take_count(field, field.precision, amount)) return false;
+      // A negative precision is taken as if it were left out.
+      set_precision(spec, amount < 0 ? unset : amount);
+      set_alignment(field, has_flag(field, '-'), spec);
+    }
+    if (field.width.from == Count::From::value) {
+      if (!take_count(field, field.width, amount)) return false;
+      // A negative width is the flag - and a width.
+      spec.width = amount < 0 ? -amount : amount;
+      if (amount < 0) set_alignment(field, true, spec);
+    }
+    return true;
+  }
+
+  bool take_count(const Field& field, const Count& count, int& amount) {
+    const auto index = static_cast<std::size_t>(count.value_index);
+    if (index >= values_.size()) return missing(field, count.value_index);
+    const Value& value = values_[index];
+    const Passed passed = passed_as(value.type());
+    if (passed != Passed::int32) {
+      return fail(Outcome::undefined("the * of " + letter_name(field) + " reads an int, and " +
+                                         describe(value) + " is passed as " +
+                                         std::string(name_of(passed)),
+                                     field.span));
+    }
+    const int128 whole = value.as_whole();
+    if (whole > most_width || whole < -most_width) {
+      return fail(
+          Outcome::error({Code::over_limit,
+                          describe(value) + " as a width or precision is over the limit of " +
+                              std::to_string(most_width),
+                          field.span, "Use at most " + std::to_string(most_width) + "."}));
+    }
+    amount = static_cast<int>(whole);
+    return true;
+  }
+
+  bool render_value(const Field& field, const Spec& spec) {
+    const auto index = static_cast<std::size_t>(field.value_index);
+    if (index >= values_.size()) return missing(field, field.value_index);
+    const Value& value = values_[index];
+    const Passed passed = passed_as(value.type());
+    if ((field.accepts & mask_of(passed)) == 0) return fail(wrong_type(field, value, passed));
+    switch (spec.kind) {
+      case Kind::whole:
+        render_whole(field, spec, value);
+        return true;
+      case Kind::real:
+        render_real(field, spec, value);
+        return true;
+      case Kind::character:
+        if (field.modifier == l) return render_wide_character(field, spec, value);
+        render_character(field, spec, value);
+        return true;
+      default:
+        break;
+    }
+    if (field.modifier == l) return render_wide_text(field, spec, value);
+    if (field.letter == 'p')
+      render_null(field, spec);
+    else
+      render_text(field, spec, value);
+    return true;
+  }
+
+  void render_whole(const Field& field, const Spec& spec, const Value& value) {
+    const int width = width_read(field);
+    // What is passed has at most 64 bits.
+    const auto bits = static_cast<std::uint64_t>(value.bits());
+    const auto as_signed = static_cast<std::int64_t>(bits << (64 - width)) >> (64 - width);
+    const bool negative = is_signed(field.letter) && as_signed < 0;
+    const std::uint64_t magnitude = negative
+                                        ? std::uint64_t{0} - static_cast<std::uint64_t>(as_signed)
+                                        : bits << (64 - width) >> (64 - width);
+    if (spec.base == 10)
+      lay_out_decimal(spec, negative, magnitude, out_);
+    else
+      render_in_base(spec, magnitude);
+    if (report_ != nullptr) {
+      note_whole(field, value.as_whole(),
+                 negative ? -static_cast<int128>(magnitude) : static_cast<int128>(magnitude));
+    }
+  }
+
+  void render_in_base(const Spec& spec, std::uint64_t magnitude) {
+    WholeRoom room;
+    std::string_view digits = write_whole(magnitude, spec.base, spec.letters, room);
+    std::string_view prefix;
+    // With precision 0, the value 0 has no digits, but # with o still wants a leading 0.
+    if (magnitude == 0 && spec.least_digits == 0 && !(spec.prefix && spec.base == 8)) digits = {};
+    if (spec.prefix && magnitude != 0) {
+      if (spec.base == 16)
+        prefix = spec.letters == Letters::upper ? "0X" : "0x";
+      else if (spec.least_digits <= static_cast<int>(digits.size()))
+        prefix = "0";
+    }
+    lay_out_whole(spec, false, digits, prefix, out_);
+  }
+
+  void render_real(const Field& field, const Spec& spec, const Value& value) {
+    BinaryReal real = value.as_real();
+    if (value.is(Type::f32)) real = unpack(binary64, convert(real, binary64));
+    lay_out_real(spec, value.is(Type::f80) ? extended80 : binary64, real, numbers, out_);
+    if (report_ != nullptr) note_real(field, spec, value, real);
+  }
+
+  void render_character(const Field& field, const Spec& spec, const Value& value) {
+    const auto whole = value.as_whole();
+    const char byte = static_cast<char>(static_cast<unsigned char>(whole & 0xFF));
+    lay_out_text(spec, {&byte, 1}, unit_, out_);
+    const bool beyond = whole < 0 || whole > 0xFF || (value.is(Type::character) && whole > 0x7F);
+    if (report_ != nullptr && beyond) {
+      note(Code::low_byte_only,
+           "%c prints one byte, the low byte of " + describe(value) +
+               "; for a character beyond ASCII use %lc or %s",
+           field.span);
+    }
+  }
+
+  // A character that the locale can print, as bytes; false when it cannot.
+  bool to_bytes(char32_t value, std::string& out) const {
+    const bool scalar = value <= 0x10FFFF && !(value >= 0xD800 && value <= 0xDFFF);
+    if (value > 0x7F && !(in_utf8() && scalar)) return false;
+    append_utf8(value, out);
+    return true;
+  }
+
+  bool not_in_locale(const Field& field, char32_t value) {
+    const bool scalar = value <= 0x10FFFF && !(value >= 0xD800 && value <= 0xDFFF);
+    std::string character;
+    if (scalar) append_utf8(value, character);
+    std::string why = "the locale ";
+    why += in_utf8() ? "C.UTF-8" : "C";
+    why +=
+        " cannot print " + (scalar ? "'" + visible(character) + "'" : "this value as a character");
+    if (!in_utf8()) why += "; call setlocale with a UTF-8 locale first";
+    return fail(Outcome::fails_at_run("EILSEQ", std::move(why), field.span));
+  }
+
+  bool render_wide_character(const Field& field, const Spec& spec, const Value& value) {
+    const auto wide = static_cast<char32_t>(wrap_unsigned(value.as_whole(), 32));
+    std::string bytes;
+    if (!to_bytes(wide, bytes)) return not_in_locale(field, wide);
+    lay_out_text(spec, bytes, unit_, out_);
+    if (report_ != nullptr) note_text(spec, bytes, unit_, field.span, report_->notes);
+    return true;
+  }
+
+  // A C string ends at its first zero byte.
+  static std::string_view c_string(std::string_view text) {
+    return text.substr(0, text.find('\0'));
+  }
+
+  void render_text(const Field& field, const Spec& spec, const Value& value) {
+    const std::string_view text = c_string(value.as_text());
+    lay_out_text(spec, text, unit_, out_);
+    if (report_ == nullptr) return;
+    note_text(spec, text, unit_, field.span, report_->notes);
+    note_zero_byte(field, value, text);
+  }
+
+  // Converted up to the precision only, and never part of a character (ISO C17, 7.21.6.1, s).
+  bool render_wide_text(const Field& field, const Spec& spec, const Value& value) {
+    const std::string_view text = c_string(value.as_text());
+    const std::size_t limit =
+        spec.limit == unset ? text.size() : static_cast<std::size_t>(spec.limit);
+    std::size_t end = 0;
+    while (end < text.size() && end < limit) {
+      const CodePoint point = first_code_point(text.substr(end)).value_or(CodePoint{0xFFFFFFFF, 1});
+      std::string bytes;
+      if (!to_bytes(point.value, bytes)) return not_in_locale(field, point.value);
+      if (end + bytes.size() > limit) break;
+      end += bytes.size();
+    }
+    Spec uncut = spec;
+    uncut.limit = unset;
+    lay_out_text(uncut, text.substr(0, end), unit_, out_);
+    if (report_ == nullptr) return true;
+    note(Code::wide_literal,
+         "%ls reads wide characters: write the text as L" + in_quotes(value.as_text()), field.span);
+    if (end < text.size())
+      note(Code::text_cut, in_quotes(text) + " is cut to " + in_quotes(text.substr(0, end)),
+           field.span);
+    note_text(uncut, text.substr(0, end), unit_, field.span, report_->notes);
+    note_zero_byte(field, value, text);
+    return true;
+  }
+
+  void render_null(const Field& field, const Spec& spec) {
+    lay_out_text(spec, "(nil)", unit_, out_);
+    if (report_ != nullptr)
+      note(Code::implementation_defined,
+           "the text of a pointer is up to the implementation; the GNU C library prints a null "
+           "pointer so",
+           field.span);
+  }
+
+  // ---- Notes ----
+
+  void note(Code code, std::string message, Span span) {
+    report_->notes.push_back({code, std::move(message), span});
+  }
+
+  void note_real(const Field& field, const Spec& spec, const Value& value, const BinaryReal& real) {
+    if (!value.given_in_bits()) {
+      note_rounding(spec, *fact_of(value.type()).format, value.as_real(), field.span,
+                    report_->notes);
+    }
+    if (carry_drops_zeros(spec, real)) {
+      note(Code::departs_from_standard,
+           "the standard keeps the zeros that # asks for; the GNU C library drops them when "
+           "rounding "
+           "carries to a power of ten",
+           field.span);
+    }
+  }
+
+  void note_whole(const Field& field, int128 given, int128 printed) {
+    if (given == printed) return;
+    const int width = width_read(field);
+    const bool narrowed = width < 32 && wrap_signed(static_cast<uint128>(given), width) != given &&
+                          wrap_unsigned(given, width) != static_cast<uint128>(given);
+    const std::string from = describe(Value::whole(Type::i128, given));
+    const std::string to = describe(Value::whole(Type::i128, printed));
+    if (narrowed) {
+      note(Code::value_wrapped,
+           from + " is cut to its low " + std::to_string(width) + " bits, which are " + to,
+           field.span);
+    } else {
+      note(Code::bits_reinterpreted,
+           "the " + std::to_string(width) + " bits of " + from + ", read as " +
+               (is_signed(field.letter) ? "a signed" : "an unsigned") + " number, are " + to,
+           field.span);
+    }
+  }
+
+  void note_zero_byte(const Field& field, const Value& value, std::string_view text) {
+    if (text.size() < value.as_text().size())
+      note(Code::text_cut, "a C string ends at its first zero byte; the rest is not printed",
+           field.span);
+  }
+
+  void note_flags(const Field& field) {
+    const ConversionFact* conversion = percent::conversion_of(facts, field.letter);
+    if (conversion == nullptr || !field.defect.empty()) return;
+    for (const char c : {'+', ' '}) {
+      if (has_flag(field, c) && conversion->flags.find(c) == std::string_view::npos) {
+        note(Code::flag_without_effect,
+             std::string("the flag ") + in_quotes({&c, 1}) +
+                 " is for signed numbers, and changes nothing with " + letter_name(field),
+             field.span);
+      }
+    }
+    if (has_flag(field, '0') && has_flag(field, '-'))
+      note(Code::flag_overridden, "the flag - switches the flag 0 off", field.span);
+    else if (has_flag(field, '0') && field.spec.kind == Kind::whole && field.precision.given())
+      note(Code::flag_overridden, "a precision switches the flag 0 off for whole numbers",
+           field.span);
+    if (has_flag(field, '+') && has_flag(field, ' '))
+      note(Code::flag_overridden, "the flag + switches the space off", field.span);
+    if (has_flag(field, '\''))
+      note(Code::no_grouping_in_locale,
+           "the locale has no thousands mark, so the flag ' prints nothing", field.span);
+  }
+
+  void note_left_over() {
+    const auto taken = static_cast<std::size_t>(parsed_.values_taken);
+    if (values_.size() <= taken) return;
+    const std::size_t extra = values_.size() - taken;
+    note(Code::too_many_values,
+         std::to_string(extra) + (extra == 1 ? " value is" : " values are") +
+             " used by no field; C evaluates and ignores them",
+         {0, parsed_.source.size()});
+  }
+
+  const Template& parsed_;
+  std::span<const Value> values_;
+  WidthUnit unit_;
+  std::string_view locale_;
+  Output& out_;
+  Report* report_;
+  Outcome trouble_;
+};
+
+}  // namespace
+
+Outcome render(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
+               Output& out, Report* report) {
+  return Rendering(parsed, values, options, out, report).run();
+}
+
+}  // namespace inky::c_language
