@@ -1,11 +1,10 @@
 #include "command.hpp"
 
+#include <algorithm>
 #include <cerrno>
 #include <cstdio>
 #include <cstring>
-#include <fstream>
-#include <iterator>
-#include <sstream>
+#include <memory>
 
 #include "inky_margin/text/escape.hpp"
 #include "screen.hpp"
@@ -49,6 +48,20 @@ bool write_out(std::string_view text) {
 int fail(const Error& error, std::string_view source) {
   std::fputs(error_text(error, source, look_of(stderr, false)).c_str(), stderr);
   return bad_request;
+}
+
+int fail_in_file(Error error, const std::string& path, std::string_view text) {
+  std::string place = path == "-" ? "standard input" : visible(path);
+  const bool points = error.span.to + error.span.from > 0;
+  // Some messages about data name their lines themselves.
+  if (points && error.message.find("line ") == std::string::npos) {
+    const std::size_t end = std::min(error.span.from, text.size());
+    place += ", line " +
+             std::to_string(1 + std::count(text.begin(),
+                                           text.begin() + static_cast<std::ptrdiff_t>(end), '\n'));
+  }
+  error.message = place + ": " + error.message;
+  return fail(error, text);
 }
 
 Result<std::string> read_file(const std::string& path) {

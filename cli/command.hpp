@@ -33,6 +33,9 @@ bool write_out(std::string_view text);
 // Prints the error on standard error and returns bad_request.
 int fail(const Error& error, std::string_view source = {});
 
+// The same for an error in a file: its name goes in front, and the line where the span points.
+int fail_in_file(Error error, const std::string& path, std::string_view text);
+
 // A whole file, or standard input for "-".
 Result<std::string> read_file(const std::string& path);
 

@@ -188,7 +188,7 @@ int run(const Options& options) {
   const Result<std::string> text = read_file(options.sheet);
   if (!text) return fail(text.error());
   const Result<Sheet> sheet = read_sheet(*text);
-  if (!sheet) return fail(sheet.error(), *text);
+  if (!sheet) return fail_in_file(sheet.error(), options.sheet, *text);
   const std::string path = data_path(options, *sheet);
   if (path.empty())
     return fail({Code::missing_key,
@@ -198,9 +198,9 @@ int run(const Options& options) {
   const Result<std::string> data = read_file(path);
   if (!data) return fail(data.error());
   const Result<Table> table = read_data(*data);
-  if (!table) return fail(table.error(), *data);
+  if (!table) return fail_in_file(table.error(), path, *data);
   const Result<Proof> proof = make_proof(*sheet, *table);
-  if (!proof) return fail(proof.error());
+  if (!proof) return fail_in_file(proof.error(), path, *data);
   if (options.json) return proof_json(*proof);
   if (!options.bare) return proof_screen(*proof, look_of(stdout, options.ascii));
   if (!write_out(bare_text(*proof))) return bad_request;

@@ -288,7 +288,9 @@ class ProofMaker {
       return padded(unreadable_mark, writer.width(), writer.align());
     }
     if (writer.is_cut(*text))
-      add({Finding::Kind::cut, row.line, heading, in_quotes(*text) + " is cut"});
+      add({Finding::Kind::cut, row.line, heading,
+           in_quotes(*text) + " is cut to " + std::to_string(sheet_.columns[i].wish.limit) +
+               " columns"});
     const std::size_t wide = columns_of(written.text);
     if (wide > writer.width()) {
       add({Finding::Kind::overflow, row.line, heading,

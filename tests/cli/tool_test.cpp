@@ -120,10 +120,12 @@ TEST_CASE("proof previews, and says what is wrong with the data") {
   CHECK(json["rows"].size() == 12);
   const Ran open = inky("proof " + demo + "batches.toml " + demo + "open-quote.csv");
   CHECK(open.status == 2);
-  CHECK(open.err ==
-        "inky: the quote opened in the row of line 3 is not closed\n            "
-        "K-02,\"Titanweiß,64.1\n            ▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔\n      Close the quote; a quote "
-        "inside a cell is doubled.\n");
+  CHECK(
+      open.err ==
+      "inky: " + demo +
+          "open-quote.csv: the quote opened in the row of line 3 is not closed\n            "
+          "K-02,\"Titanweiß,64.1\n            ▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔\n      Close the quote; a quote "
+          "inside a cell is doubled.\n");
 }
 
 TEST_CASE("bad sheets point at the key") {
@@ -131,12 +133,13 @@ TEST_CASE("bad sheets point at the key") {
   support::write_file(path, "[[column]]\nfrom = \"code\"\nwidht = 6\n");
   const Ran ran = inky("proof " + path);
   CHECK(ran.status == 2);
-  CHECK(ran.err ==
-        "inky: \"widht\" is not a key of a column\n            widht = 6\n            ▔▔▔▔▔\n      "
-        "Did you mean width?\n");
+  CHECK(ran.err == "inky: " + path +
+                       ", line 3: \"widht\" is not a key of a column\n            widht = 6\n      "
+                       "      ▔▔▔▔▔\n      "
+                       "Did you mean width?\n");
   support::write_file(path, "");
   CHECK(inky("proof " + path + " " + demo + "batches.csv").err ==
-        "inky: the sheet has no column\n      Add a [[column]] with a key from.\n");
+        "inky: " + path + ": the sheet has no column\n      Add a [[column]] with a key from.\n");
 }
 
 TEST_CASE("output that cannot be written is an error, not a silence") {
