@@ -6,6 +6,7 @@
 #include <cstring>
 #include <memory>
 
+#include "contract.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "screen.hpp"
 
@@ -88,6 +89,21 @@ std::optional<std::string> next_line(bool& over) {
   if (c == EOF && line.empty()) return std::nullopt;
   if (!line.empty() && line.back() == '\r') line.pop_back();
   return line;
+}
+
+int answer_lines(const std::function<std::string(std::string_view)>& answer) {
+  bool over = false;
+  while (const auto line = next_line(over)) {
+    const Error too_long{Code::over_limit,
+                         "the line is longer than " + std::to_string(most_line) + " bytes",
+                         {},
+                         "Send shorter requests."};
+    const std::string text =
+        over ? JsonOut{{"error", to_json(too_long)}, {"notes", JsonOut::array()}}.dump()
+             : answer(*line);
+    if (!write_out(text + "\n")) return bad_request;
+  }
+  return done;
 }
 
 std::string guarded(std::string argument) {

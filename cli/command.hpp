@@ -24,6 +24,8 @@ using Action = std::function<int()>;
 
 // Each returns what runs when the parser has chosen it.
 Action add_show(CLI::App& parent);
+Action add_weigh(CLI::App& parent);
+Action add_round(CLI::App& parent);
 Action add_proof(CLI::App& parent);
 Action add_demo(CLI::App& parent);
 
@@ -43,6 +45,10 @@ Result<std::string> read_file(const std::string& path);
 // there and its rest dropped, with `over` set.
 inline constexpr std::size_t most_line = std::size_t{1} << 24;
 std::optional<std::string> next_line(bool& over);
+
+// Answers every line of standard input, in order, flushing as it goes. `answer` gets a line without
+// its end and returns one.
+int answer_lines(const std::function<std::string(std::string_view)>& answer);
 
 // An argument such as -7 is a value, not an option: hidden from the parser, and shown again.
 std::string guarded(std::string argument);

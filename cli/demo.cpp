@@ -24,6 +24,11 @@ std::vector<Step> steps() {
        "ends in a 5, "
        "so it should go up. It does not, and the note says why: a tie is judged on what is stored.",
        {"show", "%+08.2f|%-6s|", "2.675", "ink"}},
+      {"What f64 stores for 2.675, to the last digit, and how far that is from what was typed.",
+       {"weigh", "2.675"}},
+      {"And every way of rounding it, on what is stored and on what was typed. A star marks where "
+       "the two differ.",
+       {"round", "2.675", "--places", "2"}},
       {"The same template without values, in words: what each character asks for.",
        {"show", "%+08.2f|%-6s|"}},
       {"Width is a minimum and never cuts; on text, the precision is a maximum, and in C both "
@@ -104,7 +109,7 @@ Action add_demo(CLI::App& parent) {
   };
   auto options = std::make_shared<Options>();
   CLI::App* command =
-      parent.add_subcommand("demo", "A walk through show and proof, on the data of an ink room");
+      parent.add_subcommand("demo", "A walk through every command, on the data of an ink room");
   command->add_option("--data", options->data, "The folder with the demo data")
       ->type_name("FOLDER");
   command->add_flag("--ascii", options->ascii, "No characters beyond ASCII in the frame");

@@ -37,24 +37,6 @@ struct Options {
   bool ascii = false;
 };
 
-int answer_lines() {
-  bool over = false;
-  while (const auto line = next_line(over)) {
-    std::string answer;
-    if (over) {
-      const Error error{Code::over_limit,
-                        "the line is longer than " + std::to_string(most_line) + " bytes",
-                        {},
-                        "Send shorter requests."};
-      answer = JsonOut{{"error", to_json(error)}, {"notes", JsonOut::array()}}.dump();
-    } else {
-      answer = answer_show_line(*line);
-    }
-    if (!write_out(answer + "\n")) return bad_request;
-  }
-  return done;
-}
-
 // The value texts, read; or the error printed.
 std::optional<std::vector<Value>> read_values(const std::vector<std::string>& texts) {
   std::vector<Value> out;
@@ -266,7 +248,7 @@ int show_rendered(const Options& options, const ShowRequest& request, const Temp
 }
 
 int run(const Options& options) {
-  if (options.jsonl) return answer_lines();
+  if (options.jsonl) return answer_lines(answer_show_line);
   ShowRequest request;
   request.source = unguarded(options.source);
   request.locale = options.locale;

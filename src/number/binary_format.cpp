@@ -82,6 +82,34 @@ uint128 largest_finite_bits(const BinaryFormat& format, bool negative) {
   return assemble(format, negative, special_exponent(format) - 1, fraction);
 }
 
+const BinaryFormat* format_named(std::string_view name) {
+  for (const BinaryFormat* format : all_formats) {
+    if (format->name == name) return format;
+  }
+  return nullptr;
+}
+
+std::optional<uint128> next_above(const BinaryFormat& format, uint128 bits) {
+  BinaryReal value = unpack(format, bits);
+  if (value.kind == RealClass::not_a_number || bits == infinity_bits(format, false))
+    return std::nullopt;
+  if (value.is_zero()) return uint128{1};
+  if (!value.is_finite()) return largest_finite_bits(format, true);
+  // Half a unit more, rounded up, is one unit more; a negative number moves toward zero, where the
+  // unit may be half as large.
+  value.significand = value.significand * 4 + (value.negative ? uint128{0} - 1 : uint128{1});
+  value.exponent -= 2;
+  return round_to_format(format, value.negative, value.significand, value.exponent, false,
+                         Rounding::up);
+}
+
+std::optional<uint128> next_below(const BinaryFormat& format, uint128 bits) {
+  const uint128 sign = uint128{1} << (format.width() - 1);
+  const std::optional<uint128> above = next_above(format, bits ^ sign);
+  if (!above) return std::nullopt;
+  return *above ^ sign;
+}
+
 uint128 round_to_format(const BinaryFormat& format, bool negative, uint128 significand,
                         int exponent, bool inexact, Rounding rounding) {
   const int excess = bit_length(significand) - format.precision;

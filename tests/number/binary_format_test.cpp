@@ -14,8 +14,6 @@ using namespace inky;
 
 namespace {
 
-const BinaryFormat all_formats[] = {binary16, bfloat16, binary32, binary64, extended80, binary128};
-
 uint128 long_double_bits(long double value) {
   uint128 bits = 0;
   std::memcpy(&bits, &value, 10);
@@ -99,7 +97,8 @@ TEST_CASE("rounding into a format keeps to the definition of every direction") {
     real.exponent = random.below(400) - 280;
     if (real.significand == 0) continue;
     const support::Rational exact = support::exact(real);
-    for (const BinaryFormat& format : all_formats) {
+    for (const BinaryFormat* each : all_formats) {
+      const BinaryFormat& format = *each;
       for (const Rounding rounding : all_roundings) {
         const BinaryReal made = unpack(format, convert(real, format, rounding));
         if (!made.is_finite()) {
@@ -122,7 +121,8 @@ TEST_CASE("rounding into a format keeps to the definition of every direction") {
 }
 
 TEST_CASE("the ends of every format") {
-  for (const BinaryFormat& format : all_formats) {
+  for (const BinaryFormat* each : all_formats) {
+    const BinaryFormat& format = *each;
     INFO(format.name);
     const BinaryReal largest = unpack(format, largest_finite_bits(format, false));
     CHECK(largest.kind == RealClass::normal);
@@ -147,4 +147,33 @@ TEST_CASE("the ends of every format") {
     CHECK((convert(half, format, Rounding::up) == 1));
     CHECK((convert(half, format, Rounding::half_away) == 1));
   }
+}
+
+TEST_CASE("neighbours agree with the machine's own, and at the ends with the standard") {
+  support::RandomValues random(support::seed(5));
+  for (int i = 0; i < support::cases(200'000); ++i) {
+    const double value = random.real();
+    const uint128 above = bits_of(std::nextafter(value, INFINITY));
+    const uint128 below = bits_of(std::nextafter(value, -INFINITY));
+    if (next_above(binary64, bits_of(value)) != above) FAIL("above " << value);
+    if (next_below(binary64, bits_of(value)) != below) FAIL("below " << value);
+    const long double wide = static_cast<long double>(value) / 3;
+    const uint128 wide_above =
+        long_double_bits(std::nextafter(wide, static_cast<long double>(INFINITY)));
+    if (next_above(extended80, long_double_bits(wide)) != wide_above)
+      FAIL("above " << value << " / 3");
+  }
+  for (const BinaryFormat* each : all_formats) {
+    const BinaryFormat& format = *each;
+    INFO(format.name);
+    CHECK((next_above(format, zero_bits(format, true)) == uint128{1}));
+    CHECK((next_below(format, 1) == zero_bits(format, false)));
+    CHECK((next_above(format, largest_finite_bits(format, false)) == infinity_bits(format, false)));
+    CHECK((next_above(format, infinity_bits(format, true)) == largest_finite_bits(format, true)));
+    CHECK_FALSE(next_above(format, infinity_bits(format, false)));
+    CHECK_FALSE(next_below(format, infinity_bits(format, true)));
+    CHECK_FALSE(next_above(format, quiet_nan_bits(format, false)));
+    CHECK(format_named(format.name) == each);
+  }
+  CHECK(format_named("f63") == nullptr);
 }

@@ -48,6 +48,12 @@ inline constexpr BinaryFormat binary64{"f64", 53, 11, false};
 inline constexpr BinaryFormat extended80{"f80", 64, 15, true};
 inline constexpr BinaryFormat binary128{"f128", 113, 15, false};
 
+// All six, the narrowest first.
+inline constexpr std::array<const BinaryFormat*, 6> all_formats = {
+    &binary16, &bfloat16, &binary32, &binary64, &extended80, &binary128};
+// By its short name, such as "f64"; null when there is none.
+const BinaryFormat* format_named(std::string_view name);
+
 enum class RealClass : std::uint8_t { zero, subnormal, normal, infinite, not_a_number };
 std::string_view name_of(RealClass kind);
 
@@ -92,6 +98,11 @@ uint128 zero_bits(const BinaryFormat& format, bool negative);
 uint128 infinity_bits(const BinaryFormat& format, bool negative);
 uint128 quiet_nan_bits(const BinaryFormat& format, bool negative);
 uint128 largest_finite_bits(const BinaryFormat& format, bool negative);
+
+// The next number above or below; nothing beyond the infinities and for not-a-number. IEEE
+// 754-2019, 5.3.1, nextUp and nextDown: what lies below the lowest positive number is zero.
+std::optional<uint128> next_above(const BinaryFormat& format, uint128 bits);
+std::optional<uint128> next_below(const BinaryFormat& format, uint128 bits);
 
 // The encoding nearest to (negative ? -1 : 1) x (significand + more) x 2^exponent under
 // `rounding`, where 0 <= more < 1 and `more` is not zero exactly when `inexact` is set.

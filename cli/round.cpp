@@ -1,0 +1,172 @@
+// inky round: a number rounded every way, as stored and as typed.
+
+#include <algorithm>
+#include <memory>
+
+#include "command.hpp"
+#include "numbers.hpp"
+#include "screen.hpp"
+
+namespace inky::cli {
+
+namespace {
+
+constexpr const char* examples = R"(Examples:
+  inky round 2.675 --places 2            every way, on the stored and the typed number
+  inky round 12345 --places -2           to hundreds
+  inky round 0.00123456 --significant 3
+  inky round --json 1.45 --places 1      one JSON object
+  inky round --jsonl < numbers.jsonl     for machines; docs/contract.md)";
+
+struct Options {
+  std::string number;
+  std::string places;
+  std::string significant;
+  std::string format = "f64";
+  bool json = false;
+  bool jsonl = false;
+  bool ascii = false;
+};
+
+std::string_view meaning(Rounding rounding) {
+  switch (rounding) {
+    case Rounding::half_even:
+      return "to the nearest; a tie to the even digit";
+    case Rounding::half_away:
+      return "to the nearest; a tie away from zero";
+    case Rounding::half_toward:
+      return "to the nearest; a tie toward zero";
+    case Rounding::up:
+      return "toward plus infinity";
+    case Rounding::down:
+      return "toward minus infinity";
+    case Rounding::away:
+      return "away from zero";
+    case Rounding::toward:
+      return "toward zero: cutting";
+  }
+  return {};
+}
+
+std::string padded(std::string text, std::size_t width) {
+  text.resize(std::max(text.size(), width), ' ');
+  return text;
+}
+
+void put_table(Screen& screen, const ExactDecimal& stored, const ExactDecimal& typed,
+               const Cut& cut) {
+  std::size_t width = 8;
+  for (const Rounding rounding : all_roundings) {
+    width = std::max(
+        {width, cut_text(stored, cut, rounding).size(), cut_text(typed, cut, rounding).size()});
+  }
+  constexpr std::size_t name_width = 13;
+  screen.label("");
+  screen.tinted(Tint::dim, std::string(name_width, ' ') + padded("stored", width + 2) + "typed");
+  screen.line();
+  for (const Rounding rounding : all_roundings) {
+    const std::string from_stored = cut_text(stored, cut, rounding);
+    const std::string from_typed = cut_text(typed, cut, rounding);
+    const bool differs = from_stored != from_typed;
+    screen.label("");
+    screen.put(padded(std::string(name_of(rounding)), name_width));
+    screen.put(padded(from_stored, width + 2));
+    screen.tinted(differs ? Tint::warm : Tint::plain, padded(from_typed, width + 2));
+    screen.tinted(Tint::warm, differs ? "* " : "  ");
+    screen.tinted(Tint::dim, meaning(rounding));
+    screen.line();
+  }
+}
+
+std::string tie_sentence(const ExactDecimal& value, const Cut& cut, std::string_view what) {
+  const std::string_view side = side_of_tie(value, cut);
+  if (tail_at(value, cut.places_of(value)) == Tail::exact)
+    return std::string(what) + " needs no rounding";
+  return std::string(what) + " lies " +
+         (side == "on"      ? "on"
+          : side == "below" ? "nearer zero than"
+                            : "farther from zero than") +
+         " the halfway point";
+}
+
+void put_dialects(Screen& screen) {
+  for (const Dialect* dialect : all_dialects()) {
+    const DialectFacts& facts = dialect->facts();
+    screen.label(facts.id);
+    screen.paragraph("rounds " + std::string(name_of(facts.rounding)) + ", on " +
+                     std::string(facts.rounding_basis));
+  }
+}
+
+int round_screen(const std::string& number, const Weighing& w, const Cut& cut, const Look& look) {
+  Screen screen(look);
+  const ExactDecimal& typed = w.typed ? *w.typed : *w.stored;
+  screen.label("typed");
+  screen.paragraph(number.size() > 80 ? number.substr(0, 80) + "..." : number);
+  screen.label("as " + std::string(w.format->name));
+  const std::string stored = to_text(*w.stored);
+  screen.paragraph(stored.size() > 80 ? stored.substr(0, 80) + "..." : stored);
+  screen.label("");
+  screen.paragraph(tie_sentence(typed, cut, "what was typed") + "; " +
+                   tie_sentence(*w.stored, cut, "what is stored"));
+  screen.line();
+  put_table(screen, *w.stored, typed, cut);
+  screen.line();
+  put_dialects(screen);
+  return write_out(screen.text()) ? done : bad_request;
+}
+
+int run(const Options& options, const Cut& cut) {
+  const std::string number = unguarded(options.number);
+  const Result<const BinaryFormat*> format = format_given(options.format);
+  if (!format) return fail(format.error(), options.format);
+  const Result<Weighing> weighing = weigh_given(number, **format);
+  if (!weighing) return fail(weighing.error(), number.size() > 80 ? std::string() : number);
+  if (!weighing->stored) {
+    return fail({Code::bad_value,
+                 shortest_text(**format, weighing->bits) + " cannot be rounded",
+                 {},
+                 "Give a finite number that the format can hold."});
+  }
+  if (!options.json) return round_screen(number, *weighing, cut, look_of(stdout, options.ascii));
+  return write_out(rounding_json(number, *weighing, cut).dump(2) + "\n") ? done : bad_request;
+}
+
+}  // namespace
+
+Action add_round(CLI::App& parent) {
+  auto options = std::make_shared<Options>();
+  CLI::App* command =
+      parent.add_subcommand("round", "A number rounded every way, as stored and as typed");
+  command->add_option("number", options->number, "A decimal or hexadecimal real");
+  command
+      ->add_option("--places", options->places,
+                   "Digits after the point; negative for tens, hundreds")
+      ->type_name("COUNT");
+  command->add_option("--significant", options->significant, "Digits in all")->type_name("COUNT");
+  command->add_option("--as", options->format, "The binary format: f16, bf16, f32, f64, f80, f128")
+      ->type_name("FORMAT");
+  command->add_flag("--json", options->json, "The answer as one JSON object");
+  command->add_flag("--jsonl", options->jsonl, "Answers requests from standard input, one a line");
+  command->add_flag("--ascii", options->ascii, "No characters beyond ASCII in the frame");
+  command->footer(examples);
+  return [options, command] {
+    if (options->jsonl) return answer_lines(answer_round_line);
+    const bool given = command->get_option("number")->count() != 0;
+    if (!given || options->places.empty() == options->significant.empty()) {
+      return fail({Code::bad_option,
+                   "round needs a number and either --places or --significant",
+                   {},
+                   "Write inky round 2.675 --places 2, or see inky round --help."});
+    }
+    Cut cut;
+    const bool places = !options->places.empty();
+    const std::string count = unguarded(places ? options->places : options->significant);
+    if (auto error =
+            read_count(count, places ? -most_cut : 1, places ? cut.places : cut.significant))
+      return fail(*error, count);
+    return run(*options, cut);
+  };
+}
+
+}  // namespace inky::cli

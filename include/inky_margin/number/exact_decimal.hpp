@@ -1,0 +1,50 @@
+// Decimals of any length, exactly: what was typed, what is stored, and their difference.
+//
+//   ExactDecimal typed = exact_decimal(*scan_decimal("2.675"));
+//   ExactDecimal stored = exact_decimal(unpack(binary64, nearest(binary64,
+//   *scan_decimal("2.675")))); to_text(difference(stored, typed))     //
+//   "-0.00000000000000017763568394002504646778106689453125" to_text(rounded(typed, 2,
+//   Rounding::half_even))    // "2.68": the typed decimal is a true tie
+//
+// The value is 0.d1 d2 d3 ... x 10^point; neither the first nor the last digit is zero, and zero
+// itself has none, but may have a sign.
+#pragma once
+
+#include <cstdint>
+#include <string>
+
+#include "inky_margin/number/binary_format.hpp"
+#include "inky_margin/number/decimal.hpp"
+#include "inky_margin/number/digits.hpp"
+
+namespace inky {
+
+struct ExactDecimal {
+  bool negative = false;
+  std::string digits;
+  std::int64_t point = 0;
+
+  bool is_zero() const { return digits.empty(); }
+};
+
+ExactDecimal exact_decimal(const DecimalText& typed);
+// REQUIRES: finite.
+ExactDecimal exact_decimal(const BinaryReal& value);
+
+// How far apart two points may be for a difference or a text without an exponent: a text of a
+// billion zeros helps nobody.
+inline constexpr std::int64_t most_zeros = 20'000;
+
+// a - b. REQUIRES: points no more than most_zeros apart, or one of them zero.
+ExactDecimal difference(const ExactDecimal& a, const ExactDecimal& b);
+
+// Rounded to a multiple of 10^-places.
+ExactDecimal rounded(const ExactDecimal& value, std::int64_t places, Rounding rounding);
+// How what lies beyond `places` compares with half a unit there, in magnitude.
+Tail tail_at(const ExactDecimal& value, std::int64_t places);
+
+// All digits and no exponent, up to most_zeros zeros; then with one: "-1e-1000000".
+// `least_places`: zeros are added up to so many digits after the point.
+std::string to_text(const ExactDecimal& value, std::int64_t least_places = 0);
+
+}  // namespace inky

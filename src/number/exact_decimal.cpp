@@ -1,0 +1,149 @@
+#include "inky_margin/number/exact_decimal.hpp"
+
+#include <algorithm>
+
+namespace inky {
+
+namespace {
+
+// Neither end is a zero; the point follows the first digit.
+void normalize(ExactDecimal& x) {
+  const std::size_t first = x.digits.find_first_not_of('0');
+  if (first == std::string::npos) {
+    x.digits.clear();
+    x.point = 0;
+    return;
+  }
+  x.digits.erase(0, first);
+  x.point -= static_cast<std::int64_t>(first);
+  x.digits.erase(x.digits.find_last_not_of('0') + 1);
+}
+
+// Compares magnitudes.
+int compare(const ExactDecimal& a, const ExactDecimal& b) {
+  if (a.is_zero() || b.is_zero()) return a.is_zero() ? (b.is_zero() ? 0 : -1) : 1;
+  if (a.point != b.point) return a.point < b.point ? -1 : 1;
+  return a.digits.compare(b.digits);
+}
+
+// The digits with the point at `point`, and zeros up to `size`.
+std::string aligned(const ExactDecimal& x, std::int64_t point, std::size_t size) {
+  if (x.is_zero()) return std::string(size, '0');
+  std::string out(static_cast<std::size_t>(point - x.point), '0');
+  out += x.digits;
+  out.resize(size, '0');
+  return out;
+}
+
+// |a| + |b|, or |a| - |b| where |a| >= |b|, digit by digit from the end.
+ExactDecimal combine(const ExactDecimal& a, const ExactDecimal& b, bool add) {
+  const std::int64_t point = 1 + (a.is_zero()   ? b.point
+                                  : b.is_zero() ? a.point
+                                                : std::max(a.point, b.point));
+  const auto end = [&](const ExactDecimal& x) {
+    return x.is_zero() ? std::size_t{0}
+                       : x.digits.size() + static_cast<std::size_t>(point - x.point);
+  };
+  const std::size_t size = std::max(end(a), end(b));
+  ExactDecimal out{false, aligned(a, point, size), point};
+  const std::string other = aligned(b, point, size);
+  int carry = 0;
+  for (std::size_t i = size; i-- > 0;) {
+    const int digit = out.digits[i] - '0' + (add ? other[i] - '0' + carry : '0' - other[i] - carry);
+    carry = add ? (digit > 9 ? 1 : 0) : (digit < 0 ? 1 : 0);
+    out.digits[i] = static_cast<char>('0' + (digit + 10) % 10);
+  }
+  normalize(out);
+  return out;
+}
+
+std::string with_exponent(const ExactDecimal& value) {
+  std::string out(value.negative ? "-" : "");
+  out += value.digits[0];
+  if (value.digits.size() > 1) out += "." + value.digits.substr(1);
+  return out + "e" + std::to_string(value.point - 1);
+}
+
+}  // namespace
+
+ExactDecimal exact_decimal(const DecimalText& typed) {
+  ExactDecimal out{typed.negative, {}, 0};
+  out.digits.reserve(typed.whole.size() + typed.fraction.size());
+  out.digits += typed.whole;
+  out.digits += typed.fraction;
+  out.point = static_cast<std::int64_t>(typed.whole.size()) + typed.exponent;
+  normalize(out);
+  return out;
+}
+
+ExactDecimal exact_decimal(const BinaryReal& value) {
+  Digits digits;
+  exact_digits(value, digits);
+  return {value.negative, std::string(digits.text()), digits.point()};
+}
+
+ExactDecimal difference(const ExactDecimal& a, const ExactDecimal& b) {
+  ExactDecimal out;
+  if (a.negative != b.negative) {
+    out = combine(a, b, true);
+    out.negative = a.negative;
+  } else if (compare(a, b) >= 0) {
+    out = combine(a, b, false);
+    out.negative = a.negative;
+  } else {
+    out = combine(b, a, false);
+    out.negative = !a.negative;
+  }
+  if (out.is_zero()) out.negative = false;
+  return out;
+}
+
+Tail tail_at(const ExactDecimal& value, std::int64_t places) {
+  const std::int64_t keep = value.point + places;
+  if (value.is_zero() || keep >= static_cast<std::int64_t>(value.digits.size())) return Tail::exact;
+  if (keep < 0) return Tail::below_half;
+  const auto at = static_cast<std::size_t>(keep);
+  // The last digit is not zero, so anything after this one is more than nothing.
+  const bool more = at + 1 < value.digits.size();
+  if (value.digits[at] != '5') return value.digits[at] < '5' ? Tail::below_half : Tail::above_half;
+  return more ? Tail::above_half : Tail::half;
+}
+
+ExactDecimal rounded(const ExactDecimal& value, std::int64_t places, Rounding rounding) {
+  const Tail tail = tail_at(value, places);
+  if (tail == Tail::exact) return value;
+  const std::int64_t keep = value.point + places;
+  ExactDecimal out{
+      value.negative,
+      value.digits.substr(0, static_cast<std::size_t>(std::max<std::int64_t>(keep, 0))),
+      value.point};
+  const bool odd = keep > 0 && ((out.digits.back() - '0') & 1) != 0;
+  const bool away = rounds_away(rounding, tail, value.negative, odd);
+  normalize(out);
+  if (!away) return out;
+  ExactDecimal sum = combine(out, {false, "1", 1 - places}, true);
+  sum.negative = value.negative;
+  return sum;
+}
+
+std::string to_text(const ExactDecimal& value, std::int64_t least_places) {
+  if (value.point > most_zeros || value.point < -most_zeros) return with_exponent(value);
+  const auto size = static_cast<std::int64_t>(value.digits.size());
+  std::string out(value.negative ? "-" : "");
+  const std::int64_t whole = std::clamp<std::int64_t>(value.point, 0, size);
+  out += value.digits.substr(0, static_cast<std::size_t>(whole));
+  out.append(static_cast<std::size_t>(std::max<std::int64_t>(value.point - size, 0)), '0');
+  if (value.point <= 0) out += '0';
+  const std::int64_t places =
+      std::max(least_places, value.is_zero() ? 0 : std::max<std::int64_t>(size - value.point, 0));
+  if (places <= 0) return out;
+  out += '.';
+  const std::size_t end = out.size() + static_cast<std::size_t>(places);
+  if (!value.is_zero())
+    out.append(static_cast<std::size_t>(std::max<std::int64_t>(-value.point, 0)), '0');
+  out += value.digits.substr(static_cast<std::size_t>(whole));
+  out.resize(end, '0');
+  return out;
+}
+
+}  // namespace inky

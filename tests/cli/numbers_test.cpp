@@ -1,0 +1,181 @@
+// weigh and round: the contract for machines, and what a person sees.
+
+#include <catch2/catch.hpp>
+#include <cmath>
+#include <cstdio>
+#include <nlohmann/json.hpp>
+#include <string>
+
+#include "numbers.hpp"
+#include "support/process.hpp"
+#include "support/random_values.hpp"
+
+using inky::cli::answer_round_line;
+using inky::cli::answer_weigh_line;
+using nlohmann::json;
+
+namespace {
+
+std::string c_text(const char* form, double value) {
+  char room[1500];
+  return {room, static_cast<std::size_t>(std::snprintf(room, sizeof room, form, value))};
+}
+
+// Without the zeros that a fixed number of places leaves.
+std::string without_zeros(std::string text) {
+  if (text.find('.') == std::string::npos) return text;
+  text.erase(text.find_last_not_of('0') + 1);
+  if (text.back() == '.') text.pop_back();
+  return text;
+}
+
+}  // namespace
+
+TEST_CASE("a weighed f64 is what the C library says of it") {
+  const std::uint64_t seed = support::seed(1074);
+  INFO("seed " << seed);
+  support::RandomValues random(seed);
+  for (int i = 0; i < support::cases(20'000); ++i) {
+    const double value = random.real();
+    char typed[64];
+    std::snprintf(typed, sizeof typed, "%.*e", random.below(25), value);
+    const double stored = std::strtod(typed, nullptr);
+    if (std::isinf(stored)) continue;
+    const json answer =
+        json::parse(answer_weigh_line("{\"number\":\"" + std::string(typed) + "\"}"));
+    INFO(typed);
+    REQUIRE(answer["exact"] == without_zeros(c_text("%.1074f", stored)));
+    REQUIRE(answer["hexfloat"] == c_text("%a", stored));
+    char bits[32];
+    std::snprintf(bits, sizeof bits, "0x%016lx", inky::bits_of(stored));
+    REQUIRE(answer["bits"] == bits);
+    REQUIRE(std::strtod(answer["shortest"].get<std::string>().c_str(), nullptr) == stored);
+    REQUIRE(std::strtod(answer["below"].get<std::string>().c_str(), nullptr) ==
+            std::nextafter(stored, -INFINITY));
+    REQUIRE(std::strtod(answer["above"].get<std::string>().c_str(), nullptr) ==
+            std::nextafter(stored, INFINITY));
+    REQUIRE(std::fabs(std::strtod(answer["error_ulps"].get<std::string>().c_str(), nullptr)) <=
+            0.5);
+    // typed = stored - error, so reading it back from the error's side gives the same bits.
+    if (answer["error"] == "0") REQUIRE(answer["error_ulps"] == "0");
+  }
+}
+
+TEST_CASE("known numbers, whole answers") {
+  CHECK(
+      answer_weigh_line(R"({"number":"2.675","as":"f64"})") ==
+      R"({"typed":"2.675","format":"f64","exact":"2.67499999999999982236431605997495353221893310546875","bits":"0x4005666666666666","sign":"+","exponent":1,"fraction":"0x5666666666666","class":"normal","hexfloat":"0x1.5666666666666p+1","shortest":"2.675","below":"2.6749999999999994","above":"2.6750000000000003","ulp":"4.440892098500626e-16","error":"-0.00000000000000017763568394002504646778106689453125","error_ulps":"-0.4"})");
+  const json largest = json::parse(answer_weigh_line(R"({"number":65504,"as":"f16"})"));
+  CHECK(largest["bits"] == "0x7bff");
+  CHECK(largest["above"] == "inf");
+  CHECK(largest["error"] == "0");
+  const json over = json::parse(answer_weigh_line(R"({"number":"-1e400"})"));
+  CHECK(over["class"] == "infinite");
+  CHECK(over["exact"] == "-inf");
+  CHECK(over["error"] == nullptr);
+  CHECK(over["below"] == nullptr);
+  const json lowest = json::parse(answer_weigh_line(R"({"number":"1e-1000000000"})"));
+  CHECK(lowest["class"] == "zero");
+  CHECK(lowest["error"] == "-1e-1000000000");
+  CHECK(json::parse(answer_weigh_line(R"({"number":"0x1.8p+1"})"))["error"] == "0");
+  CHECK(json::parse(answer_weigh_line(R"({"number":"nan"})"))["class"] == "nan");
+}
+
+TEST_CASE("round: the modes on the stored value and on the typed decimal") {
+  const json answer = json::parse(answer_round_line(R"({"number":"2.675","places":2})"));
+  CHECK(
+      answer["stored"] ==
+      json::parse(
+          R"({"half-even":"2.67","half-away":"2.67","half-toward":"2.67","up":"2.68","down":"2.67","away":"2.68","toward":"2.67","tie":"below"})"));
+  CHECK(
+      answer["decimal"] ==
+      json::parse(
+          R"({"half-even":"2.68","half-away":"2.68","half-toward":"2.67","up":"2.68","down":"2.67","away":"2.68","toward":"2.67","tie":"on"})"));
+  const json carry = json::parse(answer_round_line(R"({"number":"-99.96","significant":3})"));
+  CHECK(carry["decimal"]["half-even"] == "-100");
+  CHECK(carry["decimal"]["up"] == "-99.9");
+  const json tens = json::parse(answer_round_line(R"({"number":"12350","places":-2})"));
+  CHECK(tens["decimal"]["half-even"] == "12400");
+  CHECK(tens["decimal"]["half-toward"] == "12300");
+  CHECK(json::parse(answer_round_line(
+            R"({"number":"-0.001","places":2})"))["stored"]["half-even"] == "-0.00");
+  support::RandomValues random(support::seed(2));
+  for (int i = 0; i < support::cases(20'000); ++i) {
+    const double value = random.real();
+    const int places = random.below(12);
+    const std::string typed = c_text("%.17g", value);
+    char expected[400];
+    std::snprintf(expected, sizeof expected, "%.*f", places, value);
+    const json got = json::parse(answer_round_line(
+        "{\"number\":\"" + typed + "\",\"places\":" + std::to_string(places) + "}"));
+    if (got["stored"]["half-even"] != expected)
+      FAIL(typed << " at " << places << ": " << got["stored"]["half-even"]);
+  }
+}
+
+TEST_CASE("requests about numbers that cannot be answered") {
+  struct Case {
+    std::string (*answer)(std::string_view);
+    const char* request;
+    const char* code;
+    const char* message;
+  };
+  const Case cases[] = {
+      {answer_weigh_line, R"({"number":"2,675"})", "bad-value", "\"2,675\" is not a number"},
+      {answer_weigh_line, R"({"number":"0.1+0.2"})", "not-supported-yet",
+       "expressions are not supported yet"},
+      {answer_weigh_line, R"({"number":"1","as":"f63"})", "bad-value",
+       "\"f63\" is not a binary format"},
+      {answer_weigh_line, R"({"nmber":"1"})", "unknown-key", "the key \"nmber\" is unknown"},
+      {answer_weigh_line, R"({"number":[1]})", "wrong-kind",
+       "the key \"number\" must be a string or a number"},
+      {answer_weigh_line, R"({})", "missing-key", "the key \"number\" is missing"},
+      {answer_weigh_line, R"(2.675)", "bad-json", "a request is a JSON object"},
+      {answer_round_line, R"({"number":"1"})", "contradiction",
+       "give either \"places\" or \"significant\""},
+      {answer_round_line, R"({"number":"1","places":1,"significant":1})", "contradiction",
+       "give either \"places\" or \"significant\""},
+      {answer_round_line, R"({"number":"1","places":99999})", "bad-value",
+       "\"99999\" is not a count of digits"},
+      {answer_round_line, R"({"number":"1","places":"2"})", "wrong-kind",
+       "the key \"places\" must be a number"},
+      {answer_round_line, R"({"number":"inf","places":2})", "bad-value",
+       "\"inf\" cannot be rounded"},
+  };
+  for (const Case& c : cases) {
+    INFO(c.request);
+    const json answer = json::parse(c.answer(c.request));
+    REQUIRE(answer.contains("error"));
+    CHECK(answer["error"]["code"] == c.code);
+    CHECK(answer["error"]["message"] == c.message);
+  }
+}
+
+TEST_CASE("weigh and round on the screen, and what they refuse") {
+  const support::Ran weighed = support::inky("weigh 2.675");
+  CHECK(weighed.status == 0);
+  CHECK(weighed.out.find("  as f64    2.67499999999999982236431605997495353221893310546875\n") !=
+        std::string::npos);
+  CHECK(weighed.out.find("-0.4 units of the last place; stored below what was typed\n") !=
+        std::string::npos);
+  CHECK(weighed.out.find(
+            "  bits      0 10000000000 0101011001100110011001100110011001100110011001100110\n") !=
+        std::string::npos);
+  const support::Ran compared = support::inky("weigh -0.1 --as f16,f32,f128");
+  CHECK(compared.out.find("  f32       -0.100000001490116119384765625\n") != std::string::npos);
+  const support::Ran rounded = support::inky("round 2.675 --places 2");
+  CHECK(rounded.out.find(
+            "half-even    2.67      2.68      * to the nearest; a tie to the even digit\n") !=
+        std::string::npos);
+  CHECK(support::inky("round 12350 --places -2").out.find("half-even    12400") !=
+        std::string::npos);
+  CHECK(support::inky("weigh zebra").status == 2);
+  CHECK(support::inky("round 1").err ==
+        "inky: round needs a number and either --places or --significant\n      Write inky round "
+        "2.675 --places 2, or see inky round --help.\n");
+  CHECK(support::inky("round 1 --places x").err ==
+        "inky: \"x\" is not a count of digits\n            x\n            ▔\n      It is a whole "
+        "number from -20000 to 20000.\n");
+  CHECK(support::inky("weigh --jsonl", "{\"number\":1}\n\n{\"number\":\"0.5\"}\n")
+            .out.find("\"error\":{\"code\":\"bad-json\"") != std::string::npos);
+}
