@@ -88,6 +88,20 @@ void strip_zeros(Shortest& x) {
   strip_step<10, 1>(x);
 }
 
+// Most numbers need 16 or 17 digits: one, and two words of eight, without a loop.
+constexpr int room_for_many = 24;
+int write_many(char* out, std::uint64_t digits) {
+  constexpr std::uint64_t eight = 100'000'000;
+  if (digits < eight * 10'000'000) return decimal_writing::write(out, digits);
+  const std::uint64_t top = digits / eight;
+  const std::uint64_t first = top / eight;
+  *out = static_cast<char>('0' + first);
+  out += first != 0 ? 1 : 0;
+  decimal_writing::write_eight(out, static_cast<std::uint32_t>(top - first * eight));
+  decimal_writing::write_eight(out + 8, static_cast<std::uint32_t>(digits - top * eight));
+  return first != 0 ? 17 : 16;
+}
+
 // Both exact decimals on one scale: `a` compared with `b`.
 int compare(const Digits& a, const Digits& b) {
   if (a.point() != b.point()) return a.point() < b.point() ? -1 : 1;
@@ -149,7 +163,7 @@ void shortest_digits(const BinaryFormat& format, const BinaryReal& value, Digits
   Shortest shortest = shortest_by_table(low_half(value.significand), value.exponent,
                                         lower_gap_is_half(format, value));
   strip_zeros(shortest);
-  const int count = decimal_writing::write(out.room(20), shortest.digits);
+  const int count = write_many(out.room(room_for_many), shortest.digits);
   out.set(count, count + shortest.exponent);
 }
 

@@ -41,7 +41,7 @@ void FixedOutput::append_slowly(std::string_view text) {
   if (lost_ != 0) limit_ = end_;
 }
 
-void FixedOutput::cut_back(std::size_t size) {
+void FixedOutput::cut_back_over(std::size_t size) {
   const std::size_t all = needed();
   lost_ = all - size < lost_ ? lost_ - (all - size) : 0;
   end_ = begin_ + std::min(size, kept());

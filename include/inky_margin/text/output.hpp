@@ -55,9 +55,12 @@ class Output {
   // What is there now; valid until the next change.
   std::string_view view() const { return {begin_, kept()}; }
   // All that was appended, kept or not.
-  virtual std::size_t needed() const { return kept(); }
+  std::size_t needed() const { return kept() + lost_; }
   // Back to an earlier needed(). REQUIRES: size <= needed().
-  virtual void cut_back(std::size_t size) { end_ = begin_ + size; }
+  void cut_back(std::size_t size) {
+    if (lost_ != 0) return cut_back_over(size);
+    end_ = begin_ + size;
+  }
   void clear() { cut_back(0); }
 
  protected:
@@ -70,7 +73,10 @@ class Output {
   // Makes room for `size` more characters, or says that it cannot.
   virtual bool make_room(std::size_t size) = 0;
   virtual void append_slowly(std::string_view text) = 0;
+  // cut_back where something was lost.
+  virtual void cut_back_over(std::size_t) {}
 
+  std::size_t lost_ = 0;  // appended, but not kept
   char* begin_;
   char* end_;
   char* limit_;
@@ -92,16 +98,14 @@ class FixedOutput final : public Output {
  public:
   explicit FixedOutput(std::span<char> room)
       : Output(room.data(), room.size()), full_limit_(room.data() + room.size()) {}
-  std::size_t needed() const override { return kept() + lost_; }
-  void cut_back(std::size_t size) override;
   bool fits() const { return lost_ == 0; }
 
  private:
   bool make_room(std::size_t) override { return false; }
   void append_slowly(std::string_view text) override;
+  void cut_back_over(std::size_t size) override;
 
   char* full_limit_;
-  std::size_t lost_ = 0;
 };
 
 }  // namespace inky
