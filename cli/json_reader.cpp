@@ -43,8 +43,17 @@ class Builder final : public json::json_sax_t {
     object.members.push_back({name, {}});
     return true;
   }
-  bool parse_error(std::size_t position, const std::string& last, const json::exception&) override {
+  bool parse_error(std::size_t position, const std::string& last,
+                   const json::exception& reason) override {
     const std::size_t at = std::min(position == 0 ? 0 : position - 1, size_);
+    constexpr int number_overflow = 406;
+    if (reason.id == number_overflow) {
+      error = {Code::value_out_of_range,
+               "a JSON number may not be beyond the range of f64",
+               {at, std::min(at + 1, size_)},
+               "Give it as a string, such as {\"f128\": \"1e400\"}."};
+      return false;
+    }
     error = {
         Code::bad_json,
         "this is not JSON" + (last.empty() ? std::string() : ": unexpected " + in_quotes(last)),

@@ -170,7 +170,10 @@ int show_screen(const ShowRequest& request, const Template& parsed, const Outcom
                 std::string_view text, const Report& report, const Look& look) {
   Screen screen(look);
   put_source(screen, request, parsed);
-  if (outcome.prints()) {
+  if (outcome.prints() && text.empty()) {
+    screen.label("prints");
+    screen.line("nothing");
+  } else if (outcome.prints()) {
     for (const auto& line : lines_of(text, report, look)) screen.stretches(line);
     screen.line();
     put_fields(screen, request, parsed, text, report);

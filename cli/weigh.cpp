@@ -1,5 +1,6 @@
 // inky weigh: what is stored for a number, and how far that is from what was typed.
 
+#include <algorithm>
 #include <memory>
 
 #include "command.hpp"
@@ -19,7 +20,7 @@ constexpr const char* examples = R"(Examples:
 
 struct Options {
   std::string number;
-  std::vector<std::string> formats{"f64"};
+  std::string formats = "f64";  // separated by commas
   bool json = false;
   bool jsonl = false;
   bool ascii = false;
@@ -121,11 +122,21 @@ void put_comparison(Screen& screen, const std::string& typed, const std::vector<
   }
 }
 
+std::vector<std::string> split(std::string_view names) {
+  std::vector<std::string> out;
+  for (std::size_t at = 0; at <= names.size();) {
+    const std::size_t end = std::min(names.find(',', at), names.size());
+    out.emplace_back(names.substr(at, end - at));
+    at = end + 1;
+  }
+  return out;
+}
+
 int run(const Options& options) {
   if (options.jsonl) return answer_lines(answer_weigh_line);
   const std::string number = unguarded(options.number);
   std::vector<Weighing> all;
-  for (const std::string& name : options.formats) {
+  for (const std::string& name : split(options.formats)) {
     const Result<const BinaryFormat*> format = format_given(name);
     if (!format) return fail(format.error(), name);
     Result<Weighing> weighing = weigh_given(number, **format);
@@ -153,8 +164,9 @@ Action add_weigh(CLI::App& parent) {
   CLI::App* command = parent.add_subcommand(
       "weigh", "What is stored for a number, and how far from what was typed");
   command->add_option("number", options->number, "A decimal, hexadecimal real, inf or nan");
-  command->add_option("--as", options->formats, "Binary formats: f16, bf16, f32, f64, f80, f128")
-      ->delimiter(',')
+  command
+      ->add_option("--as", options->formats,
+                   "Binary formats, separated by commas: f16, bf16, f32, f64, f80, f128")
       ->type_name("FORMAT");
   command->add_flag("--json", options->json, "The answer as JSON");
   command->add_flag("--jsonl", options->jsonl, "Answers requests from standard input, one a line");
