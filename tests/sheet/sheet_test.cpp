@@ -1,3 +1,4 @@
+#include <algorithm>
 #include <catch2/catch.hpp>
 #include <fstream>
 #include <iterator>
@@ -186,5 +187,45 @@ TEST_CASE("a column by spec and a column by the wish it means give the same cell
     const Proof by_wish = proof_of(std::string("[[column]]\nfrom = \"x\"\n") + wish, data);
     for (std::size_t i = 0; i < by_spec.rows.size(); ++i)
       REQUIRE(by_spec.rows[i].text == by_wish.rows[i].text);
+  }
+}
+
+TEST_CASE("every line of a proof is as wide as its heading, unless a finding says otherwise") {
+  const std::uint64_t seed = support::seed(80);
+  INFO("seed " << seed);
+  support::RandomValues random(seed);
+  const char* const words[] = {"ink", "Zinkweiß",    "墨汁", "e\u0301tude", "🖨\uFE0F press",
+                               "",    "a longer run"};
+  const char* const aligns[] = {"left", "right", "center", "natural"};
+  for (int round = 0; round < support::cases(400); ++round) {
+    std::string sheet = "gap = \"" + std::string(random.pick(words)) + "\"\n";
+    const int columns = 1 + random.below(4);
+    for (int i = 0; i < columns; ++i) {
+      sheet += "[[column]]\nfrom = \"c" + std::to_string(i) + "\"\n";
+      sheet += std::string("align = \"") + random.pick(aligns) + "\"\n";
+      if (random.one_in(2)) sheet += "width = " + std::to_string(1 + random.below(14)) + "\n";
+      if (random.one_in(3)) sheet += "limit = " + std::to_string(random.below(9)) + "\n";
+    }
+    std::string data = "c0,c1,c2,c3\n";
+    for (int row = random.below(6); row >= 0; --row) {
+      for (int i = 0; i < 4; ++i)
+        data += std::string("\"") + random.pick(words) + "\"" + (i < 3 ? "," : "\n");
+    }
+    const Proof proof = proof_of(sheet, data);
+    const ProofColumn& last = proof.columns.back();
+    const std::size_t expected = last.start + last.width;
+    const auto overflows = [&](std::size_t line) {
+      return std::any_of(proof.findings.begin(), proof.findings.end(), [&](const Finding& finding) {
+        const bool wide = finding.kind == Finding::Kind::overflow ||
+                          finding.kind == Finding::Kind::heading_overflow;
+        return wide && finding.line == line;
+      });
+    };
+    INFO(sheet << data);
+    REQUIRE((measure(proof.heading, WidthUnit::columns) > expected) == overflows(0));
+    for (const ProofRow& row : proof.rows) {
+      REQUIRE((measure(row.text, WidthUnit::columns) > expected) == overflows(row.line));
+      REQUIRE(measure(row.text, WidthUnit::columns) >= expected);
+    }
   }
 }

@@ -36,7 +36,6 @@ class Natural {
   bool bit(int index) const;
   // The low 128 bits.
   uint128 low_bits() const;
-  bool fits_128() const { return size_ <= 2; }
 
   void multiply(std::uint64_t factor);
   void add(std::uint64_t term);
