@@ -11,7 +11,7 @@ bool register_render_scenarios();
 bool register_digit_scenarios();
 
 // The data: seeded, the same in every run.
-inline constexpr std::size_t data_size = 256;  // all contenders' data stay in the first cache
+inline constexpr std::size_t data_size = 1024;
 // Amounts as people have them: two to four decimals, up to 100 000.
 std::vector<double> amounts();
 // Reals of every size: random bits, finite.
