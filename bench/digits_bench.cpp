@@ -19,13 +19,19 @@ namespace {
 using namespace inky;
 
 // Both write "d.ddde+xx": the same work, so that the texts can be compared.
-std::string_view ours(double value, int significant, TextBuffer& out) {
+// The spec is settled before, as a parsed template would have it.
+Spec scientific(int significant) {
   Spec spec;
   spec.kind = Kind::real;
   spec.notation = Notation::scientific;
   spec.significant = significant;
+  return spec;
+}
+
+std::string_view ours(double value, const Spec& spec, TextBuffer& out) {
   out.clear();
-  lay_out_real(spec, binary64, unpack(binary64, bits_of(value)), NumberStyle{}, out);
+  static constexpr NumberStyle style;
+  lay_out_real(spec, binary64, unpack(binary64, bits_of(value)), style, out);
   return out.view();
 }
 
@@ -40,9 +46,9 @@ std::string_view library(double value, int significant, char (&room)[64]) {
 void add(const std::string& name, const std::vector<double>& values, int significant) {
   benchmark::RegisterBenchmark((name + "/ours").c_str(), [=](benchmark::State& state) {
     TextBuffer out;
+    const Spec spec = scientific(significant);
     std::size_t i = 0;
-    for (auto _ : state)
-      benchmark::DoNotOptimize(ours(values[i++ % data_size], significant, out).data());
+    for (auto _ : state) benchmark::DoNotOptimize(ours(values[i++ % data_size], spec, out).data());
   });
   benchmark::RegisterBenchmark((name + "/to_chars").c_str(), [=](benchmark::State& state) {
     char room[64];
@@ -54,9 +60,10 @@ void add(const std::string& name, const std::vector<double>& values, int signifi
 
 bool agree(const std::vector<double>& values, int significant) {
   TextBuffer out;
+  const Spec spec = scientific(significant);
   char room[64];
   for (const double value : values) {
-    if (ours(value, significant, out) == library(value, significant, room)) continue;
+    if (ours(value, spec, out) == library(value, significant, room)) continue;
     std::cerr << "contenders disagree on " << value << "\n";
     return false;
   }

@@ -370,11 +370,15 @@ bool write_few_digits(const Spec& spec, const BinaryReal& value, const Digits& d
   const char* text = digits.text().data();
   at[0] = text[0];
   at[1] = spec.point.text()[0];
-  std::memcpy(at + 2, text + 1, most_digits - 1);
+  // Two words, as they were most likely written.
+  std::memcpy(at + 2, text + 1, 8);
+  std::memcpy(at + 10, text + 9, 8);
   at += after > 0 || spec.keep_point ? 2 + after : 1;
   *at++ = spec.letters == Letters::upper ? 'E' : 'e';
   *at++ = exponent < 0 ? '-' : '+';
-  if (magnitude >= 100) *at++ = static_cast<char>('0' + magnitude / 100);
+  // Written whatever its value, kept only if it counts: no branch.
+  *at = static_cast<char>('0' + magnitude / 100);
+  at += magnitude >= 100 ? 1 : 0;
   decimal_writing::write_pair(at, magnitude % 100);
   out.keep(at + 2);
   return true;

@@ -19,19 +19,43 @@ namespace {
 // The neighbour below a power of two is half as far away as the one above,
 // except for the smallest normal number, whose neighbours are equally far.
 bool lower_gap_is_half(const BinaryFormat& format, const BinaryReal& value) {
-  return value.significand == uint128{1} << (format.precision - 1) &&
+  return (value.significand & (value.significand - 1)) == 0 &&
          value.exponent > format.lowest_exponent();
 }
 
-// floor(g x scaled / 2^128), with the last bit set if anything was cut off ("round to odd"):
+// A number of 192 bits: the upper 128, and the lowest word.
+struct Triple {
+  uint128 upper;
+  std::uint64_t lowest;
+
+  friend Triple operator+(const Triple& a, const Triple& b) {
+    const std::uint64_t lowest = a.lowest + b.lowest;
+    return {a.upper + b.upper + (lowest < a.lowest ? 1 : 0), lowest};
+  }
+  friend Triple operator-(const Triple& a, const Triple& b) {
+    return {a.upper - b.upper - (a.lowest < b.lowest ? 1 : 0), a.lowest - b.lowest};
+  }
+};
+
+Triple multiply(uint128 g, std::uint64_t factor) {
+  const uint128 low = multiply_wide(factor, low_half(g));
+  return {multiply_wide(factor, high_half(g)) + high_half(low), low_half(low)};
+}
+
+// g x 2^shift. REQUIRES: 0 < shift < 64.
+Triple shift_left(uint128 g, int shift) {
+  return {join_halves(high_half(g) >> (64 - shift),
+                      high_half(g) << shift | low_half(g) >> (64 - shift)),
+          low_half(g) << shift};
+}
+
+// floor(product / 2^128), with the last bit set if anything was cut off ("round to odd"):
 // enough to compare with any multiple of the last bit but one.
 //
 // g is at most one unit above the true power, so the product is at most 2^-64 above the true one in
 // units of its last bit: a fraction word of 0 or 1 stands for an exact whole.
-std::uint64_t product_to_odd(uint128 g, std::uint64_t scaled) {
-  const uint128 low = multiply_wide(scaled, low_half(g));
-  const uint128 sum = multiply_wide(scaled, high_half(g)) + high_half(low);
-  return high_half(sum) | (low_half(sum) > 1 ? 1 : 0);
+std::uint64_t to_odd(const Triple& product) {
+  return high_half(product.upper) | (low_half(product.upper) > 1 ? 1 : 0);
 }
 
 struct Shortest {
@@ -46,28 +70,29 @@ Shortest shortest_by_table(std::uint64_t c, int q, bool half_gap_below) {
                                : powers::floor_log10_of_power_of_two(q);
   const int h = q + powers::floor_log2_of_power(-k) + 1;
   const uint128 g = powers::significand(-k) + (powers::is_exact(-k) ? 0 : 1);
-  const std::uint64_t here = product_to_odd(g, (4 * c) << h);
-  std::uint64_t lower = product_to_odd(g, (4 * c - (half_gap_below ? 1 : 2)) << h);
-  std::uint64_t upper = product_to_odd(g, (4 * c + 2) << h);
+  // One product places the number; half a gap to each side are the ends of its interval.
+  const Triple product = multiply(g, (4 * c) << h);
+  const std::uint64_t here = to_odd(product);
   // Reading rounds ties to even, so the ends belong to the interval of an even significand only.
-  if ((c & 1) != 0) {
-    ++lower;
-    --upper;
-  }
+  const std::uint64_t open = c & 1;
+  const Triple half_gap = shift_left(g, h + 1);
+  const Triple gap_below = half_gap_below ? shift_left(g, h) : half_gap;
+  const std::uint64_t lower = to_odd(product - gap_below) + open;
+  const std::uint64_t upper = to_odd(product + half_gap) - open;
+
   const std::uint64_t s = here / 4;
   if (s >= 10) {
     // A grid ten times coarser has at most one point inside.
-    const std::uint64_t tens = s / 10 * 10;
-    const bool below_inside = lower <= 4 * tens;
-    const bool above_inside = 4 * (tens + 10) <= upper;
-    if (below_inside != above_inside) return {tens / 10 + (above_inside ? 1 : 0), k + 1};
+    const std::uint64_t tens = s / 10;
+    const bool below_inside = lower <= 40 * tens;
+    const bool above_inside = 40 * (tens + 1) <= upper;
+    if (below_inside != above_inside) return {tens + (above_inside ? 1 : 0), k + 1};
   }
-  const bool below_inside = lower <= 4 * s;
-  const bool above_inside = 4 * (s + 1) <= upper;
-  if (below_inside != above_inside) return {s + (above_inside ? 1 : 0), k};
+  const bool below = lower <= 4 * s;
+  const bool above = 4 * (s + 1) <= upper;
   const std::uint64_t middle = 4 * s + 2;
-  const bool go_up = here > middle || (here == middle && (s & 1) != 0);
-  return {s + (go_up ? 1 : 0), k};
+  const bool nearer_above = here > middle || (here == middle && (s & 1) != 0);
+  return {s + ((below != above ? above : nearer_above) ? 1 : 0), k};
 }
 
 // One step at a time, each with a divisor the compiler knows: a multiplication then.
@@ -88,18 +113,20 @@ void strip_zeros(Shortest& x) {
   strip_step<10, 1>(x);
 }
 
-// Most numbers need 16 or 17 digits: one, and two words of eight, without a loop.
+// Most numbers need 16 or 17 digits: one, and two words of eight, without a loop. The words stand
+// where those who copy the digits after the first load them, which a processor does at once.
 constexpr int room_for_many = 24;
 int write_many(char* out, std::uint64_t digits) {
   constexpr std::uint64_t eight = 100'000'000;
   if (digits < eight * 10'000'000) return decimal_writing::write(out, digits);
+  const bool sixteen = digits < eight * eight;
+  if (sixteen) digits *= 10;
   const std::uint64_t top = digits / eight;
   const std::uint64_t first = top / eight;
   *out = static_cast<char>('0' + first);
-  out += first != 0 ? 1 : 0;
-  decimal_writing::write_eight(out, static_cast<std::uint32_t>(top - first * eight));
-  decimal_writing::write_eight(out + 8, static_cast<std::uint32_t>(digits - top * eight));
-  return first != 0 ? 17 : 16;
+  decimal_writing::write_eight(out + 1, static_cast<std::uint32_t>(top - first * eight));
+  decimal_writing::write_eight(out + 9, static_cast<std::uint32_t>(digits - top * eight));
+  return sixteen ? 16 : 17;
 }
 
 // Both exact decimals on one scale: `a` compared with `b`.

@@ -96,11 +96,10 @@ inline bool is_shortest(const inky::BinaryFormat& format, const inky::BinaryReal
   if (!inside(candidate)) return false;
   const int e = decimal_exponent(candidate);
   const Rational step = power(10, e - size + 1);
-  if (abs(candidate - value) > step / 2) {
-    // Farther than half a step: only right when the nearer one is outside.
-    const Rational nearer =
-        candidate > value ? Rational(candidate - step) : Rational(candidate + step);
-    if (inside(nearer)) return false;
+  // Its neighbours of as many digits; below a power of ten they stand ten times closer.
+  const Rational below_candidate = candidate - (candidate == power(10, e) ? step / 10 : step);
+  for (const Rational& neighbour : {below_candidate, Rational(candidate + step)}) {
+    if (abs(neighbour - value) < abs(candidate - value) && inside(neighbour)) return false;
   }
   if (size == 1) return true;
   const Rational coarse = step * 10;

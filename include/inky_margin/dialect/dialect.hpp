@@ -101,7 +101,8 @@ class Dialect {
   virtual Outcome render(const Template& parsed, std::span<const Value> values,
                          const RenderOptions& options, Output& out, Report* report) const = 0;
   Outcome render(const Template& parsed, std::span<const Value> values, Output& out) const {
-    return render(parsed, values, {}, out, nullptr);
+    static constexpr RenderOptions usual;
+    return render(parsed, values, usual, out, nullptr);
   }
 
   // What each stretch of the template means, in order.

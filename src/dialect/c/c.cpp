@@ -19,54 +19,43 @@
 
 namespace inky {
 
+namespace c_language {
+
 namespace {
 
 // The GNU C library knows 4096 (NL_ARGMAX).
 constexpr int most_position = 4096;
 
-const percent::Syntax c_syntax = {&c_language::facts, most_position, c_language::read_escape,
-                                  c_language::finish};
-
-class CDialect final : public Dialect {
- public:
-  const DialectFacts& facts() const override { return c_language::facts; }
-
-  Result<Template> parse(std::string_view source) const override {
-    Result<Template> parsed = percent::parse(c_syntax, source);
-    if (parsed && source.size() >= 2 && source.front() == '"' && source.back() == '"') {
-      parsed->notes.push_back({Code::quotes_in_template,
-                               "the quotes at both ends are printed too; leave them out if they "
-                               "only delimit the literal",
-                               {0, source.size()}});
-    }
-    return parsed;
-  }
-
-  Outcome render(const Template& parsed, std::span<const Value> values,
-                 const RenderOptions& options, Output& out, Report* report) const override {
-    if (report != nullptr) report->notes = parsed.notes;
-    return c_language::render(parsed, values, options, out, report);
-  }
-
-  std::vector<Words> explain(const Template& parsed) const override {
-    std::vector<Words> out;
-    for (const Piece& piece : parsed.pieces) {
-      if (piece.field != unset)
-        percent::explain_field(c_syntax, parsed, piece.field, out);
-      else
-        out.push_back(
-            {piece.source, "literal", "prints " + in_quotes(parsed.literal(piece)), unset});
-    }
-    return out;
-  }
-
-  WrittenField write(const Spec& wish) const override { return c_language::write(wish); }
-};
+const percent::Syntax syntax = {&facts, most_position, read_escape, finish};
 
 }  // namespace
 
+Result<Template> CDialect::parse(std::string_view source) const {
+  Result<Template> parsed = percent::parse(syntax, source);
+  if (parsed && source.size() >= 2 && source.front() == '"' && source.back() == '"') {
+    parsed->notes.push_back({Code::quotes_in_template,
+                             "the quotes at both ends are printed too; leave them out if they "
+                             "only delimit the literal",
+                             {0, source.size()}});
+  }
+  return parsed;
+}
+
+std::vector<Words> CDialect::explain(const Template& parsed) const {
+  std::vector<Words> out;
+  for (const Piece& piece : parsed.pieces) {
+    if (piece.field != unset)
+      percent::explain_field(syntax, parsed, piece.field, out);
+    else
+      out.push_back({piece.source, "literal", "prints " + in_quotes(parsed.literal(piece)), unset});
+  }
+  return out;
+}
+
+}  // namespace c_language
+
 const Dialect* c_dialect() {
-  static const CDialect dialect;
+  static const c_language::CDialect dialect;
   return &dialect;
 }
 

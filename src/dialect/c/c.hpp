@@ -60,10 +60,16 @@ inline bool is_signed(char letter) {
 // "%d"
 std::string letter_name(const Field& field);
 
-// ---- Rendering and writing ----
+// ---- The dialect ----
 
-Outcome render(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
-               Output& out, Report* report);
-WrittenField write(const Spec& wish);
+class CDialect final : public Dialect {
+ public:
+  const DialectFacts& facts() const override { return c_language::facts; }
+  Result<Template> parse(std::string_view source) const override;
+  Outcome render(const Template& parsed, std::span<const Value> values,
+                 const RenderOptions& options, Output& out, Report* report) const override;
+  std::vector<Words> explain(const Template& parsed) const override;
+  WrittenField write(const Spec& wish) const override;
+};
 
 }  // namespace inky::c_language

@@ -199,8 +199,8 @@ void finish(Field& field) {
   set_precision(spec, field.precision.from == Count::From::source ? field.precision.amount : unset);
   set_alignment(field, has_flag(field, '-'), spec);
   field.accepts = accepted_by(field);
-  field.bare = field.flags == 0 && field.modifier == none && !field.width.given() &&
-               !field.precision.given();
+  field.plain_decimal = is_signed(field.letter) && field.flags == 0 && field.modifier == none &&
+                        !field.width.given() && !field.precision.given();
 }
 
 }  // namespace inky::c_language

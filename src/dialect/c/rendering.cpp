@@ -51,20 +51,16 @@ class Rendering {
  public:
   Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
             Output& out, Report* report)
-      : parsed_(parsed),
-        values_(values),
-        unit_(options.width_of.value_or(facts.width_unit)),
-        locale_(options.locale),
-        out_(out),
-        report_(report) {}
+      : parsed_(parsed), values_(values), options_(options), out_(out), report_(report) {}
 
   Outcome run() {
     const std::size_t start = out_.needed();
+    if (report_ != nullptr) begin_report();
     for (const Piece& piece : parsed_.pieces) {
       if (piece.field == unset) {
         out_.append(parsed_.literal(piece));
       } else if (const Field& field = parsed_.fields[static_cast<std::size_t>(piece.field)];
-                 field.bare && is_signed(field.letter) && report_ == nullptr && write_bare(field)) {
+                 field.plain_decimal && report_ == nullptr && write_plain_decimal(field)) {
         continue;
       } else if (!place(piece.field, start)) {
         out_.cut_back(start);
@@ -82,7 +78,8 @@ class Rendering {
  private:
   // Below, false means that there is no text, and trouble_ says why.
 
-  bool in_utf8() const { return locale_ == "C.UTF-8"; }
+  WidthUnit unit() const { return options_.width_of.value_or(facts.width_unit); }
+  bool in_utf8() const { return options_.locale == "C.UTF-8"; }
 
   bool fail(Outcome outcome) {
     trouble_ = std::move(outcome);
@@ -90,7 +87,7 @@ class Rendering {
   }
 
   // The commonest field of all, %d of an int, without ceremony. False when it is not that.
-  bool write_bare(const Field& field) {
+  bool write_plain_decimal(const Field& field) {
     const auto index = static_cast<std::size_t>(field.value_index);
     if (index >= values_.size() || !values_[index].is(Type::i32) || !field.defect.empty())
       return false;
@@ -106,7 +103,8 @@ class Rendering {
     return true;
   }
 
-  bool place(int index, std::size_t start) {
+  // Kept out of the loop over the pieces, which stays small.
+  [[gnu::noinline]] bool place(int index, std::size_t start) {
     const Field& field = parsed_.fields[static_cast<std::size_t>(index)];
     if (report_ == nullptr) return render(field);
     const std::size_t from = out_.needed() - start;
@@ -116,7 +114,7 @@ class Rendering {
     return prints;
   }
 
-  static Outcome too_long(Span span) {
+  [[gnu::noinline]] static Outcome too_long(Span span) {
     return Outcome::error(
         {Code::over_limit,
          "the text grows over the limit of " + std::to_string(most_output) + " bytes", span,
@@ -252,7 +250,7 @@ class Rendering {
   void render_character(const Field& field, const Spec& spec, const Value& value) {
     const auto whole = value.as_whole();
     const char byte = static_cast<char>(static_cast<unsigned char>(whole & 0xFF));
-    lay_out_text(spec, {&byte, 1}, unit_, out_);
+    lay_out_text(spec, {&byte, 1}, unit(), out_);
     const bool beyond = whole < 0 || whole > 0xFF || (value.is(Type::character) && whole > 0x7F);
     if (report_ != nullptr && beyond) {
       note(Code::low_byte_only,
@@ -286,8 +284,8 @@ class Rendering {
     const auto wide = static_cast<char32_t>(wrap_unsigned(value.as_whole(), 32));
     std::string bytes;
     if (!to_bytes(wide, bytes)) return not_in_locale(field, wide);
-    lay_out_text(spec, bytes, unit_, out_);
-    if (report_ != nullptr) note_text(spec, bytes, unit_, field.span, report_->notes);
+    lay_out_text(spec, bytes, unit(), out_);
+    if (report_ != nullptr) note_text(spec, bytes, unit(), field.span, report_->notes);
     return true;
   }
 
@@ -298,9 +296,9 @@ class Rendering {
 
   void render_text(const Field& field, const Spec& spec, const Value& value) {
     const std::string_view text = c_string(value.as_text());
-    lay_out_text(spec, text, unit_, out_);
+    lay_out_text(spec, text, unit(), out_);
     if (report_ == nullptr) return;
-    note_text(spec, text, unit_, field.span, report_->notes);
+    note_text(spec, text, unit(), field.span, report_->notes);
     note_zero_byte(field, value, text);
   }
 
@@ -319,20 +317,20 @@ class Rendering {
     }
     Spec uncut = spec;
     uncut.limit = unset;
-    lay_out_text(uncut, text.substr(0, end), unit_, out_);
+    lay_out_text(uncut, text.substr(0, end), unit(), out_);
     if (report_ == nullptr) return true;
     note(Code::wide_literal,
          "%ls reads wide characters: write the text as L" + in_quotes(value.as_text()), field.span);
     if (end < text.size())
       note(Code::text_cut, in_quotes(text) + " is cut to " + in_quotes(text.substr(0, end)),
            field.span);
-    note_text(uncut, text.substr(0, end), unit_, field.span, report_->notes);
+    note_text(uncut, text.substr(0, end), unit(), field.span, report_->notes);
     note_zero_byte(field, value, text);
     return true;
   }
 
   void render_null(const Field& field, const Spec& spec) {
-    lay_out_text(spec, "(nil)", unit_, out_);
+    lay_out_text(spec, "(nil)", unit(), out_);
     if (report_ != nullptr)
       note(Code::implementation_defined,
            "the text of a pointer is up to the implementation; the GNU C library prints a null "
@@ -408,7 +406,9 @@ class Rendering {
            "the locale has no thousands mark, so the flag ' prints nothing", field.span);
   }
 
-  void note_left_over() {
+  [[gnu::noinline]] void begin_report() { report_->notes = parsed_.notes; }
+
+  [[gnu::noinline]] void note_left_over() {
     const auto taken = static_cast<std::size_t>(parsed_.values_taken);
     if (values_.size() <= taken) return;
     const std::size_t extra = values_.size() - taken;
@@ -420,8 +420,7 @@ class Rendering {
 
   const Template& parsed_;
   std::span<const Value> values_;
-  WidthUnit unit_;
-  std::string_view locale_;
+  const RenderOptions& options_;
   Output& out_;
   Report* report_;
   Outcome trouble_;
@@ -429,8 +428,8 @@ class Rendering {
 
 }  // namespace
 
-Outcome render(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
-               Output& out, Report* report) {
+Outcome CDialect::render(const Template& parsed, std::span<const Value> values,
+                         const RenderOptions& options, Output& out, Report* report) const {
   return Rendering(parsed, values, options, out, report).run();
 }
 

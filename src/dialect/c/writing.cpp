@@ -135,7 +135,7 @@ class Writer {
 
 }  // namespace
 
-WrittenField write(const Spec& wish) {
+WrittenField CDialect::write(const Spec& wish) const {
   return Writer(wish).write();
 }
 
