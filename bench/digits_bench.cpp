@@ -90,6 +90,15 @@ std::vector<double> any_reals() {
   return out;
 }
 
+std::vector<double> ordinary_reals() {
+  support::RandomValues random(4);
+  std::vector<double> out(data_size);
+  for (double& value : out) {
+    value = (1 + random.below(1'000'000'000) / 1e9) * std::pow(10.0, random.below(19) - 9);
+  }
+  return out;
+}
+
 std::vector<int> wholes() {
   support::RandomValues random(3);
   std::vector<int> out(data_size);

@@ -8,6 +8,8 @@
 
 int main(int argc, char** argv) {
   benchmark::Initialize(&argc, argv);
-  if (!bench::register_render_scenarios() || !bench::register_digit_scenarios()) return 1;
+  if (!bench::register_render_scenarios() || !bench::register_digit_scenarios() ||
+      !bench::register_number_line_scenarios())
+    return 1;
   benchmark::RunSpecifiedBenchmarks();
 }

@@ -1,5 +1,7 @@
 #include "command.hpp"
 
+#include <unistd.h>
+
 #include <algorithm>
 #include <cerrno>
 #include <cstdio>
@@ -76,32 +78,66 @@ Result<std::string> read_file(const std::string& path) {
   return text;
 }
 
-std::optional<std::string> next_line(bool& over) {
+std::optional<std::string_view> Lines::next(bool& over) {
   over = false;
-  std::string line;
-  int c = 0;
-  while ((c = std::getc(stdin)) != EOF && c != '\n') {
-    if (line.size() < most_line)
-      line += static_cast<char>(c);
-    else
-      over = true;
+  while (true) {
+    const std::size_t end = waiting_.find('\n', searched_);
+    if (end != std::string::npos) {
+      std::string_view line(waiting_.data() + at_, end - at_);
+      at_ = searched_ = end + 1;
+      over = std::exchange(dropping_, false) || line.size() > most_line;
+      if (!line.empty() && line.back() == '\r') line.remove_suffix(1);
+      return line;
+    }
+    searched_ = waiting_.size();
+    if (searched_ - at_ > most_line) {
+      dropping_ = true;
+      at_ = searched_;
+    }
+    if (!fill()) break;
   }
-  if (c == EOF && line.empty()) return std::nullopt;
-  if (!line.empty() && line.back() == '\r') line.pop_back();
+  if (at_ == waiting_.size() && !dropping_) return std::nullopt;
+  over = std::exchange(dropping_, false);
+  const std::string_view line(waiting_.data() + at_, waiting_.size() - at_);
+  at_ = waiting_.size();
   return line;
 }
 
+bool Lines::fill() {
+  waiting_.erase(0, at_);
+  searched_ -= at_;
+  at_ = 0;
+  constexpr std::size_t room = 65536;
+  const std::size_t kept = waiting_.size();
+  waiting_.resize(kept + room);
+  ssize_t size = 0;
+  do {
+    size = read(STDIN_FILENO, waiting_.data() + kept, room);
+  } while (size < 0 && errno == EINTR);
+  waiting_.resize(kept + static_cast<std::size_t>(std::max<ssize_t>(size, 0)));
+  return size > 0;
+}
+
 int answer_lines(const std::function<std::string(std::string_view)>& answer) {
+  constexpr std::size_t most_unwritten = 65536;
+  Lines lines;
+  std::string unwritten;
   bool over = false;
-  while (const auto line = next_line(over)) {
-    const Error too_long{Code::over_limit,
-                         "the line is longer than " + std::to_string(most_line) + " bytes",
-                         {},
-                         "Send shorter requests."};
-    const std::string text =
-        over ? JsonOut{{"error", to_json(too_long)}, {"notes", JsonOut::array()}}.dump()
+  while (const auto line = lines.next(over)) {
+    const auto too_long = [] {
+      return Error{Code::over_limit,
+                   "the line is longer than " + std::to_string(most_line) + " bytes",
+                   {},
+                   "Send shorter requests."};
+    };
+    unwritten +=
+        over ? JsonOut{{"error", to_json(too_long())}, {"notes", JsonOut::array()}}.dump()
              : answer(*line);
-    if (!write_out(text + "\n")) return bad_request;
+    unwritten += '\n';
+    // Whoever waits for an answer gets it: nothing is kept back while there is nothing to read.
+    if (lines.has_another() && unwritten.size() < most_unwritten) continue;
+    if (!write_out(unwritten)) return bad_request;
+    unwritten.clear();
   }
   return done;
 }

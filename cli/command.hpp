@@ -41,12 +41,26 @@ int fail_in_file(Error error, const std::string& path, std::string_view text);
 // A whole file, or standard input for "-".
 Result<std::string> read_file(const std::string& path);
 
-// The next line of standard input without its end; nothing at the end. A line over the limit is cut
-// there and its rest dropped, with `over` set.
+// The lines of standard input.
 inline constexpr std::size_t most_line = std::size_t{1} << 24;
-std::optional<std::string> next_line(bool& over);
+class Lines {
+ public:
+  // The next line without its end, valid until the next call; nothing at the end of the input. Of a
+  // line over the limit some of the end is left, and `over` is set.
+  std::optional<std::string_view> next(bool& over);
+  // Whether a whole line is here already, so that reading it cannot wait.
+  bool has_another() const { return waiting_.find('\n', at_) != std::string::npos; }
 
-// Answers every line of standard input, in order, flushing as it goes. `answer` gets a line without
+ private:
+  bool fill();
+
+  std::string waiting_;
+  std::size_t at_ = 0;        // the next line begins here
+  std::size_t searched_ = 0;  // no line end between here and at_
+  bool dropping_ = false;     // the line is over the limit already
+};
+
+// Answers every line of standard input, in order, flushing before it waits for more. `answer` gets a line without
 // its end and returns one.
 int answer_lines(const std::function<std::string(std::string_view)>& answer);
 

@@ -1,75 +1,66 @@
 #include "json_reader.hpp"
 
+#include <rapidjson/memorystream.h>
+#include <rapidjson/reader.h>
+
 #include <algorithm>
-#include <nlohmann/json.hpp>
 
 #include "inky_margin/text/escape.hpp"
+#include "inky_margin/text/utf8.hpp"
 
 namespace inky::cli {
 
 namespace {
 
-using nlohmann::json;
-
-class Builder final : public json::json_sax_t {
+// What the parser tells, built into one Json; each call returns whether to go on.
+class Builder {
  public:
   explicit Builder(std::size_t size) : size_(size) {}
 
   Json root;
-  Error error;
+  std::optional<Error> error;
 
-  bool null() override { return put({}); }
-  bool boolean(bool value) override {
+  bool Null() { return put({}); }
+  bool Bool(bool value) {
     Json made;
     made.kind = Json::Kind::truth;
     made.truth = value;
     return put(std::move(made));
   }
-  bool number_integer(number_integer_t value) override { return number(std::to_string(value)); }
-  bool number_unsigned(number_unsigned_t value) override { return number(std::to_string(value)); }
-  bool number_float(number_float_t, const string_t& typed) override { return number(typed); }
-  bool string(string_t& value) override { return put(made(Json::Kind::text, value)); }
-  bool binary(binary_t&) override { return false; }
-  bool start_object(std::size_t) override { return open(Json::Kind::object); }
-  bool start_array(std::size_t) override { return open(Json::Kind::list); }
-  bool end_object() override { return close(); }
-  bool end_array() override { return close(); }
-  bool key(string_t& name) override {
+  bool RawNumber(const char* text, unsigned size, bool) {
+    return put(made(Json::Kind::number, {text, size}));
+  }
+  bool String(const char* text, unsigned size, bool) {
+    return put(made(Json::Kind::text, {text, size}));
+  }
+  bool StartObject() { return open(Json::Kind::object); }
+  bool StartArray() { return open(Json::Kind::list); }
+  bool EndObject(unsigned) { return close(); }
+  bool EndArray(unsigned) { return close(); }
+  bool Key(const char* text, unsigned size, bool) {
     Json& object = *open_.back();
+    const std::string_view name(text, size);
     if (object.find(name) != nullptr) {
       return fail(Code::duplicate_key, "the key " + in_quotes(name) + " is given twice",
                   "Keep one of them.");
     }
-    object.members.push_back({name, {}});
+    object.members.push_back({std::string(name), {}});
     return true;
   }
-  bool parse_error(std::size_t position, const std::string& last,
-                   const json::exception& reason) override {
-    const std::size_t at = std::min(position == 0 ? 0 : position - 1, size_);
-    constexpr int number_overflow = 406;
-    if (reason.id == number_overflow) {
-      error = {Code::value_out_of_range,
-               "a JSON number may not be beyond the range of f64",
-               {at, std::min(at + 1, size_)},
-               "Give it as a string, such as {\"f128\": \"1e400\"}."};
-      return false;
-    }
-    error = {
-        Code::bad_json,
-        "this is not JSON" + (last.empty() ? std::string() : ": unexpected " + in_quotes(last)),
-        {at, std::min(at + 1, size_)},
-        "Write one JSON object a line."};
-    return false;
-  }
+  // Numbers come as text, so these are never called.
+  bool Int(int) { return false; }
+  bool Uint(unsigned) { return false; }
+  bool Int64(std::int64_t) { return false; }
+  bool Uint64(std::uint64_t) { return false; }
+  bool Double(double) { return false; }
 
  private:
-  static Json made(Json::Kind kind, std::string text) {
+  static Json made(Json::Kind kind, std::string_view text) {
     Json out;
     out.kind = kind;
-    out.text = std::move(text);
+    out.text = text;
     return out;
   }
-  bool number(std::string typed) { return put(made(Json::Kind::number, std::move(typed))); }
   bool fail(Code code, std::string message, std::string remedy) {
     error = {code, std::move(message), {0, size_}, std::move(remedy)};
     return false;
@@ -92,6 +83,8 @@ class Builder final : public json::json_sax_t {
     }
     Json& here = place();
     here.kind = kind;
+    constexpr std::size_t usual_members = 4;
+    if (kind == Json::Kind::object) here.members.reserve(usual_members);
     open_.push_back(&here);
     return true;
   }
@@ -104,6 +97,19 @@ class Builder final : public json::json_sax_t {
   // Only the innermost may grow, so the pointers to the outer ones stay valid.
   std::vector<Json*> open_;
 };
+
+Error not_json(std::string_view text, std::size_t at, bool beyond_range) {
+  const Span span{at, std::min(at + 1, text.size())};
+  if (beyond_range) {
+    return {Code::value_out_of_range, "a JSON number may not be beyond the range of f64", span,
+            "Give it as a string, such as {\"f128\": \"1e400\"}."};
+  }
+  const std::string_view unexpected = text.substr(span.from, span.to - span.from);
+  return {Code::bad_json,
+          "this is not JSON" +
+              (unexpected.empty() ? ": it ends too early" : ": unexpected " + in_quotes(unexpected)),
+          span, "Write one JSON object a line."};
+}
 
 Error bad_value(Code code, std::string message, std::string remedy) {
   return {code, std::move(message), {}, std::move(remedy)};
@@ -156,9 +162,21 @@ const Json* Json::find(std::string_view key) const {
 }
 
 Result<Json> read_json(std::string_view text) {
+  // The parser takes a zero byte for the end.
+  if (const std::size_t zero = text.find('\0'); zero != std::string_view::npos)
+    return not_json(text, zero, false);
+  if (const std::size_t bad = first_invalid_utf8(text); bad != std::string_view::npos)
+    return not_json(text, bad, false);
+  // The parser calls itself for what nests; the builder stops it at its limit.
+  constexpr unsigned flags = rapidjson::kParseNumbersAsStringsFlag;
   Builder builder(text.size());
-  if (!json::sax_parse(text.begin(), text.end(), &builder)) return std::move(builder.error);
-  return std::move(builder.root);
+  rapidjson::Reader reader;
+  rapidjson::MemoryStream stream(text.data(), text.size());
+  const rapidjson::ParseResult result = reader.Parse<flags>(stream, builder);
+  if (!result.IsError()) return std::move(builder.root);
+  if (builder.error) return std::move(*builder.error);
+  return not_json(text, std::min(result.Offset(), text.size()),
+                  result.Code() == rapidjson::kParseErrorNumberTooBig);
 }
 
 Result<Value> value_of(const Json& json) {

@@ -15,6 +15,7 @@ constexpr const char* examples = R"(Examples:
   inky round 2.675 --places 2            every way, on the stored and the typed number
   inky round 12345 --places -2           to hundreds
   inky round 0.00123456 --significant 3
+  inky round 1.12 --step 0.05            to multiples of 0.05
   inky round --json 1.45 --places 1      one JSON object
   inky round --jsonl < numbers.jsonl     for machines; docs/contract.md)";
 
@@ -22,6 +23,7 @@ struct Options {
   std::string number;
   std::string places;
   std::string significant;
+  std::string step;
   std::string format = "f64";
   bool json = false;
   bool jsonl = false;
@@ -79,9 +81,9 @@ void put_table(Screen& screen, const ExactDecimal& stored, const ExactDecimal& t
 }
 
 std::string tie_sentence(const ExactDecimal& value, const Cut& cut, std::string_view what) {
-  const std::string_view side = side_of_tie(value, cut);
-  if (tail_at(value, cut.places_of(value)) == Tail::exact)
-    return std::string(what) + " needs no rounding";
+  const Tail tail = tail_at_cut(value, cut);
+  const std::string_view side = side_name(tail);
+  if (tail == Tail::exact) return std::string(what) + " needs no rounding";
   return std::string(what) + " lies " +
          (side == "on"      ? "on"
           : side == "below" ? "nearer zero than"
@@ -120,16 +122,12 @@ int run(const Options& options, const Cut& cut) {
   const std::string number = unguarded(options.number);
   const Result<const BinaryFormat*> format = format_given(options.format);
   if (!format) return fail(format.error(), options.format);
-  const Result<Weighing> weighing = weigh_given(number, **format);
+  const Result<Weighing> weighing = number_to_round(number, **format, cut);
   if (!weighing) return fail(weighing.error(), number.size() > 80 ? std::string() : number);
-  if (!weighing->stored) {
-    return fail({Code::bad_value,
-                 shortest_text(**format, weighing->bits) + " cannot be rounded",
-                 {},
-                 "Give a finite number that the format can hold."});
-  }
   if (!options.json) return round_screen(number, *weighing, cut, look_of(stdout, options.ascii));
-  return write_out(rounding_json(number, *weighing, cut).dump(2) + "\n") ? done : bad_request;
+  JsonWriter out(JsonWriter::Form::spread);
+  write_rounding(number, *weighing, cut, out);
+  return write_out(out.string() + "\n") ? done : bad_request;
 }
 
 }  // namespace
@@ -144,6 +142,8 @@ Action add_round(CLI::App& parent) {
                    "Digits after the point; negative for tens, hundreds")
       ->type_name("COUNT");
   command->add_option("--significant", options->significant, "Digits in all")->type_name("COUNT");
+  command->add_option("--step", options->step, "Multiples of this decimal, such as 0.05")
+      ->type_name("STEP");
   command->add_option("--as", options->format, "The binary format: f16, bf16, f32, f64, f80, f128")
       ->type_name("FORMAT");
   command->add_flag("--json", options->json, "The answer as one JSON object");
@@ -153,18 +153,26 @@ Action add_round(CLI::App& parent) {
   return [options, command] {
     if (options->jsonl) return answer_lines(answer_round_line);
     const bool given = command->get_option("number")->count() != 0;
-    if (!given || options->places.empty() == options->significant.empty()) {
+    Cut cut;
+    std::optional<Error> error;
+    const auto take = [&](const std::string& text, auto read) {
+      if (text.empty() || error) return;
+      const std::string shown = unguarded(text);
+      error = read(shown);
+      if (error) fail(*error, shown);
+    };
+    take(options->places,
+         [&](const std::string& text) { return read_count(text, -most_cut, cut.places); });
+    take(options->significant,
+         [&](const std::string& text) { return read_count(text, 1, cut.significant); });
+    take(options->step, [&](const std::string& text) { return read_step(text, cut.step); });
+    if (error) return bad_request;
+    if (!given || !cut.is_one()) {
       return fail({Code::bad_option,
-                   "round needs a number and either --places or --significant",
+                   "round needs a number and one of --places, --significant and --step",
                    {},
                    "Write inky round 2.675 --places 2, or see inky round --help."});
     }
-    Cut cut;
-    const bool places = !options->places.empty();
-    const std::string count = unguarded(places ? options->places : options->significant);
-    if (auto error =
-            read_count(count, places ? -most_cut : 1, places ? cut.places : cut.significant))
-      return fail(*error, count);
     return run(*options, cut);
   };
 }

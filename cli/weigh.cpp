@@ -1,11 +1,14 @@
-// inky weigh: what is stored for a number, and how far that is from what was typed.
+// inky weigh: what is stored for a number, how far that is from what was typed, and every step of an
+// expression.
 
 #include <algorithm>
 #include <memory>
 
 #include "command.hpp"
 #include "numbers.hpp"
+#include "picture.hpp"
 #include "screen.hpp"
+#include "weigh_screen.hpp"
 
 namespace inky::cli {
 
@@ -13,114 +16,27 @@ namespace {
 
 constexpr const char* examples = R"(Examples:
   inky weigh 2.675                       what f64 stores for it, to the last digit
+  inky weigh 2.675 --places 2            which way printing 2 places goes, and why
   inky weigh 0.1 --as f16,f32,f64        formats side by side
-  inky weigh -0x1.8p+1                   hexadecimal as well
+  inky weigh '0.1 + 0.2 == 0.3'          every step, and a sound tolerance
+  inky weigh 'mass * 3' mass=1.1:f32     names with values
+  inky weigh 300 --as u8,i8              what whole types make of it
+  inky weigh 2.675 --picture line.png    the number line, to scale
   inky weigh --json 1e23                 one JSON object
   inky weigh --jsonl < numbers.jsonl     for machines; docs/contract.md)";
 
 struct Options {
   std::string number;
-  std::string formats = "f64";  // separated by commas
+  std::vector<std::string> names;
+  std::string types;  // separated by commas
+  std::string base;
+  std::string overflow;
+  std::string places;
+  std::string picture;
   bool json = false;
   bool jsonl = false;
   bool ascii = false;
 };
-
-// Long expansions are broken into lines of this many characters.
-constexpr std::size_t line_size = 80;
-
-void put_long(Screen& screen, std::string_view label, const std::string& text) {
-  for (std::size_t at = 0; at < text.size() || at == 0; at += line_size) {
-    screen.label(at == 0 ? label : "");
-    screen.line(text.substr(at, line_size));
-  }
-}
-
-void put(Screen& screen, std::string_view label, std::string_view text) {
-  screen.label(label);
-  screen.paragraph(text);
-}
-
-std::string binary_digits(uint128 bits, int width) {
-  std::string out;
-  for (int i = width; i-- > 0;) out += (bits >> i & 1) != 0 ? '1' : '0';
-  return out;
-}
-
-// Sign, exponent and fraction set apart, in colours of their own.
-void put_bits(Screen& screen, const Weighing& w) {
-  const BinaryFormat& format = *w.format;
-  const int fraction = format.stored_fraction_bits();
-  screen.label("bits");
-  screen.tinted(Tint::field, binary_digits(w.bits >> (format.width() - 1), 1), 0);
-  screen.put(" ");
-  screen.tinted(Tint::field, binary_digits(w.bits >> fraction, format.exponent_bits), 1);
-  screen.put(" ");
-  const std::string digits = binary_digits(w.bits, fraction);
-  for (std::size_t at = 0; at < digits.size(); at += 64) {
-    if (at != 0) {
-      screen.line();
-      screen.label("");
-      screen.put(std::string(static_cast<std::size_t>(format.exponent_bits) + 3, ' '));
-    }
-    screen.tinted(Tint::field, digits.substr(at, 64), 2);
-  }
-  screen.line();
-  std::string told = "sign ";
-  told += w.real.negative ? "-" : "+";
-  told += ", exponent 2^" + std::to_string(w.exponent());
-  told += ", " + std::string(w.real.kind == RealClass::not_a_number ? "not a number"
-                                                                    : name_of(w.real.kind));
-  put(screen, "", told);
-}
-
-std::string_view side(const ExactDecimal& error) {
-  if (error.is_zero()) return "stored exactly as typed";
-  return error.negative ? "stored below what was typed" : "stored above what was typed";
-}
-
-void put_weighing(Screen& screen, const std::string& typed, const Weighing& w) {
-  const BinaryFormat& format = *w.format;
-  put_long(screen, "typed", typed);
-  if (!w.stored) {
-    put(screen, "stored",
-        shortest_text(format, w.bits) + ": beyond the range of " + std::string(format.name));
-    if (!w.typed) screen.line();
-    put_bits(screen, w);
-    return;
-  }
-  put_long(screen, std::string("as ") + std::string(format.name), to_text(*w.stored));
-  if (w.error) {
-    put_long(screen, "error", to_text(*w.error));
-    put(screen, "", w.error_ulps + " units of the last place; " + std::string(side(*w.error)));
-  }
-  screen.line();
-  put_bits(screen, w);
-  put(screen, "hexfloat", hexadecimal_text(format, w.bits));
-  screen.line();
-  const auto below = next_below(format, w.bits);
-  const auto above = next_above(format, w.bits);
-  put(screen, "below", shortest_text(format, *below));
-  put(screen, "shortest",
-      shortest_text(format, w.bits) + ": the fewest digits that read back as the same bits");
-  put(screen, "above", shortest_text(format, *above));
-}
-
-void put_comparison(Screen& screen, const std::string& typed, const std::vector<Weighing>& all) {
-  put_long(screen, "typed", typed);
-  screen.line();
-  for (const Weighing& w : all) {
-    screen.label(w.format->name);
-    std::string stored = w.stored ? to_text(*w.stored) : shortest_text(*w.format, w.bits);
-    if (stored.size() > line_size) stored.replace(line_size - 3, std::string::npos, "...");
-    screen.line(stored);
-    screen.label("");
-    std::string told = "shortest " + shortest_text(*w.format, w.bits);
-    if (w.error) told += ", error " + w.error_ulps + " ulp, " + std::string(side(*w.error));
-    screen.tinted(Tint::dim, told);
-    screen.line();
-  }
-}
 
 std::vector<std::string> split(std::string_view names) {
   std::vector<std::string> out;
@@ -132,28 +48,94 @@ std::vector<std::string> split(std::string_view names) {
   return out;
 }
 
+Error bad_option(std::string message, std::string remedy) {
+  return {Code::bad_option, std::move(message), {}, std::move(remedy)};
+}
+
+// What all types share.
+std::optional<Error> read_request(const Options& options, WeighRequest& out) {
+  out.text = unguarded(options.number);
+  for (const std::string& given : options.names) {
+    const std::string named = unguarded(given);
+    const std::size_t equals = named.find('=');
+    if (equals == std::string::npos || equals == 0) {
+      return bad_option("\"" + named + "\" is not a name with a value",
+                        "Write mass=2.5; put an expression with spaces in quotes.");
+    }
+    out.names.push_back({named.substr(0, equals), named.substr(equals + 1)});
+  }
+  if (!options.places.empty()) {
+    if (auto error = read_count(unguarded(options.places), -most_cut, out.places)) return error;
+  }
+  if (!options.base.empty()) {
+    std::optional<int> base;
+    if (read_count(options.base, lowest_base, base) || *base > highest_base)
+      return bad_option("\"" + options.base + "\" is not a base", "Give a number from 2 to 36.");
+    out.base = *base;
+  }
+  if (!options.overflow.empty()) {
+    const std::optional<Overflow> overflow = overflow_named(options.overflow);
+    if (!overflow)
+      return bad_option("\"" + options.overflow + "\" is not known to --overflow",
+                        "Choose one of: wrap, saturate, fail.");
+    out.overflow = *overflow;
+  }
+  return std::nullopt;
+}
+
+int draw(const Options& options, const WeighRequest& request, const Weighed& weighed) {
+  const Weighing* number = weighed.number ? &*weighed.number : nullptr;
+  std::optional<Weighing> result;
+  if (number == nullptr && weighed.evaluation->result.type->is_real()) {
+    const TypedNumber& stored = weighed.evaluation->result;
+    result = weigh_stored(*stored.type->format, stored.bits);
+    number = &*result;
+  }
+  if (number == nullptr || !has_finite_neighbours(*number)) {
+    return fail(bad_option("there is no number line to draw for this",
+                           "Give a finite real number, or an expression that makes one."));
+  }
+  if (const auto error = draw_picture(*number, request.text, request.places, options.picture))
+    return fail(*error);
+  return done;
+}
+
 int run(const Options& options) {
   if (options.jsonl) return answer_lines(answer_weigh_line);
-  const std::string number = unguarded(options.number);
-  std::vector<Weighing> all;
-  for (const std::string& name : split(options.formats)) {
-    const Result<const BinaryFormat*> format = format_given(name);
-    if (!format) return fail(format.error(), name);
-    Result<Weighing> weighing = weigh_given(number, **format);
-    if (!weighing)
-      return fail(weighing.error(), number.size() > line_size ? std::string() : number);
-    all.push_back(std::move(*weighing));
+  WeighRequest request;
+  if (const auto error = read_request(options, request)) return fail(*error);
+  std::vector<WeighRequest> requests;
+  std::vector<Weighed> all;
+  for (const std::string& name : split(options.types)) {
+    if (!options.types.empty()) {
+      const Result<const NumberType*> type = type_given(name);
+      if (!type) return fail(type.error(), name);
+      request.as = *type;
+    }
+    Result<Weighed> weighed = weigh_given(request);
+    if (!weighed) {
+      constexpr std::size_t most_shown = 1000;
+      return fail(weighed.error(), request.text.size() > most_shown ? std::string() : request.text);
+    }
+    requests.push_back(request);
+    all.push_back(std::move(*weighed));
+  }
+  if (!options.picture.empty()) {
+    if (const int status = draw(options, requests[0], all[0]); status != done) return status;
   }
   if (options.json) {
-    JsonOut out = JsonOut::array();
-    for (const Weighing& w : all) out.push_back(weighing_json(number, w));
-    return write_out((all.size() == 1 ? out[0] : out).dump(2) + "\n") ? done : bad_request;
+    JsonWriter out(JsonWriter::Form::spread);
+    if (all.size() > 1) out.open_list();
+    for (std::size_t i = 0; i < all.size(); ++i)
+      write_weighed(requests[i], all[i], Detail::all, out);
+    if (all.size() > 1) out.close_list();
+    return write_out(out.string() + "\n") ? done : bad_request;
   }
   Screen screen(look_of(stdout, options.ascii));
   if (all.size() == 1)
-    put_weighing(screen, number, all[0]);
+    put_weighed(screen, requests[0], all[0]);
   else
-    put_comparison(screen, number, all);
+    put_side_by_side(screen, requests, all);
   return write_out(screen.text()) ? done : bad_request;
 }
 
@@ -162,12 +144,27 @@ int run(const Options& options) {
 Action add_weigh(CLI::App& parent) {
   auto options = std::make_shared<Options>();
   CLI::App* command = parent.add_subcommand(
-      "weigh", "What is stored for a number, and how far from what was typed");
-  command->add_option("number", options->number, "A decimal, hexadecimal real, inf or nan");
+      "weigh", "What is stored for a number or an expression, and what was lost");
+  command->add_option("number", options->number,
+                      "A decimal, a hexadecimal real, inf, nan, or an expression");
+  command->add_option("names", options->names, "Values for the names in an expression: mass=2.5")
+      ->type_name("NAME=VALUE");
   command
-      ->add_option("--as", options->formats,
-                   "Binary formats, separated by commas: f16, bf16, f32, f64, f80, f128")
-      ->type_name("FORMAT");
+      ->add_option("--as", options->types,
+                   "Types, separated by commas: f16, bf16, f32, f64, f80, f128, i8 to i128, u8 to "
+                   "u128, big")
+      ->type_name("TYPE");
+  command->add_option("--places", options->places, "What printing so many decimals will show")
+      ->type_name("COUNT");
+  command->add_option("--base", options->base, "The base of whole numbers without a prefix, 2 to 36")
+      ->type_name("BASE");
+  command
+      ->add_option("--overflow", options->overflow,
+                   "Beyond a whole type's range: wrap (as usual), saturate or fail")
+      ->type_name("WAY");
+  command
+      ->add_option("--picture", options->picture, "Draws the number line to a .svg or .png file")
+      ->type_name("FILE");
   command->add_flag("--json", options->json, "The answer as JSON");
   command->add_flag("--jsonl", options->jsonl, "Answers requests from standard input, one a line");
   command->add_flag("--ascii", options->ascii, "No characters beyond ASCII in the frame");

@@ -266,7 +266,7 @@ std::string describe(const Value& value) {
     if (real.kind == RealClass::infinite) return real.negative ? "-inf" : "inf";
     Digits digits;
     shortest_digits(*fact.format, real, digits);
-    return (real.negative ? "-" : "") + plain_text(digits);
+    return plain_text(digits, real.negative);
   }
   switch (value.type()) {
     case Type::text:

@@ -245,23 +245,45 @@ void round_digits(Digits& digits, int keep, bool negative, Rounding rounding) {
   digits.strip_trailing_zeros();
 }
 
-std::string plain_text(const Digits& digits) {
+char* write_plain_text(const Digits& digits, bool negative, char* out) {
   constexpr int most_before_point = 21;
   constexpr int most_zeros_after = 7;
-  if (digits.is_zero()) return "0";
-  std::string out(digits.text());
+  if (negative) *out++ = '-';
+  if (digits.is_zero()) {
+    *out++ = '0';
+    return out;
+  }
+  const char* text = digits.text().data();
+  const int size = digits.size();
   const int point = digits.point();
   if (point > most_before_point || point < -most_zeros_after) {
-    if (out.size() > 1) out.insert(1, ".");
-    out += point > 0 ? "e+" : "e-";
-    char room[20];
+    *out++ = *text;
+    if (size > 1) {
+      *out++ = '.';
+      out = std::copy_n(text + 1, size - 1, out);
+    }
+    *out++ = 'e';
+    *out++ = point > 0 ? '+' : '-';
     const auto exponent = static_cast<std::uint64_t>(point > 0 ? point - 1 : 1 - point);
-    return out.append(room, static_cast<std::size_t>(decimal_writing::write(room, exponent)));
+    return out + decimal_writing::write(out, exponent);
   }
-  if (point <= 0) return "0." + std::string(static_cast<std::size_t>(-point), '0') + out;
-  if (point >= digits.size())
-    return out.append(static_cast<std::size_t>(point - digits.size()), '0');
-  return out.insert(static_cast<std::size_t>(point), ".");
+  if (point <= 0) {
+    *out++ = '0';
+    *out++ = '.';
+    out = std::fill_n(out, -point, '0');
+    return std::copy_n(text, size, out);
+  }
+  if (point >= size) return std::fill_n(std::copy_n(text, size, out), point - size, '0');
+  out = std::copy_n(text, point, out);
+  *out++ = '.';
+  return std::copy_n(text + point, size - point, out);
+}
+
+std::string plain_text(const Digits& digits, bool negative) {
+  std::string out(static_cast<std::size_t>(digits.size() + plain_text_extra), '\0');
+  const char* end = write_plain_text(digits, negative, out.data());
+  out.resize(static_cast<std::size_t>(end - out.data()));
+  return out;
 }
 
 bool fixed_parts(const BinaryReal& value, int places, Rounding rounding, FixedParts& out) {

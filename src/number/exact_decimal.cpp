@@ -26,32 +26,28 @@ int compare(const ExactDecimal& a, const ExactDecimal& b) {
   return a.digits.compare(b.digits);
 }
 
-// The digits with the point at `point`, and zeros up to `size`.
-std::string aligned(const ExactDecimal& x, std::int64_t point, std::size_t size) {
-  if (x.is_zero()) return std::string(size, '0');
-  std::string out(static_cast<std::size_t>(point - x.point), '0');
-  out += x.digits;
-  out.resize(size, '0');
-  return out;
-}
-
 // |a| + |b|, or |a| - |b| where |a| >= |b|, digit by digit from the end.
 ExactDecimal combine(const ExactDecimal& a, const ExactDecimal& b, bool add) {
   const std::int64_t point = 1 + (a.is_zero()   ? b.point
                                   : b.is_zero() ? a.point
                                                 : std::max(a.point, b.point));
-  const auto end = [&](const ExactDecimal& x) {
-    return x.is_zero() ? std::size_t{0}
-                       : x.digits.size() + static_cast<std::size_t>(point - x.point);
+  const auto lead_of = [&](const ExactDecimal& x) {
+    return x.is_zero() ? std::size_t{0} : static_cast<std::size_t>(point - x.point);
   };
-  const std::size_t size = std::max(end(a), end(b));
-  ExactDecimal out{false, aligned(a, point, size), point};
-  const std::string other = aligned(b, point, size);
+  const std::size_t lead = lead_of(b);
+  const std::size_t size = std::max(lead_of(a) + a.digits.size(), lead + b.digits.size());
+  ExactDecimal out{false, {}, point};
+  out.digits.reserve(size);
+  out.digits.append(lead_of(a), '0').append(a.digits);
+  out.digits.resize(size, '0');
+  // Only where b has digits, and as far in front of them as there is a carry.
   int carry = 0;
-  for (std::size_t i = size; i-- > 0;) {
-    const int digit = out.digits[i] - '0' + (add ? other[i] - '0' + carry : '0' - other[i] - carry);
-    carry = add ? (digit > 9 ? 1 : 0) : (digit < 0 ? 1 : 0);
-    out.digits[i] = static_cast<char>('0' + (digit + 10) % 10);
+  for (std::size_t i = lead + b.digits.size(); i-- > 0 && (i >= lead || carry != 0);) {
+    const int other = (i >= lead ? b.digits[i - lead] - '0' : 0) + carry;
+    int digit = out.digits[i] - '0' + (add ? other : -other);
+    carry = add ? int{digit > 9} : int{digit < 0};
+    if (carry != 0) digit += add ? -10 : 10;
+    out.digits[i] = static_cast<char>('0' + digit);
   }
   normalize(out);
   return out;
@@ -129,19 +125,23 @@ ExactDecimal rounded(const ExactDecimal& value, std::int64_t places, Rounding ro
 std::string to_text(const ExactDecimal& value, std::int64_t least_places) {
   if (value.point > most_zeros || value.point < -most_zeros) return with_exponent(value);
   const auto size = static_cast<std::int64_t>(value.digits.size());
-  std::string out(value.negative ? "-" : "");
   const std::int64_t whole = std::clamp<std::int64_t>(value.point, 0, size);
-  out += value.digits.substr(0, static_cast<std::size_t>(whole));
-  out.append(static_cast<std::size_t>(std::max<std::int64_t>(value.point - size, 0)), '0');
-  if (value.point <= 0) out += '0';
   const std::int64_t places =
       std::max(least_places, value.is_zero() ? 0 : std::max<std::int64_t>(size - value.point, 0));
+  std::string out;
+  out.reserve(static_cast<std::size_t>(std::max<std::int64_t>(value.point, 0) +
+                                       std::max<std::int64_t>(places, 0)) +
+              3);
+  if (value.negative) out += '-';
+  out.append(value.digits, 0, static_cast<std::size_t>(whole));
+  out.append(static_cast<std::size_t>(std::max<std::int64_t>(value.point - size, 0)), '0');
+  if (value.point <= 0) out += '0';
   if (places <= 0) return out;
   out += '.';
   const std::size_t end = out.size() + static_cast<std::size_t>(places);
   if (!value.is_zero())
     out.append(static_cast<std::size_t>(std::max<std::int64_t>(-value.point, 0)), '0');
-  out += value.digits.substr(static_cast<std::size_t>(whole));
+  out.append(value.digits, static_cast<std::size_t>(whole), std::string::npos);
   out.resize(end, '0');
   return out;
 }

@@ -101,7 +101,10 @@ void round_digits(Digits& digits, int keep, bool negative, Rounding rounding);
 
 // The digits as a plain decimal, or with an exponent beyond 21 digits before the point or 7 zeros
 // after it: "0.001", "1e+23". For people to read; no language's own form.
-std::string plain_text(const Digits& digits);
+std::string plain_text(const Digits& digits, bool negative = false);
+// The same to a place with room for plain_text_extra characters more than digits; returns its end.
+inline constexpr int plain_text_extra = 32;
+char* write_plain_text(const Digits& digits, bool negative, char* out);
 
 // How the digits beyond the first `keep` compare with half a unit of the last kept one.
 Tail tail_after(const Digits& digits, int keep);

@@ -84,7 +84,11 @@ class Output {
 
 class TextBuffer final : public Output {
  public:
-  TextBuffer() : Output(nullptr, 0) { TextBuffer::make_room(256); }
+  static constexpr std::size_t usual_room = 256;
+  // `room`: what it holds before it grows.
+  explicit TextBuffer(std::size_t room = usual_room) : Output(nullptr, 0) {
+    TextBuffer::make_room(room);
+  }
   std::string string() const { return std::string(view()); }
 
  private:

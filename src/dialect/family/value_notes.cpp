@@ -27,7 +27,7 @@ int kept_digits(const Spec& spec, const Digits& digits) {
 // A long expansion keeps its beginning.
 std::string abridged(const Digits& exact, bool negative) {
   constexpr std::size_t longest = 64;
-  std::string text = (negative ? "-" : "") + plain_text(exact);
+  std::string text = plain_text(exact, negative);
   if (text.size() > longest) text.replace(longest, std::string::npos, "...");
   return text;
 }
@@ -57,7 +57,7 @@ void note_rounding(const Spec& spec, const BinaryFormat& format, const BinaryRea
   shortest_digits(format, value, shortest);
   const int keep = kept_digits(spec, exact);
   if (keep == unset || keep < 0) return;
-  const std::string typed = (value.negative ? "-" : "") + plain_text(shortest);
+  const std::string typed = plain_text(shortest, value.negative);
   const Tail stored_tail = tail_after(exact, keep);
   if (stored_tail == Tail::half) {
     notes.push_back({Code::exact_tie,

@@ -1,0 +1,75 @@
+// JSON written as it comes, member by member, without building it first: for answers by the million.
+//
+//   JsonWriter out;
+//   out.open_object();
+//   out.member("text", "ink");
+//   out.close_object();
+//   out.view()                   // {"text":"ink"}
+#pragma once
+
+#include <cstdint>
+#include <optional>
+#include <string>
+#include <string_view>
+
+#include "inky_margin/text/output.hpp"
+
+namespace inky::cli {
+
+class JsonWriter {
+ public:
+  enum class Form : std::uint8_t { line, spread };
+  explicit JsonWriter(Form form = Form::line) : form_(form) {}
+
+  void open_object() { open('{'); }
+  void close_object() { close('}'); }
+  void open_list() { open('['); }
+  void close_list() { close(']'); }
+  // REQUIRES: a name of plain ASCII, as all of ours are.
+  void key(std::string_view name);
+
+  void text(std::string_view value);
+  void number(std::int64_t value);
+  void truth(bool value) { plain(value ? "true" : "false"); }
+  void null() { plain("null"); }
+
+  void member(std::string_view name, std::string_view value) {
+    key(name);
+    text(value);
+  }
+  // null for an empty text.
+  void member_or_null(std::string_view name, std::string_view value) {
+    key(name);
+    value.empty() ? null() : text(value);
+  }
+  void member_number(std::string_view name, std::int64_t value) {
+    key(name);
+    number(value);
+  }
+  void member_truth(std::string_view name, bool value) {
+    key(name);
+    truth(value);
+  }
+
+  std::string_view view() const { return out_.view(); }
+  std::string string() const { return out_.string(); }
+
+ private:
+  static constexpr std::size_t usual_room = 1024;
+
+  void open(char bracket);
+  void close(char bracket);
+  // What stands in front of a value: a comma, or in spread form a new line.
+  void begin_value();
+  void begin_line();
+  void plain(std::string_view value);
+  void escaped(std::string_view value);
+
+  Form form_;
+  TextBuffer out_{usual_room};
+  int depth_ = 0;
+  bool first_ = true;      // nothing yet in the innermost object or list
+  bool after_key_ = false;
+};
+
+}  // namespace inky::cli
