@@ -1,5 +1,5 @@
-// Answers of weigh --jsonl, a line each: reading the request, weighing, and writing JSON. There is no
-// yardstick beside them; the promise is 3 microseconds a line.
+// Answers of weigh --jsonl, a line each: reading the request, weighing, and writing JSON. There is
+// no yardstick beside them; the promise is 3 microseconds a line.
 
 #include <benchmark/benchmark.h>
 

@@ -130,9 +130,8 @@ int answer_lines(const std::function<std::string(std::string_view)>& answer) {
                    {},
                    "Send shorter requests."};
     };
-    unwritten +=
-        over ? JsonOut{{"error", to_json(too_long())}, {"notes", JsonOut::array()}}.dump()
-             : answer(*line);
+    unwritten += over ? JsonOut{{"error", to_json(too_long())}, {"notes", JsonOut::array()}}.dump()
+                      : answer(*line);
     unwritten += '\n';
     // Whoever waits for an answer gets it: nothing is kept back while there is nothing to read.
     if (lines.has_another() && unwritten.size() < most_unwritten) continue;

@@ -60,8 +60,8 @@ class Lines {
   bool dropping_ = false;     // the line is over the limit already
 };
 
-// Answers every line of standard input, in order, flushing before it waits for more. `answer` gets a line without
-// its end and returns one.
+// Answers every line of standard input, in order, flushing before it waits for more. `answer` gets
+// a line without its end and returns one.
 int answer_lines(const std::function<std::string(std::string_view)>& answer);
 
 // An argument such as -7 is a value, not an option: hidden from the parser, and shown again.

@@ -106,8 +106,8 @@ Error not_json(std::string_view text, std::size_t at, bool beyond_range) {
   }
   const std::string_view unexpected = text.substr(span.from, span.to - span.from);
   return {Code::bad_json,
-          "this is not JSON" +
-              (unexpected.empty() ? ": it ends too early" : ": unexpected " + in_quotes(unexpected)),
+          "this is not JSON" + (unexpected.empty() ? ": it ends too early"
+                                                   : ": unexpected " + in_quotes(unexpected)),
           span, "Write one JSON object a line."};
 }
 

@@ -32,8 +32,7 @@ std::size_t plain_prefix(std::string_view text) {
     std::memcpy(&word, text.data() + at, 8);
     const std::uint64_t quote = word ^ (each * '"');
     const std::uint64_t backslash = word ^ (each * '\\');
-    const std::uint64_t marks =
-        word | (word - each * 0x20) | (quote - each) | (backslash - each);
+    const std::uint64_t marks = word | (word - each * 0x20) | (quote - each) | (backslash - each);
     if ((marks & (each * 0x80)) != 0) break;
   }
   while (at < text.size() && is_plain(text[at])) ++at;

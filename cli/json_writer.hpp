@@ -1,4 +1,5 @@
-// JSON written as it comes, member by member, without building it first: for answers by the million.
+// JSON written as it comes, member by member, without building it first: for answers by the
+// million.
 //
 //   JsonWriter out;
 //   out.open_object();
@@ -68,7 +69,7 @@ class JsonWriter {
   Form form_;
   TextBuffer out_{usual_room};
   int depth_ = 0;
-  bool first_ = true;      // nothing yet in the innermost object or list
+  bool first_ = true;  // nothing yet in the innermost object or list
   bool after_key_ = false;
 };
 

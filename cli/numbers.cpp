@@ -110,14 +110,13 @@ Result<NumberRequest> read_number_request(std::string_view line,
 }
 
 std::string error_line(const Error& error) {
-  return JsonOut{{"error", to_json(error)}}.dump(-1, ' ', false,
-                                                 JsonOut::error_handler_t::replace);
+  return JsonOut{{"error", to_json(error)}}.dump(-1, ' ', false, JsonOut::error_handler_t::replace);
 }
 
 // ---- Answers ----
 
-void write_neighbour(std::string_view name, const BinaryFormat& format,
-                     std::optional<uint128> bits, JsonWriter& out) {
+void write_neighbour(std::string_view name, const BinaryFormat& format, std::optional<uint128> bits,
+                     JsonWriter& out) {
   if (bits) return out.member(name, shortest_number(format, *bits).view());
   out.member_or_null(name, {});
 }
@@ -144,8 +143,9 @@ void write_stored(const Weighing& w, JsonWriter& out) {
 void write_stored_whole(const TypedNumber& number, JsonWriter& out) {
   out.member("format", number.type->name);
   out.member("exact", number.text);
-  out.member_or_null("bits", number.type->width == 0 ? std::string()
-                                                     : hexadecimal(number.bits, number.type->width).string());
+  out.member_or_null("bits", number.type->width == 0
+                                 ? std::string()
+                                 : hexadecimal(number.bits, number.type->width).string());
   out.member("sign", number.text[0] == '-' ? "-" : "+");
   for (const char* name : {"exponent", "fraction"}) out.member_or_null(name, {});
   out.member("class", number.text == "0" ? "zero" : "whole");
@@ -329,8 +329,7 @@ Result<const BinaryFormat*> format_given(std::string_view name) {
 
 Result<Weighed> weigh_given(const WeighRequest& request) {
   const bool real = request.as == nullptr || request.as->is_real();
-  const BinaryFormat& format =
-      request.as != nullptr && real ? *request.as->format : binary64;
+  const BinaryFormat& format = request.as != nullptr && real ? *request.as->format : binary64;
   Weighed out;
   if (real && request.base == 10) out.number = weigh(request.text, format);
   if (out.number) return out;
@@ -429,10 +428,10 @@ Result<Weighing> number_to_round(std::string_view text, const BinaryFormat& form
   const bool in_reach = !cut.step || (can_be_multiple(*weighing->stored) &&
                                       (!weighing->typed || can_be_multiple(*weighing->typed)));
   if (!in_reach) {
-    return error_of(
-        Code::over_limit,
-        "numbers of up to " + std::to_string(most_multiple_digits) + " digits are rounded to a step",
-        "Round it to places instead.", whole);
+    return error_of(Code::over_limit,
+                    "numbers of up to " + std::to_string(most_multiple_digits) +
+                        " digits are rounded to a step",
+                    "Round it to places instead.", whole);
   }
   return std::move(*weighing);
 }
@@ -491,14 +490,14 @@ std::string answer_round_line(std::string_view line) {
   const Result<NumberRequest> request = read_number_request(line, known);
   if (!request) return error_line(request.error());
   if (!request->cut.is_one()) {
-    return error_line(
-        error_of(Code::contradiction, "give one of \"places\", \"significant\" and \"step\"",
-                 "Write {\"number\": \"2.675\", \"places\": 2}."));
+    return error_line(error_of(Code::contradiction,
+                               "give one of \"places\", \"significant\" and \"step\"",
+                               "Write {\"number\": \"2.675\", \"places\": 2}."));
   }
   const NumberType* as = request->weigh.as;
   if (as != nullptr && !as->is_real()) return error_line(format_given(as->name).error());
-  const Result<Weighing> weighing = number_to_round(
-      request->weigh.text, as == nullptr ? binary64 : *as->format, request->cut);
+  const Result<Weighing> weighing =
+      number_to_round(request->weigh.text, as == nullptr ? binary64 : *as->format, request->cut);
   if (!weighing) return error_line(weighing.error());
   JsonWriter out;
   write_rounding(request->weigh.text, *weighing, request->cut, out);

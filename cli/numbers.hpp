@@ -39,8 +39,8 @@ enum class Detail : std::uint8_t { line, all };
 void write_weighed(const WeighRequest& request, const Weighed& weighed, Detail detail,
                    JsonWriter& out);
 
-// An exact number, as the number floor tells it, to six digits for people: "1.77636e-16". The second
-// leaves out its sign.
+// An exact number, as the number floor tells it, to six digits for people: "1.77636e-16". The
+// second leaves out its sign.
 std::string brief(std::string_view exact);
 std::string brief_size(std::string_view exact);
 

@@ -76,7 +76,8 @@ class Drawing {
     cairo_fill(cairo());
   }
   void wedge(double x, double y1, double left, double right, double y2) {
-    cairo_set_source_rgba(cairo(), stored_colour.red, stored_colour.green, stored_colour.blue, 0.07);
+    cairo_set_source_rgba(cairo(), stored_colour.red, stored_colour.green, stored_colour.blue,
+                          0.07);
     cairo_move_to(cairo(), x, y1);
     cairo_line_to(cairo(), left, y2);
     cairo_line_to(cairo(), right, y2);
@@ -179,7 +180,8 @@ class LinePicture {
         drawing_.set(is_stored ? stored_colour : ink);
         // The line of a halfway point close by would run through the label.
         const bool aside = is_stored && near_halfway(x, half);
-        drawing_.centred(aside ? x - half - 20 : x, y_ + (is_stored ? 68 : 42), text, 17, is_stored);
+        drawing_.centred(aside ? x - half - 20 : x, y_ + (is_stored ? 68 : 42), text, 17,
+                         is_stored);
         if (is_stored) drawing_.line(x, y_ + 10, aside ? x - 12 : x, y_ + (aside ? 60 : 52), 1);
       }
     }
@@ -198,8 +200,8 @@ class LinePicture {
       const double x = x_of(point.at);
       drawing_.set(colour);
       drawing_.pointer(x, above ? y_ - 3 : y_ + 3, above);
-      drawing_.line(x, above ? y_ - 14 : y_ + 14, x, above ? y_ - distance + 12 : y_ + distance - 18,
-                    1.5);
+      drawing_.line(x, above ? y_ - 14 : y_ + 14, x,
+                    above ? y_ - distance + 12 : y_ + distance - 18, 1.5);
       drawing_.centred(x, above ? y_ - distance : y_ + distance, word + point.label, 17);
     }
   }
@@ -232,7 +234,8 @@ void draw_page(Drawing& drawing, const Weighing& number, const std::string& type
     told = number.error->is_zero()
                ? "stored exactly as typed"
                : "stored " + std::string(number.error->negative ? "below" : "above") +
-                     " what was typed, by " + brief_size(number.error_ulps) + " units of the last place";
+                     " what was typed, by " + brief_size(number.error_ulps) +
+                     " units of the last place";
   }
   drawing.at(30, 110, shortened(told, most), 16);
 
@@ -254,9 +257,10 @@ void draw_page(Drawing& drawing, const Weighing& number, const std::string& type
   if (view.side == Tail::half)
     side = "lies on the halfway point: a tie";
   else if (view.side != Tail::exact)
-    side = "lies " +
-           std::string(view.side == Tail::below_half ? "nearer zero than" : "farther from zero than") +
-           " the halfway point, by " + brief_size(to_text(view.distance));
+    side =
+        "lies " +
+        std::string(view.side == Tail::below_half ? "nearer zero than" : "farther from zero than") +
+        " the halfway point, by " + brief_size(to_text(view.distance));
   drawing.at(30, 768,
              shortened("prints as " + view.shows + " at " + std::to_string(*places) +
                            " places: what is stored " + side,
@@ -287,11 +291,10 @@ std::optional<Error> draw_picture(const Weighing& number, const std::string& typ
   // The whole picture first, so that nothing is half-written.
   std::string bytes;
   {
-    const Surface surface(svg ? cairo_svg_surface_create_for_stream(keep, &bytes, page_width,
-                                                                    page_height)
-                              : cairo_image_surface_create(CAIRO_FORMAT_RGB24,
-                                                           static_cast<int>(page_width),
-                                                           static_cast<int>(page_height)));
+    const Surface surface(
+        svg ? cairo_svg_surface_create_for_stream(keep, &bytes, page_width, page_height)
+            : cairo_image_surface_create(CAIRO_FORMAT_RGB24, static_cast<int>(page_width),
+                                         static_cast<int>(page_height)));
     Drawing drawing(surface.get());
     draw_page(drawing, number, typed, places);
     if (!svg) cairo_surface_write_to_png_stream(surface.get(), keep, &bytes);
@@ -300,7 +303,9 @@ std::optional<Error> draw_picture(const Weighing& number, const std::string& typ
   std::ofstream file(path, std::ios::binary);
   file << bytes << std::flush;
   if (file) return std::nullopt;
-  return Error{Code::output_failed, "\"" + path + "\" cannot be written", {},
+  return Error{Code::output_failed,
+               "\"" + path + "\" cannot be written",
+               {},
                "Give a path in a directory that you may write to."};
 }
 

@@ -1,5 +1,5 @@
-// inky weigh: what is stored for a number, how far that is from what was typed, and every step of an
-// expression.
+// inky weigh: what is stored for a number, how far that is from what was typed, and every step of
+// an expression.
 
 #include <algorithm>
 #include <memory>
@@ -156,14 +156,14 @@ Action add_weigh(CLI::App& parent) {
       ->type_name("TYPE");
   command->add_option("--places", options->places, "What printing so many decimals will show")
       ->type_name("COUNT");
-  command->add_option("--base", options->base, "The base of whole numbers without a prefix, 2 to 36")
+  command
+      ->add_option("--base", options->base, "The base of whole numbers without a prefix, 2 to 36")
       ->type_name("BASE");
   command
       ->add_option("--overflow", options->overflow,
                    "Beyond a whole type's range: wrap (as usual), saturate or fail")
       ->type_name("WAY");
-  command
-      ->add_option("--picture", options->picture, "Draws the number line to a .svg or .png file")
+  command->add_option("--picture", options->picture, "Draws the number line to a .svg or .png file")
       ->type_name("FILE");
   command->add_flag("--json", options->json, "The answer as JSON");
   command->add_flag("--jsonl", options->jsonl, "Answers requests from standard input, one a line");

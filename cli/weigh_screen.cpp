@@ -90,12 +90,12 @@ void put_neighbours(Screen& screen, const Weighing& w) {
 
 void put_digits(Screen& screen, const Weighing& w) {
   const SurvivingDigits digits = surviving_digits(w);
-  std::string told = digits.kept == digits.typed
-                         ? (digits.typed == 1 ? "the one typed digit survives"
-                                              : "all " + std::to_string(digits.typed) +
-                                                    " typed digits survive")
-                         : std::to_string(digits.kept) + " of " + plural(digits.typed, "typed digit") +
-                               (digits.kept == 1 ? " survives" : " survive");
+  std::string told =
+      digits.kept == digits.typed
+          ? (digits.typed == 1 ? "the one typed digit survives"
+                               : "all " + std::to_string(digits.typed) + " typed digits survive")
+          : std::to_string(digits.kept) + " of " + plural(digits.typed, "typed digit") +
+                (digits.kept == 1 ? " survives" : " survive");
   told += "; in " + std::string(w.format->name) + " any " +
           std::to_string(digits_always_kept(*w.format)) + " do, and " +
           std::to_string(digits_always_enough(*w.format)) + " always read back as the same bits";
@@ -224,7 +224,7 @@ void put_literals(Screen& screen, const std::vector<ReadNumber>& literals) {
     screen.paragraph(shortened(literal.typed) + " is stored as the nearest " +
                      std::string(literal.stored.type->name) + ", " + brief_size(literal.error) +
                      (literal.error[0] == '-' ? " below it" : " above it") + " (" +
-                     literal.error_ulps + " ulp)");
+                     brief_size(literal.error_ulps) + " ulp)");
   }
 }
 
@@ -281,8 +281,9 @@ void put_comparison(Screen& screen, const Comparison& comparison) {
     if (!comparison.relative_tolerance.empty())
       told += ", relative " + comparison.relative_tolerance;
     put(screen, "tolerance",
-        told + ": numbers made by these steps that would be equal without rounding are never "
-               "farther apart");
+        told +
+            ": numbers made by these steps that would be equal without rounding are never "
+            "farther apart");
   }
 }
 
@@ -317,8 +318,8 @@ void put_evaluation(Screen& screen, const WeighRequest& request, const Evaluatio
   for (std::size_t i = 0; i < std::min(evaluation.steps.size(), most_steps); ++i)
     put_step(screen, evaluation.steps[i], i + 1);
   if (evaluation.steps.size() > most_steps)
-    put(screen, "", std::to_string(evaluation.steps.size() - most_steps) +
-                        " more steps; --json has them all");
+    put(screen, "",
+        std::to_string(evaluation.steps.size() - most_steps) + " more steps; --json has them all");
   screen.line();
   if (evaluation.comparison) return put_comparison(screen, *evaluation.comparison);
   put(screen, "result", typed_name(evaluation.result));
@@ -429,8 +430,9 @@ void put_line(Screen& screen, std::string_view label, const NumberLine& line,
   const std::string right = unicode ? " ▸" : " >";
   const std::string text = "the halfway point is beyond this end";
   screen.tinted(Tint::field,
-                line.halfway_beyond < 0 ? left + text
-                                        : std::string(line_columns - text.size() - 2, ' ') + text + right,
+                line.halfway_beyond < 0
+                    ? left + text
+                    : std::string(line_columns - text.size() - 2, ' ') + text + right,
                 2);
   screen.line();
 }
@@ -469,7 +471,8 @@ void put_side_by_side(Screen& screen, const std::vector<WeighRequest>& requests,
                        (evaluation.result.type->is_real() ? ", " + evaluation.error_ulps + " ulp"
                                                           : "");
       const Step* last = evaluation.steps.empty() ? nullptr : &evaluation.steps.back();
-      if (last != nullptr && !last->remark.empty()) told += (told.empty() ? "" : "; ") + last->remark;
+      if (last != nullptr && !last->remark.empty())
+        told += (told.empty() ? "" : "; ") + last->remark;
     }
     screen.label("");
     screen.tinted(Tint::dim, told);

@@ -125,10 +125,10 @@ class Evaluator {
     }
     Operand result = std::move(made.back());
     if (options_.result != nullptr && result.type != options_.result && !out_.comparison) {
-      result = converted_by_call({Node::Kind::conversion, 0, source_.size(), -1, -1,
-                                  std::string(options_.result->name), options_.result,
-                                  Function::none},
-                                 result);
+      result =
+          converted_by_call({Node::Kind::conversion, 0, source_.size(), -1, -1,
+                             std::string(options_.result->name), options_.result, Function::none},
+                            result);
       if (fault_) return {std::nullopt, std::move(fault_)};
     }
     out_.result = typed_number(result);
@@ -174,15 +174,15 @@ class Evaluator {
         (options_.base == 10 && !prefixed && word.find_first_of("eE") != std::string::npos) ||
         (hexadecimal && word.find_first_of("pP") != std::string::npos);
     const bool real_type = type != nullptr && type->is_real() && options_.base == 10;
-    if (real || (real_type && prefixed == hexadecimal))
-      return read_real_number(node, word, type);
+    if (real || (real_type && prefixed == hexadecimal)) return read_real_number(node, word, type);
     return read_whole_number(node, word, type);
   }
 
   Operand not_a_number(const Node& node, const std::string& word) {
-    return fail(node, "\"" + word.substr(0, most_operand_text) + "\" is not a number",
-                "Write a decimal such as 2.675 or 1e-3, a hexadecimal real of at most 113 bits such "
-                "as 0x1.8p+1, or a whole number.");
+    return fail(
+        node, "\"" + word.substr(0, most_operand_text) + "\" is not a number",
+        "Write a decimal such as 2.675 or 1e-3, a hexadecimal real of at most 113 bits such "
+        "as 0x1.8p+1, or a whole number.");
   }
 
   Operand read_real_number(const Node& node, const std::string& word, const NumberType* type) {
@@ -242,7 +242,8 @@ class Evaluator {
                   "Its digits are the first " + std::to_string(options_.base) + " of 0-9 and a-z.");
     }
     if (!number && word.size() > most_whole_digits) {
-      return fail(node, "a whole number of more than " + std::to_string(most_whole_digits) + " digits",
+      return fail(node,
+                  "a whole number of more than " + std::to_string(most_whole_digits) + " digits",
                   "Write it as a real, with a point.", true);
     }
     if (!number) return not_a_number(node, word);
@@ -287,8 +288,9 @@ class Evaluator {
     options.names = {};
     const expression::Parsed parsed = expression::parse(found->text, options);
     if (parsed.fault || parsed.nodes.size() != 1 || parsed.nodes[0].kind != Node::Kind::literal) {
-      return fail(node, "the value of \"" + node.word + "\", \"" + found->text.substr(0, 40) +
-                            "\", is not a number",
+      return fail(node,
+                  "the value of \"" + node.word + "\", \"" + found->text.substr(0, 40) +
+                      "\", is not a number",
                   "Give one number, such as " + node.word + "=2.5 or " + node.word + "=1.1:f32.");
     }
     Node literal = parsed.nodes[0];
@@ -330,7 +332,8 @@ class Evaluator {
       out.whole = round_whole(exact, Rounding::toward);
       if (Rational(out.whole) != exact) step.remark = "cut toward zero";
       if (bit_length(out.whole) > most_whole_bits) {
-        return fail(node, "a whole number of more than " + std::to_string(most_whole_bits) + " bits",
+        return fail(node,
+                    "a whole number of more than " + std::to_string(most_whole_bits) + " bits",
                     "Write one of the operands as a real, with a point.", true);
       }
       if (!fits(out.whole, type)) return overflowed(node, std::move(out), exact, step);
@@ -404,8 +407,8 @@ class Evaluator {
       out = keep(node, type, operand.value(), operand.is_negative(), step);
       if (fault_) return {};
       const bool cut = !type.is_real() && operand.ideal;
-      out.ideal = cut ? Maybe(Rational(round_whole(*operand.ideal, Rounding::toward)))
-                      : operand.ideal;
+      out.ideal =
+          cut ? Maybe(Rational(round_whole(*operand.ideal, Rounding::toward))) : operand.ideal;
       const bool wrapped = step.remark.find("does not fit") != std::string::npos;
       if (wrapped) out.ideal.reset();
       // Cutting may turn the least drift into a whole unit.
@@ -511,7 +514,8 @@ class Evaluator {
                        step.remark.find("does not fit") == std::string::npos;
     if (!known) return;
     out.ideal = compute(sign, *a.ideal, *b.ideal, !out.is_real());
-    if (!out.is_real() && out.ideal) out.ideal = Rational(round_whole(*out.ideal, Rounding::toward));
+    if (!out.is_real() && out.ideal)
+      out.ideal = Rational(round_whole(*out.ideal, Rounding::toward));
     if (!a.drift || !b.drift) return;
     const Rational& da = *a.drift;
     const Rational& db = *b.drift;
@@ -540,13 +544,14 @@ class Evaluator {
       case '/':
         if (a.is_infinite() && b.is_infinite())
           return no_number(type, step, "inf over inf has no value");
-        if (a.is_zero()) return no_number(type, step, "zero over zero has no value");
+        if (a.is_zero() && b.is_zero()) return no_number(type, step, "zero over zero has no value");
         if (b.is_infinite()) return special(type, RealClass::zero, crossed);
         if (b.is_zero()) step.remark = "division by zero";
         return special(type, RealClass::infinite, crossed);
       case '%':
         if (a.is_infinite() || b.is_zero())
-          return no_number(type, step, a.is_infinite() ? "inf has no remainder" : "division by zero");
+          return no_number(type, step,
+                           a.is_infinite() ? "inf has no remainder" : "division by zero");
         return a;
       default:
         break;
@@ -606,8 +611,7 @@ class Evaluator {
         given.is_real() ? given : brought(node, given, type_of(*options_.reals), step);
     const NumberType& type = *operand.type;
     if (operand.is_zero()) return keep(node, type, 0, operand.is_negative(), step);
-    if (operand.is_negative())
-      return no_number(type, step, "a negative number has no square root");
+    if (operand.is_negative()) return no_number(type, step, "a negative number has no square root");
     const Rational value = operand.value();
     const int bits = root_bits + std::max(0, bit_length(denominator(value)));
     const Rational below = root_below(value, bits);
@@ -697,10 +701,10 @@ class Evaluator {
       made.from = step.from;
       made.to = step.to;
       made.operation = std::string(conversion.to.type->name) + "(" + conversion.from.text + ")";
-      made.exact = conversion.from.type->is_real()
-                       ? exact_text(rational_of(unpack(*conversion.from.type->format,
-                                                       conversion.from.bits)))
-                       : conversion.from.text;
+      made.exact =
+          conversion.from.type->is_real()
+              ? exact_text(rational_of(unpack(*conversion.from.type->format, conversion.from.bits)))
+              : conversion.from.text;
       made.stored = conversion.to;
       made.error = conversion.error;
       made.error_ulps = conversion.error_ulps;

@@ -181,8 +181,7 @@ class Parser {
   int parenthesis(std::size_t from) {
     const std::size_t open = at_;
     if (++nesting_ > most_nesting) {
-      return fail(open, open + 1,
-                  "parentheses nest deeper than " + std::to_string(most_nesting),
+      return fail(open, open + 1, "parentheses nest deeper than " + std::to_string(most_nesting),
                   "Weigh the inner part by itself, and give it as a name.", true);
     }
     ++at_;
@@ -226,13 +225,13 @@ class Parser {
     made.type = number_type_named(name);
     const auto* found = std::find(function_names.begin() + 1, function_names.end(), name);
     if (made.type == nullptr && found == function_names.end()) {
-      return fail(from, from + name.size(), shown(name) + " is neither a function nor a type",
-                  "The functions are floor ceil trunc round sqrt abs ulp; a type, such as i32 or f32, "
-                  "converts.");
+      return fail(
+          from, from + name.size(), shown(name) + " is neither a function nor a type",
+          "The functions are floor ceil trunc round sqrt abs ulp; a type, such as i32 or f32, "
+          "converts.");
     }
     made.kind = made.type != nullptr ? Node::Kind::conversion : Node::Kind::call;
-    if (made.type == nullptr)
-      made.function = static_cast<Function>(found - function_names.begin());
+    if (made.type == nullptr) made.function = static_cast<Function>(found - function_names.begin());
     skip();
     made.left = parenthesis(at_);
     if (!ok()) return -1;
@@ -251,7 +250,7 @@ class Parser {
     Node made;
     made.from = at_;
     const std::string_view rest = source_.substr(at_);
-    const bool prefixed = rest.size() > 2 && rest[0] == '0' &&
+    const bool prefixed = rest.size() >= 2 && rest[0] == '0' &&
                           std::string_view("xXbBoO").find(rest[1]) != std::string_view::npos &&
                           options_.base == 10;
     if (prefixed || options_.base != 10)

@@ -17,9 +17,9 @@ struct Node {
   Kind kind = Kind::literal;
   std::size_t from = 0;
   std::size_t to = 0;
-  int left = -1;   // nodes, by index
+  int left = -1;  // nodes, by index
   int right = -1;
-  std::string word;  // a literal without underscores, a name, an operator
+  std::string word;                  // a literal without underscores, a name, an operator
   const NumberType* type = nullptr;  // of a literal with a type, or a conversion
   Function function = Function::none;
 };

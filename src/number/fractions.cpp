@@ -8,7 +8,7 @@ namespace {
 
 constexpr int error_digits = 6;
 const Integer& limit() {
-  static const Integer value("1000000000000");
+  static const Integer value("1000000000000000");
   return value;
 }
 
@@ -18,7 +18,7 @@ std::vector<Fraction> best_fractions(const Weighing& weighing) {
   std::vector<Fraction> out;
   if (!weighing.stored) return out;
   // Far from one, every fraction is a whole number or nearly zero.
-  constexpr int most_exponent = 40;
+  constexpr int most_exponent = 48;
   if (!weighing.real.is_zero() && std::abs(weighing.real.leading_exponent()) > most_exponent)
     return out;
   const Rational value = rational_of(weighing.real);
@@ -40,12 +40,11 @@ std::vector<Fraction> best_fractions(const Weighing& weighing) {
     last_above = std::exchange(above, next_above_);
     last_below = std::exchange(below, next_below_);
     const Rational fraction(above, below);
-    Fraction made{above.str(), below.str(), rounded_text(fraction - value, error_digits), false,
-                  false, false};
+    Fraction made{above.str(), below.str(), rounded_text(fraction - value, error_digits),
+                  false,       false,       false};
     made.exact = fraction == value;
     made.as_typed = typed && fraction == *typed;
-    made.reads_back =
-        stored(*weighing.format, fraction, weighing.real.negative) == weighing.bits;
+    made.reads_back = stored(*weighing.format, fraction, weighing.real.negative) == weighing.bits;
     out.push_back(made);
     if (made.reads_back) return out;
     rest = 1 / (rest - Rational(term));

@@ -37,12 +37,12 @@ std::int64_t floor_to_three(std::int64_t exponent) {
 
 Magnitude magnitude_of(const ExactDecimal& value) {
   Magnitude out;
-  if (value.is_zero()) return out;
+  const bool plain = -3 < value.point && value.point <= 3;
+  if (value.is_zero() || plain) return out;
   const std::int64_t places = shown_digits - value.point;
   out.about = tail_at(value, places) != Tail::exact;
   ExactDecimal kept = rounded(value, places, Rounding::half_even);
   const std::int64_t exponent = floor_to_three(kept.point - 1);
-  if (exponent == 0 || exponent == -3) return out;
   const auto index = static_cast<std::size_t>((exponent < 0 ? -exponent : exponent) / 3 - 1);
   kept.point -= exponent;
   const std::string digits = to_text(kept);

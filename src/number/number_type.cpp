@@ -8,14 +8,14 @@ namespace inky {
 namespace {
 
 constexpr std::array types = {
-    NumberType{"i8", 8, true, nullptr},        NumberType{"i16", 16, true, nullptr},
-    NumberType{"i32", 32, true, nullptr},      NumberType{"i64", 64, true, nullptr},
-    NumberType{"i128", 128, true, nullptr},    NumberType{"u8", 8, false, nullptr},
-    NumberType{"u16", 16, false, nullptr},     NumberType{"u32", 32, false, nullptr},
-    NumberType{"u64", 64, false, nullptr},     NumberType{"u128", 128, false, nullptr},
-    NumberType{"big", 0, true, nullptr},       NumberType{"f16", 0, true, &binary16},
-    NumberType{"bf16", 0, true, &bfloat16},    NumberType{"f32", 0, true, &binary32},
-    NumberType{"f64", 0, true, &binary64},     NumberType{"f80", 0, true, &extended80},
+    NumberType{"i8", 8, true, nullptr},      NumberType{"i16", 16, true, nullptr},
+    NumberType{"i32", 32, true, nullptr},    NumberType{"i64", 64, true, nullptr},
+    NumberType{"i128", 128, true, nullptr},  NumberType{"u8", 8, false, nullptr},
+    NumberType{"u16", 16, false, nullptr},   NumberType{"u32", 32, false, nullptr},
+    NumberType{"u64", 64, false, nullptr},   NumberType{"u128", 128, false, nullptr},
+    NumberType{"big", 0, true, nullptr},     NumberType{"f16", 0, true, &binary16},
+    NumberType{"bf16", 0, true, &bfloat16},  NumberType{"f32", 0, true, &binary32},
+    NumberType{"f64", 0, true, &binary64},   NumberType{"f80", 0, true, &extended80},
     NumberType{"f128", 0, true, &binary128},
 };
 

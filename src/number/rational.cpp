@@ -35,7 +35,8 @@ Rational power(int base, int exponent) {
 
 Rational rational_of(const BinaryReal& value) {
   const Integer significand = integer_of(value.significand);
-  const Integer magnitude = value.exponent >= 0 ? Integer(significand << value.exponent) : significand;
+  const Integer magnitude =
+      value.exponent >= 0 ? Integer(significand << value.exponent) : significand;
   const Integer below = Integer(1) << (value.exponent >= 0 ? 0 : -value.exponent);
   return Rational(value.negative ? Integer(-magnitude) : magnitude, below);
 }
@@ -43,7 +44,8 @@ Rational rational_of(const BinaryReal& value) {
 Rational rational_of(const ExactDecimal& value) {
   if (value.is_zero()) return 0;
   const Rational digits(Integer(value.digits));
-  const auto exponent = static_cast<int>(value.point - static_cast<std::int64_t>(value.digits.size()));
+  const auto exponent =
+      static_cast<int>(value.point - static_cast<std::int64_t>(value.digits.size()));
   const Rational magnitude = digits * power(10, exponent);
   return value.negative ? Rational(-magnitude) : magnitude;
 }

@@ -62,7 +62,8 @@ std::optional<std::string> in_ulps_quickly(const DecimalText& typed, const Binar
   constexpr std::uint64_t unknown = std::uint64_t{1} << 42;
   if (tail > half - unknown && tail < half + unknown) return std::nullopt;
   Digits digits;
-  const int count = decimal_writing::write(digits.room(24), high_half(scaled) + (tail > half ? 1 : 0));
+  const int count =
+      decimal_writing::write(digits.room(24), high_half(scaled) + (tail > half ? 1 : 0));
   digits.set(count, count - places);
   digits.strip_trailing_zeros();
   return plain_text(digits, (difference < 0) != stored.negative);

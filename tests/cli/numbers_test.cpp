@@ -121,20 +121,23 @@ TEST_CASE("requests about numbers that cannot be answered") {
     const char* message;
   };
   const Case cases[] = {
-      {answer_weigh_line, R"({"number":"2,675"})", "bad-value", "\"2,675\" is not a number"},
-      {answer_weigh_line, R"({"number":"0.1+0.2"})", "not-supported-yet",
-       "expressions are not supported yet"},
+      {answer_weigh_line, R"({"number":"2,675"})", "bad-value", "a comma is not a decimal point"},
+      {answer_weigh_line, R"({"number":"mass*2"})", "bad-value", "the name \"mass\" has no value"},
+      {answer_weigh_line, R"({"number":"((1"})", "bad-value", "this parenthesis is not closed"},
+      {answer_round_line, R"({"number":"1","places":2,"as":"u8"})", "bad-value",
+       "\"u8\" is not a binary format"},
+      {answer_round_line, R"({"number":"1","step":"0"})", "bad-value", "\"0\" is not a step"},
       {answer_weigh_line, R"({"number":"1","as":"f63"})", "bad-value",
-       "\"f63\" is not a binary format"},
+       "\"f63\" is not a type of number"},
       {answer_weigh_line, R"({"nmber":"1"})", "unknown-key", "the key \"nmber\" is unknown"},
       {answer_weigh_line, R"({"number":[1]})", "wrong-kind",
        "the key \"number\" must be a string or a number"},
       {answer_weigh_line, R"({})", "missing-key", "the key \"number\" is missing"},
       {answer_weigh_line, R"(2.675)", "bad-json", "a request is a JSON object"},
       {answer_round_line, R"({"number":"1"})", "contradiction",
-       "give either \"places\" or \"significant\""},
+       "give one of \"places\", \"significant\" and \"step\""},
       {answer_round_line, R"({"number":"1","places":1,"significant":1})", "contradiction",
-       "give either \"places\" or \"significant\""},
+       "give one of \"places\", \"significant\" and \"step\""},
       {answer_round_line, R"({"number":"1","places":99999})", "bad-value",
        "\"99999\" is not a count of digits"},
       {answer_round_line, R"({"number":"1","places":"2"})", "wrong-kind",
@@ -170,12 +173,97 @@ TEST_CASE("weigh and round on the screen, and what they refuse") {
   CHECK(support::inky("round 12350 --places -2").out.find("half-even    12400") !=
         std::string::npos);
   CHECK(support::inky("weigh zebra").status == 2);
-  CHECK(support::inky("round 1").err ==
-        "inky: round needs a number and either --places or --significant\n      Write inky round "
-        "2.675 --places 2, or see inky round --help.\n");
+  CHECK(
+      support::inky("round 1").err ==
+      "inky: round needs a number and one of --places, --significant and --step\n      Write inky "
+      "round 2.675 --places 2, or see inky round --help.\n");
   CHECK(support::inky("round 1 --places x").err ==
         "inky: \"x\" is not a count of digits\n            x\n            ▔\n      It is a whole "
         "number from -20000 to 20000.\n");
   CHECK(support::inky("weigh --jsonl", "{\"number\":1}\n\n{\"number\":\"0.5\"}\n")
             .out.find("\"error\":{\"code\":\"bad-json\"") != std::string::npos);
+}
+
+TEST_CASE("expressions, whole types and places by JSON") {
+  const json sum = json::parse(answer_weigh_line(R"({"number":"0.1+0.2"})"));
+  CHECK(sum["shortest"] == "0.30000000000000004");
+  CHECK(sum["bits"] == "0x3fd3333333333334");
+  CHECK(sum["unrounded"] == "0.3");
+  REQUIRE(sum["steps"].size() == 1);
+  CHECK(sum["steps"][0]["exact"] == "0.3000000000000000166533453693773481063544750213623046875");
+  CHECK(sum["steps"][0]["stored"] == "0.30000000000000004");
+  const json same = json::parse(answer_weigh_line(R"({"number":"0.1+0.2==0.3"})"));
+  CHECK(same["holds"] == false);
+  CHECK(same["ulps_apart"] == "1");
+  CHECK(same["holds_as_typed"] == true);
+  const json narrow = json::parse(answer_weigh_line(R"({"number":"300","as":"u8"})"));
+  CHECK(narrow["exact"] == "44");
+  CHECK(narrow["bits"] == "0x2c");
+  const json whole = json::parse(answer_weigh_line(R"({"number":"7/2"})"));
+  CHECK(whole["format"] == "i32");
+  CHECK(whole["exact"] == "3");
+  const json places = json::parse(answer_weigh_line(R"({"number":"2.675","places":2})"))["places"];
+  CHECK(places["shows"] == "2.67");
+  CHECK(places["halfway"] == "2.675");
+  CHECK(places["side"] == "below");
+  const json named = json::parse(support::inky("weigh 'mass*3' mass=1.1:f32 --json").out);
+  CHECK(named["shortest"] == "3.3000002");
+  const json both = json::parse(support::inky("weigh 0.1 --as f32,u8 --json").out);
+  CHECK(both[0]["shortest"] == "0.1");
+  CHECK(both[1]["exact"] == "0");
+  const json all = json::parse(support::inky("weigh 13000000000000.5 --json").out);
+  CHECK(all["magnitude"]["words"] == "13 trillion");
+  CHECK(all["typed_digits"] == 15);
+  CHECK(all["surviving_digits"] == 15);
+  CHECK(all["fractions"].size() == 2);
+  const json step = json::parse(answer_round_line(R"({"number":"1.12","step":"0.05"})"));
+  CHECK(step["decimal"]["half-even"] == "1.10");
+  CHECK(step["decimal"]["up"] == "1.15");
+  CHECK(support::inky("round 1.12 --step 0.05").out.find("half-even    1.10      1.10") !=
+        std::string::npos);
+}
+
+TEST_CASE("expressions on the screen") {
+  const support::Ran compared = support::inky("weigh '0.1 + 0.2 == 0.3'");
+  CHECK(compared.status == 0);
+  CHECK(compared.out.find("0.30000000000000004 == 0.3 does not hold, in f64\n") !=
+        std::string::npos);
+  CHECK(compared.out.find("as typed, without any rounding, it holds\n") != std::string::npos);
+  CHECK(compared.out.find("absolute 8e-17") != std::string::npos);
+  const support::Ran open = support::inky("weigh '1 + (2'");
+  CHECK(open.status == 2);
+  CHECK(open.err ==
+        "inky: this parenthesis is not closed\n            1 + (2\n                ▔\n      Add a "
+        "\")\".\n");
+  const support::Ran zero = support::inky("weigh 1/0");
+  CHECK(zero.status == 2);
+  CHECK(zero.err.find("division by zero") != std::string::npos);
+  CHECK(support::inky("weigh 300 --as u8,i8").out.find("does not fit u8: wraps to 44") !=
+        std::string::npos);
+  CHECK(support::inky("weigh 1 --overflow never").status == 2);
+  CHECK(support::inky("weigh 1 --base 99").status == 2);
+  CHECK(support::inky("weigh ff --base 16").out.find("255 i32") != std::string::npos);
+  // The same line in characters, with the halfway point of two places.
+  const std::string line = support::inky("weigh 2.675 --places 2 --ascii").out;
+  CHECK(line.find("^ halfway 2.675") != std::string::npos);
+  CHECK(line.find("v typed 2.675") != std::string::npos);
+}
+
+TEST_CASE("pictures are whole files, or an error") {
+  const std::string png = support::scratch() + "/line.png";
+  const std::string svg = support::scratch() + "/line.svg";
+  CHECK(support::inky("weigh 2.675 --places 2 --picture " + png).status == 0);
+  CHECK(support::inky("weigh '0.1+0.2' --picture " + svg).status == 0);
+  const std::string image = support::read_file(png);
+  CHECK(image.substr(1, 3) == "PNG");
+  CHECK(image.size() > 10'000);
+  CHECK(image.find("IEND") != std::string::npos);
+  const std::string drawing = support::read_file(svg);
+  CHECK(drawing.find("<svg") != std::string::npos);
+  CHECK(drawing.find("</svg>") != std::string::npos);
+  CHECK(support::inky("weigh 2.675 --picture line.gif").err.find("a .svg or a .png file") !=
+        std::string::npos);
+  CHECK(support::inky("weigh 2.675 --picture /no/such/place.png").status == 2);
+  CHECK(support::inky("weigh inf --picture " + png).status == 2);
+  CHECK(support::inky("weigh 7/2 --picture " + png).status == 2);
 }

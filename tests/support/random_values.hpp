@@ -37,6 +37,10 @@ class RandomValues {
   auto pick(const Choices& choices) {
     return choices[static_cast<std::size_t>(below(static_cast<int>(std::size(choices))))];
   }
+  template <typename Choice>
+  Choice pick(std::initializer_list<Choice> choices) {
+    return choices.begin()[below(static_cast<int>(choices.size()))];
+  }
 
   // A whole number of any size up to 64 bits: as often short as long, and near powers of two.
   std::uint64_t whole() {
@@ -64,6 +68,25 @@ class RandomValues {
     return std::copysign(pick(special), one_in(2) ? -1.0 : 1.0);
   }
 
+  // Finite, of random bits, above zero.
+  double any_bits() {
+    for (;;) {
+      const double value = std::fabs(std::bit_cast<double>(bits()));
+      if (std::isfinite(value)) return value;
+    }
+  }
+  // The value, or the one next to it on either side.
+  double neighbour(double value) {
+    switch (below(3)) {
+      case 0:
+        return std::nextafter(value, 0.0);
+      case 1:
+        return std::nextafter(value, 1e300);
+      default:
+        return value;
+    }
+  }
+
  private:
   double magnitude() {
     switch (below(8)) {
@@ -86,22 +109,6 @@ class RandomValues {
         return neighbour(std::pow(10.0, below(617) - 308));
       default:
         return neighbour(std::ldexp(1.0, below(2098) - 1074));
-    }
-  }
-  double any_bits() {
-    for (;;) {
-      const double value = std::fabs(std::bit_cast<double>(bits()));
-      if (std::isfinite(value)) return value;
-    }
-  }
-  double neighbour(double value) {
-    switch (below(3)) {
-      case 0:
-        return std::nextafter(value, 0.0);
-      case 1:
-        return std::nextafter(value, 1e300);
-      default:
-        return value;
     }
   }
 

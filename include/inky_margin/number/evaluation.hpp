@@ -4,19 +4,22 @@
 //   auto answer = evaluate("0.1 + 0.2 == 0.3", {});
 //   answer.evaluation->comparison->holds          // false
 //   answer.evaluation->comparison->ulps_apart     // "1"
-//   answer.evaluation->steps[0].exact             // "0.3000000000000000166533453693773481063544750..."
-//   answer.evaluation->steps[0].stored.text       // "0.30000000000000004"
-//   evaluate("1 +", {}).fault->message            // "a number is missing here"
+//   answer.evaluation->steps[0].exact             //
+//   "0.3000000000000000166533453693773481063544750..." answer.evaluation->steps[0].stored.text //
+//   "0.30000000000000004" evaluate("1 +", {}).fault->message            // "a number is missing
+//   here"
 //
-// The language: literals (2.675, 1e-3, 0x1.8p+1, 0xff, 0b101, 0o17, 1_000, inf, nan, each with a type
-// after a colon: 1.1:f32), names with values, + - * / %, unary minus, parentheses, one comparison
-// (== != < <= > >=), a call of a type to convert (i32(7.9)), and floor ceil trunc round sqrt abs ulp.
+// The language: literals (2.675, 1e-3, 0x1.8p+1, 0xff, 0b101, 0o17, 1_000, inf, nan, each with a
+// type after a colon: 1.1:f32), names with values, + - * / %, unary minus, parentheses, one
+// comparison
+// (== != < <= > >=), a call of a type to convert (i32(7.9)), and floor ceil trunc round sqrt abs
+// ulp.
 //
-// The rules: a whole literal is i32, i64 where it needs it, or big; a real one is of the format in the
-// options. Two types meet in the wider one; whole meets real in the real type; signed meets unsigned
-// of one width in the unsigned type; f16 meets bf16 in f32. Whole by whole cuts toward zero; % has the
-// sign of its left side; round() takes a tie away from zero. Every step is computed exactly and then
-// rounded to nearest, ties to even (IEEE 754-2019, 4.3.1 and 5.4).
+// The rules: a whole literal is i32, i64 where it needs it, or big; a real one is of the format in
+// the options. Two types meet in the wider one; whole meets real in the real type; signed meets
+// unsigned of one width in the unsigned type; f16 meets bf16 in f32. Whole by whole cuts toward
+// zero; % has the sign of its left side; round() takes a tie away from zero. Every step is computed
+// exactly and then rounded to nearest, ties to even (IEEE 754-2019, 4.3.1 and 5.4).
 #pragma once
 
 #include <cstddef>
@@ -126,10 +129,10 @@ struct EvaluationAnswer {
   std::optional<EvaluationFault> fault;
 };
 
-// Limits: parentheses nest at most 200 deep; 10,000 numbers and operations; wholes of 100,000 bits.
+// Limits: parentheses nest at most 200 deep; 10,000 numbers and operations; wholes of 20,000 bits.
 inline constexpr int most_nesting = 200;
 inline constexpr std::size_t most_operations = 10'000;
-inline constexpr int most_whole_bits = 100'000;
+inline constexpr int most_whole_bits = 20'000;
 
 EvaluationAnswer evaluate(std::string_view source, const EvaluationOptions& options);
 

@@ -23,7 +23,7 @@ struct Fraction {
   bool reads_back = false;  // nearest to the same stored number
 };
 
-// Numerators and denominators are below 10^12; the run ends at the first that reads back.
+// Numerators and denominators are below 10^15; the run ends at the first that reads back.
 // Empty for what is not finite.
 std::vector<Fraction> best_fractions(const Weighing& weighing);
 

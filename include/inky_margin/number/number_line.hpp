@@ -31,8 +31,8 @@ struct LinePoint {
 };
 
 struct NumberLine {
-  std::string unit;                // what one gap is: "1 ulp = 4.440892098500626e-16"
-  std::vector<LinePoint> points;   // from left to right
+  std::string unit;               // what one gap is: "1 ulp = 4.440892098500626e-16"
+  std::vector<LinePoint> points;  // from left to right
   // Where the halfway point lies when it is beyond the ends: -1 left, 1 right, 0 not.
   int halfway_beyond = 0;
 };

@@ -34,8 +34,8 @@ const NumberType* number_type_named(std::string_view name);
 std::string lowest_whole(const NumberType& type);
 std::string highest_whole(const NumberType& type);
 
-// What becomes of a whole number in a whole type of a width. Languages differ: some wrap it, keeping
-// the low bits; some saturate, keeping the nearest number there is; some refuse.
+// What becomes of a whole number in a whole type of a width. Languages differ: some wrap it,
+// keeping the low bits; some saturate, keeping the nearest number there is; some refuse.
 struct StoredWhole {
   bool fits = false;
   uint128 bits = 0;       // of the wrapped number, in the low bits
@@ -45,7 +45,8 @@ struct StoredWhole {
 // REQUIRES: a whole type of a width.
 StoredWhole store_whole(const SignedNatural& value, const NumberType& type);
 
-// The bits of a whole type read as the type of the same width with the other signedness, in decimal.
+// The bits of a whole type read as the type of the same width with the other signedness, in
+// decimal.
 std::string reinterpreted(uint128 bits, const NumberType& type);
 
 }  // namespace inky
