@@ -464,15 +464,16 @@ void put_side_by_side(Screen& screen, const std::vector<WeighRequest>& requests,
     } else {
       const Evaluation& evaluation = *all[i].evaluation;
       screen.line(shortened(evaluation.result.text));
-      told = evaluation.comparison ? (evaluation.comparison->holds ? "holds" : "does not hold")
-             : is_nothing(evaluation.error)
-                 ? (evaluation.exact.empty() ? "" : "exact")
-                 : "error " + brief(evaluation.error) +
-                       (evaluation.result.type->is_real() ? ", " + evaluation.error_ulps + " ulp"
-                                                          : "");
       const Step* last = evaluation.steps.empty() ? nullptr : &evaluation.steps.back();
-      if (last != nullptr && !last->remark.empty())
-        told += (told.empty() ? "" : "; ") + last->remark;
+      const std::string remark = last != nullptr ? last->remark : std::string();
+      if (evaluation.comparison)
+        told = evaluation.comparison->holds ? "holds" : "does not hold";
+      else if (!is_nothing(evaluation.error))
+        told = "error " + brief(evaluation.error) +
+               (evaluation.result.type->is_real() ? ", " + evaluation.error_ulps + " ulp" : "");
+      else if (!evaluation.exact.empty() && remark.empty())
+        told = "exact";
+      if (!remark.empty()) told += (told.empty() ? "" : "; ") + remark;
     }
     screen.label("");
     screen.tinted(Tint::dim, told);

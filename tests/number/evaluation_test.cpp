@@ -75,10 +75,12 @@ TEST_CASE("every operation of f64 and f32 is the machine's own, and its error wi
       const auto x = static_cast<float>(a);
       const auto y = static_cast<float>(b);
       machine = by_machine(sign, x, y);
-      source = hexadecimal_text(binary32, bits_of(x)) + sign + hexadecimal_text(binary32, bits_of(y));
+      source =
+          hexadecimal_text(binary32, bits_of(x)) + sign + hexadecimal_text(binary32, bits_of(y));
     } else {
       machine = by_machine(sign, a, b);
-      source = hexadecimal_text(binary64, bits_of(a)) + sign + hexadecimal_text(binary64, bits_of(b));
+      source =
+          hexadecimal_text(binary64, bits_of(a)) + sign + hexadecimal_text(binary64, bits_of(b));
     }
     EvaluationOptions options;
     options.reals = narrow ? &binary32 : &binary64;
@@ -101,14 +103,19 @@ TEST_CASE("functions are the machine's own") {
     const char* name;
     double (*machine)(double);
   };
-  const Function functions[] = {{"floor", std::floor}, {"ceil", std::ceil},   {"trunc", std::trunc},
-                                {"round", std::round}, {"sqrt", std::sqrt},   {"abs", std::fabs},
+  const Function functions[] = {{"floor", std::floor},
+                                {"ceil", std::ceil},
+                                {"trunc", std::trunc},
+                                {"round", std::round},
+                                {"sqrt", std::sqrt},
+                                {"abs", std::fabs},
                                 {"-", [](double x) { return -x; }}};
   for (int i = 0; i < support::cases(20'000); ++i) {
     double value = random.one_in(2) ? random.real() : random.below(2000) / 4.0 - 250;
     if (random.one_in(50)) value = random.pick({0.0, -0.0, HUGE_VAL, -HUGE_VAL, std::nan("")});
     const Function& function = random.pick(functions);
-    const std::string source = std::string(function.name) + "(" + hexadecimal_text(binary64, bits_of(value)) + ")";
+    const std::string source =
+        std::string(function.name) + "(" + hexadecimal_text(binary64, bits_of(value)) + ")";
     const Evaluation got = answer(source);
     const double ours = std::bit_cast<double>(low_half(got.result.bits));
     if (!same(ours, function.machine(value))) FAIL(source << " gives " << got.result.text);
@@ -124,7 +131,8 @@ TEST_CASE("whole numbers wrap, saturate or fail as the machine's do") {
     const auto b = static_cast<std::int32_t>(random.whole());
     const char sign = random.pick({'+', '-', '*', '/', '%'});
     if (b == 0 && (sign == '/' || sign == '%')) continue;
-    const std::string source = std::to_string(a) + ":i32 " + sign + " " + std::to_string(b) + ":i32";
+    const std::string source =
+        std::to_string(a) + ":i32 " + sign + " " + std::to_string(b) + ":i32";
     const std::int64_t x = a;
     const std::int64_t y = b;
     const std::int64_t exact = sign == '+'   ? x + y
@@ -158,7 +166,8 @@ TEST_CASE("sums of decimals in any order stay within the tolerance that is told"
   for (int i = 0; i < support::cases(3'000); ++i) {
     std::vector<std::string> terms;
     for (int k = 2 + random.below(6); k > 0; --k) {
-      terms.push_back(std::to_string(random.below(1000)) + "." + std::to_string(random.below(1000)) +
+      terms.push_back(std::to_string(random.below(1000)) + "." +
+                      std::to_string(random.below(1000)) +
                       (random.one_in(3) ? "*1." + std::to_string(random.below(100)) : ""));
     }
     std::string forward;

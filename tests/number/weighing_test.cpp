@@ -63,8 +63,7 @@ TEST_CASE("f16 and bf16: every number and every midpoint read back as rationals 
       const unsigned fraction = bits & ((1U << fraction_bits) - 1);
       const int biased = static_cast<int>(bits >> fraction_bits);
       const Rational unit = support::power(2, format.lowest_exponent() + std::max(biased - 1, 0));
-      const Rational value =
-          unit * Rational(fraction + (biased == 0 ? 0 : 1U << fraction_bits));
+      const Rational value = unit * Rational(fraction + (biased == 0 ? 0 : 1U << fraction_bits));
       const std::string text = exact_text(value);
       if (read_real(format, text) != uint128{bits}) FAIL(format.name << " " << text);
       const ExactDecimal stored = *weigh_stored(format, bits).stored;
@@ -95,7 +94,8 @@ TEST_CASE("f32: a dense walk, and the neighbourhood of every binade and subnorma
     std::snprintf(hexadecimal, sizeof hexadecimal, "%.9g", static_cast<double>(value));
     if (weigh(hexadecimal, binary32)->bits != bits) FAIL("f32 by nine digits " << hexadecimal);
   };
-  for (std::uint64_t bits = 0; bits < 0x7F800000; bits += 9973) check(static_cast<std::uint32_t>(bits));
+  for (std::uint64_t bits = 0; bits < 0x7F800000; bits += 9973)
+    check(static_cast<std::uint32_t>(bits));
   for (std::uint32_t binade = 0; binade < 255; ++binade) {
     for (std::uint32_t around = 0; around < 6; ++around) {
       const std::uint32_t bits = (binade << 23) + around;
@@ -226,7 +226,8 @@ TEST_CASE("typed digits survive as far as both round alike") {
   for (const BinaryFormat* format : {&binary16, &bfloat16, &binary32, &binary64}) {
     for (int i = 0; i < 2000; ++i) {
       std::string text = std::to_string(1 + random.below(9)) + ".";
-      for (int k = 1; k < digits_always_kept(*format); ++k) text += std::to_string(random.below(10));
+      for (int k = 1; k < digits_always_kept(*format); ++k)
+        text += std::to_string(random.below(10));
       const SurvivingDigits digits = surviving_digits(*weigh(text, *format));
       REQUIRE(digits.kept == digits.typed);
     }
@@ -260,7 +261,8 @@ TEST_CASE("the best fractions") {
   // Each is closer than every fraction of a smaller denominator.
   support::RandomValues random(support::seed(3));
   for (int i = 0; i < 200; ++i) {
-    const std::string text = std::to_string(random.below(1000)) + "." + std::to_string(random.bits() % 100000);
+    const std::string text =
+        std::to_string(random.below(1000)) + "." + std::to_string(random.bits() % 100000);
     const Weighing w = *weigh(text, binary64);
     const Rational value = support::exact(w.real);
     for (const Fraction& f : best_fractions(w)) {
@@ -312,8 +314,8 @@ TEST_CASE("rounding to a multiple agrees with rationals") {
   for (int i = 0; i < support::cases(20'000); ++i) {
     const std::string step =
         random.pick({"0.05", "0.25", "1", "20", "0.3", "0.125", "7", "1e-6", "2.5e3"});
-    std::string text = std::to_string(random.below(20000) - 10000) + "." +
-                       std::to_string(random.below(10000));
+    std::string text =
+        std::to_string(random.below(20000) - 10000) + "." + std::to_string(random.below(10000));
     if (random.one_in(4)) text = std::to_string(random.below(4000)) + "e-3";
     const Rational value = value_of(decimal(text));
     const Rational unit = value_of(decimal(step));
@@ -330,14 +332,17 @@ TEST_CASE("whole types: what fits, and what becomes of the rest") {
   for (const NumberType& type : number_types()) {
     if (type.width == 0) continue;
     const support::Integer size = support::Integer(1) << static_cast<unsigned>(type.width);
-    const support::Integer low = type.is_signed ? support::Integer(-(size / 2)) : support::Integer(0);
+    const support::Integer low =
+        type.is_signed ? support::Integer(-(size / 2)) : support::Integer(0);
     const support::Integer high = low + size - 1;
     CHECK(lowest_whole(type) == low.str());
     CHECK(highest_whole(type) == high.str());
     for (int i = 0; i < 2000; ++i) {
-      support::Integer value = (support::Integer(random.bits()) << 80) * random.below(3) + random.bits();
+      support::Integer value =
+          (support::Integer(random.bits()) << 80) * random.below(3) + random.bits();
       value >>= static_cast<unsigned>(random.below(144));
-      if (random.one_in(3)) value = random.one_in(2) ? high + random.below(3) : low - random.below(3);
+      if (random.one_in(3))
+        value = random.one_in(2) ? high + random.below(3) : low - random.below(3);
       if (random.one_in(2)) value = -value;
       const StoredWhole got = store_whole(*read_whole(value.str()), type);
       support::Integer wrapped = (value - low) % size;
@@ -366,9 +371,10 @@ TEST_CASE("number lines are to scale, and agree with the table on every side") {
   for (int i = 0; i < support::cases(3'000); ++i) {
     const int places = random.below(4);
     // Often what looks like a tie.
-    const std::string text = std::to_string(random.below(400) - 200) + "." +
-                             std::to_string(random.below(1000)).substr(0, static_cast<std::size_t>(places)) +
-                             (random.one_in(3) ? std::to_string(random.below(100000)) : "5");
+    const std::string text =
+        std::to_string(random.below(400) - 200) + "." +
+        std::to_string(random.below(1000)).substr(0, static_cast<std::size_t>(places)) +
+        (random.one_in(3) ? std::to_string(random.below(100000)) : "5");
     const BinaryFormat* format = random.pick({&binary64, &binary32, &binary16, &bfloat16});
     const Weighing w = *weigh(text, *format);
     if (!has_finite_neighbours(w)) continue;
@@ -381,13 +387,16 @@ TEST_CASE("number lines are to scale, and agree with the table on every side") {
       REQUIRE(close.points[k - 1].at <= close.points[k].at);
     REQUIRE((w.error->is_zero() ? typed == stored : (typed < stored) != w.error->negative));
     // By value, not by magnitude.
-    const int side = view.side == Tail::half ? 0 : (view.side == Tail::above_half) != w.real.negative ? 1 : -1;
+    const int side = view.side == Tail::half                              ? 0
+                     : (view.side == Tail::above_half) != w.real.negative ? 1
+                                                                          : -1;
     const double halfway = at(close, Kind::halfway);
     if (view.side != Tail::exact && !std::isnan(halfway)) {
       ties_seen += 1;
       REQUIRE((stored > halfway) - (stored < halfway) == side);
     }
-    if (view.side != Tail::exact && close.halfway_beyond != 0) REQUIRE(close.halfway_beyond == -side);
+    if (view.side != Tail::exact && close.halfway_beyond != 0)
+      REQUIRE(close.halfway_beyond == -side);
     const std::optional<NumberLine> wide = line_of_places(w, places);
     if (wide && view.side != Tail::exact) {
       const double seen = at(*wide, Kind::stored) - at(*wide, Kind::halfway);
