@@ -6,6 +6,7 @@
 #pragma once
 
 #include <cstdint>
+#include <optional>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -36,7 +37,9 @@ struct Field {
   Count width;
   Count precision;
   int value_index = unset;  // the value it shows, from 0; unset: none
-  std::string defect;       // why the language gives this field no meaning; empty: it has one
+  std::string key;             // the name of the value it shows; empty: none
+  std::string defect;   // why the language refuses this field, or gives it no meaning; empty: neither
+  std::string failure;  // the name the language refuses it by; empty: it has no meaning
 };
 
 // A stretch of the source: a literal, or a field.
@@ -46,13 +49,21 @@ struct Piece {
   Span text;          // of a literal, in Template::literals
 };
 
+// Why a language refuses a whole template when it compiles it.
+struct Refusal {
+  std::string as;  // the language's own name for it
+  std::string why;
+  Span span;
+};
+
 class Template {
  public:
   std::string source;
   std::string literals;       // the text of all literals, one after the other
   std::vector<Piece> pieces;  // in order; together they are the source
   std::vector<Field> fields;
-  Notes notes;           // what reading it already showed
+  Notes notes;                // what reading it already showed
+  std::optional<Refusal> refusal;
   int values_taken = 0;  // the values that the fields use, from the first on
 
   std::string_view literal(const Piece& piece) const {

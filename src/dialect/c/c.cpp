@@ -26,7 +26,12 @@ namespace {
 // The GNU C library knows 4096 (NL_ARGMAX).
 constexpr int most_position = 4096;
 
-const percent::Syntax syntax = {&facts, most_position, read_escape, finish};
+const percent::Syntax syntax = {.facts = &facts,
+                                .most_position = most_position,
+                                .keys = false,
+                                .unknown_letters_take_values = false,
+                                .read_escape = read_escape,
+                                .finish = finish};
 
 }  // namespace
 

@@ -17,9 +17,8 @@ enum Modifier : std::uint8_t { none, hh, h, l, ll, j, z, t, big_l };
 
 // ---- Escapes ----
 
-// Reads the escape at `at`; what it stands for goes to `literals`. Returns its length.
-std::size_t read_escape(std::string_view source, std::size_t at, std::string& literals,
-                        Notes& notes);
+// Reads the escape at `at`; what it stands for goes to the literals. Returns its length.
+std::size_t read_escape(std::size_t at, Template& out);
 
 // ---- How a value is passed (ISO C17, 6.5.2.2p6: the default argument promotions) ----
 
@@ -49,8 +48,7 @@ int width_read(const Field& field);
 
 // Gives a field that was read its spec, or its defect.
 void finish(Field& field);
-// For what comes from values: a precision (unset: left out), an alignment.
-void set_precision(Spec& spec, int precision);
+// Sides and zeros, once the counts are known.
 void set_alignment(const Field& field, bool left, Spec& spec);
 
 bool has_flag(const Field& field, char flag);

@@ -62,33 +62,6 @@ std::string find_defect(const Field& field, const ConversionFact* conversion) {
   return {};
 }
 
-void set_letter(Spec& spec, char letter) {
-  const bool upper = letter >= 'A' && letter <= 'Z';
-  spec.letters = upper ? Letters::upper : Letters::lower;
-  switch (upper ? letter - 'A' + 'a' : letter) {
-    case 'o':
-      spec.base = 8;
-      break;
-    case 'x':
-      spec.base = 16;
-      break;
-    case 'f':
-      spec.notation = Notation::fixed;
-      break;
-    case 'e':
-      spec.notation = Notation::scientific;
-      break;
-    case 'g':
-      spec.notation = Notation::compact;
-      break;
-    case 'a':
-      spec.notation = Notation::hexfloat;
-      break;
-    default:
-      break;
-  }
-}
-
 }  // namespace
 
 Passed passed_as(Type type) {
@@ -149,24 +122,6 @@ std::string letter_name(const Field& field) {
   return std::string("%") + field.letter;
 }
 
-void set_precision(Spec& spec, int precision) {
-  switch (spec.kind) {
-    case Kind::text:
-      spec.limit = precision;
-      break;
-    case Kind::whole:
-      spec.least_digits = precision;
-      break;
-    default:
-      if (spec.notation == Notation::compact)
-        spec.significant = precision == unset ? 6 : std::max(precision, 1);
-      else if (spec.notation == Notation::hexfloat)
-        spec.places = precision;
-      else
-        spec.places = precision == unset ? 6 : precision;
-  }
-}
-
 void set_alignment(const Field& field, bool left, Spec& spec) {
   spec.align = left ? Align::left : Align::right;
   spec.fill = " ";
@@ -185,7 +140,7 @@ void finish(Field& field) {
   if (conversion == nullptr) return;
   Spec& spec = field.spec;
   spec.kind = field.letter == 'p' ? Kind::text : conversion->kind;
-  set_letter(spec, field.letter);
+  percent::set_letter(spec, field.letter);
   if (is_signed(field.letter) || spec.kind == Kind::real) {
     spec.sign = has_flag(field, '+')   ? Sign::always
                 : has_flag(field, ' ') ? Sign::space
@@ -196,7 +151,7 @@ void finish(Field& field) {
   else
     spec.prefix = has_flag(field, '#');
   if (field.width.from == Count::From::source) spec.width = field.width.amount;
-  set_precision(spec, field.precision.from == Count::From::source ? field.precision.amount : unset);
+  percent::set_precision(spec, field.precision.from == Count::From::source ? field.precision.amount : unset);
   set_alignment(field, has_flag(field, '-'), spec);
   field.accepts = accepted_by(field);
   field.plain_decimal = is_signed(field.letter) && field.flags == 0 && field.modifier == none &&

@@ -1,8 +1,8 @@
 #include <algorithm>
 
+#include "../family/percent_rendering.hpp"
 #include "../family/value_notes.hpp"
 #include "c.hpp"
-#include "inky_margin/number/decimal_writing.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
 
@@ -47,86 +47,9 @@ Outcome wrong_type(const Field& field, const Value& value, Passed passed) {
   return Outcome::undefined(std::move(why), field.span);
 }
 
-class Rendering {
+class Rendering final : public percent::Rendering<Rendering> {
  public:
-  Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
-            Output& out, Report* report)
-      : parsed_(parsed), values_(values), options_(options), out_(out), report_(report) {}
-
-  Outcome run() {
-    const std::size_t start = out_.needed();
-    if (report_ != nullptr) begin_report();
-    for (const Piece& piece : parsed_.pieces) {
-      if (piece.field == unset) {
-        out_.append(parsed_.literal(piece));
-      } else if (const Field& field = parsed_.fields[static_cast<std::size_t>(piece.field)];
-                 field.plain_decimal && report_ == nullptr && write_plain_decimal(field)) {
-        continue;
-      } else if (!place(piece.field, start)) {
-        out_.cut_back(start);
-        return std::move(trouble_);
-      }
-      if (out_.view().size() > start + most_output) {
-        out_.cut_back(start);
-        return too_long(piece.source);
-      }
-    }
-    if (report_ != nullptr) note_left_over();
-    return {};
-  }
-
- private:
-  // Below, false means that there is no text, and trouble_ says why.
-
-  WidthUnit unit() const { return options_.width_of.value_or(facts.width_unit); }
-  bool in_utf8() const { return options_.locale == "C.UTF-8"; }
-
-  bool fail(Outcome outcome) {
-    trouble_ = std::move(outcome);
-    return false;
-  }
-
-  // The commonest field of all, %d of an int, without ceremony. False when it is not that.
-  bool write_plain_decimal(const Field& field) {
-    const auto index = static_cast<std::size_t>(field.value_index);
-    if (index >= values_.size() || !values_[index].is(Type::i32) || !field.defect.empty())
-      return false;
-    const auto number = static_cast<std::int32_t>(low_half(values_[index].bits()));
-    const std::uint32_t magnitude =
-        number < 0 ? 0U - static_cast<std::uint32_t>(number) : static_cast<std::uint32_t>(number);
-    char* at = out_.place(1 + decimal_writing::loose_room);
-    if (at == nullptr) return false;
-    // Written whatever the sign, kept only with it: no branch.
-    *at = '-';
-    at += number < 0 ? 1 : 0;
-    out_.keep(at + decimal_writing::write_loosely(at, magnitude));
-    return true;
-  }
-
-  // Kept out of the loop over the pieces, which stays small.
-  [[gnu::noinline]] bool place(int index, std::size_t start) {
-    const Field& field = parsed_.fields[static_cast<std::size_t>(index)];
-    if (report_ == nullptr) return render(field);
-    const std::size_t from = out_.needed() - start;
-    const bool prints = render(field);
-    report_->fields.push_back({index, {from, out_.needed() - start}});
-    note_flags(field);
-    return prints;
-  }
-
-  [[gnu::noinline]] static Outcome too_long(Span span) {
-    return Outcome::error(
-        {Code::over_limit,
-         "the text grows over the limit of " + std::to_string(most_output) + " bytes", span,
-         "Render it in parts."});
-  }
-
-  bool missing(const Field& field, int index) {
-    return fail(Outcome::undefined(
-        letter_name(field) + " takes value " + std::to_string(index + 1) + ", and there " +
-            (values_.size() == 1 ? "is 1" : "are " + std::to_string(values_.size())),
-        field.span));
-  }
+  using percent::Rendering<Rendering>::Rendering;
 
   bool render(const Field& field) {
     if (!field.defect.empty()) return fail(Outcome::undefined(field.defect, field.span));
@@ -137,13 +60,32 @@ class Rendering {
     return take_counts(field, spec) && render_value(field, spec);
   }
 
+  bool end() {
+    if (report_ != nullptr) note_left_over();
+    return true;
+  }
+
+  void note_field(const Field& field) { note_flags(field); }
+
+ private:
+  // Below, false means that there is no text, and trouble_ says why.
+
+  bool in_utf8() const { return options_.locale == "C.UTF-8"; }
+
+  bool missing(const Field& field, int index) {
+    return fail(Outcome::undefined(
+        letter_name(field) + " takes value " + std::to_string(index + 1) + ", and there " +
+            (values_.size() == 1 ? "is 1" : "are " + std::to_string(values_.size())),
+        field.span));
+  }
+
   // A width or precision given as "*".
   bool take_counts(const Field& field, Spec& spec) {
     int amount = 0;
     if (field.precision.from == Count::From::value) {
       if (!take_count(field, field.precision, amount)) return false;
       // A negative precision is taken as if it were left out.
-      set_precision(spec, amount < 0 ? unset : amount);
+      percent::set_precision(spec, amount < 0 ? unset : amount);
       set_alignment(field, has_flag(field, '-'), spec);
     }
     if (field.width.from == Count::From::value) {
@@ -167,13 +109,7 @@ class Rendering {
                                      field.span));
     }
     const int128 whole = value.as_whole();
-    if (whole > most_width || whole < -most_width) {
-      return fail(
-          Outcome::error({Code::over_limit,
-                          describe(value) + " as a width or precision is over the limit of " +
-                              std::to_string(most_width),
-                          field.span, "Use at most " + std::to_string(most_width) + "."}));
-    }
+    if (!within_limit(field, value, whole)) return false;
     amount = static_cast<int>(whole);
     return true;
   }
@@ -340,10 +276,6 @@ class Rendering {
 
   // ---- Notes ----
 
-  void note(Code code, std::string message, Span span) {
-    report_->notes.push_back({code, std::move(message), span});
-  }
-
   void note_real(const Field& field, const Spec& spec, const Value& value, const BinaryReal& real) {
     if (!value.given_in_bits()) {
       note_rounding(spec, *fact_of(value.type()).format, value.as_real(), field.span,
@@ -406,8 +338,6 @@ class Rendering {
            "the locale has no thousands mark, so the flag ' prints nothing", field.span);
   }
 
-  [[gnu::noinline]] void begin_report() { report_->notes = parsed_.notes; }
-
   [[gnu::noinline]] void note_left_over() {
     const auto taken = static_cast<std::size_t>(parsed_.values_taken);
     if (values_.size() <= taken) return;
@@ -417,20 +347,13 @@ class Rendering {
              " used by no field; C evaluates and ignores them",
          {0, parsed_.source.size()});
   }
-
-  const Template& parsed_;
-  std::span<const Value> values_;
-  const RenderOptions& options_;
-  Output& out_;
-  Report* report_;
-  Outcome trouble_;
 };
 
 }  // namespace
 
 Outcome CDialect::render(const Template& parsed, std::span<const Value> values,
                          const RenderOptions& options, Output& out, Report* report) const {
-  return Rendering(parsed, values, options, out, report).run();
+  return Rendering(c_language::facts, parsed, values, options, out, report).run();
 }
 
 }  // namespace inky::c_language

@@ -55,7 +55,7 @@ class Reader {
     const std::size_t from = out_.literals.size();
     while (at_ < source().size() && source()[at_] != '%') {
       if (source()[at_] == '\\')
-        at_ += syntax_.read_escape(source(), at_, out_.literals, out_.notes);
+        at_ += syntax_.read_escape(at_, out_);
       else
         out_.literals += source()[at_++];
     }
@@ -67,6 +67,7 @@ class Reader {
     field.span.from = at_++;
     int position = 0;
     if (auto error = read_position(position)) return error;
+    if (syntax_.keys && peek() == '(') read_key(field);
     read_flags(field);
     if (auto error = read_count("the width", field.width)) return error;
     if (peek() == '.') {
@@ -94,7 +95,21 @@ class Reader {
   }
 
   bool takes_value(const Field& field) const {
-    return conversion_of(*syntax_.facts, field.letter) != nullptr && field.letter != '%';
+    if (!field.key.empty() || field.letter == 0) return false;
+    return conversion_of(*syntax_.facts, field.letter) != nullptr ||
+           syntax_.unknown_letters_take_values;
+  }
+
+  // "(key)", its parentheses kept, so that an empty key is a key; those inside it come in pairs. One
+  // that does not end takes all that is left.
+  void read_key(Field& field) {
+    const std::size_t start = at_;
+    int open = 0;
+    do {
+      open += peek() == '(' ? 1 : peek() == ')' ? -1 : 0;
+      ++at_;
+    } while (open > 0 && at_ < source().size());
+    field.key = source().substr(start, at_ - start);
   }
 
   // Digits, if there are any, as a number within `most`.
@@ -222,6 +237,8 @@ class Explainer {
   void explain() {
     say(1, "start", "a field begins");
     const std::size_t dollar = source_.find_first_not_of("0123456789", at_);
+    if (!field_.key.empty())
+      say(field_.key.size(), "key", "takes the value named " + in_quotes(key_name(field_)));
     if (dollar != std::string_view::npos && dollar > at_ && source_[dollar] == '$') {
       say(dollar + 1 - at_, "position", "takes value " + std::to_string(field_.value_index + 1));
     }
@@ -236,7 +253,8 @@ class Explainer {
     }
     if (at_ < field_.span.to) explain_letter();
     if (!field_.defect.empty()) {
-      out_.push_back({field_.span, "undefined", field_.defect, index_});
+      out_.push_back({field_.span, field_.failure.empty() ? "undefined" : "fails", field_.defect,
+                      index_});
     }
   }
 
@@ -330,6 +348,56 @@ Result<Template> parse(const Syntax& syntax, std::string_view source) {
 void explain_field(const Syntax& syntax, const Template& parsed, int field,
                    std::vector<Words>& out) {
   Explainer(syntax, parsed, field, out).explain();
+}
+
+std::string_view key_name(const Field& field) {
+  const std::string_view key = field.key;
+  return key.size() < 2 ? key.substr(key.size()) : key.substr(1, key.size() - 2);
+}
+
+void set_letter(Spec& spec, char letter) {
+  const bool upper = letter >= 'A' && letter <= 'Z';
+  spec.letters = upper ? Letters::upper : Letters::lower;
+  switch (upper ? letter - 'A' + 'a' : letter) {
+    case 'o':
+      spec.base = 8;
+      break;
+    case 'x':
+      spec.base = 16;
+      break;
+    case 'f':
+      spec.notation = Notation::fixed;
+      break;
+    case 'e':
+      spec.notation = Notation::scientific;
+      break;
+    case 'g':
+      spec.notation = Notation::compact;
+      break;
+    case 'a':
+      spec.notation = Notation::hexfloat;
+      break;
+    default:
+      break;
+  }
+}
+
+void set_precision(Spec& spec, int precision) {
+  switch (spec.kind) {
+    case Kind::text:
+      spec.limit = precision;
+      break;
+    case Kind::whole:
+      spec.least_digits = precision;
+      break;
+    default:
+      if (spec.notation == Notation::compact)
+        spec.significant = precision == unset ? 6 : std::max(precision, 1);
+      else if (spec.notation == Notation::hexfloat)
+        spec.places = precision;
+      else
+        spec.places = precision == unset ? 6 : precision;
+  }
 }
 
 bool has_flag(const DialectFacts& facts, const Field& field, char flag) {

@@ -1,6 +1,6 @@
 // The percent-style family: templates whose fields read
 //
-//   %[position$][flags][width][.precision][modifier]letter
+//   %[position$ or (key)][flags][width][.precision][modifier]letter
 //
 // Which flags, modifiers and letters there are, each dialect's facts say. This reader finds the
 // fields and resolves which value each one takes; what a field means is the dialect's to say.
@@ -17,9 +17,13 @@ struct Syntax {
   const DialectFacts* facts;
   // The largest value position that can be named by "n$"; 0: positions do not exist.
   int most_position;
-  // Reads the escape at `at` (a backslash): appends what it stands for and returns its length.
-  std::size_t (*read_escape)(std::string_view source, std::size_t at, std::string& literals,
-                             Notes& notes);
+  // Whether "(key)" may name a value.
+  bool keys;
+  // Whether a letter that the dialect lacks takes a value all the same, before it fails.
+  bool unknown_letters_take_values;
+  // Reads the escape at `at` (a backslash) of the source: appends what it stands for to the literals
+  // and returns its length.
+  std::size_t (*read_escape)(std::size_t at, Template& out);
   // Gives a field its spec, or its defect. The field's letter is 0 where the template breaks off.
   void (*finish)(Field& field);
 };
@@ -30,6 +34,14 @@ Result<Template> parse(const Syntax& syntax, std::string_view source);
 // The words for a field, part by part, from the facts.
 void explain_field(const Syntax& syntax, const Template& parsed, int field,
                    std::vector<Words>& out);
+
+// The key of a field without its parentheses.
+std::string_view key_name(const Field& field);
+
+// What most letters mean in every language of the family: base, notation, upper or lower letters.
+void set_letter(Spec& spec, char letter);
+// The precision of a field as its kind of value takes it; `unset`: left out.
+void set_precision(Spec& spec, int precision);
 
 // Whether a field has the flag, by its character.
 bool has_flag(const DialectFacts& facts, const Field& field, char flag);
