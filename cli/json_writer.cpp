@@ -43,7 +43,7 @@ std::size_t plain_prefix(std::string_view text) {
 
 void JsonWriter::begin_line() {
   out_.append('\n');
-  out_.fill(" ", static_cast<std::size_t>(2 * depth_));
+  out_.fill(" ", 2 * static_cast<std::size_t>(depth_));
 }
 
 void JsonWriter::begin_value() {

@@ -6,5 +6,6 @@
 namespace inky {
 
 const Dialect* c_dialect();
+const Dialect* python_percent_dialect();
 
 }  // namespace inky

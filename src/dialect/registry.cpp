@@ -9,8 +9,16 @@ namespace inky {
 std::span<const Dialect* const> all_dialects() {
   static const std::array dialects = {
       c_dialect(),
+      python_percent_dialect(),
   };
   return dialects;
+}
+
+WrittenField Dialect::write(const Spec&) const {
+  return {{},
+          {{Code::not_supported_yet,
+            "writing a wish as " + std::string(facts().id) + " is not supported yet",
+            {}}}};
 }
 
 const Dialect* find_dialect(std::string_view id) {

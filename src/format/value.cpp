@@ -212,6 +212,7 @@ void Value::set_name(std::string name) {
   const bool owns_text = extra_ && type_ == Type::text && !extra_->text.empty();
   if (owns_text) extra->text = extra_->text;
   extra->name = std::move(name);
+  extra->is_named = true;
   if (owns_text) content_ = Content(std::string_view(extra->text));
   extra_ = std::move(extra);
 }

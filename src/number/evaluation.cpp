@@ -662,7 +662,7 @@ class Evaluator {
   Operand compared(const Node& node, const Operand& given_left, const Operand& given_right) {
     Step step;
     const NumberType& type = meet(*given_left.type, *given_right.type);
-    const Operand left = brought(node, given_left, type, step);
+    Operand left = brought(node, given_left, type, step);
     const Operand right = brought(node, given_right, type, step);
     if (fault_) return {};
     Comparison made;
@@ -688,15 +688,15 @@ class Evaluator {
       step.operation = made.left.text + " " + node.word + " " + made.right.text;
       step.from = node.from;
       step.to = node.to;
-      conversions_of_comparison(std::move(step));
+      conversions_of_comparison(step);
     }
     out_.comparison = std::move(made);
     return left;
   }
 
   // A comparison stores nothing, so its conversions stand as steps of their own.
-  void conversions_of_comparison(Step step) {
-    for (Conversion& conversion : step.conversions) {
+  void conversions_of_comparison(const Step& step) {
+    for (const Conversion& conversion : step.conversions) {
       Step made;
       made.from = step.from;
       made.to = step.to;

@@ -29,8 +29,8 @@ struct Triple {
   std::uint64_t lowest;
 
   friend Triple operator+(const Triple& a, const Triple& b) {
-    const std::uint64_t lowest = a.lowest + b.lowest;
-    return {a.upper + b.upper + (lowest < a.lowest ? 1 : 0), lowest};
+    const std::uint64_t low = a.lowest + b.lowest;
+    return {a.upper + b.upper + (low < a.lowest ? 1 : 0), low};
   }
   friend Triple operator-(const Triple& a, const Triple& b) {
     return {a.upper - b.upper - (a.lowest < b.lowest ? 1 : 0), a.lowest - b.lowest};

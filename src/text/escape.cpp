@@ -87,6 +87,12 @@ std::string in_quotes(std::string_view text) {
   return out;
 }
 
+bool is_printable(char32_t value) {
+  const auto category = utf8proc_category(static_cast<utf8proc_int32_t>(value));
+  return value == ' ' || !(is_invisible(value) || category == UTF8PROC_CATEGORY_ZS ||
+                           category == UTF8PROC_CATEGORY_CS);
+}
+
 std::string to_hexadecimal(std::string_view bytes) {
   std::string out;
   out.reserve(bytes.size() * 2);

@@ -75,6 +75,14 @@ def real_payload(value):
     return value.hex()
 
 
+def write_cases(path, header, cases, arguments, count, live_count):
+    """A vector file for good, or after --live SEED a shorter one to standard output."""
+    live = arguments[:1] == ["--live"]
+    seed = int(arguments[-1]) if arguments else 20310509
+    header = {**header, "seed": seed}
+    write_vectors("/dev/stdout" if live else path, header, cases(seed, live_count if live else count))
+
+
 def write_vectors(path, header, cases):
     with open(path, "w", encoding="utf-8") as out:
         out.write(json.dumps(header, ensure_ascii=False) + "\n")

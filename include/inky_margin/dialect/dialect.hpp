@@ -110,7 +110,7 @@ class Dialect {
 
   // A wish as one field of source, with the nearest thing where the language has no specifier for
   // it.
-  virtual WrittenField write(const Spec& wish) const = 0;
+  virtual WrittenField write(const Spec& wish) const;
 };
 
 // All dialects, in the order of their ids.

@@ -52,6 +52,8 @@ enum class Code : std::uint16_t {
   value_wrapped,
   low_byte_only,
   wide_literal,
+  cut_to_whole,
+  type_converted,
   // 220: about digits.
   stored_off_tie = 220,
   exact_tie,

@@ -37,8 +37,9 @@ struct Field {
   Count width;
   Count precision;
   int value_index = unset;  // the value it shows, from 0; unset: none
-  std::string key;             // the name of the value it shows; empty: none
-  std::string defect;   // why the language refuses this field, or gives it no meaning; empty: neither
+  std::string key;          // the name of the value it shows; empty: none
+  std::string
+      defect;  // why the language refuses this field, or gives it no meaning; empty: neither
   std::string failure;  // the name the language refuses it by; empty: it has no meaning
 };
 
@@ -62,7 +63,7 @@ class Template {
   std::string literals;       // the text of all literals, one after the other
   std::vector<Piece> pieces;  // in order; together they are the source
   std::vector<Field> fields;
-  Notes notes;                // what reading it already showed
+  Notes notes;  // what reading it already showed
   std::optional<Refusal> refusal;
   int values_taken = 0;  // the values that the fields use, from the first on
 

@@ -111,6 +111,8 @@ class Value {
   bool given_in_bits() const { return given_in_bits_; }
   void set_given_in_bits() { given_in_bits_ = true; }
 
+  // Whether it has a name, which may be empty.
+  bool is_named() const { return extra_ && extra_->is_named; }
   // The name of a named value; empty for the others.
   std::string_view name() const {
     return extra_ ? std::string_view(extra_->name) : std::string_view();
@@ -123,6 +125,7 @@ class Value {
     std::string text;
     SignedNatural big;
     std::string name;
+    bool is_named = false;
   };
   // Which of the two, the type says.
   union Content {

@@ -16,6 +16,10 @@ std::string visible(std::string_view text);
 // The same between double quotes, with quotes and backslashes escaped.
 std::string in_quotes(std::string_view text);
 
+// Whether a character shows as itself: no control or format character, no separator but the space,
+// none that is private or not assigned (by the Unicode version of utf8proc).
+bool is_printable(char32_t value);
+
 // Bytes as lower-case hexadecimal pairs.
 std::string to_hexadecimal(std::string_view bytes);
 

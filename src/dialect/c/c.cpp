@@ -15,7 +15,6 @@
 #include "c.hpp"
 
 #include "../dialects.hpp"
-#include "inky_margin/text/escape.hpp"
 
 namespace inky {
 
@@ -37,24 +36,12 @@ const percent::Syntax syntax = {.facts = &facts,
 
 Result<Template> CDialect::parse(std::string_view source) const {
   Result<Template> parsed = percent::parse(syntax, source);
-  if (parsed && source.size() >= 2 && source.front() == '"' && source.back() == '"') {
-    parsed->notes.push_back({Code::quotes_in_template,
-                             "the quotes at both ends are printed too; leave them out if they "
-                             "only delimit the literal",
-                             {0, source.size()}});
-  }
+  if (parsed) percent::note_quotes("\"", *parsed);
   return parsed;
 }
 
 std::vector<Words> CDialect::explain(const Template& parsed) const {
-  std::vector<Words> out;
-  for (const Piece& piece : parsed.pieces) {
-    if (piece.field != unset)
-      percent::explain_field(syntax, parsed, piece.field, out);
-    else
-      out.push_back({piece.source, "literal", "prints " + in_quotes(parsed.literal(piece)), unset});
-  }
-  return out;
+  return percent::explain(syntax, parsed);
 }
 
 }  // namespace c_language

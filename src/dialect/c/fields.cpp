@@ -151,7 +151,8 @@ void finish(Field& field) {
   else
     spec.prefix = has_flag(field, '#');
   if (field.width.from == Count::From::source) spec.width = field.width.amount;
-  percent::set_precision(spec, field.precision.from == Count::From::source ? field.precision.amount : unset);
+  percent::set_precision(
+      spec, field.precision.from == Count::From::source ? field.precision.amount : unset);
   set_alignment(field, has_flag(field, '-'), spec);
   field.accepts = accepted_by(field);
   field.plain_decimal = is_signed(field.letter) && field.flags == 0 && field.modifier == none &&

@@ -15,8 +15,8 @@ struct EscapeRules {
   bool bytes;  // octal and hexadecimal escapes are bytes, up to 255; otherwise code points
 };
 
-// Reads the escape at `at` (a backslash): appends what it stands for to `out` and returns its length;
-// 0, and nothing appended, for one that the language does not define.
+// Reads the escape at `at` (a backslash): appends what it stands for to `out` and returns its
+// length; 0, and nothing appended, for one that the language does not define.
 std::size_t read_backslash(const EscapeRules& rules, std::string_view source, std::size_t at,
                            std::string& out);
 

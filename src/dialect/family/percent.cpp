@@ -100,8 +100,8 @@ class Reader {
            syntax_.unknown_letters_take_values;
   }
 
-  // "(key)", its parentheses kept, so that an empty key is a key; those inside it come in pairs. One
-  // that does not end takes all that is left.
+  // "(key)", its parentheses kept, so that an empty key is a key; those inside it come in pairs.
+  // One that does not end takes all that is left.
   void read_key(Field& field) {
     const std::size_t start = at_;
     int open = 0;
@@ -253,8 +253,8 @@ class Explainer {
     }
     if (at_ < field_.span.to) explain_letter();
     if (!field_.defect.empty()) {
-      out_.push_back({field_.span, field_.failure.empty() ? "undefined" : "fails", field_.defect,
-                      index_});
+      out_.push_back(
+          {field_.span, field_.failure.empty() ? "undefined" : "fails", field_.defect, index_});
     }
   }
 
@@ -345,9 +345,26 @@ Result<Template> parse(const Syntax& syntax, std::string_view source) {
   return Reader(syntax, source).read();
 }
 
-void explain_field(const Syntax& syntax, const Template& parsed, int field,
-                   std::vector<Words>& out) {
-  Explainer(syntax, parsed, field, out).explain();
+void note_quotes(std::string_view quotes, Template& parsed) {
+  const std::string_view source = parsed.source;
+  const bool quoted = source.size() >= 2 && source.front() == source.back() &&
+                      quotes.find(source.front()) != std::string_view::npos;
+  if (!quoted) return;
+  parsed.notes.push_back({Code::quotes_in_template,
+                          "the quotes at both ends are printed too; leave them out if they only "
+                          "delimit the literal",
+                          {0, source.size()}});
+}
+
+std::vector<Words> explain(const Syntax& syntax, const Template& parsed) {
+  std::vector<Words> out;
+  for (const Piece& piece : parsed.pieces) {
+    if (piece.field != unset)
+      Explainer(syntax, parsed, piece.field, out).explain();
+    else
+      out.push_back({piece.source, "literal", "prints " + in_quotes(parsed.literal(piece)), unset});
+  }
+  return out;
 }
 
 std::string_view key_name(const Field& field) {

@@ -21,8 +21,8 @@ struct Syntax {
   bool keys;
   // Whether a letter that the dialect lacks takes a value all the same, before it fails.
   bool unknown_letters_take_values;
-  // Reads the escape at `at` (a backslash) of the source: appends what it stands for to the literals
-  // and returns its length.
+  // Reads the escape at `at` (a backslash) of the source: appends what it stands for to the
+  // literals and returns its length.
   std::size_t (*read_escape)(std::size_t at, Template& out);
   // Gives a field its spec, or its defect. The field's letter is 0 where the template breaks off.
   void (*finish)(Field& field);
@@ -31,9 +31,11 @@ struct Syntax {
 // "%%" becomes a literal; every other field is finished by the syntax.
 Result<Template> parse(const Syntax& syntax, std::string_view source);
 
-// The words for a field, part by part, from the facts.
-void explain_field(const Syntax& syntax, const Template& parsed, int field,
-                   std::vector<Words>& out);
+// A note where both ends of the source are the same one of `quotes`.
+void note_quotes(std::string_view quotes, Template& parsed);
+
+// The words for a template, part by part, from the facts.
+std::vector<Words> explain(const Syntax& syntax, const Template& parsed);
 
 // The key of a field without its parentheses.
 std::string_view key_name(const Field& field);

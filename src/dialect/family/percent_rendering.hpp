@@ -1,6 +1,6 @@
-// What rendering a template of the percent-style family has in common: the walk over its pieces, the
-// commonest field of all, the counts taken from values, and the report. A language derives from it
-// and says what its fields print:
+// What rendering a template of the percent-style family has in common: the walk over its pieces,
+// the commonest field of all, the counts taken from values, and the report. A language derives from
+// it and says what its fields print:
 //
 //   class Rendering final : public percent::Rendering<Rendering> {
 //     bool render(const Field& field);         // false: no text, and trouble_ says why
@@ -70,11 +70,10 @@ class Rendering {
   // A width or precision that a value gave, within the limit.
   bool within_limit(const Field& field, const Value& value, int128 whole) {
     if (whole <= most_width && whole >= -most_width) return true;
-    return fail(
-        Outcome::error({Code::over_limit,
-                        describe(value) + " as a width or precision is over the limit of " +
-                            std::to_string(most_width),
-                        field.span, "Use at most " + std::to_string(most_width) + "."}));
+    return fail(Outcome::error({Code::over_limit,
+                                describe(value) + " as a width or precision is over the limit of " +
+                                    std::to_string(most_width),
+                                field.span, "Use at most " + std::to_string(most_width) + "."}));
   }
 
   const DialectFacts& facts_;

@@ -1,6 +1,7 @@
 #include "value_notes.hpp"
 
 #include "inky_margin/number/digits.hpp"
+#include "inky_margin/number/weighing.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
 
@@ -41,11 +42,6 @@ std::string cut_named(const Spec& spec) {
   return how_many(spec.significant, "significant digit");
 }
 
-// Digits of any decimal needed to tell all numbers of a format apart: 17 for f64.
-int telling_digits(const BinaryFormat& format) {
-  return 2 + format.precision * 30103 / 100000;
-}
-
 }  // namespace
 
 void note_rounding(const Spec& spec, const BinaryFormat& format, const BinaryReal& value, Span span,
@@ -73,7 +69,7 @@ void note_rounding(const Spec& spec, const BinaryFormat& format, const BinaryRea
                          (below ? "toward zero" : "away from zero"),
                      span});
   }
-  const int telling = telling_digits(format);
+  const int telling = digits_always_enough(format);
   if (keep > telling && exact.size() > telling) {
     notes.push_back(
         {Code::digits_past_precision,

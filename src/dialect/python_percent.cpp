@@ -1,0 +1,618 @@
+// The dialect `python-percent`: the % operator of Python on a str.
+//
+// Defined by the Python 3.11 library reference, "printf-style String Formatting"; what it leaves
+// open is as CPython 3.11 prints it. The values are the operator's right side as a tuple; named
+// values are a dict.
+//
+// What sets it apart from its family:
+//   - every failure is an exception at run time, raised at the first field that fails;
+//   - wholes have any size and are signed in every base; u is another d, d cuts a real toward zero;
+//   - s, r and a print any value, as str, repr and ascii do;
+//   - zeros may fill in front of inf and nan, and go with a precision of a whole number;
+//   - "(key)" takes a value from the dict; a field without one then finds nothing left.
+
+#include <algorithm>
+
+#include "dialects.hpp"
+#include "family/escapes.hpp"
+#include "family/percent_rendering.hpp"
+#include "family/value_notes.hpp"
+#include "inky_margin/number/decimal.hpp"
+#include "inky_margin/number/digits.hpp"
+#include "inky_margin/text/escape.hpp"
+#include "inky_margin/text/utf8.hpp"
+
+namespace inky {
+
+namespace {
+
+// ---- Facts ----
+
+constexpr std::string_view lengths = "h l L";
+
+constexpr auto conversions = std::to_array<ConversionFact>({
+    {'d', Kind::whole, "a whole number in base 10; a real is cut toward zero", "-+ 0", true,
+     lengths},
+    {'i', Kind::whole, "as d", "-+ 0", true, lengths},
+    {'u', Kind::whole, "as d: a negative number keeps its sign", "-+ 0", true, lengths},
+    {'o', Kind::whole, "a whole number in base 8, with its sign", "-+ #0", true, lengths},
+    {'x', Kind::whole, "a whole number in base 16, with its sign, lower letters", "-+ #0", true,
+     lengths},
+    {'X', Kind::whole, "a whole number in base 16, with its sign, upper letters", "-+ #0", true,
+     lengths},
+    {'f', Kind::real, "a real in fixed notation; 6 places unless a precision says otherwise",
+     "-+ #0", true, lengths},
+    {'F', Kind::real, "as f, INF and NAN in upper letters", "-+ #0", true, lengths},
+    {'e', Kind::real, "a real in scientific notation; 6 places unless a precision says otherwise",
+     "-+ #0", true, lengths},
+    {'E', Kind::real, "as e, with an upper E", "-+ #0", true, lengths},
+    {'g', Kind::real,
+     "a real, fixed or scientific by size (an exponent below -4, or from the number of significant "
+     "digits on, is written); 6 significant digits unless a precision says otherwise, trailing "
+     "zeros dropped",
+     "-+ #0", true, lengths},
+    {'G', Kind::real, "as g, with an upper E", "-+ #0", true, lengths},
+    {'c', Kind::character, "one character: a text of one, or the code point of a whole number", "-",
+     false, lengths},
+    {'s', Kind::text, "any value, as str() has it", "-", true, lengths},
+    {'r', Kind::text, "any value, as repr() has it", "-", true, lengths},
+    {'a', Kind::text, "any value, as ascii() has it: what is not ASCII is escaped", "-", true,
+     lengths},
+});
+
+constexpr auto flags = std::to_array<FlagFact>({
+    {'-', "left", "pads on the right"},
+    {'+', "plus", "a plus sign on numbers that are not negative"},
+    {' ', "space", "a space where a plus sign would be"},
+    {'#', "alternate form",
+     "0o before octal, 0x before hexadecimal; keeps the point, and the zeros of g"},
+    {'0', "zeros", "pads numbers with zeros between sign and digits"},
+});
+
+constexpr auto modifiers = std::to_array<ModifierFact>({
+    {"", "nothing"},
+    {"h", "read, and without meaning"},
+    {"l", "read, and without meaning"},
+    {"L", "read, and without meaning"},
+});
+
+constexpr auto escapes = std::to_array<EscapeFact>({
+    {"%%", "a percent sign"},
+    {"\\n", "a new line"},
+    {"\\t", "a tab"},
+    {"\\\"", "a double quote"},
+    {"\\'", "a single quote"},
+    {"\\\\", "a backslash"},
+    {"\\a", "the bell"},
+    {"\\b", "a backspace"},
+    {"\\f", "a form feed"},
+    {"\\r", "a carriage return"},
+    {"\\v", "a vertical tab"},
+    {"\\101", "the character of this octal number, up to three digits"},
+    {"\\x41", "the character of this hexadecimal number of two digits"},
+    {"\\u03a9", "the character of this code point; \\U takes eight digits"},
+});
+
+constexpr DialectFacts facts = {
+    .id = "python-percent",
+    .language = "Python",
+    .facility = "the % operator of str",
+    .standard = "Python 3.11 library reference, printf-style String Formatting",
+    .toolchain = "CPython 3.11",
+    .width_unit = WidthUnit::code_points,
+    .rounding = Rounding::half_even,
+    .rounding_basis = "the stored value, exactly",
+    .default_locale = "",
+    .locales = {},
+    .conversions = conversions,
+    .flags = flags,
+    .modifiers = modifiers,
+    .escapes = escapes,
+};
+
+// Not-a-number has no sign of its own; zeros fill in front of it.
+constexpr NumberStyle numbers = {.sign_of_nan = false, .zero_fill_specials = true};
+
+// ---- Reading ----
+
+constexpr EscapeRules escape_rules = {.simple = "n\nt\t\"\"''\\\\a\ab\bf\fr\rv\v",
+                                      .most_octal_digits = 3,
+                                      .least_hexadecimal_digits = 2,
+                                      .most_hexadecimal_digits = 2,
+                                      .bytes = false};
+
+std::size_t read_escape(std::size_t at, Template& out) {
+  const std::string_view source = out.source;
+  if (const std::size_t size = read_backslash(escape_rules, source, at, out.literals); size != 0)
+    return size;
+  const std::string_view rest = source.substr(at);
+  // A backslash at the end of a line joins it to the next.
+  if (rest.starts_with("\\\n")) return 2;
+  const Span span{at, std::min(at + 2, source.size())};
+  if (rest.size() == 1 || std::string_view("xuU").find(rest[1]) != std::string_view::npos) {
+    if (!out.refusal) {
+      out.refusal = {"SyntaxError",
+                     rest.size() == 1
+                         ? "a backslash at the end escapes the quote that closes the text"
+                         : "this escape has too few digits, or names no character",
+                     span};
+    }
+  } else if (rest[1] == 'N') {
+    out.refusal = {"", "characters by name (\\N{...}) are not supported yet; write \\u or \\U",
+                   span};
+  } else {
+    out.notes.push_back({Code::unknown_escape,
+                         "Python defines no such escape, and keeps the backslash; it is itself "
+                         "written \\\\",
+                         span});
+  }
+  out.literals += '\\';
+  return 1;
+}
+
+bool has_flag(const Field& field, char flag) {
+  return percent::has_flag(facts, field, flag);
+}
+
+// A precision of a whole number never prints the 0 as nothing.
+void set_precision(Spec& spec, int precision) {
+  percent::set_precision(spec, precision);
+  if (spec.kind == Kind::whole && spec.least_digits == 0) spec.least_digits = 1;
+}
+
+void set_alignment(const Field& field, bool left, Spec& spec) {
+  const bool zeros =
+      has_flag(field, '0') && !left && (spec.kind == Kind::whole || spec.kind == Kind::real);
+  spec.align = left ? Align::left : zeros ? Align::inner : Align::right;
+  spec.fill = zeros ? "0" : " ";
+}
+
+void finish(Field& field) {
+  const ConversionFact* conversion = percent::conversion_of(facts, field.letter);
+  if (conversion == nullptr) {
+    field.failure = "ValueError";
+    field.defect =
+        field.letter == 0
+            ? "incomplete format: the template ends inside a field; a percent sign itself "
+              "is written %%"
+            : "unsupported format character; a percent sign itself is written %%";
+    return;
+  }
+  Spec& spec = field.spec;
+  spec.kind = conversion->kind;
+  if (spec.kind == Kind::whole || spec.kind == Kind::real) {
+    percent::set_letter(spec, field.letter);
+    spec.sign = has_flag(field, '+')   ? Sign::always
+                : has_flag(field, ' ') ? Sign::space
+                                       : Sign::minus;
+  }
+  if (spec.kind == Kind::real)
+    spec.keep_point = has_flag(field, '#');
+  else
+    spec.prefix = has_flag(field, '#');
+  if (field.width.from == Count::From::source) spec.width = field.width.amount;
+  if (field.letter != 'c')
+    set_precision(spec,
+                  field.precision.from == Count::From::source ? field.precision.amount : unset);
+  set_alignment(field, has_flag(field, '-'), spec);
+  field.plain_decimal = spec.kind == Kind::whole && spec.base == 10 && field.flags == 0 &&
+                        field.key.empty() && !field.width.given() && !field.precision.given();
+}
+
+constexpr percent::Syntax syntax = {.facts = &facts,
+                                    .most_position = 0,
+                                    .keys = true,
+                                    .unknown_letters_take_values = true,
+                                    .read_escape = read_escape,
+                                    .finish = finish};
+
+// ---- Values as Python has them ----
+
+bool is_int(const Value& value) {
+  return is_whole(value.type()) || value.is(Type::truth);
+}
+bool is_text(const Value& value) {
+  return value.is(Type::text) || value.is(Type::character);
+}
+
+std::string_view type_name(const Value* value) {
+  if (value == nullptr) return "dict";
+  if (is_whole(value->type())) return "int";
+  if (is_real(value->type())) return "float";
+  if (is_text(*value)) return "str";
+  return value->is(Type::truth) ? "bool" : "NoneType";
+}
+
+// A float is an f64.
+BinaryReal float_of(const Value& value) {
+  if (value.is(Type::f64)) return value.as_real();
+  return unpack(binary64, convert(value.as_real(), binary64));
+}
+
+std::string text_of(const Value& value) {
+  if (value.is(Type::text)) return std::string(value.as_text());
+  std::string out;
+  append_utf8(value.as_character(), out);
+  return out;
+}
+
+// A whole number, or -1 where it is beyond any count and any character.
+int128 small_whole(const Value& value) {
+  if (!value.is(Type::big))
+    return value.is(Type::u128) && value.as_whole() < 0 ? -1 : value.as_whole();
+  const SignedNatural& big = value.as_big();
+  if (big.magnitude.bit_length() > 100) return -1;
+  const auto magnitude = static_cast<int128>(big.magnitude.low_bits());
+  return big.negative ? -magnitude : magnitude;
+}
+
+std::string digits_of_whole(const Value& value, int base, Letters letters, bool& negative) {
+  if (value.is(Type::big)) {
+    std::string out;
+    negative = value.as_big().negative;
+    append_whole(value.as_big().magnitude, base, letters, out);
+    return out;
+  }
+  const bool is_unsigned = value.is(Type::u128);
+  negative = !is_unsigned && value.as_whole() < 0;
+  WholeRoom room;
+  return std::string(write_whole(is_unsigned ? value.bits() : magnitude_of(value.as_whole()), base,
+                                 letters, room));
+}
+
+// str() and repr() of a float: the shortest digits, fixed from 1e-4 to below 1e16.
+std::string float_text(const BinaryReal& real) {
+  constexpr int lowest_fixed = -4;
+  constexpr int highest_fixed = 15;
+  if (real.kind == RealClass::not_a_number) return "nan";
+  if (real.kind == RealClass::infinite) return real.negative ? "-inf" : "inf";
+  Digits digits;
+  shortest_digits(binary64, real, digits);
+  const int exponent = digits.is_zero() ? 0 : digits.point() - 1;
+  Spec spec;
+  spec.kind = Kind::real;
+  const bool fixed = lowest_fixed <= exponent && exponent <= highest_fixed;
+  spec.notation = fixed ? Notation::fixed : Notation::scientific;
+  if (fixed && digits.size() <= exponent + 1) spec.places = 1;
+  TextBuffer out;
+  lay_out_real(spec, binary64, real, numbers, out);
+  return out.string();
+}
+
+void append_hexadecimal_escape(char32_t value, std::string& out) {
+  const int digits = value > 0xFFFF ? 8 : value > 0xFF ? 4 : 2;
+  out += digits == 8 ? "\\U" : digits == 4 ? "\\u" : "\\x";
+  for (int shift = 4 * digits - 4; shift >= 0; shift -= 4)
+    out += "0123456789abcdef"[value >> shift & 15];
+}
+
+// repr() and ascii() of a str.
+std::string quoted(std::string_view text, bool ascii) {
+  const bool single = text.find('\'') != std::string_view::npos;
+  const bool twice = text.find('"') != std::string_view::npos;
+  const char quote = single && !twice ? '"' : '\'';
+  std::string out(1, quote);
+  while (const auto point = first_code_point(text)) {
+    const auto size = static_cast<std::size_t>(point->bytes);
+    const char32_t c = point->value;
+    constexpr std::string_view named = "\tt\nn\rr";
+    const std::size_t name = c < 0x80 ? named.find(static_cast<char>(c)) : std::string_view::npos;
+    if (c == static_cast<unsigned char>(quote) || c == '\\')
+      (out += '\\') += static_cast<char>(c);
+    else if (name != std::string_view::npos && name % 2 == 0)
+      (out += '\\') += named[name + 1];
+    else if (ascii ? c >= 0x20 && c < 0x7F : is_printable(c))
+      out += text.substr(0, size);
+    else
+      append_hexadecimal_escape(c, out);
+    text.remove_prefix(size);
+  }
+  return out += quote;
+}
+
+// What s, r and a print.
+std::string any_text(const Value& value, char letter) {
+  if (is_text(value)) return letter == 's' ? text_of(value) : quoted(text_of(value), letter == 'a');
+  if (is_real(value.type())) return float_text(float_of(value));
+  if (value.is(Type::truth)) return value.as_whole() != 0 ? "True" : "False";
+  if (value.is(Type::nil)) return "None";
+  bool negative = false;
+  const std::string digits = digits_of_whole(value, 10, Letters::lower, negative);
+  return negative ? "-" + digits : digits;
+}
+
+// ---- Rendering ----
+
+class Rendering final : public percent::Rendering<Rendering> {
+ public:
+  using percent::Rendering<Rendering>::Rendering;
+
+  bool render(const Field& field) {
+    if (!field.key.empty() && !look_up(field)) return false;
+    Spec spec = field.spec;
+    if (!take_counts(field, spec)) return false;
+    if (field.letter == 0) return raise("ValueError", field.defect, field);
+    const Value* value = nullptr;
+    if (!take(field.value_index, field, value)) return false;
+    if (!field.defect.empty()) return raise(field.failure, field.defect, field);
+    switch (spec.kind) {
+      case Kind::whole:
+        return render_whole(field, spec, value);
+      case Kind::real:
+        return render_real(field, spec, value);
+      case Kind::character:
+        return render_character(field, spec, value);
+      default:
+        return render_any(field, spec, value);
+    }
+  }
+
+  bool end() {
+    const auto taken = static_cast<std::size_t>(parsed_.values_taken);
+    if (is_mapping() || values_.size() <= taken) return true;
+    return raise("TypeError", "not all arguments converted during string formatting",
+                 Span{0, parsed_.source.size()});
+  }
+
+  void note_field(const Field& field) {
+    const ConversionFact* conversion = percent::conversion_of(facts, field.letter);
+    if (conversion == nullptr) return;
+    for (const char c : {'+', ' ', '#', '0'}) {
+      if (has_flag(field, c) && conversion->flags.find(c) == std::string_view::npos) {
+        note(Code::flag_without_effect,
+             std::string("the flag ") + in_quotes({&c, 1}) + " changes nothing with " + name(field),
+             field.span);
+      }
+    }
+    if (has_flag(field, '0') && has_flag(field, '-'))
+      note(Code::flag_overridden, "the flag - switches the flag 0 off", field.span);
+    if (has_flag(field, '+') && has_flag(field, ' '))
+      note(Code::flag_overridden, "the flag + switches the space off", field.span);
+  }
+
+ private:
+  static std::string name(const Field& field) { return std::string("%") + field.letter; }
+
+  bool raise(std::string_view exception, std::string why, Span span) {
+    return fail(Outcome::fails_at_run(std::string(exception), std::move(why), span));
+  }
+  bool raise(std::string_view exception, std::string why, const Field& field) {
+    return raise(exception, std::move(why), field.span);
+  }
+
+  bool is_mapping() const { return !values_.empty() && values_[0].is_named(); }
+
+  // A key makes its value the one value there is, until it is taken.
+  bool look_up(const Field& field) {
+    if (!is_mapping()) return raise("TypeError", "format requires a mapping", field);
+    if (std::count(field.key.begin(), field.key.end(), '(') !=
+        std::count(field.key.begin(), field.key.end(), ')'))
+      return raise("ValueError", "incomplete format key: its parenthesis is not closed", field);
+    const std::string_view wanted = percent::key_name(field);
+    const auto found = std::find_if(values_.rbegin(), values_.rend(), [&](const Value& value) {
+      return value.is_named() && value.name() == wanted;
+    });
+    if (found == values_.rend()) return raise("KeyError", quoted(wanted, false), field);
+    single_ = &*found;
+    single_taken_ = false;
+    return true;
+  }
+
+  // The next value; null stands for the mapping as a whole.
+  bool take(int index, const Field& field, const Value*& value) {
+    const bool in_tuple = !is_mapping();
+    if (in_tuple && static_cast<std::size_t>(index) < values_.size()) {
+      value = &values_[static_cast<std::size_t>(index)];
+      return true;
+    }
+    if (in_tuple || std::exchange(single_taken_, true)) {
+      return raise("TypeError",
+                   "not enough arguments for format string: " + name(field) + " finds none left",
+                   field);
+    }
+    value = single_;
+    return true;
+  }
+
+  bool take_counts(const Field& field, Spec& spec) {
+    int amount = 0;
+    if (field.width.from == Count::From::value) {
+      if (!take_count(field, field.width, amount)) return false;
+      spec.width = amount < 0 ? -amount : amount;
+      if (amount < 0) set_alignment(field, true, spec);
+    }
+    if (field.precision.from == Count::From::value) {
+      if (!take_count(field, field.precision, amount)) return false;
+      if (spec.kind != Kind::character) set_precision(spec, std::max(amount, 0));
+    }
+    return true;
+  }
+
+  bool take_count(const Field& field, const Count& count, int& amount) {
+    const Value* value = nullptr;
+    if (!take(count.value_index, field, value)) return false;
+    if (value == nullptr || !is_int(*value))
+      return raise("TypeError", "* wants int, not " + std::string(type_name(value)), field);
+    bool negative = false;
+    const std::string digits = digits_of_whole(*value, 10, Letters::lower, negative);
+    constexpr std::size_t longest = 18;
+    if (digits.size() > longest) {
+      return raise("OverflowError", "Python int too large to convert to C ssize_t", field);
+    }
+    const int128 number = small_whole(*value);
+    if (!within_limit(field, *value, number)) return false;
+    amount = static_cast<int>(number);
+    return true;
+  }
+
+  bool render_whole(const Field& field, const Spec& spec, const Value* value) {
+    const bool cuts = spec.base == 10;
+    if (value != nullptr && cuts && is_real(value->type())) return render_cut(field, spec, *value);
+    if (value == nullptr || !is_int(*value)) {
+      return raise("TypeError",
+                   name(field) + " format: " + (cuts ? "a real number" : "an integer") +
+                       " is required, not " + std::string(type_name(value)),
+                   field);
+    }
+    if (cuts && !value->is(Type::big) && !value->is(Type::u128)) {
+      const int128 number = value->as_whole();
+      const uint128 magnitude = magnitude_of(number);
+      if (high_half(magnitude) == 0) {
+        lay_out_decimal(spec, number < 0, low_half(magnitude), out_);
+        return true;
+      }
+    }
+    bool negative = false;
+    const std::string digits = digits_of_whole(*value, spec.base, spec.letters, negative);
+    const bool upper = spec.letters == Letters::upper;
+    const std::string_view prefix = !spec.prefix || cuts ? ""
+                                    : spec.base == 8     ? "0o"
+                                    : upper              ? "0X"
+                                                         : "0x";
+    lay_out_whole(spec, negative, digits, prefix, out_);
+    return true;
+  }
+
+  // d of a float.
+  bool render_cut(const Field& field, const Spec& spec, const Value& value) {
+    const BinaryReal real = float_of(value);
+    if (real.kind == RealClass::infinite)
+      return raise("OverflowError", "cannot convert float infinity to integer", field);
+    if (real.kind == RealClass::not_a_number)
+      return raise("ValueError", "cannot convert float NaN to integer", field);
+    Digits digits;
+    digits_to_places(real, 0, Rounding::toward, digits);
+    std::string text(digits.is_zero() ? "0" : digits.text());
+    text.resize(static_cast<std::size_t>(std::max(digits.point(), 1)), '0');
+    lay_out_whole(spec, real.negative && !digits.is_zero(), text, {}, out_);
+    if (report_ == nullptr) return true;
+    note_conversion(field, value);
+    Digits exact;
+    exact_digits(real, exact);
+    if (exact.size() > exact.point()) {
+      note(Code::cut_to_whole,
+           name(field) + " cuts " + describe(value) + " toward zero, and never rounds", field.span);
+    }
+    return true;
+  }
+
+  bool render_real(const Field& field, const Spec& spec, const Value* value) {
+    if (value == nullptr || !(is_real(value->type()) || is_int(*value))) {
+      return raise("TypeError", "must be real number, not " + std::string(type_name(value)), field);
+    }
+    if (is_real(value->type())) {
+      const BinaryReal real = float_of(*value);
+      lay_out_real(spec, binary64, real, numbers, out_);
+      if (report_ == nullptr) return true;
+      note_conversion(field, *value);
+      if (!value->given_in_bits()) note_rounding(spec, binary64, real, field.span, report_->notes);
+      return true;
+    }
+    bool negative = false;
+    const std::string digits = digits_of_whole(*value, 10, Letters::lower, negative);
+    BinaryReal real = unpack(binary64, nearest(binary64, *scan_decimal(digits)));
+    if (!real.is_finite())
+      return raise("OverflowError", "int too large to convert to float", field);
+    real.negative = negative;
+    lay_out_real(spec, binary64, real, numbers, out_);
+    return true;
+  }
+
+  bool render_character(const Field& field, const Spec& spec, const Value* value) {
+    if (value != nullptr && is_text(*value)) {
+      const std::string text = text_of(*value);
+      const auto point = first_code_point(text);
+      if (point && static_cast<std::size_t>(point->bytes) == text.size())
+        return put_text(field, spec, text);
+    } else if (value != nullptr && is_int(*value)) {
+      const int128 number = small_whole(*value);
+      constexpr int highest = 0x10FFFF;
+      if (number < 0 || number > highest)
+        return raise("OverflowError", "%c arg not in range(0x110000)", field);
+      if (number >= 0xD800 && number <= 0xDFFF) {
+        return fail(Outcome::error({Code::not_supported_yet,
+                                    "a text with half of a surrogate pair is not supported yet",
+                                    field.span, "Use a code point outside 0xD800 to 0xDFFF."}));
+      }
+      std::string text;
+      append_utf8(static_cast<char32_t>(number), text);
+      return put_text(field, spec, text);
+    }
+    return raise("TypeError", "%c requires int or char", field);
+  }
+
+  bool render_any(const Field& field, const Spec& spec, const Value* value) {
+    if (value == nullptr) return put_text(field, spec, mapping_text(field.letter == 'a'));
+    // The usual case needs no copy.
+    if (value->is(Type::text) && field.letter == 's')
+      return put_text(field, spec, value->as_text());
+    if (report_ != nullptr) note_conversion(field, *value);
+    return put_text(field, spec, any_text(*value, field.letter));
+  }
+
+  // The dict itself: a key stands where it first came, with its last value.
+  std::string mapping_text(bool ascii) const {
+    const auto named = [&](const Value& wanted) {
+      return [&wanted](const Value& value) { return value.name() == wanted.name(); };
+    };
+    std::string out = "{";
+    for (auto at = values_.begin(); at != values_.end(); ++at) {
+      if (std::any_of(values_.begin(), at, named(*at))) continue;
+      const Value& last = *std::find_if(values_.rbegin(), values_.rend(), named(*at));
+      if (out.size() > 1) out += ", ";
+      out += quoted(at->name(), ascii) + ": " + any_text(last, ascii ? 'a' : 'r');
+    }
+    return out += "}";
+  }
+
+  bool put_text(const Field& field, const Spec& spec, std::string_view text) {
+    lay_out_text(spec, text, unit(), out_);
+    if (report_ != nullptr) note_text(spec, text, unit(), field.span, report_->notes);
+    return true;
+  }
+
+  void note_conversion(const Field& field, const Value& value) {
+    if (value.is(Type::f80) || value.is(Type::f128))
+      note(Code::type_converted,
+           "Python has no " + std::string(inky::name_of(value.type())) + "; " + describe(value) +
+               " becomes a float, the nearest f64",
+           field.span);
+  }
+
+  const Value* single_ = nullptr;  // null: the mapping
+  bool single_taken_ = false;
+};
+
+class PythonPercent final : public Dialect {
+ public:
+  const DialectFacts& facts() const override { return inky::facts; }
+
+  Result<Template> parse(std::string_view source) const override {
+    Result<Template> parsed = percent::parse(syntax, source);
+    if (!parsed) return parsed;
+    if (parsed->refusal && parsed->refusal->as.empty()) {
+      return Error{Code::not_supported_yet, parsed->refusal->why, parsed->refusal->span,
+                   "Write the character itself."};
+    }
+    percent::note_quotes("\"'", *parsed);
+    return parsed;
+  }
+
+  Outcome render(const Template& parsed, std::span<const Value> values,
+                 const RenderOptions& options, Output& out, Report* report) const override {
+    return Rendering(inky::facts, parsed, values, options, out, report).run();
+  }
+
+  std::vector<Words> explain(const Template& parsed) const override {
+    return percent::explain(syntax, parsed);
+  }
+};
+
+}  // namespace
+
+const Dialect* python_percent_dialect() {
+  static const PythonPercent dialect;
+  return &dialect;
+}
+
+}  // namespace inky
