@@ -69,6 +69,33 @@ bool add(const std::string& name, Call<Arguments...> call) {
   return true;
 }
 
+// A dialect of the family beside c, where both print the same.
+template <typename... Arguments>
+bool add_beside_c(const std::string& id, const std::string& name, Call<Arguments...> call) {
+  const Dialect& ours = *find_dialect(id);
+  const Dialect& c = *find_dialect("c");
+  TextBuffer out;
+  for (std::size_t i = 0; i < data_size; ++i) {
+    const std::string text(by_us(ours, *ours.parse(call.source), call.values[i], out));
+    if (text == by_us(c, *c.parse(call.source), call.values[i], out)) continue;
+    std::cerr << "contenders disagree: " << call.source << " gives " << text << "\n";
+    return false;
+  }
+  for (const Dialect* dialect : {&ours, &c}) {
+    const Template parsed = *dialect->parse(call.source);
+    const std::string contender = dialect == &c ? "/c" : "/ours";
+    benchmark::RegisterBenchmark(
+        (id + ", " + name + contender).c_str(), [=](benchmark::State& state) {
+          TextBuffer buffer;
+          std::size_t i = 0;
+          for (auto _ : state)
+            benchmark::DoNotOptimize(
+                by_us(*dialect, parsed, call.values[i++ % data_size], buffer).data());
+        });
+  }
+  return true;
+}
+
 Call<double> reals(std::string source, const std::vector<double>& values) {
   Call<double> call{std::move(source), {}, {}};
   for (const double value : values) {
@@ -105,9 +132,10 @@ Call<const char*, double, double, int> rows() {
   const auto lots = wholes();
   for (std::size_t i = 0; i < data_size; ++i) {
     const double shade = mass[data_size - 1 - i] / 1000;
+    const int lot = std::abs(lots[i]);
     call.values.push_back({Value::text_view(pigments[i % 8]), Value::real(mass[i]),
-                           Value::real(shade), Value::whole(Type::i32, lots[i])});
-    call.arguments.emplace_back(pigments[i % 8], mass[i], shade, lots[i]);
+                           Value::real(shade), Value::whole(Type::i32, lot)});
+    call.arguments.emplace_back(pigments[i % 8], mass[i], shade, lot);
   }
   return call;
 }
@@ -119,7 +147,12 @@ bool register_render_scenarios() {
          add("%.6f, amounts", reals("%.6f", amounts())) &&
          add("%e, any real", reals("%e", any_reals())) &&
          add("%.17g, any real", reals("%.17g", any_reals())) && add("%d", ints("%d")) &&
-         add("%x", ints("%x")) && add("%s", texts("%s")) && add("a row of four", rows());
+         add("%x", ints("%x")) && add("%s", texts("%s")) && add("a row of four", rows()) &&
+         add_beside_c("python-percent", "%.2f, amounts", reals("%.2f", amounts())) &&
+         add_beside_c("python-percent", "%e, any real", reals("%e", any_reals())) &&
+         add_beside_c("python-percent", "%d", ints("%d")) &&
+         add_beside_c("python-percent", "%s", texts("%s")) &&
+         add_beside_c("python-percent", "a row of four", rows());
 }
 
 }  // namespace bench

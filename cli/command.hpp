@@ -27,6 +27,7 @@ Action add_show(CLI::App& parent);
 Action add_weigh(CLI::App& parent);
 Action add_round(CLI::App& parent);
 Action add_proof(CLI::App& parent);
+Action add_dialects(CLI::App& parent);
 Action add_demo(CLI::App& parent);
 
 // Writes all of it to standard output and flushes; says so and returns false when it cannot.

@@ -79,8 +79,13 @@ void Screen::tinted(Tint tint, std::string_view text, int field) {
 void Screen::label(std::string_view text, Tint tint) {
   put("  ");
   tinted(tint, text);
-  const std::size_t used = 2 + columns_of(text);
-  put(std::string(used < label_width ? label_width - used : 1, ' '));
+  std::size_t used = 2 + columns_of(text);
+  // A long label stands on a line of its own.
+  if (used >= label_width) {
+    line();
+    used = 0;
+  }
+  put(std::string(label_width - used, ' '));
 }
 
 void Screen::wrapped(std::string_view text, std::size_t start, std::size_t indent) {

@@ -58,6 +58,19 @@ std::string unit_of(const Dialect& dialect, std::size_t count) {
   return std::to_string(count) + " " + unit;
 }
 
+// The value that a field shows; null where it shows none, or all of them.
+const Value* value_of_field(const Field& field, const std::vector<Value>& values) {
+  const auto index = static_cast<std::size_t>(field.value_index);
+  if (field.key.empty()) {
+    const bool one = field.value_index != unset && index < values.size();
+    return one && !values[index].is_named() ? &values[index] : nullptr;
+  }
+  const auto found = std::find_if(values.rbegin(), values.rend(), [&](const Value& value) {
+    return value.is_named() && value.name() == field.key_name();
+  });
+  return found == values.rend() ? nullptr : &*found;
+}
+
 void put_source(Screen& screen, const ShowRequest& request, const Template& parsed) {
   screen.label(request.dialect->facts().id);
   for (const Piece& piece : parsed.pieces) {
@@ -84,9 +97,10 @@ void put_words(Screen& screen, const ShowRequest& request, const Template& parse
       screen.line();
     }
     current = words.field;
-    const bool defect = words.role == "undefined";
+    const bool defect = words.role == "undefined" || words.role == "fails";
     screen.label(words.field == unset ? "literal" : "");
-    const std::string head = (words.field == unset ? "" : "  ") + (defect ? "undefined" : part);
+    const std::string head =
+        (words.field == unset ? "" : "  ") + (defect ? std::string(words.role) : part);
     const std::size_t wide = measure(head, WidthUnit::columns);
     const std::size_t column = std::max<std::size_t>(wide + 2, 10);
     screen.tinted(defect ? Tint::warm : Tint::plain, head);
@@ -95,9 +109,19 @@ void put_words(Screen& screen, const ShowRequest& request, const Template& parse
   }
   screen.line();
   screen.label("takes");
+  std::string names;
+  for (const Field& field : parsed.fields) {
+    const std::string name = visible(field.key_name());
+    if (field.key.empty() || (", " + names + ", ").find(", " + name + ", ") != std::string::npos)
+      continue;
+    names += (names.empty() ? "" : ", ") + name;
+  }
   const int count = parsed.values_taken;
-  screen.line(count == 0 ? "no values"
-                         : std::to_string(count) + (count == 1 ? " value" : " values"));
+  if (!names.empty())
+    screen.paragraph("values named " + names);
+  else
+    screen.line(count == 0 ? "no values"
+                           : std::to_string(count) + (count == 1 ? " value" : " values"));
   for (const Note& note : parsed.notes) screen.note(note, parsed.source);
 }
 
@@ -143,11 +167,10 @@ void put_fields(Screen& screen, const ShowRequest& request, const Template& pars
         unit_of(*request.dialect, measure(made, request.dialect->facts().width_unit));
     told.resize(std::max<std::size_t>(told.size(), 10), ' ');
     screen.put(told);
-    if (field.value_index != unset) {
-      const Value& value = request.values[static_cast<std::size_t>(field.value_index)];
+    if (const Value* value = value_of_field(field, request.values)) {
       screen.put("  from ");
-      screen.put(visible(describe(value)));
-      screen.tinted(Tint::dim, " " + std::string(name_of(value.type())));
+      screen.put(visible(describe(*value)));
+      screen.tinted(Tint::dim, " " + std::string(name_of(value->type())));
     }
     screen.line();
   }

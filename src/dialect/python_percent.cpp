@@ -93,12 +93,22 @@ constexpr auto escapes = std::to_array<EscapeFact>({
     {"\\u03a9", "the character of this code point; \\U takes eight digits"},
 });
 
+constexpr auto failures = std::to_array<FailureFact>({
+    {"too few values, or too many", "TypeError, at run time"},
+    {"a value the letter cannot take", "TypeError, at run time"},
+    {"a letter there is none of, a field broken off", "ValueError, at run time"},
+    {"a key without a dict; a key the dict lacks", "TypeError; KeyError"},
+    {"inf given to d; a whole too large for a float", "OverflowError"},
+    {"nan given to d", "ValueError"},
+});
+
 constexpr DialectFacts facts = {
     .id = "python-percent",
     .language = "Python",
     .facility = "the % operator of str",
     .standard = "Python 3.11 library reference, printf-style String Formatting",
-    .toolchain = "CPython 3.11",
+    .toolchain = "CPython 3.11.7",
+    .program = "python3",
     .width_unit = WidthUnit::code_points,
     .rounding = Rounding::half_even,
     .rounding_basis = "the stored value, exactly",
@@ -108,6 +118,7 @@ constexpr DialectFacts facts = {
     .flags = flags,
     .modifiers = modifiers,
     .escapes = escapes,
+    .failures = failures,
 };
 
 // Not-a-number has no sign of its own; zeros fill in front of it.
@@ -388,7 +399,7 @@ class Rendering final : public percent::Rendering<Rendering> {
     if (std::count(field.key.begin(), field.key.end(), '(') !=
         std::count(field.key.begin(), field.key.end(), ')'))
       return raise("ValueError", "incomplete format key: its parenthesis is not closed", field);
-    const std::string_view wanted = percent::key_name(field);
+    const std::string_view wanted = field.key_name();
     const auto found = std::find_if(values_.rbegin(), values_.rend(), [&](const Value& value) {
       return value.is_named() && value.name() == wanted;
     });
@@ -605,6 +616,12 @@ class PythonPercent final : public Dialect {
 
   std::vector<Words> explain(const Template& parsed) const override {
     return percent::explain(syntax, parsed);
+  }
+
+  // print() shows str().
+  Outcome print_plainly(const Value& value, Output& out) const override {
+    out.append(any_text(value, 's'));
+    return {};
   }
 };
 

@@ -14,6 +14,10 @@ std::span<const Dialect* const> all_dialects() {
   return dialects;
 }
 
+Outcome Dialect::print_plainly(const Value&, Output&) const {
+  return Outcome::undefined(std::string(facts().language) + " prints nothing without a format", {});
+}
+
 WrittenField Dialect::write(const Spec&) const {
   return {{},
           {{Code::not_supported_yet,

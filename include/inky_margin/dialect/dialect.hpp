@@ -50,12 +50,19 @@ struct EscapeFact {
   std::string_view meaning;
 };
 
+// How a language lets a mistake be known.
+struct FailureFact {
+  std::string_view what;
+  std::string_view how;
+};
+
 struct DialectFacts {
   std::string_view id;
   std::string_view language;
   std::string_view facility;
   std::string_view standard;        // what defines it
   std::string_view toolchain;       // the runtime and version these facts were taken from
+  std::string_view program;         // its compiler or interpreter, which tells its --version
   WidthUnit width_unit;             // what a width and a precision of text count
   Rounding rounding;                // of a real, and
   std::string_view rounding_basis;  // what is rounded: "the stored value"
@@ -65,6 +72,7 @@ struct DialectFacts {
   std::span<const FlagFact> flags;
   std::span<const ModifierFact> modifiers;
   std::span<const EscapeFact> escapes;
+  std::span<const FailureFact> failures;
 };
 
 struct RenderOptions {
@@ -107,6 +115,10 @@ class Dialect {
 
   // What each stretch of the template means, in order.
   virtual std::vector<Words> explain(const Template& parsed) const = 0;
+
+  // Appends what the language prints for a value when no format is given; undefined where it has no
+  // such thing.
+  virtual Outcome print_plainly(const Value& value, Output& out) const;
 
   // A wish as one field of source, with the nearest thing where the language has no specifier for
   // it.

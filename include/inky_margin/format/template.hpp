@@ -37,10 +37,15 @@ struct Field {
   Count width;
   Count precision;
   int value_index = unset;  // the value it shows, from 0; unset: none
-  std::string key;          // the name of the value it shows; empty: none
+  std::string key;          // "(name)" of the value it shows, with its parentheses; empty: none
   std::string
       defect;  // why the language refuses this field, or gives it no meaning; empty: neither
   std::string failure;  // the name the language refuses it by; empty: it has no meaning
+
+  std::string_view key_name() const {
+    const std::string_view whole = key;
+    return whole.size() < 2 ? std::string_view() : whole.substr(1, whole.size() - 2);
+  }
 };
 
 // A stretch of the source: a literal, or a field.

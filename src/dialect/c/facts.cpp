@@ -85,6 +85,14 @@ constexpr auto c_escapes = std::to_array<EscapeFact>({
     {"\\u03a9", "the character of this code point; \\U takes eight digits"},
 });
 
+constexpr auto c_failures = std::to_array<FailureFact>({
+    {"too few values", "undefined: anything may be printed"},
+    {"too many values", "they are ignored"},
+    {"a value of the wrong type", "undefined"},
+    {"a letter there is none of, a field broken off", "undefined"},
+    {"a character the locale cannot print (lc, ls)", "EILSEQ, at run time"},
+});
+
 constexpr std::array<std::string_view, 3> c_locales = {"C", "POSIX", "C.UTF-8"};
 
 }  // namespace
@@ -95,6 +103,7 @@ const DialectFacts facts = {
     .facility = "the format string of printf",
     .standard = "ISO C17, 7.21.6.1; POSIX.1-2017, fprintf",
     .toolchain = "GNU C library 2.36, gcc 12.2.0, x86-64",
+    .program = "gcc",
     .width_unit = WidthUnit::bytes,
     .rounding = Rounding::half_even,
     .rounding_basis = "the stored value, exactly",
@@ -104,6 +113,7 @@ const DialectFacts facts = {
     .flags = c_flags,
     .modifiers = c_modifiers,
     .escapes = c_escapes,
+    .failures = c_failures,
 };
 
 }  // namespace inky::c_language

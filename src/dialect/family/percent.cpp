@@ -238,7 +238,7 @@ class Explainer {
     say(1, "start", "a field begins");
     const std::size_t dollar = source_.find_first_not_of("0123456789", at_);
     if (!field_.key.empty())
-      say(field_.key.size(), "key", "takes the value named " + in_quotes(key_name(field_)));
+      say(field_.key.size(), "key", "takes the value named " + in_quotes(field_.key_name()));
     if (dollar != std::string_view::npos && dollar > at_ && source_[dollar] == '$') {
       say(dollar + 1 - at_, "position", "takes value " + std::to_string(field_.value_index + 1));
     }
@@ -365,11 +365,6 @@ std::vector<Words> explain(const Syntax& syntax, const Template& parsed) {
       out.push_back({piece.source, "literal", "prints " + in_quotes(parsed.literal(piece)), unset});
   }
   return out;
-}
-
-std::string_view key_name(const Field& field) {
-  const std::string_view key = field.key;
-  return key.size() < 2 ? key.substr(key.size()) : key.substr(1, key.size() - 2);
 }
 
 void set_letter(Spec& spec, char letter) {

@@ -37,9 +37,6 @@ void note_quotes(std::string_view quotes, Template& parsed);
 // The words for a template, part by part, from the facts.
 std::vector<Words> explain(const Syntax& syntax, const Template& parsed);
 
-// The key of a field without its parentheses.
-std::string_view key_name(const Field& field);
-
 // What most letters mean in every language of the family: base, notation, upper or lower letters.
 void set_letter(Spec& spec, char letter);
 // The precision of a field as its kind of value takes it; `unset`: left out.

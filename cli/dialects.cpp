@@ -1,0 +1,286 @@
+// inky dialects: the list, and one dialect's guide page, written from the facts the code runs on.
+
+#include <memory>
+
+#include "command.hpp"
+#include "contract.hpp"
+#include "inky_margin/text/columns.hpp"
+#include "inky_margin/text/escape.hpp"
+#include "inky_margin/toolchain/programs.hpp"
+#include "screen.hpp"
+
+namespace inky::cli {
+
+namespace {
+
+constexpr const char* examples = R"(Examples:
+  inky dialects                          what there is, and the toolchains found here
+  inky dialects python-percent           its guide page
+  inky dialects c --markdown > c.md      the same to keep
+  inky dialects --json)";
+
+struct Options {
+  std::string id;
+  bool markdown = false;
+  bool json = false;
+  bool ascii = false;
+};
+
+std::string found_here(const DialectFacts& facts) {
+  const auto path = toolchain::find_program(facts.program);
+  if (!path) return std::string(facts.program) + " is not on this machine";
+  return toolchain::version_of(*path).value_or(*path + ", which tells no version");
+}
+
+// ---- The guide page, before it is laid out ----
+
+struct Row {
+  std::string term;
+  std::string text;
+};
+struct Section {
+  std::string title;
+  std::vector<Row> rows;
+};
+
+// What a template prints for a value, asked when the page is made; empty where it prints nothing.
+std::string printed(const Dialect& dialect, const std::string& source, const Value& value) {
+  const Result<Template> parsed = dialect.parse(source);
+  TextBuffer out;
+  if (!parsed || !dialect.render(*parsed, {&value, 1}, out).prints()) return {};
+  return in_quotes(out.view());
+}
+
+Value sample_of(Kind kind) {
+  switch (kind) {
+    case Kind::whole:
+      return Value::whole(Type::i32, -42);
+    case Kind::real:
+      return Value::real(2.675);
+    case Kind::character:
+      return Value::character(U'K');
+    case Kind::text:
+      return Value::text("ink");
+    default:
+      return {};
+  }
+}
+
+Section letters(const Dialect& dialect, Kind kind, std::string title) {
+  Section out{std::move(title), {}};
+  for (const ConversionFact& fact : dialect.facts().conversions) {
+    if (fact.kind != kind) continue;
+    const std::string source = std::string("%") + fact.letter;
+    const Value value = sample_of(kind);
+    const std::string text = printed(dialect, source, value);
+    out.rows.push_back({source, std::string(fact.meaning)});
+    if (!text.empty()) out.rows.back().text += "; of " + describe(value) + ": " + text;
+  }
+  return out;
+}
+
+Section rounding(const Dialect& dialect) {
+  const DialectFacts& facts = dialect.facts();
+  Section out{"Rounding",
+              {{"rule", std::string(name_of(facts.rounding)) + ", on " +
+                            std::string(facts.rounding_basis)}}};
+  struct Sample {
+    const char* source;
+    double value;
+  };
+  for (const Sample& sample : {Sample{"%.2f", 2.675}, Sample{"%.2f", 0.125}, Sample{"%.1f", 1.45},
+                               Sample{"%.0f", 2.5}, Sample{"%.1f", 1e23}}) {
+    const Value value = Value::real(sample.value);
+    out.rows.push_back(
+        {sample.source, "of " + describe(value) + ": " + printed(dialect, sample.source, value)});
+  }
+  return out;
+}
+
+Section plain(const Dialect& dialect) {
+  Section out{"Printed plainly, without a format", {}};
+  for (const Value& value :
+       {Value::real(0.1), Value::real(100), Value::real(1e16), Value::real(1e-5),
+        Value::whole(Type::i32, -42), Value::text("ink"), Value::truth(true), Value()}) {
+    TextBuffer text;
+    const Outcome outcome = dialect.print_plainly(value, text);
+    if (!outcome.prints()) {
+      out.rows.push_back({"", outcome.why()});
+      break;
+    }
+    out.rows.push_back({describe(value), in_quotes(text.view())});
+  }
+  return out;
+}
+
+std::vector<Section> guide(const Dialect& dialect) {
+  const DialectFacts& facts = dialect.facts();
+  std::vector<Section> out;
+  out.push_back({"What it is",
+                 {{"language", std::string(facts.language)},
+                  {"facility", std::string(facts.facility)},
+                  {"defined by", std::string(facts.standard)},
+                  {"recorded from", std::string(facts.toolchain)},
+                  {"found here", found_here(facts)}}});
+  out.push_back(letters(dialect, Kind::whole, "Letters for whole numbers"));
+  out.push_back(letters(dialect, Kind::real, "Letters for reals"));
+  out.push_back(letters(dialect, Kind::character, "Letters for characters"));
+  out.push_back(letters(dialect, Kind::text, "Letters for text"));
+  out.push_back(letters(dialect, Kind::any, "Other letters"));
+  Section flags{"Flags", {}};
+  for (const FlagFact& fact : facts.flags)
+    flags.rows.push_back({"\"" + std::string(1, fact.flag) + "\"", std::string(fact.meaning)});
+  out.push_back(std::move(flags));
+  Section modifiers{"Lengths", {}};
+  for (const ModifierFact& fact : facts.modifiers) {
+    if (!fact.text.empty())
+      modifiers.rows.push_back({std::string(fact.text), std::string(fact.meaning)});
+  }
+  out.push_back(std::move(modifiers));
+  const std::string unit(name_of(facts.width_unit));
+  out.push_back({"Width and precision",
+                 {{"width", "at least so many " + unit + "; a longer value is never cut"},
+                  {"precision", "of text: at most so many " + unit +
+                                    "; of a whole number: at least "
+                                    "so many digits; of a real: digits after the point, or "
+                                    "significant ones with g"}}});
+  out.push_back(rounding(dialect));
+  out.push_back(plain(dialect));
+  Section escapes{"Escapes", {}};
+  for (const EscapeFact& fact : facts.escapes)
+    escapes.rows.push_back({std::string(fact.written), std::string(fact.meaning)});
+  out.push_back(std::move(escapes));
+  Section failures{"What fails, and how", {}};
+  for (const FailureFact& fact : facts.failures)
+    failures.rows.push_back({std::string(fact.what), std::string(fact.how)});
+  out.push_back(std::move(failures));
+  std::erase_if(out, [](const Section& section) { return section.rows.empty(); });
+  return out;
+}
+
+// ---- Laid out ----
+
+constexpr std::size_t page_width = 80;
+constexpr std::size_t term_width = 18;
+
+// Lines of at most `width` columns; a longer word stands alone.
+std::vector<std::string> broken(std::string_view text, std::size_t width) {
+  std::vector<std::string> out(1);
+  while (!text.empty()) {
+    const std::size_t end = std::min(text.find(' '), text.size());
+    const std::string word(text.substr(0, end));
+    const std::size_t used = measure(out.back(), WidthUnit::columns);
+    if (used != 0 && used + 1 + measure(word, WidthUnit::columns) > width) out.emplace_back();
+    if (!out.back().empty()) out.back() += ' ';
+    out.back() += word;
+    text.remove_prefix(std::min(end + 1, text.size()));
+  }
+  return out;
+}
+
+void put_guide(Screen& screen, const DialectFacts& facts, const std::vector<Section>& sections) {
+  screen.tinted(Tint::strong, std::string(facts.id));
+  screen.line();
+  for (const Section& section : sections) {
+    screen.line();
+    screen.tinted(Tint::strong, section.title);
+    screen.line();
+    for (const Row& row : section.rows) {
+      const bool beside = measure(row.term, WidthUnit::columns) + 4 <= term_width;
+      screen.put("  ");
+      screen.tinted(Tint::good, row.term);
+      if (!beside) screen.line();
+      std::size_t column = beside ? 2 + measure(row.term, WidthUnit::columns) : 0;
+      for (const std::string& line : broken(row.text, page_width - term_width)) {
+        screen.line(std::string(term_width - column, ' ') + line);
+        column = 0;
+      }
+    }
+  }
+}
+
+std::string markdown(const DialectFacts& facts, const std::vector<Section>& sections) {
+  const auto cell = [](const std::string& text, bool code) {
+    std::string out;
+    for (const char c : text) out += c == '|' ? std::string("\\|") : std::string(1, c);
+    return code && !out.empty() ? "`" + out + "`" : out;
+  };
+  std::string out = "# " + std::string(facts.id) + "\n";
+  for (const Section& section : sections) {
+    out += "\n## " + section.title + "\n\n| | |\n|---|---|\n";
+    for (const Row& row : section.rows)
+      out += "| " + cell(row.term, true) + " | " + cell(row.text, false) + " |\n";
+  }
+  return out;
+}
+
+int print_json(std::span<const Dialect* const> dialects) {
+  JsonOut out = JsonOut::array();
+  for (const Dialect* dialect : dialects) {
+    const DialectFacts& facts = dialect->facts();
+    JsonOut item = {{"id", facts.id},
+                    {"language", facts.language},
+                    {"facility", facts.facility},
+                    {"defined_by", facts.standard},
+                    {"recorded_from", facts.toolchain},
+                    {"width_counts", name_of(facts.width_unit)},
+                    {"rounding", name_of(facts.rounding)}};
+    const auto path = toolchain::find_program(facts.program);
+    const auto version = path ? toolchain::version_of(*path) : std::nullopt;
+    item["found"] = version ? JsonOut(*version) : JsonOut(nullptr);
+    out.push_back(std::move(item));
+  }
+  return write_out(out.dump(2) + "\n") ? done : bad_request;
+}
+
+int run(const Options& options) {
+  std::vector<const Dialect*> chosen(all_dialects().begin(), all_dialects().end());
+  if (!options.id.empty()) {
+    const Result<const Dialect*> dialect = dialect_named(options.id);
+    if (!dialect) return fail(dialect.error());
+    chosen = {*dialect};
+  }
+  if (options.json) return print_json(chosen);
+  Screen screen(look_of(stdout, options.ascii));
+  if (!options.id.empty()) {
+    const DialectFacts& facts = chosen[0]->facts();
+    const std::vector<Section> sections = guide(*chosen[0]);
+    if (options.markdown) return write_out(markdown(facts, sections)) ? done : bad_request;
+    put_guide(screen, facts, sections);
+  } else {
+    for (const Dialect* dialect : chosen) {
+      const DialectFacts& facts = dialect->facts();
+      screen.tinted(Tint::strong, std::string(facts.id));
+      screen.line(": " + std::string(facts.language) + ", " + std::string(facts.facility));
+      screen.label("recorded");
+      screen.paragraph(facts.toolchain);
+      screen.label("found");
+      screen.paragraph(found_here(facts));
+    }
+  }
+  return write_out(screen.text()) ? done : bad_request;
+}
+
+}  // namespace
+
+Action add_dialects(CLI::App& parent) {
+  auto options = std::make_shared<Options>();
+  CLI::App* command =
+      parent.add_subcommand("dialects", "The dialects there are, or one dialect's guide page");
+  command->add_option("id", options->id, "A dialect's id");
+  command->add_flag("--markdown", options->markdown, "The guide page as Markdown");
+  command->add_flag("--json", options->json, "The list as JSON");
+  command->add_flag("--ascii", options->ascii, "No characters beyond ASCII in the frame");
+  command->footer(examples);
+  return [options] {
+    if (options->markdown && options->id.empty()) {
+      return fail({Code::bad_option,
+                   "--markdown is for a guide page",
+                   {},
+                   "Name a dialect: inky dialects c --markdown."});
+    }
+    return run(*options);
+  };
+}
+
+}  // namespace inky::cli
