@@ -292,7 +292,10 @@ int run(const Options& options) {
   request.values = std::move(*values);
   const Result<Template> parsed = request.dialect->parse(request.source);
   if (!parsed) return fail(parsed.error(), request.source);
-  const bool in_words = request.values.empty() && parsed->values_taken > 0 && !options.bare;
+  const bool takes_some = parsed->values_taken > 0 ||
+                          std::any_of(parsed->fields.begin(), parsed->fields.end(),
+                                      [](const Field& field) { return !field.key.empty(); });
+  const bool in_words = request.values.empty() && takes_some && !options.bare;
   if (!in_words) return show_rendered(options, request, *parsed);
   if (options.json) return words_json(request, *parsed);
   Screen screen(look_of(stdout, options.ascii));
