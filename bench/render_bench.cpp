@@ -132,7 +132,7 @@ Call<const char*, double, double, int> rows() {
   const auto lots = wholes();
   for (std::size_t i = 0; i < data_size; ++i) {
     const double shade = mass[data_size - 1 - i] / 1000;
-    const int lot = std::abs(lots[i]);
+    const int lot = std::max(std::abs(lots[i]), 1);  // of 0, # differs
     call.values.push_back({Value::text_view(pigments[i % 8]), Value::real(mass[i]),
                            Value::real(shade), Value::whole(Type::i32, lot)});
     call.arguments.emplace_back(pigments[i % 8], mass[i], shade, lot);
