@@ -2,6 +2,7 @@
 
 #include <array>
 #include <cstring>
+#include <utility>
 
 #include "inky_margin/number/whole.hpp"
 #include "inky_margin/text/utf8.hpp"
@@ -87,6 +88,24 @@ void JsonWriter::text(std::string_view value) {
   begin_value();
   if (plain_prefix(value) != value.size()) return escaped(value);
   out_.emit(value.size() + 2, [&](char* at) {
+    *at++ = '"';
+    std::memcpy(at, value.data(), value.size());
+    at[value.size()] = '"';
+  });
+}
+
+void JsonWriter::member_plain(std::string_view name, std::string_view value) {
+  if (form_ == Form::spread) return member(name, value);
+  constexpr std::string_view around = R"(,"":"")";
+  const bool comma = !std::exchange(first_, false);
+  out_.emit(name.size() + value.size() + around.size() - (comma ? 0 : 1), [&](char* at) {
+    *at = ',';
+    at += comma ? 1 : 0;
+    *at++ = '"';
+    std::memcpy(at, name.data(), name.size());
+    at += name.size();
+    *at++ = '"';
+    *at++ = ':';
     *at++ = '"';
     std::memcpy(at, value.data(), value.size());
     at[value.size()] = '"';

@@ -38,6 +38,8 @@ class JsonWriter {
     key(name);
     text(value);
   }
+  // The same for a value of plain ASCII without quotes and backslashes, as numbers are.
+  void member_plain(std::string_view name, std::string_view value);
   // null for an empty text.
   void member_or_null(std::string_view name, std::string_view value) {
     key(name);

@@ -117,7 +117,7 @@ std::string error_line(const Error& error) {
 
 void write_neighbour(std::string_view name, const BinaryFormat& format, std::optional<uint128> bits,
                      JsonWriter& out) {
-  if (bits) return out.member(name, shortest_number(format, *bits).view());
+  if (bits) return out.member_plain(name, shortest_number(format, *bits).view());
   out.member_or_null(name, {});
 }
 
@@ -125,15 +125,15 @@ void write_neighbour(std::string_view name, const BinaryFormat& format, std::opt
 void write_stored(const Weighing& w, JsonWriter& out) {
   const BinaryFormat& format = *w.format;
   const NumberText shortest = shortest_number(format, w.bits);
-  out.member("format", format.name);
-  out.member("exact", w.stored ? to_text(*w.stored) : shortest.string());
-  out.member("bits", hexadecimal(w.bits, format.width()).view());
-  out.member("sign", w.real.negative ? "-" : "+");
+  out.member_plain("format", format.name);
+  out.member_plain("exact", w.stored ? to_text(*w.stored) : shortest.string());
+  out.member_plain("bits", hexadecimal(w.bits, format.width()).view());
+  out.member_plain("sign", w.real.negative ? "-" : "+");
   out.member_number("exponent", w.exponent());
-  out.member("fraction", hexadecimal(w.fraction(), format.precision - 1).view());
-  out.member("class", class_name(w.real.kind));
-  out.member("hexfloat", hexadecimal_number(format, w.bits).view());
-  out.member("shortest", shortest.view());
+  out.member_plain("fraction", hexadecimal(w.fraction(), format.precision - 1).view());
+  out.member_plain("class", class_name(w.real.kind));
+  out.member_plain("hexfloat", hexadecimal_number(format, w.bits).view());
+  out.member_plain("shortest", shortest.view());
   write_neighbour("below", format, next_below(format, w.bits), out);
   write_neighbour("above", format, next_above(format, w.bits), out);
   write_neighbour("ulp", format,
@@ -197,8 +197,13 @@ void write_number(const WeighRequest& request, const Weighing& w, Detail detail,
   out.open_object();
   out.member("typed", request.text);
   write_stored(w, out);
-  out.member_or_null("error", w.error ? to_text(*w.error) : std::string());
-  out.member_or_null("error_ulps", w.error_ulps);
+  if (w.error) {
+    out.member_plain("error", to_text(*w.error));
+    out.member_plain("error_ulps", w.error_ulps);
+  } else {
+    out.member_or_null("error", {});
+    out.member_or_null("error_ulps", {});
+  }
   if (request.places) write_places(w, *request.places, out);
   if (detail == Detail::all) {
     if (w.error) {
