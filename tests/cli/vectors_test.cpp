@@ -1,6 +1,7 @@
 // Every recorded vector file, replayed through the contract for machines.
 
 #include <catch2/catch.hpp>
+#include <cstdio>
 #include <ctime>
 #include <filesystem>
 #include <fstream>
@@ -81,5 +82,49 @@ TEST_CASE("the runtimes on this machine agree, asked anew") {
     std::istringstream vectors(ran.out);
     const int cases = replay(vectors);
     CHECK(cases >= 1000);
+  }
+}
+
+TEST_CASE("Python prints plainly what its dialect says") {
+  if (support::shell("python3 --version").status != 0) {
+    WARN("skipped: there is no python3 on this machine");
+    return;
+  }
+  const std::uint64_t seed = support::seed(311);
+  INFO("seed " << seed);
+  support::RandomValues random(seed);
+  const inky::Dialect& python = *inky::find_dialect("python-percent");
+  std::string input;
+  std::vector<std::string> ours;
+  for (int i = 0; i < support::cases(20'000); ++i) {
+    const bool real = random.one_in(2);
+    inky::Value value;
+    if (real) {
+      const double number = random.any_real();
+      char room[64];
+      std::snprintf(room, sizeof room, "%a\n", number);
+      input += room;
+      value = inky::Value::real(number);
+    } else {
+      const auto whole = static_cast<std::int64_t>(random.whole());
+      input += "i" + std::to_string(whole) + "\n";
+      value = inky::Value::whole(inky::Type::i64, whole);
+    }
+    inky::TextBuffer out;
+    REQUIRE(python.print_plainly(value, out).prints());
+    ours.push_back(out.string());
+  }
+  const support::Ran ran = support::shell(
+      "python3 -c 'import sys\n"
+      "for line in sys.stdin:\n"
+      "    print(int(line[1:]) if line[0] == \"i\" and line[1] != \"n\" else "
+      "float.fromhex(line))'",
+      input);
+  REQUIRE(ran.status == 0);
+  std::istringstream lines(ran.out);
+  std::string line;
+  for (const std::string& text : ours) {
+    REQUIRE(std::getline(lines, line));
+    if (line != text) FAIL("Python prints " << line << ", not " << text);
   }
 }

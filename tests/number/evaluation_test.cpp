@@ -335,3 +335,84 @@ TEST_CASE("large expressions end in an answer or a limit") {
   const EvaluationAnswer tower = evaluate("1e4000:f128 * 1e4000:f128", {});
   CHECK(tower.evaluation->result.text == "inf");
 }
+
+namespace {
+
+// A random expression, and what the machine makes of it: reals and wholes mixed, operations nested.
+struct Grown {
+  std::string source;
+  bool real = false;
+  double number = 0;       // of a real
+  std::int64_t whole = 0;  // of an i64
+};
+
+Grown grow(support::RandomValues& random, int depth) {
+  Grown out;
+  if (depth == 0 || random.one_in(5)) {
+    out.real = random.one_in(2);
+    if (out.real) {
+      out.number = random.below(20000) / 64.0 + random.below(1000) / 1e3;
+      out.source = hexadecimal_text(binary64, bits_of(out.number));
+    } else {
+      out.whole = random.below(2000);
+      out.source = std::to_string(out.whole) + ":i64";
+    }
+    return out;
+  }
+  if (random.one_in(6)) {
+    Grown inner = grow(random, depth - 1);
+    inner.source = "-(" + inner.source + ")";
+    inner.number = -inner.number;
+    inner.whole = -inner.whole;
+    return inner;
+  }
+  const char sign = random.pick({'+', '-', '*', '/'});
+  const Grown left = grow(random, depth - 1);
+  const Grown right = grow(random, depth - 1);
+  const std::string space(static_cast<std::size_t>(random.below(3)), ' ');
+  out.source = "(" + left.source + space + ")" + space + sign + "(" + space + right.source + ")";
+  out.real = left.real || right.real;
+  if (out.real) {
+    const double a = left.real ? left.number : static_cast<double>(left.whole);
+    const double b = right.real ? right.number : static_cast<double>(right.whole);
+    out.number = by_machine(sign, a, b);
+    return out;
+  }
+  // Unsigned, since wrapping is what is asked.
+  const auto a = static_cast<std::uint64_t>(left.whole);
+  const auto b = static_cast<std::uint64_t>(right.whole);
+  if (sign == '/' && right.whole == 0) return grow(random, depth);
+  const bool lowest = left.whole == INT64_MIN && right.whole == -1;
+  out.whole = sign == '+'   ? static_cast<std::int64_t>(a + b)
+              : sign == '-' ? static_cast<std::int64_t>(a - b)
+              : sign == '*' ? static_cast<std::int64_t>(a * b)
+              : lowest      ? left.whole
+                            : left.whole / right.whole;
+  return out;
+}
+
+}  // namespace
+
+TEST_CASE("whole expressions are what the machine makes of them, step by step") {
+  const std::uint64_t seed = support::seed(2019);
+  INFO("seed " << seed);
+  support::RandomValues random(seed);
+  for (int i = 0; i < support::cases(4'000); ++i) {
+    const Grown grown = grow(random, 1 + random.below(5));
+    const EvaluationAnswer answered = evaluate(grown.source, {});
+    if (answered.fault) FAIL(grown.source << ": " << answered.fault->message);
+    const Evaluation& got = *answered.evaluation;
+    if (grown.real) {
+      const double ours = std::bit_cast<double>(low_half(got.result.bits));
+      if (!same(ours, grown.number)) FAIL(grown.source << " gives " << got.result.text);
+    } else if (got.result.text != std::to_string(grown.whole)) {
+      FAIL(grown.source << " gives " << got.result.text << ", not " << grown.whole);
+    }
+    for (const Step& step : got.steps) {
+      REQUIRE(step.from < step.to);
+      REQUIRE(step.to <= grown.source.size());
+      if (step.stored.type->is_real() && !step.error_ulps.empty())
+        REQUIRE(std::fabs(std::strtod(step.error_ulps.c_str(), nullptr)) <= 0.5);
+    }
+  }
+}
