@@ -1,6 +1,5 @@
 #include "json_reader.hpp"
 
-#include <rapidjson/memorystream.h>
 #include <rapidjson/reader.h>
 
 #include <algorithm>
@@ -168,10 +167,12 @@ Result<Json> read_json(std::string_view text) {
   if (const std::size_t bad = first_invalid_utf8(text); bad != std::string_view::npos)
     return not_json(text, bad, false);
   // The parser calls itself for what nests; the builder stops it at its limit.
-  constexpr unsigned flags = rapidjson::kParseNumbersAsStringsFlag;
+  constexpr unsigned flags = rapidjson::kParseNumbersAsStringsFlag | rapidjson::kParseInsituFlag;
   Builder builder(text.size());
   rapidjson::Reader reader;
-  rapidjson::MemoryStream stream(text.data(), text.size());
+  // In place, on a copy: the parser needs no memory of its own then.
+  std::string copy(text);
+  rapidjson::InsituStringStream stream(copy.data());
   const rapidjson::ParseResult result = reader.Parse<flags>(stream, builder);
   if (!result.IsError()) return std::move(builder.root);
   if (builder.error) return std::move(*builder.error);
