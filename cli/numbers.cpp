@@ -312,7 +312,7 @@ Result<const NumberType*> type_given(std::string_view name) {
   if (const NumberType* type = number_type_named(name)) return type;
   std::vector<std::string_view> names;
   std::string listed;
-  for (const NumberType& type : number_types()) {
+  for (const NumberType& type : number_types) {
     names.push_back(type.name);
     listed += (listed.empty() ? "" : ", ") + std::string(type.name);
   }

@@ -193,9 +193,7 @@ void finish(Field& field) {
   spec.kind = conversion->kind;
   if (spec.kind == Kind::whole || spec.kind == Kind::real) {
     percent::set_letter(spec, field.letter);
-    spec.sign = has_flag(field, '+')   ? Sign::always
-                : has_flag(field, ' ') ? Sign::space
-                                       : Sign::minus;
+    spec.sign = percent::sign_of(facts, field);
   }
   if (spec.kind == Kind::real)
     spec.keep_point = has_flag(field, '#');
@@ -206,8 +204,7 @@ void finish(Field& field) {
     set_precision(spec,
                   field.precision.from == Count::From::source ? field.precision.amount : unset);
   set_alignment(field, has_flag(field, '-'), spec);
-  field.plain_decimal = spec.kind == Kind::whole && spec.base == 10 && field.flags == 0 &&
-                        field.key.empty() && !field.width.given() && !field.precision.given();
+  field.plain_decimal = spec.kind == Kind::whole && spec.base == 10 && percent::is_bare(field);
 }
 
 constexpr percent::Syntax syntax = {.facts = &facts,
@@ -375,10 +372,7 @@ class Rendering final : public percent::Rendering<Rendering> {
              field.span);
       }
     }
-    if (has_flag(field, '0') && has_flag(field, '-'))
-      note(Code::flag_overridden, "the flag - switches the flag 0 off", field.span);
-    if (has_flag(field, '+') && has_flag(field, ' '))
-      note(Code::flag_overridden, "the flag + switches the space off", field.span);
+    note_overridden(field);
   }
 
  private:

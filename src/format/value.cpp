@@ -4,6 +4,7 @@
 #include <array>
 
 #include "inky_margin/number/decimal.hpp"
+#include "inky_margin/number/number_type.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
 
@@ -11,34 +12,33 @@ namespace inky {
 
 namespace {
 
-constexpr auto type_facts = std::to_array<TypeFact>({
-    {Type::i8, "i8", 8, true, nullptr},
-    {Type::i16, "i16", 16, true, nullptr},
-    {Type::i32, "i32", 32, true, nullptr},
-    {Type::i64, "i64", 64, true, nullptr},
-    {Type::i128, "i128", 128, true, nullptr},
-    {Type::u8, "u8", 8, false, nullptr},
-    {Type::u16, "u16", 16, false, nullptr},
-    {Type::u32, "u32", 32, false, nullptr},
-    {Type::u64, "u64", 64, false, nullptr},
-    {Type::u128, "u128", 128, false, nullptr},
-    {Type::big, "big", 0, true, nullptr},
-    {Type::f16, "f16", 0, true, &binary16},
-    {Type::bf16, "bf16", 0, true, &bfloat16},
-    {Type::f32, "f32", 0, true, &binary32},
-    {Type::f64, "f64", 0, true, &binary64},
-    {Type::f80, "f80", 0, true, &extended80},
-    {Type::f128, "f128", 0, true, &binary128},
-    {Type::text, "text", 0, false, nullptr},
-    {Type::character, "char", 0, false, nullptr},
-    {Type::truth, "truth", 0, false, nullptr},
-    {Type::nil, "nil", 0, false, nullptr},
-    {Type::complex, "complex", 0, false, nullptr},
-    {Type::decimal, "decimal", 0, false, nullptr},
-    {Type::moment, "moment", 0, false, nullptr},
-    {Type::list, "list", 0, false, nullptr},
-    {Type::record, "record", 0, false, nullptr},
-});
+// The types of numbers are the number floor's, in the same order; then those it does not know.
+constexpr auto type_facts = [] {
+  constexpr std::pair<Type, std::string_view> others[] = {
+      {Type::text, "text"},     {Type::character, "char"},  {Type::truth, "truth"},
+      {Type::nil, "nil"},       {Type::complex, "complex"}, {Type::decimal, "decimal"},
+      {Type::moment, "moment"}, {Type::list, "list"},       {Type::record, "record"},
+  };
+  std::array<TypeFact, number_types.size() + std::size(others)> facts{};
+  std::size_t count = 0;
+  for (const NumberType& number : number_types) {
+    facts[count] = {static_cast<Type>(count), number.name, number.width, number.is_signed,
+                    number.format};
+    ++count;
+  }
+  for (const auto& [type, name] : others) facts[count++] = {type, name, 0, false, nullptr};
+  return facts;
+}();
+static_assert([] {
+  for (std::size_t i = 0; i < type_facts.size(); ++i) {
+    if (type_facts[i].type != static_cast<Type>(i)) return false;
+  }
+  return type_facts[static_cast<std::size_t>(Type::f128)].format == &binary128;
+}());
+
+const NumberType& number_type(const TypeFact& fact) {
+  return number_types[static_cast<std::size_t>(fact.type)];
+}
 
 Error bad_value(Code code, std::string message, std::string_view text, std::string remedy) {
   return {code, std::move(message), {0, text.size()}, std::move(remedy)};
@@ -53,17 +53,7 @@ std::string decimal_text(uint128 magnitude, bool negative) {
 
 // "0 to 255", "-128 to 127".
 std::string range_text(const TypeFact& fact) {
-  const uint128 half = uint128{1} << (fact.width - 1);
-  if (fact.is_signed) return decimal_text(half, true) + " to " + decimal_text(half - 1, false);
-  return "0 to " + decimal_text(half - 1 + half, false);
-}
-
-bool fits(const TypeFact& fact, const SignedNatural& number) {
-  const int bits = number.magnitude.bit_length();
-  if (!fact.is_signed) return !number.negative && bits <= fact.width;
-  if (bits < fact.width) return true;
-  const uint128 half = uint128{1} << (fact.width - 1);
-  return number.negative && bits == fact.width && number.magnitude.low_bits() == half;
+  return lowest_whole(number_type(fact)) + " to " + highest_whole(number_type(fact));
 }
 
 Result<Value> read_typed_whole(const TypeFact& fact, std::string_view payload) {
@@ -73,7 +63,7 @@ Result<Value> read_typed_whole(const TypeFact& fact, std::string_view payload) {
                      "Write digits, with 0x, 0o or 0b in front for another base.");
   }
   if (fact.type == Type::big) return Value::big(*number);
-  if (!fits(fact, *number)) {
+  if (!fits(*number, number_type(fact))) {
     return bad_value(Code::value_out_of_range,
                      visible(payload) + " does not fit " + std::string(fact.name), payload,
                      std::string(fact.name) + " holds " + range_text(fact) + ".");
@@ -152,7 +142,7 @@ std::optional<Value> read_plain_number(std::string_view text) {
   const std::optional<SignedNatural> number = read_whole(text);
   if (!number) return std::nullopt;
   for (const Type type : {Type::i32, Type::i64}) {
-    if (fits(fact_of(type), *number)) return *read_typed(type, text);
+    if (fits(*number, number_type(fact_of(type)))) return *read_typed(type, text);
   }
   return Value::big(*number);
 }

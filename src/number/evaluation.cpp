@@ -351,6 +351,7 @@ class Evaluator {
     }
     const bool wraps = options_.overflow == Overflow::wrap;
     out.whole = Integer(wraps ? made.wrapped : made.saturated);
+    step.out_of_range = true;
     step.remark = "does not fit " + name + ": " +
                   (wraps ? "wraps to " + made.wrapped + "; where it saturates, " + made.saturated
                          : "saturates at " + made.saturated + "; where it wraps, " + made.wrapped);
@@ -409,8 +410,7 @@ class Evaluator {
       const bool cut = !type.is_real() && operand.ideal;
       out.ideal =
           cut ? Maybe(Rational(round_whole(*operand.ideal, Rounding::toward))) : operand.ideal;
-      const bool wrapped = step.remark.find("does not fit") != std::string::npos;
-      if (wrapped) out.ideal.reset();
+      if (step.out_of_range) out.ideal.reset();
       // Cutting may turn the least drift into a whole unit.
       out.drift = type.is_real() || (operand.drift && *operand.drift == 0)
                       ? with_rounding(operand.drift, out)
@@ -510,8 +510,7 @@ class Evaluator {
 
   static void set_ideal(char sign, const Operand& a, const Operand& b, const Step& step,
                         Operand& out) {
-    const bool known = a.ideal && b.ideal && out.is_finite() &&
-                       step.remark.find("does not fit") == std::string::npos;
+    const bool known = a.ideal && b.ideal && out.is_finite() && !step.out_of_range;
     if (!known) return;
     out.ideal = compute(sign, *a.ideal, *b.ideal, !out.is_real());
     if (!out.is_real() && out.ideal)

@@ -1,23 +1,10 @@
 #include "inky_margin/number/number_type.hpp"
 
 #include <algorithm>
-#include <array>
 
 namespace inky {
 
 namespace {
-
-constexpr std::array types = {
-    NumberType{"i8", 8, true, nullptr},      NumberType{"i16", 16, true, nullptr},
-    NumberType{"i32", 32, true, nullptr},    NumberType{"i64", 64, true, nullptr},
-    NumberType{"i128", 128, true, nullptr},  NumberType{"u8", 8, false, nullptr},
-    NumberType{"u16", 16, false, nullptr},   NumberType{"u32", 32, false, nullptr},
-    NumberType{"u64", 64, false, nullptr},   NumberType{"u128", 128, false, nullptr},
-    NumberType{"big", 0, true, nullptr},     NumberType{"f16", 0, true, &binary16},
-    NumberType{"bf16", 0, true, &bfloat16},  NumberType{"f32", 0, true, &binary32},
-    NumberType{"f64", 0, true, &binary64},   NumberType{"f80", 0, true, &extended80},
-    NumberType{"f128", 0, true, &binary128},
-};
 
 std::string decimal(bool negative, uint128 magnitude) {
   WholeRoom room;
@@ -42,14 +29,15 @@ uint128 limit(const NumberType& type, bool negative) {
 
 }  // namespace
 
-std::span<const NumberType> number_types() {
-  return types;
+const NumberType* number_type_named(std::string_view name) {
+  const auto* found = std::find_if(number_types.begin(), number_types.end(),
+                                   [&](const NumberType& type) { return type.name == name; });
+  return found == number_types.end() ? nullptr : found;
 }
 
-const NumberType* number_type_named(std::string_view name) {
-  const auto* found = std::find_if(types.begin(), types.end(),
-                                   [&](const NumberType& type) { return type.name == name; });
-  return found == types.end() ? nullptr : found;
+bool fits(const SignedNatural& value, const NumberType& type) {
+  const bool negative = value.negative && !value.magnitude.is_zero();
+  return value.magnitude.bit_length() <= 128 && value.magnitude.low_bits() <= limit(type, negative);
 }
 
 std::string lowest_whole(const NumberType& type) {
@@ -65,7 +53,7 @@ StoredWhole store_whole(const SignedNatural& value, const NumberType& type) {
   const uint128 bits = value.negative ? uint128{0} - low : low;
   const bool negative = value.negative && !value.magnitude.is_zero();
   StoredWhole out;
-  out.fits = value.magnitude.bit_length() <= 128 && low <= limit(type, negative);
+  out.fits = fits(value, type);
   out.bits = wrap_unsigned(static_cast<int128>(bits), type.width);
   out.wrapped = decimal(bits, type.width, type.is_signed);
   out.saturated = out.fits ? out.wrapped : negative ? lowest_whole(type) : highest_whole(type);

@@ -10,6 +10,7 @@
 #include <vector>
 
 #include "inky_margin/dialect/dialect.hpp"
+#include "support/answers.hpp"
 #include "support/random_values.hpp"
 
 using namespace inky;
@@ -18,31 +19,12 @@ namespace {
 
 const Dialect& python = *find_dialect("python-percent");
 
-struct Answer {
-  std::string text;
-  Outcome outcome;
-  Report report;
-  std::string codes;  // of the notes, separated by spaces
-};
+using support::Answer;
+using support::value;
 
 Answer answer(std::string_view source, const std::vector<Value>& values,
-              RenderOptions options = {}) {
-  const Result<Template> parsed = python.parse(source);
-  REQUIRE(parsed.ok());
-  TextBuffer out;
-  out.append("before|");
-  Answer made;
-  made.outcome = python.render(*parsed, values, options, out, &made.report);
-  made.text = out.string().substr(7);
-  for (const Note& note : made.report.notes) {
-    if (!made.codes.empty()) made.codes += ' ';
-    made.codes += name_of(note.code);
-  }
-  return made;
-}
-
-Value value(const char* text) {
-  return *read_value(text);
+              const RenderOptions& options = {}) {
+  return support::answer(python, source, values, options);
 }
 
 }  // namespace

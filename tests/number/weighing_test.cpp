@@ -329,7 +329,7 @@ TEST_CASE("rounding to a multiple agrees with rationals") {
 
 TEST_CASE("whole types: what fits, and what becomes of the rest") {
   support::RandomValues random(support::seed(128));
-  for (const NumberType& type : number_types()) {
+  for (const NumberType& type : number_types) {
     if (type.width == 0) continue;
     const support::Integer size = support::Integer(1) << static_cast<unsigned>(type.width);
     const support::Integer low =

@@ -86,6 +86,8 @@ struct Step {
   std::string error;
   std::string error_ulps;
   std::string remark;  // what befell the result: wrapped, cut, infinite
+  // Whether a whole result was beyond its type's range, so that it is another number now.
+  bool out_of_range = false;
 };
 
 struct Comparison {

@@ -6,7 +6,7 @@
 //   // fits: no; wrapped: "44"; saturated: "255"
 #pragma once
 
-#include <span>
+#include <array>
 #include <string>
 #include <string_view>
 
@@ -25,14 +25,34 @@ struct NumberType {
   bool is_unbounded() const { return format == nullptr && width == 0; }
 };
 
-// i8 to i128, u8 to u128, big, f16, bf16, f32, f64, f80, f128.
-std::span<const NumberType> number_types();
+inline constexpr auto number_types = std::to_array<NumberType>({
+    {"i8", 8, true, nullptr},
+    {"i16", 16, true, nullptr},
+    {"i32", 32, true, nullptr},
+    {"i64", 64, true, nullptr},
+    {"i128", 128, true, nullptr},
+    {"u8", 8, false, nullptr},
+    {"u16", 16, false, nullptr},
+    {"u32", 32, false, nullptr},
+    {"u64", 64, false, nullptr},
+    {"u128", 128, false, nullptr},
+    {"big", 0, true, nullptr},
+    {"f16", 0, true, &binary16},
+    {"bf16", 0, true, &bfloat16},
+    {"f32", 0, true, &binary32},
+    {"f64", 0, true, &binary64},
+    {"f80", 0, true, &extended80},
+    {"f128", 0, true, &binary128},
+});
 // Null when there is none of this name.
 const NumberType* number_type_named(std::string_view name);
 
 // The ends of a whole type's range, in decimal. REQUIRES: a whole type of a width.
 std::string lowest_whole(const NumberType& type);
 std::string highest_whole(const NumberType& type);
+
+// Whether the type holds the number. REQUIRES: a whole type of a width.
+bool fits(const SignedNatural& value, const NumberType& type);
 
 // What becomes of a whole number in a whole type of a width. Languages differ: some wrap it,
 // keeping the low bits; some saturate, keeping the nearest number there is; some refuse.

@@ -141,11 +141,8 @@ void finish(Field& field) {
   Spec& spec = field.spec;
   spec.kind = field.letter == 'p' ? Kind::text : conversion->kind;
   percent::set_letter(spec, field.letter);
-  if (is_signed(field.letter) || spec.kind == Kind::real) {
-    spec.sign = has_flag(field, '+')   ? Sign::always
-                : has_flag(field, ' ') ? Sign::space
-                                       : Sign::minus;
-  }
+  if (is_signed(field.letter) || spec.kind == Kind::real)
+    spec.sign = percent::sign_of(facts, field);
   if (spec.kind == Kind::real)
     spec.keep_point = has_flag(field, '#');
   else
@@ -155,8 +152,7 @@ void finish(Field& field) {
       spec, field.precision.from == Count::From::source ? field.precision.amount : unset);
   set_alignment(field, has_flag(field, '-'), spec);
   field.accepts = accepted_by(field);
-  field.plain_decimal = is_signed(field.letter) && field.flags == 0 && field.modifier == none &&
-                        !field.width.given() && !field.precision.given();
+  field.plain_decimal = is_signed(field.letter) && percent::is_bare(field);
 }
 
 }  // namespace inky::c_language

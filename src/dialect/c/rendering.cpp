@@ -212,6 +212,7 @@ class Rendering final : public percent::Rendering<Rendering> {
     why += in_utf8() ? "C.UTF-8" : "C";
     why +=
         " cannot print " + (scalar ? "'" + visible(character) + "'" : "this value as a character");
+    // A call the reader's own program has to make; nothing here touches the process's locale.
     if (!in_utf8()) why += "; call setlocale with a UTF-8 locale first";
     return fail(Outcome::fails_at_run("EILSEQ", std::move(why), field.span));
   }
@@ -326,13 +327,12 @@ class Rendering final : public percent::Rendering<Rendering> {
              field.span);
       }
     }
-    if (has_flag(field, '0') && has_flag(field, '-'))
-      note(Code::flag_overridden, "the flag - switches the flag 0 off", field.span);
-    else if (has_flag(field, '0') && field.spec.kind == Kind::whole && field.precision.given())
+    note_overridden(field);
+    if (has_flag(field, '0') && !has_flag(field, '-') && field.spec.kind == Kind::whole &&
+        field.precision.given()) {
       note(Code::flag_overridden, "a precision switches the flag 0 off for whole numbers",
            field.span);
-    if (has_flag(field, '+') && has_flag(field, ' '))
-      note(Code::flag_overridden, "the flag + switches the space off", field.span);
+    }
     if (has_flag(field, '\''))
       note(Code::no_grouping_in_locale,
            "the locale has no thousands mark, so the flag ' prints nothing", field.span);

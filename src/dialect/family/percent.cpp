@@ -412,6 +412,16 @@ void set_precision(Spec& spec, int precision) {
   }
 }
 
+Sign sign_of(const DialectFacts& facts, const Field& field) {
+  if (has_flag(facts, field, '+')) return Sign::always;
+  return has_flag(facts, field, ' ') ? Sign::space : Sign::minus;
+}
+
+bool is_bare(const Field& field) {
+  return field.key.empty() && field.flags == 0 && field.modifier == 0 && !field.width.given() &&
+         !field.precision.given();
+}
+
 bool has_flag(const DialectFacts& facts, const Field& field, char flag) {
   for (std::size_t i = 0; i < facts.flags.size(); ++i) {
     if (facts.flags[i].flag == flag) return (field.flags >> i & 1) != 0;

@@ -42,6 +42,11 @@ void set_letter(Spec& spec, char letter);
 // The precision of a field as its kind of value takes it; `unset`: left out.
 void set_precision(Spec& spec, int precision);
 
+// What the flags + and space ask for; + switches the space off.
+Sign sign_of(const DialectFacts& facts, const Field& field);
+// Whether nothing but a letter was written.
+bool is_bare(const Field& field);
+
 // Whether a field has the flag, by its character.
 bool has_flag(const DialectFacts& facts, const Field& field, char flag);
 // The fact of a field's letter; null when the dialect has no such letter.

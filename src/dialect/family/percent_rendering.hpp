@@ -67,6 +67,14 @@ class Rendering {
     report_->notes.push_back({code, std::move(message), span});
   }
 
+  // Flags that switch each other off in every language of the family.
+  void note_overridden(const Field& field) {
+    if (has_flag(facts_, field, '0') && has_flag(facts_, field, '-'))
+      note(Code::flag_overridden, "the flag - switches the flag 0 off", field.span);
+    if (has_flag(facts_, field, '+') && has_flag(facts_, field, ' '))
+      note(Code::flag_overridden, "the flag + switches the space off", field.span);
+  }
+
   // A width or precision that a value gave, within the limit.
   bool within_limit(const Field& field, const Value& value, int128 whole) {
     if (whole <= most_width && whole >= -most_width) return true;
