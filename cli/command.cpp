@@ -146,7 +146,8 @@ std::string guarded(std::string argument) {
   const bool minus = !argument.empty() && argument[0] == '-';
   const bool number =
       !rest.empty() && (std::isdigit(static_cast<unsigned char>(rest[0])) != 0 || rest[0] == '.');
-  if (minus && (number || rest.starts_with("inf") || rest.starts_with("nan")))
+  const bool list = argument.starts_with('[');
+  if (list || (minus && (number || rest.starts_with("inf") || rest.starts_with("nan"))))
     argument.insert(0, 1, guard);
   return argument;
 }

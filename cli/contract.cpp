@@ -76,11 +76,10 @@ Result<ShowRequest> read_request(std::string_view line) {
   ShowRequest request;
   std::string id;
   std::string unit;
-  for (const std::string_view key : {"dialect", "template"}) {
-    if (json->find(key) == nullptr)
-      return key_error(Code::missing_key, "the key " + in_quotes(key) + " is missing",
-                       "docs/contract.md describes the request.");
-  }
+  if (json->find("dialect") == nullptr)
+    return key_error(Code::missing_key, "the key \"dialect\" is missing",
+                     "docs/contract.md describes the request.");
+  request.plain = json->find("template") == nullptr;
   if (auto error = take_text(*json, "dialect", id)) return std::move(*error);
   if (auto error = take_text(*json, "template", request.source)) return std::move(*error);
   if (auto error = take_text(*json, "locale", request.locale)) return std::move(*error);
@@ -88,24 +87,33 @@ Result<ShowRequest> read_request(std::string_view line) {
   const Result<const Dialect*> dialect = dialect_named(id);
   if (!dialect) return dialect.error();
   request.dialect = *dialect;
-  if (auto error = check_locale(*request.dialect, request.locale)) return std::move(*error);
+  if (auto error = settle_locale(*request.dialect, request.locale)) return std::move(*error);
   if (json->find("width_of") != nullptr) {
     const Result<WidthUnit> given = width_unit_given(unit);
     if (!given) return given.error();
     request.width_of = *given;
   }
   if (auto error = take_values(*json, request.values)) return std::move(*error);
+  if (request.plain && request.values.size() != 1) {
+    return key_error(Code::missing_key, "the key \"template\" is missing",
+                     "Without one, give one value, to have it printed plainly.");
+  }
   return request;
 }
 
 JsonOut answer_request(const ShowRequest& request) {
+  if (request.plain) {
+    TextBuffer out;
+    const Outcome outcome = request.dialect->print_plainly(request.values[0], out);
+    return answer_of(outcome, out.view(), {});
+  }
   const Result<Template> parsed = request.dialect->parse(request.source);
   if (!parsed) return {{"error", to_json(parsed.error())}, {"notes", JsonOut::array()}};
   TextBuffer out;
   Report report;
   const Outcome outcome =
       request.dialect->render(*parsed, request.values, request.options(), out, &report);
-  return answer_of(outcome, out.view(), report.notes);
+  return answer_of(outcome, out.view(), report);
 }
 
 }  // namespace
@@ -123,8 +131,11 @@ Result<const Dialect*> dialect_named(std::string_view id) {
                                 : "Did you mean " + std::string(near) + "?");
 }
 
-std::optional<Error> check_locale(const Dialect& dialect, std::string_view locale) {
+std::optional<Error> settle_locale(const Dialect& dialect, std::string& locale) {
   const auto& known = dialect.facts().locales;
+  std::string tag = locale;
+  std::replace(tag.begin(), tag.end(), '_', '-');
+  if (std::find(known.begin(), known.end(), tag) != known.end()) locale = tag;
   if (locale.empty() || std::find(known.begin(), known.end(), locale) != known.end())
     return std::nullopt;
   std::string listed;
@@ -158,11 +169,17 @@ JsonOut to_json(const Notes& notes) {
   return out;
 }
 
-JsonOut answer_of(const Outcome& outcome, std::string_view text, const Notes& notes) {
+JsonOut answer_of(const Outcome& outcome, std::string_view text, const Report& report) {
   JsonOut out = JsonOut::object();
   switch (outcome.kind()) {
     case Outcome::Kind::prints:
-      if (is_utf8(text))
+      if (report.texts && std::all_of(report.texts->begin(), report.texts->end(), [&](Span span) {
+            return is_utf8(text.substr(span.from, span.to - span.from));
+          })) {
+        out["texts"] = JsonOut::array();
+        for (const Span& span : *report.texts)
+          out["texts"].push_back(text.substr(span.from, span.to - span.from));
+      } else if (is_utf8(text))
         out["text"] = text;
       else
         out["bytes"] = to_hexadecimal(text);
@@ -178,7 +195,7 @@ JsonOut answer_of(const Outcome& outcome, std::string_view text, const Notes& no
                       {"as", outcome.failure_name()},
                       {"why", outcome.why()}};
   }
-  out["notes"] = to_json(notes);
+  out["notes"] = to_json(report.notes);
   return out;
 }
 

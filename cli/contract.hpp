@@ -14,6 +14,7 @@ using JsonOut = nlohmann::ordered_json;
 
 struct ShowRequest {
   const Dialect* dialect = nullptr;
+  bool plain = false;  // without a template: what the language prints for the one value
   std::string source;
   std::vector<Value> values;
   std::string locale;
@@ -24,15 +25,15 @@ struct ShowRequest {
 
 // The dialect of this id, or an error that names the nearest.
 Result<const Dialect*> dialect_named(std::string_view id);
-// Checks that the dialect knows the locale.
-std::optional<Error> check_locale(const Dialect& dialect, std::string_view locale);
+// Checks that the dialect knows the locale, and spells it as the dialect does: de_DE is de-DE too.
+std::optional<Error> settle_locale(const Dialect& dialect, std::string& locale);
 Result<WidthUnit> width_unit_given(std::string_view name);
 
 JsonOut to_json(const Note& note);
 JsonOut to_json(const Error& error);
 JsonOut to_json(const Notes& notes);
-// text or bytes, fails, undefined or error; then notes.
-JsonOut answer_of(const Outcome& outcome, std::string_view text, const Notes& notes);
+// text, texts or bytes, fails, undefined or error; then notes.
+JsonOut answer_of(const Outcome& outcome, std::string_view text, const Report& report);
 
 // The answer to one line of `show --jsonl`, without the line end. Never throws; any bytes may come.
 std::string answer_show_line(std::string_view line);

@@ -24,6 +24,9 @@ std::vector<Step> steps() {
        "ends in a 5, "
        "so it should go up. It does not, and the note says why: a tie is judged on what is stored.",
        {"show", "%+08.2f|%-6s|", "2.675", "ink"}},
+      {"Java prints another last digit for the same template and the same f64: it rounds its own "
+       "decimal of the number half up, and the note says what rounding the stored value gives.",
+       {"show", "--in", "java", "%+08.2f|%-6s|", "2.675", "ink"}},
       {"What f64 stores for 2.675, to the last digit, and how far that is from what was typed.",
        {"weigh", "2.675"}},
       {"And every way of rounding it, on what is stored and on what was typed. A star marks where "

@@ -1,5 +1,6 @@
 // inky dialects: the list, and one dialect's guide page, written from the facts the code runs on.
 
+#include <algorithm>
 #include <memory>
 
 #include "command.hpp"
@@ -61,6 +62,8 @@ Value sample_of(Kind kind) {
       return Value::character(U'K');
     case Kind::text:
       return Value::text("ink");
+    case Kind::truth:
+      return Value::truth(true);
     default:
       return {};
   }
@@ -71,8 +74,20 @@ Section letters(const Dialect& dialect, Kind kind, std::string title) {
   for (const ConversionFact& fact : dialect.facts().conversions) {
     if (fact.kind != kind) continue;
     const std::string source = std::string("%") + fact.letter;
-    const Value value = sample_of(kind);
-    const std::string text = printed(dialect, source, value);
+    Value value = sample_of(kind);
+    std::string text = printed(dialect, source, value);
+    // A negative number in base 2 would not fit the page.
+    constexpr std::size_t most_shown = 48;
+    if (text.size() > most_shown) {
+      value = Value::whole(Type::i32, 42);
+      text = printed(dialect, source, value);
+    }
+    // Where letters for characters take wholes, that tells more.
+    if (const Value code = Value::whole(Type::i32, 'K'); kind == Kind::character) {
+      const std::string from_code = printed(dialect, source, code);
+      if (!from_code.empty()) value = code;
+      if (!from_code.empty()) text = from_code;
+    }
     out.rows.push_back({source, std::string(fact.meaning)});
     if (!text.empty()) out.rows.back().text += "; of " + describe(value) + ": " + text;
   }
@@ -126,6 +141,7 @@ std::vector<Section> guide(const Dialect& dialect) {
   out.push_back(letters(dialect, Kind::real, "Letters for reals"));
   out.push_back(letters(dialect, Kind::character, "Letters for characters"));
   out.push_back(letters(dialect, Kind::text, "Letters for text"));
+  out.push_back(letters(dialect, Kind::truth, "Letters for truth values"));
   out.push_back(letters(dialect, Kind::any, "Other letters"));
   Section flags{"Flags", {}};
   for (const FlagFact& fact : facts.flags)
@@ -138,12 +154,15 @@ std::vector<Section> guide(const Dialect& dialect) {
   }
   out.push_back(std::move(modifiers));
   const std::string unit(name_of(facts.width_unit));
-  out.push_back({"Width and precision",
-                 {{"width", "at least so many " + unit + "; a longer value is never cut"},
-                  {"precision", "of text: at most so many " + unit +
-                                    "; of a whole number: at least "
-                                    "so many digits; of a real: digits after the point, or "
-                                    "significant ones with g"}}});
+  const bool wholes_too =
+      std::any_of(facts.conversions.begin(), facts.conversions.end(),
+                  [](const auto& fact) { return fact.kind == Kind::whole && fact.precision; });
+  out.push_back(
+      {"Width and precision",
+       {{"width", "at least so many " + unit + "; a longer value is never cut"},
+        {"precision", "of text: at most so many " + unit +
+                          (wholes_too ? "; of a whole number: at least so many digits" : "") +
+                          "; of a real: digits after the point, or significant ones with g"}}});
   out.push_back(rounding(dialect));
   out.push_back(plain(dialect));
   Section escapes{"Escapes", {}};

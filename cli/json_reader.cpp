@@ -114,6 +114,16 @@ Error bad_value(Code code, std::string message, std::string remedy) {
   return {code, std::move(message), {}, std::move(remedy)};
 }
 
+Result<Value> list_value(const Json& list) {
+  std::vector<Value> items;
+  for (const Json& item : list.items) {
+    Result<Value> value = value_of(item);
+    if (!value) return value;
+    items.push_back(std::move(*value));
+  }
+  return Value::list(std::move(items));
+}
+
 Result<Value> typed_value(std::string_view name, const Json& payload) {
   const auto type = type_named(name);
   if (!type) {
@@ -133,8 +143,11 @@ Result<Value> typed_value(std::string_view name, const Json& payload) {
     case Json::Kind::null:
       if (*type == Type::nil) return Value();
       break;
+    case Json::Kind::list:
+      if (*type == Type::list) return list_value(payload);
+      [[fallthrough]];
     default:
-      if (*type >= Type::complex) return read_typed(*type, "");
+      if (*type >= Type::complex && *type != Type::list) return read_typed(*type, "");
       break;
   }
   return bad_value(Code::wrong_kind, "the payload of " + in_quotes(name) + " is of the wrong kind",
@@ -191,7 +204,7 @@ Result<Value> value_of(const Json& json) {
     case Json::Kind::text:
       return Value::text(json.text);
     case Json::Kind::list:
-      return read_typed(Type::list, "");
+      return list_value(json);
     case Json::Kind::object:
       break;
   }

@@ -18,6 +18,7 @@ constexpr const char* examples = R"(Examples:
   inky show '%+08.2f|%-6s|' 2.675 ink         rendered, over a ruler
   inky show '%u' -7                           negative numbers need no care
   inky show '%.1Lf' 0.25:f80                  a type after a colon
+  inky show --in java --plain 1e10            printed without any format
   inky show --bare '%d\n' 42                  the bytes alone
   inky show --jsonl < requests.jsonl          for machines; docs/contract.md
 
@@ -31,6 +32,7 @@ struct Options {
   std::string dialect = "c";
   std::string locale;
   std::string width_of;
+  bool plain = false;
   bool bare = false;
   bool json = false;
   bool jsonl = false;
@@ -59,10 +61,12 @@ std::string unit_of(const Dialect& dialect, std::size_t count) {
 }
 
 // The value that a field shows; null where it shows none, or all of them.
-const Value* value_of_field(const Field& field, const std::vector<Value>& values) {
-  const auto index = static_cast<std::size_t>(field.value_index);
+const Value* value_of_field(const Field& field, const PlacedField& placed,
+                            const std::vector<Value>& values) {
+  const int shown = placed.value == unset ? field.value_index : placed.value;
+  const auto index = static_cast<std::size_t>(shown);
   if (field.key.empty()) {
-    const bool one = field.value_index != unset && index < values.size();
+    const bool one = shown != unset && index < values.size();
     return one && !values[index].is_named() ? &values[index] : nullptr;
   }
   const auto found = std::find_if(values.rbegin(), values.rend(), [&](const Value& value) {
@@ -167,7 +171,7 @@ void put_fields(Screen& screen, const ShowRequest& request, const Template& pars
         unit_of(*request.dialect, measure(made, request.dialect->facts().width_unit));
     told.resize(std::max<std::size_t>(told.size(), 10), ' ');
     screen.put(told);
-    if (const Value* value = value_of_field(field, request.values)) {
+    if (const Value* value = value_of_field(field, placed, request.values)) {
       screen.put("  from ");
       screen.put(visible(describe(*value)));
       screen.tinted(Tint::dim, " " + std::string(name_of(value->type())));
@@ -189,20 +193,51 @@ void put_outcome(Screen& screen, const Outcome& outcome, const Template& parsed)
   screen.paragraph(text + outcome.why());
 }
 
+// Several texts, each under its number; none is said.
+void put_texts(Screen& screen, std::string_view text, const Report& report, const Look& look) {
+  if (report.texts->empty()) {
+    screen.label("prints");
+    screen.line("no text at all: a vector among the values is empty");
+  }
+  int number = 0;
+  for (const Span& span : *report.texts) {
+    Report own;
+    for (const PlacedField& placed : report.fields) {
+      if (placed.output.from < span.from || placed.output.to > span.to) continue;
+      own.fields.push_back(
+          {placed.field, {placed.output.from - span.from, placed.output.to - span.from}});
+    }
+    screen.label("text");
+    screen.line(std::to_string(++number));
+    for (const auto& line : lines_of(text.substr(span.from, span.to - span.from), own, look))
+      screen.stretches(line);
+  }
+  screen.line();
+}
+
+void put_printed(Screen& screen, const ShowRequest& request, const Template& parsed,
+                 std::string_view text, const Report& report, const Look& look) {
+  if (report.texts) {
+    put_texts(screen, text, report, look);
+  } else if (text.empty()) {
+    screen.label("prints");
+    screen.line("nothing");
+    return;
+  } else {
+    for (const auto& line : lines_of(text, report, look)) screen.stretches(line);
+    screen.line();
+  }
+  put_fields(screen, request, parsed, text, report);
+}
+
 int show_screen(const ShowRequest& request, const Template& parsed, const Outcome& outcome,
                 std::string_view text, const Report& report, const Look& look) {
   Screen screen(look);
   put_source(screen, request, parsed);
-  if (outcome.prints() && text.empty()) {
-    screen.label("prints");
-    screen.line("nothing");
-  } else if (outcome.prints()) {
-    for (const auto& line : lines_of(text, report, look)) screen.stretches(line);
-    screen.line();
-    put_fields(screen, request, parsed, text, report);
-  } else {
+  if (outcome.prints())
+    put_printed(screen, request, parsed, text, report, look);
+  else
     put_outcome(screen, outcome, parsed);
-  }
   if (!report.notes.empty()) screen.line();
   for (const Note& note : report.notes) screen.note(note, parsed.source);
   if (!write_out(screen.text())) return bad_request;
@@ -232,7 +267,7 @@ JsonOut fields_json(const Template& parsed, const Report& report) {
 
 int show_json(const ShowRequest& request, const Template& parsed, const Outcome& outcome,
               std::string_view text, const Report& report) {
-  JsonOut out = answer_of(outcome, text, report.notes);
+  JsonOut out = answer_of(outcome, text, report);
   out["dialect"] = request.dialect->facts().id;
   out["template"] = parsed.source;
   out["fields"] = fields_json(parsed, report);
@@ -273,6 +308,48 @@ int show_rendered(const Options& options, const ShowRequest& request, const Temp
   return answer_is_no;
 }
 
+// One value, without a template.
+int show_plain(const Options& options, const Dialect& dialect) {
+  std::vector<std::string> texts = options.values;
+  texts.insert(texts.begin(), options.source);
+  if (texts.size() != 1) {
+    return fail({Code::bad_option,
+                 "--plain prints one value, and " + std::to_string(texts.size()) + " are given",
+                 {},
+                 "Give one value and no template."});
+  }
+  const auto values = read_values(texts);
+  if (!values) return bad_request;
+  TextBuffer out;
+  const Outcome outcome = dialect.print_plainly(values->front(), out);
+  if (options.json) {
+    JsonOut answer = answer_of(outcome, out.view(), {});
+    answer["dialect"] = dialect.facts().id;
+    if (!write_out(answer.dump(2) + "\n")) return bad_request;
+  } else if (outcome.prints() && options.bare) {
+    if (!write_out(out.view())) return bad_request;
+  } else if (outcome.kind() == Outcome::Kind::error) {
+    return fail(outcome.as_error());
+  } else {
+    const Look look = look_of(stdout, options.ascii);
+    Screen screen(look);
+    screen.label(dialect.facts().id);
+    screen.line("no format");
+    screen.line();
+    if (outcome.prints() && out.view().empty()) {
+      screen.label("prints");
+      screen.line("nothing");
+    } else if (outcome.prints()) {
+      for (const auto& line : lines_of(out.view(), {}, look)) screen.stretches(line);
+    } else {
+      screen.label("undefined");
+      screen.paragraph(outcome.why());
+    }
+    if (!write_out(screen.text())) return bad_request;
+  }
+  return outcome.prints() ? done : answer_is_no;
+}
+
 int run(const Options& options) {
   if (options.jsonl) return answer_lines(answer_show_line);
   ShowRequest request;
@@ -281,7 +358,8 @@ int run(const Options& options) {
   const Result<const Dialect*> dialect = dialect_named(options.dialect);
   if (!dialect) return fail(dialect.error());
   request.dialect = *dialect;
-  if (const auto error = check_locale(**dialect, options.locale)) return fail(*error);
+  if (options.plain) return show_plain(options, **dialect);
+  if (const auto error = settle_locale(**dialect, request.locale)) return fail(*error);
   if (!options.width_of.empty()) {
     const Result<WidthUnit> unit = width_unit_given(options.width_of);
     if (!unit) return fail(unit.error());
@@ -321,6 +399,8 @@ Action add_show(CLI::App& parent) {
       ->add_option("--width-of", options->width_of,
                    "What a width counts, instead of the dialect's own unit")
       ->type_name("UNIT");
+  command->add_flag("--plain", options->plain,
+                    "What the language prints for one value when no format is given");
   command->add_flag("--bare", options->bare, "The printed bytes and nothing else");
   command->add_flag("--json", options->json, "The answer as one JSON object");
   command->add_flag("--jsonl", options->jsonl, "Answers requests from standard input, one a line");

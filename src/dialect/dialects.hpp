@@ -6,6 +6,11 @@
 namespace inky {
 
 const Dialect* c_dialect();
+const Dialect* fsharp_dialect();
+const Dialect* java_dialect();
+const Dialect* octave_dialect();
+const Dialect* php_dialect();
 const Dialect* python_percent_dialect();
+const Dialect* r_dialect();
 
 }  // namespace inky

@@ -17,7 +17,7 @@
 #include "family/escapes.hpp"
 #include "family/percent_rendering.hpp"
 #include "family/value_notes.hpp"
-#include "inky_margin/number/decimal.hpp"
+#include "family/values.hpp"
 #include "inky_margin/number/digits.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
@@ -142,15 +142,15 @@ std::size_t read_escape(std::size_t at, Template& out) {
   const Span span{at, std::min(at + 2, source.size())};
   if (rest.size() == 1 || std::string_view("xuU").find(rest[1]) != std::string_view::npos) {
     if (!out.refusal) {
-      out.refusal = {"SyntaxError",
+      out.refusal = {Refusal::When::compile, "SyntaxError",
                      rest.size() == 1
                          ? "a backslash at the end escapes the quote that closes the text"
                          : "this escape has too few digits, or names no character",
                      span};
     }
   } else if (rest[1] == 'N') {
-    out.refusal = {"", "characters by name (\\N{...}) are not supported yet; write \\u or \\U",
-                   span};
+    out.refusal = {Refusal::When::not_supported_yet, "Write the character itself.",
+                   "characters by name (\\N{...}) are not supported yet", span};
   } else {
     out.notes.push_back({Code::unknown_escape,
                          "Python defines no such escape, and keeps the backslash; it is itself "
@@ -161,7 +161,7 @@ std::size_t read_escape(std::size_t at, Template& out) {
   return 1;
 }
 
-bool has_flag(const Field& field, char flag) {
+constexpr bool has_flag(const Field& field, char flag) {
   return percent::has_flag(facts, field, flag);
 }
 
@@ -178,7 +178,7 @@ void set_alignment(const Field& field, bool left, Spec& spec) {
   spec.fill = zeros ? "0" : " ";
 }
 
-void finish(Field& field) {
+void finish(Field& field, std::string_view) {
   const ConversionFact* conversion = percent::conversion_of(facts, field.letter);
   if (conversion == nullptr) {
     field.failure = "ValueError";
@@ -219,53 +219,13 @@ constexpr percent::Syntax syntax = {.facts = &facts,
 bool is_int(const Value& value) {
   return is_whole(value.type()) || value.is(Type::truth);
 }
-bool is_text(const Value& value) {
-  return value.is(Type::text) || value.is(Type::character);
-}
-
 std::string_view type_name(const Value* value) {
   if (value == nullptr) return "dict";
   if (is_whole(value->type())) return "int";
   if (is_real(value->type())) return "float";
-  if (is_text(*value)) return "str";
+  if (is_text_or_character(*value)) return "str";
+  if (value->is(Type::list)) return "list";
   return value->is(Type::truth) ? "bool" : "NoneType";
-}
-
-// A float is an f64.
-BinaryReal float_of(const Value& value) {
-  if (value.is(Type::f64)) return value.as_real();
-  return unpack(binary64, convert(value.as_real(), binary64));
-}
-
-std::string text_of(const Value& value) {
-  if (value.is(Type::text)) return std::string(value.as_text());
-  std::string out;
-  append_utf8(value.as_character(), out);
-  return out;
-}
-
-// A whole number, or -1 where it is beyond any count and any character.
-int128 small_whole(const Value& value) {
-  if (!value.is(Type::big))
-    return value.is(Type::u128) && value.as_whole() < 0 ? -1 : value.as_whole();
-  const SignedNatural& big = value.as_big();
-  if (big.magnitude.bit_length() > 100) return -1;
-  const auto magnitude = static_cast<int128>(big.magnitude.low_bits());
-  return big.negative ? -magnitude : magnitude;
-}
-
-std::string digits_of_whole(const Value& value, int base, Letters letters, bool& negative) {
-  if (value.is(Type::big)) {
-    std::string out;
-    negative = value.as_big().negative;
-    append_whole(value.as_big().magnitude, base, letters, out);
-    return out;
-  }
-  const bool is_unsigned = value.is(Type::u128);
-  negative = !is_unsigned && value.as_whole() < 0;
-  WholeRoom room;
-  return std::string(write_whole(is_unsigned ? value.bits() : magnitude_of(value.as_whole()), base,
-                                 letters, room));
 }
 
 // str() and repr() of a float: the shortest digits, fixed from 1e-4 to below 1e16.
@@ -320,13 +280,18 @@ std::string quoted(std::string_view text, bool ascii) {
 
 // What s, r and a print.
 std::string any_text(const Value& value, char letter) {
-  if (is_text(value)) return letter == 's' ? text_of(value) : quoted(text_of(value), letter == 'a');
-  if (is_real(value.type())) return float_text(float_of(value));
+  if (is_text_or_character(value))
+    return letter == 's' ? text_of(value) : quoted(text_of(value), letter == 'a');
+  if (is_real(value.type())) return float_text(nearest_f64(value));
   if (value.is(Type::truth)) return value.as_whole() != 0 ? "True" : "False";
   if (value.is(Type::nil)) return "None";
-  bool negative = false;
-  const std::string digits = digits_of_whole(value, 10, Letters::lower, negative);
-  return negative ? "-" + digits : digits;
+  if (value.is(Type::list)) {
+    std::string out = "[";
+    for (const Value& item : value.as_list())
+      out += (out.size() > 1 ? ", " : "") + any_text(item, letter == 'a' ? 'a' : 'r');
+    return out + "]";
+  }
+  return whole_text(value);
 }
 
 // ---- Rendering ----
@@ -376,8 +341,6 @@ class Rendering final : public percent::Rendering<Rendering> {
   }
 
  private:
-  static std::string name(const Field& field) { return std::string("%") + field.letter; }
-
   bool raise(std::string_view exception, std::string why, Span span) {
     return fail(Outcome::fails_at_run(std::string(exception), std::move(why), span));
   }
@@ -438,15 +401,11 @@ class Rendering final : public percent::Rendering<Rendering> {
     if (!take(count.value_index, field, value)) return false;
     if (value == nullptr || !is_int(*value))
       return raise("TypeError", "* wants int, not " + std::string(type_name(value)), field);
-    bool negative = false;
-    const std::string digits = digits_of_whole(*value, 10, Letters::lower, negative);
-    constexpr std::size_t longest = 18;
-    if (digits.size() > longest) {
+    const std::optional<int128> number = small_whole(*value);
+    if (!number || *number != static_cast<std::int64_t>(*number))
       return raise("OverflowError", "Python int too large to convert to C ssize_t", field);
-    }
-    const int128 number = small_whole(*value);
-    if (!within_limit(field, *value, number)) return false;
-    amount = static_cast<int>(number);
+    if (!within_limit(field, *value, *number)) return false;
+    amount = static_cast<int>(*number);
     return true;
   }
 
@@ -468,7 +427,7 @@ class Rendering final : public percent::Rendering<Rendering> {
       }
     }
     bool negative = false;
-    const std::string digits = digits_of_whole(*value, spec.base, spec.letters, negative);
+    const std::string digits = whole_digits(*value, spec.base, spec.letters, negative);
     const bool upper = spec.letters == Letters::upper;
     const std::string_view prefix = !spec.prefix || cuts ? ""
                                     : spec.base == 8     ? "0o"
@@ -480,7 +439,7 @@ class Rendering final : public percent::Rendering<Rendering> {
 
   // d of a float.
   bool render_cut(const Field& field, const Spec& spec, const Value& value) {
-    const BinaryReal real = float_of(value);
+    const BinaryReal real = nearest_f64(value);
     if (real.kind == RealClass::infinite)
       return raise("OverflowError", "cannot convert float infinity to integer", field);
     if (real.kind == RealClass::not_a_number)
@@ -506,31 +465,28 @@ class Rendering final : public percent::Rendering<Rendering> {
       return raise("TypeError", "must be real number, not " + std::string(type_name(value)), field);
     }
     if (is_real(value->type())) {
-      const BinaryReal real = float_of(*value);
+      const BinaryReal real = nearest_f64(*value);
       lay_out_real(spec, binary64, real, numbers, out_);
       if (report_ == nullptr) return true;
       note_conversion(field, *value);
       if (!value->given_in_bits()) note_rounding(spec, binary64, real, field.span, report_->notes);
       return true;
     }
-    bool negative = false;
-    const std::string digits = digits_of_whole(*value, 10, Letters::lower, negative);
-    BinaryReal real = unpack(binary64, nearest(binary64, *scan_decimal(digits)));
+    const BinaryReal real = nearest_f64(*value);
     if (!real.is_finite())
       return raise("OverflowError", "int too large to convert to float", field);
-    real.negative = negative;
     lay_out_real(spec, binary64, real, numbers, out_);
     return true;
   }
 
   bool render_character(const Field& field, const Spec& spec, const Value* value) {
-    if (value != nullptr && is_text(*value)) {
+    if (value != nullptr && is_text_or_character(*value)) {
       const std::string text = text_of(*value);
       const auto point = first_code_point(text);
       if (point && static_cast<std::size_t>(point->bytes) == text.size())
         return put_text(field, spec, text);
     } else if (value != nullptr && is_int(*value)) {
-      const int128 number = small_whole(*value);
+      const int128 number = small_whole(*value).value_or(-1);
       constexpr int highest = 0x10FFFF;
       if (number < 0 || number > highest)
         return raise("OverflowError", "%c arg not in range(0x110000)", field);
@@ -595,10 +551,6 @@ class PythonPercent final : public Dialect {
   Result<Template> parse(std::string_view source) const override {
     Result<Template> parsed = percent::parse(syntax, source);
     if (!parsed) return parsed;
-    if (parsed->refusal && parsed->refusal->as.empty()) {
-      return Error{Code::not_supported_yet, parsed->refusal->why, parsed->refusal->span,
-                   "Write the character itself."};
-    }
     percent::note_quotes("\"'", *parsed);
     return parsed;
   }

@@ -353,7 +353,7 @@ int scientific_digits(const Spec& spec, const BinaryFormat& format, const Binary
 
 // The usual case of the usual case: at most 17 digits, all shown, no padding, an exponent as C
 // writes it. Copies of a fixed size instead of loops. False when it is not so.
-bool write_few_digits(const Spec& spec, const BinaryReal& value, const Digits& digits, int after,
+bool write_few_digits(const Spec& spec, bool negative, const Digits& digits, int after,
                       const NumberStyle& style, Output& out) {
   constexpr int most_digits = 17;
   constexpr std::size_t most = 1 + 1 + most_digits + 5;  // sign, point, digits, e+308
@@ -364,7 +364,7 @@ bool write_few_digits(const Spec& spec, const BinaryReal& value, const Digits& d
   if (!usual) return false;
   char* at = out.place(most + 1);
   if (at == nullptr) return false;
-  const char sign = sign_of(spec, value.negative);
+  const char sign = sign_of(spec, negative);
   *at = sign;
   at += sign != '\0' ? 1 : 0;
   const char* text = digits.text().data();
@@ -386,11 +386,9 @@ bool write_few_digits(const Spec& spec, const BinaryReal& value, const Digits& d
 
 // d.ddd and an exponent, written straight to its place.
 // REQUIRES: is_plain(spec).
-void write_scientific_directly(const Spec& spec, const BinaryFormat& format,
-                               const BinaryReal& value, const NumberStyle& style, Output& out) {
-  Digits digits;
-  const int after = scientific_digits(spec, format, value, digits);
-  if (write_few_digits(spec, value, digits, after, style, out)) return;
+void write_scientific_directly(const Spec& spec, bool negative, const Digits& digits, int after,
+                               const NumberStyle& style, Output& out) {
+  if (write_few_digits(spec, negative, digits, after, style, out)) return;
   const int exponent = digits.is_zero() ? 0 : digits.point() - 1;
   ExponentRoom room;
   const std::string_view tail =
@@ -399,7 +397,7 @@ void write_scientific_directly(const Spec& spec, const BinaryFormat& format,
   const std::string_view text = digits.is_zero() ? "0" : digits.text();
   const bool point = after > 0 || spec.keep_point;
   const std::size_t body = 1 + (point ? 1 : 0) + static_cast<std::size_t>(after) + tail.size();
-  emit_plain(spec, sign_of(spec, value.negative), body, out, [&](char* at) {
+  emit_plain(spec, sign_of(spec, negative), body, out, [&](char* at) {
     Pen pen(at);
     pen.put(text.substr(0, 1));
     if (point) pen.put(spec.point.text());
@@ -543,6 +541,22 @@ void lay_out_decimal(const Spec& spec, bool negative, std::uint64_t magnitude, O
   });
 }
 
+void lay_out_digits(const Spec& spec, bool negative, const Digits& digits, const NumberStyle& style,
+                    Output& out) {
+  if (spec.notation == Notation::scientific && is_plain(spec)) {
+    const int after = spec.places == unset ? std::max(digits.size() - 1, 0) : spec.places;
+    return write_scientific_directly(spec, negative, digits, after, style, out);
+  }
+  Pieces pieces;
+  set_sign(spec, negative, pieces);
+  ExponentRoom room;
+  if (spec.notation == Notation::fixed)
+    set_fixed(digits, spec.places, spec.keep_point, pieces);
+  else
+    set_scientific(spec, digits, 1, spec.places, style, room, pieces);
+  write_pieces(spec, pieces, out);
+}
+
 void lay_out_real(const Spec& spec, const BinaryFormat& format, const BinaryReal& value,
                   const NumberStyle& style, Output& out) {
   if (!value.is_finite()) return write_special(spec, value, style, out);
@@ -550,7 +564,9 @@ void lay_out_real(const Spec& spec, const BinaryFormat& format, const BinaryReal
       write_fixed_directly(spec, value, out))
     return;
   if (spec.notation == Notation::scientific && is_plain(spec)) {
-    return write_scientific_directly(spec, format, value, style, out);
+    Digits digits;
+    const int after = scientific_digits(spec, format, value, digits);
+    return write_scientific_directly(spec, value.negative, digits, after, style, out);
   }
   Pieces pieces;
   set_sign(spec, value.negative, pieces);

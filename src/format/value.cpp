@@ -147,7 +147,75 @@ std::optional<Value> read_plain_number(std::string_view text) {
   return Value::big(*number);
 }
 
-Result<Value> read_unnamed(std::string_view text) {
+Result<Value> read_unnamed(std::string_view text, int depth = 0);
+
+// The end of the item that starts at `at`: the comma or bracket after it that stands in no quotes
+// and no inner list; npos where there is none.
+std::size_t end_of_item(std::string_view text, std::size_t at) {
+  int open = 0;
+  char quote = 0;
+  for (; at < text.size(); ++at) {
+    const char c = text[at];
+    if (quote != 0) {
+      if (c == quote) quote = 0;
+    } else if (c == '"' || c == '\'') {
+      quote = c;
+    } else if (c == '[') {
+      ++open;
+    } else if (c == ']') {
+      if (open-- == 0) return at;
+    } else if (c == ',' && open == 0) {
+      return at;
+    }
+  }
+  return std::string_view::npos;
+}
+
+// "[1, 2.5, "x"]", from its first bracket to its last. The span of an error is in `text`.
+Result<Value> read_list(std::string_view text, int depth) {
+  if (depth == most_value_depth) {
+    return Error{Code::over_limit,
+                 "lists nest more than " + std::to_string(most_value_depth) + " deep",
+                 {0, text.size()},
+                 "Use fewer brackets."};
+  }
+  std::vector<Value> items;
+  std::size_t at = text.find_first_not_of(' ', 1);
+  while (at < text.size() && text[at] != ']') {
+    const std::size_t end = end_of_item(text, at);
+    if (end == std::string_view::npos) break;
+    const std::string_view item = text.substr(at, text.find_last_not_of(' ', end - 1) + 1 - at);
+    Result<Value> value = item.empty() ? bad_value(Code::bad_value, "an item is missing", " ",
+                                                   "Write a value, or nil:nil.")
+                                       : read_unnamed(item, depth + 1);
+    if (!value) {
+      value.error().span.from += at;
+      value.error().span.to += at;
+      return value;
+    }
+    items.push_back(std::move(*value));
+    if (text[end] == ']') {
+      at = end;
+      break;
+    }
+    at = text.find_first_not_of(' ', end + 1);
+  }
+  if (at + 1 == text.size() && text[at] == ']') return Value::list(std::move(items));
+  return Error{Code::bad_value,
+               "a list wants a comma between items and a bracket at its end",
+               {std::min(at, text.size() - 1), text.size()},
+               "Write [1, 2.5, \"x\"], or add :text for a text that begins with a bracket."};
+}
+
+Result<Value> read_unnamed(std::string_view text, int depth) {
+  if (text.starts_with('[') && text.ends_with(']')) return read_list(text, depth);
+  // In a list, quotes make a text, or one character.
+  if (depth != 0 && text.size() >= 2 && text.front() == text.back()) {
+    if (text.front() == '"') return Value::text(std::string(text.substr(1, text.size() - 2)));
+    if (text.front() == '\'') return read_typed_character(text);
+  }
+  if (depth != 0 && (text == "true" || text == "false")) return Value::truth(text == "true");
+  if (depth != 0 && text == "nil") return Value();
   const std::size_t colon = text.rfind(':');
   if (colon != std::string_view::npos) {
     const std::string_view suffix = text.substr(colon + 1);
@@ -196,9 +264,20 @@ Value Value::text(std::string owned) {
   return out;
 }
 
+Value Value::list(std::vector<Value> items) {
+  Value out(Type::list, 0);
+  auto extra = std::make_shared<Extra>();
+  extra->items = std::move(items);
+  out.extra_ = std::move(extra);
+  return out;
+}
+
 void Value::set_name(std::string name) {
   auto extra = std::make_shared<Extra>();
-  if (extra_) extra->big = extra_->big;
+  if (extra_) {
+    extra->big = extra_->big;
+    extra->items = extra_->items;
+  }
   const bool owns_text = extra_ && type_ == Type::text && !extra_->text.empty();
   if (owns_text) extra->text = extra_->text;
   extra->name = std::move(name);
@@ -266,6 +345,12 @@ std::string describe(const Value& value) {
       return value.bits() != 0 ? "true" : "false";
     case Type::nil:
       return "nil";
+    case Type::list: {
+      std::string out = "[";
+      for (const Value& item : value.as_list())
+        out += (out.size() > 1 ? ", " : "") + describe(item);
+      return out + "]";
+    }
     case Type::character: {
       std::string out;
       append_utf8(value.as_character(), out);

@@ -150,6 +150,8 @@ TEST_CASE("values in JSON have the types of the contract") {
   CHECK(type_of("{\"named\": [\"mass\"]}") == "wrong-kind");
   CHECK(type_of("{\"u8\": 1, \"u16\": 2}") == "wrong-kind");
   CHECK(type_of("{\"moment\": \"2031-05-09T14:05:00\"}") == "not-supported-yet");
-  CHECK(type_of("{\"list\": [1]}") == "not-supported-yet");
+  CHECK(type_of("{\"list\": [1, \"ink\"]}") == "list [1, \"ink\"]");
+  CHECK(type_of("[1, [true]]") == "list [1, [true]]");
+  CHECK(type_of("{\"record\": {}}") == "not-supported-yet");
   CHECK(type_of("{\"char\": \"\"}") == "bad-value");
 }

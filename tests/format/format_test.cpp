@@ -1,4 +1,5 @@
 #include <catch2/catch.hpp>
+#include <cmath>
 #include <fstream>
 #include <iterator>
 #include <set>
@@ -130,6 +131,45 @@ TEST_CASE("values that cannot be, with the reason and the place") {
   }
 }
 
+TEST_CASE("lists, as written and as described") {
+  struct Case {
+    const char* text;
+    const char* described;
+  };
+  const Case cases[] = {
+      {"[]", "[]"},
+      {"[ ]", "[]"},
+      {"[1, 2.5, \"x\"]", "[1, 2.5, \"x\"]"},
+      {"[1,2 , 3]", "[1, 2, 3]"},
+      {"[[1, 2], []]", "[[1, 2], []]"},
+      {"['K', true, nil, ink, 7:u8]", "['K', true, nil, \"ink\", 7]"},
+      {"[\"a, ]b\", -inf:f64]", "[\"a, ]b\", -inf]"},
+  };
+  for (const Case& c : cases) {
+    INFO(c.text);
+    const Result<Value> value = read_value(c.text);
+    REQUIRE(value.ok());
+    CHECK(value->is(Type::list));
+    CHECK(describe(*value) == c.described);
+  }
+  const Value named = *read_value("lots=[1, 2]");
+  CHECK(named.name() == "lots");
+  CHECK(named.as_list().size() == 2);
+  // An open bracket alone is text; a list that goes wrong is said where.
+  CHECK(read_value("[1, 2")->is(Type::text));
+  const std::pair<const char*, Span> broken[] = {
+      {"[1, 300:u8]", {4, 7}}, {"[1,, 2]", {3, 4}}, {"[1] 2]", {2, 6}}, {"[\"a]", {1, 4}}};
+  for (const auto& [text, span] : broken) {
+    INFO(text);
+    const Result<Value> value = read_value(text);
+    REQUIRE_FALSE(value.ok());
+    CHECK(value.error().span == span);
+  }
+  const Result<Value> deep = read_value(std::string(40, '[') + std::string(40, ']'));
+  REQUIRE_FALSE(deep.ok());
+  CHECK(deep.error().code == Code::over_limit);
+}
+
 TEST_CASE("wishes laid out") {
   // By hand, from the meaning of each wish and the stored values (0.0125 is stored above its tie).
   CHECK(text_of(spec_of({{"notation", "fixed"}, {"places", "2"}, {"group", ","}}), 1234567.891) ==
@@ -202,6 +242,40 @@ TEST_CASE("the direct way of laying out decimals is the general way") {
     std::string marked = text_of(spec, value);
     if (const auto at = marked.find("·"); at != std::string::npos) marked.replace(at, 2, ".");
     if (plain != marked) FAIL(plain << " but " << marked);
+  }
+}
+
+TEST_CASE("digits laid out as they are, and reals laid out by their digits, are the same") {
+  const std::uint64_t seed = support::seed(77);
+  INFO("seed " << seed);
+  support::RandomValues random(seed);
+  for (int i = 0; i < support::cases(60'000); ++i) {
+    double any = random.any_real();
+    if (!std::isfinite(any)) any = -2.5;
+    const BinaryReal real = unpack(binary64, bits_of(any));
+    Spec spec;
+    spec.kind = Kind::real;
+    spec.notation = random.one_in(2) ? Notation::fixed : Notation::scientific;
+    spec.places = random.below(20);
+    spec.width = random.below(40);
+    spec.align = random.pick({Align::left, Align::right, Align::inner, Align::center});
+    spec.sign = random.pick({Sign::minus, Sign::always, Sign::space, Sign::brackets});
+    spec.group = random.one_in(4) ? "," : "";
+    spec.point = random.one_in(4) ? "·" : ".";
+    spec.keep_point = random.one_in(4);
+    spec.letters = random.pick({Letters::lower, Letters::upper});
+    NumberStyle style;
+    style.least_exponent_digits = 1 + random.below(3);
+    Digits digits;
+    if (spec.notation == Notation::fixed)
+      digits_to_places(real, spec.places, Rounding::half_even, digits);
+    else
+      digits_to_significant(real, spec.places + 1, Rounding::half_even, digits);
+    TextBuffer by_digits;
+    lay_out_digits(spec, real.negative, digits, style, by_digits);
+    TextBuffer by_value;
+    lay_out_real(spec, binary64, real, style, by_value);
+    REQUIRE(by_digits.view() == by_value.view());
   }
 }
 

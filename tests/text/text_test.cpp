@@ -6,6 +6,7 @@
 #include "inky_margin/text/nearest_name.hpp"
 #include "inky_margin/text/output.hpp"
 #include "inky_margin/text/ruler.hpp"
+#include "inky_margin/text/upper_case.hpp"
 #include "inky_margin/text/utf8.hpp"
 #include "support/random_values.hpp"
 
@@ -129,4 +130,29 @@ TEST_CASE("rulers and near names") {
   CHECK(nearest_name("plces", names) == "places");
   CHECK(nearest_name("zebra", names).empty());
   CHECK(nearest_name("", names).empty());
+}
+
+// Expected: the Unicode Standard, 3.13, and SpecialCasing.txt.
+TEST_CASE("upper case, which may grow") {
+  const std::pair<const char*, const char*> cases[] = {
+      {"", ""},
+      {"ink K-07", "INK K-07"},
+      {"Zinkweiß", "ZINKWEISS"},
+      {"étude", "ÉTUDE"},
+      {"ﬃ", "FFI"},
+      {"ŉ", "ʼN"},
+      {"\u0390", "\u0399\u0308\u0301"},
+      {"ᾀ", "ἈΙ"},
+      {"ὀδυσσεύς", "ὈΔΥΣΣΕΎΣ"},
+      {"墨🖨", "墨🖨"},
+      {"ǆ ǅ", "Ǆ Ǆ"},
+      {"ı i", "I I"},
+      {"ß", "SS"},
+      {"\xf0\x90\x90\xa8", "\xf0\x90\x90\x80"},
+  };
+  for (const auto& [lower, upper] : cases) {
+    INFO(lower);
+    CHECK(inky::upper_case(lower) == upper);
+    CHECK(inky::upper_case(upper) == upper);
+  }
 }

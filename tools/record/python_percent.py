@@ -79,6 +79,9 @@ class Maker:
     def case(self):
         r = self.random
         values = []
+        if r.random() < 0.06:
+            value = self.value("s" if r.random() < 0.3 else "f")
+            return {"values": [value[0]]}, value[1]
         keys = ["mass", "lot", "(odd)", "", "Ω"] if r.random() < 0.12 else None
         template = ""
         for _ in range(r.choice([1, 1, 1, 2, 3])):
@@ -123,6 +126,9 @@ def cases(seed, wanted):
     made = []
     while len(made) < wanted:
         request, right = maker.case()
+        if "template" not in request:
+            made.append({**request, "text": str(right)})
+            continue
         if is_asked(request["template"], right):
             made.append({**request, **answer(request["template"], right)})
     return made

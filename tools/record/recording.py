@@ -75,6 +75,16 @@ def real_payload(value):
     return value.hex()
 
 
+def answered(made, printed, wanted, special=lambda line: None):
+    """Each request with its answer, but for those that the asking program skipped.
+
+    `special` knows the lines that only one language's program prints.
+    """
+    pairs = zip(made, printed, strict=True)
+    return [{**request, **(special(line) or bytes_or_failure(line))}
+            for (request, _), line in pairs if line != "skip"][:wanted]
+
+
 def write_cases(path, header, cases, arguments, count, live_count):
     """A vector file for good, or after --live SEED a shorter one to standard output."""
     live = arguments[:1] == ["--live"]
@@ -98,3 +108,10 @@ def answer_of(printed):
         return {"text": printed.decode("utf-8")}
     except UnicodeDecodeError:
         return {"bytes": printed.hex()}
+
+
+def bytes_or_failure(line):
+    """What an asking program prints of a case: "=" and bytes in hexadecimal, or a failure's name."""
+    if line.startswith("="):
+        return answer_of(bytes.fromhex(line[1:]))
+    return {"fails": {"when": "run", "as": line}}

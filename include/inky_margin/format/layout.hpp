@@ -11,6 +11,7 @@
 
 #include "inky_margin/format/spec.hpp"
 #include "inky_margin/number/binary_format.hpp"
+#include "inky_margin/number/digits.hpp"
 #include "inky_margin/text/columns.hpp"
 #include "inky_margin/text/output.hpp"
 
@@ -41,6 +42,12 @@ void lay_out_whole(const Spec& spec, bool negative, std::string_view digits,
 
 // The same for the decimal digits of `magnitude`, the commonest case.
 void lay_out_decimal(const Spec& spec, bool negative, std::uint64_t magnitude, Output& out);
+
+// Digits that a language chose itself, laid out as they are: spec.notation is fixed or scientific,
+// spec.places says how many go after the point (unset: as many as there are), and there are no more
+// digits than that.
+void lay_out_digits(const Spec& spec, bool negative, const Digits& digits, const NumberStyle& style,
+                    Output& out);
 
 // By spec.notation; natural alignment is right.
 void lay_out_real(const Spec& spec, const BinaryFormat& format, const BinaryReal& value,

@@ -54,10 +54,14 @@ enum class Code : std::uint16_t {
   wide_literal,
   cut_to_whole,
   type_converted,
+  values_run_out,
+  template_recycled,
+  conversion_switched,
   // 220: about digits.
   stored_off_tie = 220,
   exact_tie,
   digits_past_precision,
+  decimal_rounded,
   // 240: about width and text.
   text_cut = 240,
   character_cut,

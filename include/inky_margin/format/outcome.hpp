@@ -9,6 +9,7 @@
 #pragma once
 
 #include <memory>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -51,12 +52,16 @@ class [[nodiscard]] Outcome {
 struct PlacedField {
   int field;
   Span output;
+  int value = -1;  // which value it shows, from 0; -1: the field says, or none
 };
 
 // What to tell about a rendering besides its text. Asking for it costs time and allocations.
 struct Report {
   Notes notes;
   std::vector<PlacedField> fields;
+  // Where the language answers with several texts, or with none: each one's place in the output, in
+  // which a new line stands between them. Nothing here: the answer is one text.
+  std::optional<std::vector<Span>> texts;
 };
 
 }  // namespace inky

@@ -33,9 +33,11 @@ struct Field {
   std::uint8_t modifier = 0;   // the dialect's own: a length modifier, a conversion mark
   std::uint16_t flags = 0;     // bit i: the i-th flag of the dialect's facts
   std::uint16_t accepts = 0;   // the dialect's own: the ways of passing a value that it can read
+  bool repeats_flag = false;   // a flag is written twice
   bool plain_decimal = false;  // a whole in base 10, and nothing else is asked
   Count width;
   Count precision;
+  int position = unset;     // of its value, from 1, where it is written; unset: it is not
   int value_index = unset;  // the value it shows, from 0; unset: none
   std::string key;          // "(name)" of the value it shows, with its parentheses; empty: none
   std::string
@@ -44,7 +46,7 @@ struct Field {
 
   std::string_view key_name() const {
     const std::string_view whole = key;
-    return whole.size() < 2 ? std::string_view() : whole.substr(1, whole.size() - 2);
+    return whole.size() < 2 ? whole.substr(0, 0) : whole.substr(1, whole.size() - 2);
   }
 };
 
@@ -55,9 +57,11 @@ struct Piece {
   Span text;          // of a literal, in Template::literals
 };
 
-// Why a language refuses a whole template when it compiles it.
+// Why a language refuses a whole template before it prints any of it; or why we do not read it yet.
 struct Refusal {
-  std::string as;  // the language's own name for it
+  enum class When : std::uint8_t { compile, run, not_supported_yet };
+  When when = When::compile;
+  std::string as;  // the language's own name for it; for what is not supported yet, what to do
   std::string why;
   Span span;
 };

@@ -3,6 +3,7 @@
 //   Value v = Value::real(2.675);            // f64
 //   Value n = Value::whole(Type::i8, -7);
 //   read_value("255:u8"), read_value("'Ω':char"), read_value("x=2.5"), read_value("ink")
+//   read_value("[1, 2.5, 'x']")              // a list
 //   read_value("300:u8")                     // an error: 300 does not fit u8 (0 to 255)
 //
 // Values are small and cheap to make; text may be owned or borrowed.
@@ -14,6 +15,7 @@
 #include <span>
 #include <string>
 #include <string_view>
+#include <vector>
 
 #include "inky_margin/format/note.hpp"
 #include "inky_margin/number/binary_format.hpp"
@@ -85,10 +87,12 @@ class Value {
   // Borrowed: `view` must outlive the value and its copies.
   static Value text_view(std::string_view view) {
     Value out(Type::text, 0);
-    out.content_ = Content(view);
+    // A view of nothing may point nowhere, which nothing may be copied from.
+    out.content_ = Content(view.empty() ? std::string_view("") : view);
     return out;
   }
   static Value character(char32_t value) { return {Type::character, uint128{value}}; }
+  static Value list(std::vector<Value> items);
   static Value truth(bool value) { return {Type::truth, uint128{value}}; }
 
   Type type() const { return type_; }
@@ -105,6 +109,7 @@ class Value {
   }
   char32_t as_character() const { return static_cast<char32_t>(bits()); }
   std::string_view as_text() const { return content_.text; }
+  std::span<const Value> as_list() const;
 
   // A real given by its bits, in hexadecimal: what is stored is what was meant, so there is nothing
   // to say about a typed decimal.
@@ -122,6 +127,7 @@ class Value {
  private:
   // What few values have, and what does not fit 128 bits.
   struct Extra {
+    std::vector<Value> items;
     std::string text;
     SignedNatural big;
     std::string name;
@@ -143,6 +149,10 @@ class Value {
   std::shared_ptr<const Extra> extra_;
 };
 
+inline std::span<const Value> Value::as_list() const {
+  return extra_->items;
+}
+
 // A value as written on the command line; docs/values.md has the whole grammar. A number is i32,
 // i64 where it needs it, or f64; a type after a colon decides; anything else is text.
 Result<Value> read_value(std::string_view text);
@@ -150,7 +160,10 @@ Result<Value> read_value(std::string_view text);
 // The value that `payload` is of `type`: what JSON gives as {"TYPE": "payload"}.
 Result<Value> read_typed(Type type, std::string_view payload);
 
-// Short, for people: 2.675, "ink", 'Ω', true, nil.
+// The deepest that lists may nest.
+inline constexpr int most_value_depth = 32;
+
+// Short, for people: 2.675, "ink", 'Ω', true, nil, [1, 2.5].
 std::string describe(const Value& value);
 
 }  // namespace inky

@@ -47,7 +47,7 @@ int width_read(const Field& field);
 // ---- What a field means ----
 
 // Gives a field that was read its spec, or its defect.
-void finish(Field& field);
+void finish(Field& field, std::string_view source);
 // Sides and zeros, once the counts are known.
 void set_alignment(const Field& field, bool left, Spec& spec);
 

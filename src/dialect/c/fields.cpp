@@ -123,18 +123,10 @@ std::string letter_name(const Field& field) {
 }
 
 void set_alignment(const Field& field, bool left, Spec& spec) {
-  spec.align = left ? Align::left : Align::right;
-  spec.fill = " ";
-  // A precision of a whole number switches zero padding off.
-  const bool zeros =
-      has_flag(field, '0') && !left && !(spec.kind == Kind::whole && spec.least_digits != unset);
-  if (zeros) {
-    spec.align = Align::inner;
-    spec.fill = "0";
-  }
+  percent::align_as_c(spec, left, has_flag(field, '0'));
 }
 
-void finish(Field& field) {
+void finish(Field& field, std::string_view) {
   const ConversionFact* conversion = percent::conversion_of(facts, field.letter);
   if (field.defect.empty()) field.defect = find_defect(field, conversion);
   if (conversion == nullptr) return;

@@ -18,6 +18,14 @@ Error over_limit(std::string what, int most, Span span) {
           "Use at most " + std::to_string(most) + "."};
 }
 
+// The length of "12$" at the start of `text`; 0 where it does not start so.
+std::size_t position_size(const Syntax& syntax, std::string_view text) {
+  const std::size_t end = text.find_first_not_of("0123456789");
+  if (end == 0 || end == std::string_view::npos) return 0;
+  if (text[end] == '$') return end + 1;
+  return syntax.escaped_position && text.substr(end, 2) == "\\$" ? end + 2 : 0;
+}
+
 // How the fields of one template choose their values.
 enum class Choosing : std::uint8_t { undecided, in_order, by_position };
 
@@ -65,8 +73,7 @@ class Reader {
   std::optional<Error> read_field() {
     Field field;
     field.span.from = at_++;
-    int position = 0;
-    if (auto error = read_position(position)) return error;
+    if (auto error = read_position(field.position)) return error;
     if (syntax_.keys && peek() == '(') read_key(field);
     read_flags(field);
     if (auto error = read_count("the width", field.width)) return error;
@@ -77,25 +84,44 @@ class Reader {
       if (!field.precision.given()) field.precision.from = Count::From::source;
     }
     read_modifier(field);
-    field.letter = peek();
-    // A letter the dialect lacks may be any character, taken whole.
-    if (at_ < source().size()) {
-      at_ += static_cast<std::size_t>(
-          first_code_point(source().substr(at_)).value_or(CodePoint{0, 1}).bytes);
-    }
+    read_letter(field);
     field.span.to = at_;
-    syntax_.finish(field);
+    syntax_.finish(field, source().substr(field.span.from, field.span.to - field.span.from));
     if (takes_value(field))
-      field.value_index = take_value(position, field);
-    else if (position != 0)
+      take_value(field);
+    else if (syntax_.valueless.find(field.letter) != std::string_view::npos)
+      take_counts(field);
+    else if (field.position != unset)
       choose(Choosing::by_position, field);
     out_.pieces.push_back({field.span, static_cast<int>(out_.fields.size()), {}});
     out_.fields.push_back(std::move(field));
     return std::nullopt;
   }
 
+  // A letter the dialect lacks may be any character, taken whole, or written as an escape.
+  void read_letter(Field& field) {
+    field.letter = peek();
+    if (at_ >= source().size()) return;
+    if (field.letter != '\\') {
+      at_ += static_cast<std::size_t>(
+          first_code_point(source().substr(at_)).value_or(CodePoint{0, 1}).bytes);
+      return;
+    }
+    const std::size_t kept = out_.literals.size();
+    const std::size_t size = syntax_.read_escape(at_, out_);
+    if (out_.literals.size() > kept) field.letter = out_.literals[kept];
+    out_.literals.resize(kept);
+    if (field.letter > ' ' && field.letter < 0x7F && field.letter != '\\' && !out_.refusal) {
+      out_.refusal = {Refusal::When::not_supported_yet, "Write the character itself.",
+                      "an escape inside a field is not supported yet", Span{at_, at_ + size}};
+    }
+    at_ += size;
+  }
+
   bool takes_value(const Field& field) const {
-    if (!field.key.empty() || field.letter == 0) return false;
+    if (field.letter == 0) return syntax_.broken_fields_take_values;
+    if (!field.key.empty() || syntax_.valueless.find(field.letter) != std::string_view::npos)
+      return false;
     return conversion_of(*syntax_.facts, field.letter) != nullptr ||
            syntax_.unknown_letters_take_values;
   }
@@ -115,24 +141,23 @@ class Reader {
   // Digits, if there are any, as a number within `most`.
   std::optional<Error> read_number(const char* what, int most, int& number) {
     const std::size_t start = at_;
-    bool over = false;
-    for (; is_digit(peek()); ++at_) {
-      number = std::min(number * 10 + (peek() - '0'), most + 1);
-      over |= number > most;
-    }
-    if (over) return over_limit(what, most, {start, at_});
+    const std::int64_t over = std::int64_t{most} + 1;  // `most` may be the largest int
+    std::int64_t read = 0;
+    for (; is_digit(peek()); ++at_) read = std::min(read * 10 + (peek() - '0'), over);
+    if (read == over) return over_limit(what, most, {start, at_});
+    number = static_cast<int>(read);
     return std::nullopt;
   }
 
   // "12$"; anything else is left where it is.
   std::optional<Error> read_position(int& position) {
     if (syntax_.most_position == 0) return std::nullopt;
-    const std::size_t start = at_;
-    const std::size_t end = source().find_first_not_of("0123456789", at_);
-    if (end == start || end == std::string_view::npos || source()[end] != '$') return std::nullopt;
+    const std::size_t size = position_size(syntax_, source().substr(at_));
+    if (size == 0) return std::nullopt;
+    const std::size_t end = at_ + size;
     if (auto error = read_number("the position of a value", syntax_.most_position, position))
       return error;
-    ++at_;
+    at_ = end;
     return std::nullopt;
   }
 
@@ -142,17 +167,26 @@ class Reader {
       const auto found = std::find_if(flags.begin(), flags.end(),
                                       [&](const FlagFact& fact) { return fact.flag == peek(); });
       if (at_ >= source().size() || found == flags.end()) return;
-      field.flags = static_cast<std::uint16_t>(field.flags | 1U << (found - flags.begin()));
+      const auto bit = static_cast<std::uint16_t>(1U << (found - flags.begin()));
+      if ((field.flags & bit) != 0) field.repeats_flag = true;
+      field.flags |= bit;
+      if (syntax_.fill_flag == 0) continue;
+      if (found->flag == '0' || found->flag == ' ') field.spec.fill = source().substr(at_, 1);
+      if (found->flag != syntax_.fill_flag || at_ + 1 >= source().size()) continue;
+      // Half of a longer character fills nothing: what follows it cannot be a field.
+      if (const std::string_view fill = source().substr(++at_, 1); is_ascii(fill))
+        field.spec.fill = fill;
     }
   }
 
   std::optional<Error> read_count(const char* what, Count& count) {
-    if (peek() == '*') {
+    if (peek() == '*' && syntax_.counts_from_values) {
       count.from = Count::From::value;
       ++at_;
-      int position = 0;
+      int position = unset;
       if (auto error = read_position(position)) return error;
-      count.value_index = position - 1;  // -1, the next one, is settled by take_value
+      // Without a position, the next one: that is settled by take_value.
+      count.value_index = position == unset ? unset : position - 1;
       return std::nullopt;
     }
     if (!is_digit(peek())) return std::nullopt;
@@ -175,23 +209,33 @@ class Reader {
   }
 
   void choose(Choosing choosing, Field& field) {
+    if (syntax_.positions_mix) return;
     if (choosing_ == Choosing::undecided) choosing_ = choosing;
     if (choosing_ != choosing && field.defect.empty()) {
       field.defect = "fields with and without a position (n$) are mixed in one template";
     }
   }
 
-  int take_value(int position, Field& field) {
-    choose(position != 0 ? Choosing::by_position : Choosing::in_order, field);
+  void take_counts(Field& field) {
     for (Count* count : {&field.width, &field.precision}) {
       if (count->from != Count::From::value) continue;
       choose(count->value_index >= 0 ? Choosing::by_position : Choosing::in_order, field);
       if (count->value_index < 0) count->value_index = next_++;
       note_use(count->value_index);
     }
-    const int index = position != 0 ? position - 1 : next_++;
-    note_use(index);
-    return index;
+  }
+
+  void take_value(Field& field) {
+    const bool by_position = field.position != unset;
+    choose(by_position ? Choosing::by_position : Choosing::in_order, field);
+    if (field.position == 0 && field.defect.empty()) field.defect = "positions count from 1";
+    take_counts(field);
+    if (syntax_.repeat_flag != 0 && has_flag(*syntax_.facts, field, syntax_.repeat_flag))
+      field.value_index = out_.fields.empty() ? unset : last_;
+    else
+      field.value_index = by_position ? field.position - 1 : next_++;
+    last_ = field.value_index;
+    if (last_ >= 0) note_use(last_);
   }
 
   void note_use(int index) {
@@ -203,6 +247,7 @@ class Reader {
 
   // A position left out has no type, so the ones after it cannot be found.
   void mark_gaps() {
+    if (syntax_.positions_mix) return;
     const auto gap = std::find(used_.begin(), used_.end(), false);
     if (gap == used_.end()) return;
     const auto missing = gap - used_.begin();
@@ -219,6 +264,7 @@ class Reader {
   Template out_;
   std::size_t at_ = 0;
   int next_ = 0;
+  int last_ = unset;  // the value that the field before shows
   Choosing choosing_ = Choosing::undecided;
   std::vector<bool> used_;
 };
@@ -227,7 +273,8 @@ class Reader {
 class Explainer {
  public:
   Explainer(const Syntax& syntax, const Template& parsed, int index, std::vector<Words>& out)
-      : facts_(*syntax.facts),
+      : syntax_(syntax),
+        facts_(*syntax.facts),
         field_(parsed.fields[static_cast<std::size_t>(index)]),
         source_(parsed.source),
         at_(field_.span.from),
@@ -236,12 +283,11 @@ class Explainer {
 
   void explain() {
     say(1, "start", "a field begins");
-    const std::size_t dollar = source_.find_first_not_of("0123456789", at_);
+    const std::size_t position = position_size(syntax_, source_.substr(at_));
     if (!field_.key.empty())
       say(field_.key.size(), "key", "takes the value named " + in_quotes(field_.key_name()));
-    if (dollar != std::string_view::npos && dollar > at_ && source_[dollar] == '$') {
-      say(dollar + 1 - at_, "position", "takes value " + std::to_string(field_.value_index + 1));
-    }
+    if (field_.position != unset && position != 0)
+      say(position, "position", "takes value " + std::to_string(field_.position));
     explain_flags();
     explain_count(field_.width, "width", "at least ",
                   std::string(name_of(facts_.width_unit)) + "; longer text is never cut");
@@ -270,7 +316,8 @@ class Explainer {
           std::find_if(facts_.flags.begin(), facts_.flags.end(),
                        [&](const FlagFact& fact) { return fact.flag == source_[at_]; });
       if (found == facts_.flags.end()) return;
-      say(1, "flag", std::string(found->meaning));
+      const bool fills = found->flag == syntax_.fill_flag && at_ + 1 < field_.span.to;
+      say(fills ? 2 : 1, "flag", std::string(found->meaning));
     }
   }
 
@@ -321,6 +368,7 @@ class Explainer {
         conversion != nullptr ? std::string(conversion->meaning) : "no such letter");
   }
 
+  const Syntax& syntax_;
   const DialectFacts& facts_;
   const Field& field_;
   std::string_view source_;
@@ -412,6 +460,28 @@ void set_precision(Spec& spec, int precision) {
   }
 }
 
+void align_as_c(Spec& spec, bool left, bool zeros) {
+  const bool precise = spec.kind == Kind::whole && spec.least_digits != unset;
+  const bool inner = zeros && !left && !precise;
+  spec.align = left ? Align::left : inner ? Align::inner : Align::right;
+  spec.fill = inner ? "0" : " ";
+}
+
+void lay_out_bits(const Spec& spec, std::uint64_t bits, Output& out) {
+  WholeRoom room;
+  std::string_view digits = write_whole(bits, spec.base, spec.letters, room);
+  if (bits == 0 && spec.least_digits == 0) digits = {};
+  const bool octal = spec.base == 8;
+  std::string_view prefix;
+  if (spec.prefix && spec.base == 16 && bits != 0)
+    prefix = spec.letters == Letters::upper ? "0X" : "0x";
+  if (!spec.prefix || !octal || digits.starts_with('0'))
+    return lay_out_whole(spec, false, digits, prefix, out);
+  Spec longer = spec;
+  longer.least_digits = std::max(spec.least_digits, static_cast<int>(digits.size()) + 1);
+  lay_out_whole(longer, false, digits, prefix, out);
+}
+
 Sign sign_of(const DialectFacts& facts, const Field& field) {
   if (has_flag(facts, field, '+')) return Sign::always;
   return has_flag(facts, field, ' ') ? Sign::space : Sign::minus;
@@ -420,13 +490,6 @@ Sign sign_of(const DialectFacts& facts, const Field& field) {
 bool is_bare(const Field& field) {
   return field.key.empty() && field.flags == 0 && field.modifier == 0 && !field.width.given() &&
          !field.precision.given();
-}
-
-bool has_flag(const DialectFacts& facts, const Field& field, char flag) {
-  for (std::size_t i = 0; i < facts.flags.size(); ++i) {
-    if (facts.flags[i].flag == flag) return (field.flags >> i & 1) != 0;
-  }
-  return false;
 }
 
 const ConversionFact* conversion_of(const DialectFacts& facts, char letter) {

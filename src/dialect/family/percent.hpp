@@ -16,16 +16,33 @@ namespace inky::percent {
 struct Syntax {
   const DialectFacts* facts;
   // The largest value position that can be named by "n$"; 0: positions do not exist.
-  int most_position;
-  // Whether "(key)" may name a value.
-  bool keys;
-  // Whether a letter that the dialect lacks takes a value all the same, before it fails.
-  bool unknown_letters_take_values;
+  int most_position = 0;
+  // Fields with and without a position may stand in one template, and those without are counted on
+  // their own.
+  bool positions_mix = false;
+  // The $ of a position may be written with a backslash before it.
+  bool escaped_position = false;
+  // "(key)" may name a value.
+  bool keys = false;
+  // "*" takes a width or precision from a value.
+  bool counts_from_values = true;
+  // A letter that the dialect lacks takes a value all the same, before it fails.
+  bool unknown_letters_take_values = false;
+  // So does a field that breaks off at the end of the template.
+  bool broken_fields_take_values = false;
+  // Letters of fields that show no value.
+  std::string_view valueless = {};
+  // A flag for the value of the field before; 0: there is none.
+  char repeat_flag = 0;
+  // A flag whose next byte is the fill, as 0 and space then are themselves, the last one written;
+  // 0: there is none.
+  char fill_flag = 0;
   // Reads the escape at `at` (a backslash) of the source: appends what it stands for to the
   // literals and returns its length.
   std::size_t (*read_escape)(std::size_t at, Template& out);
-  // Gives a field its spec, or its defect. The field's letter is 0 where the template breaks off.
-  void (*finish)(Field& field);
+  // Gives a field its spec, or its defect; `source` is the field's own. The field's letter is 0
+  // where the template breaks off.
+  void (*finish)(Field& field, std::string_view source);
 };
 
 // "%%" becomes a literal; every other field is finished by the syntax.
@@ -42,13 +59,25 @@ void set_letter(Spec& spec, char letter);
 // The precision of a field as its kind of value takes it; `unset`: left out.
 void set_precision(Spec& spec, int precision);
 
+// Sides and zeros as in C: left wins over zeros, and so does a precision of a whole number.
+void align_as_c(Spec& spec, bool left, bool zeros);
+
+// A number read as unsigned, in spec.base, as C writes it: 0x in front of all but zero, and a 0 in
+// front of octal digits that do not begin with one; no digits for zero to no digits.
+void lay_out_bits(const Spec& spec, std::uint64_t bits, Output& out);
+
 // What the flags + and space ask for; + switches the space off.
 Sign sign_of(const DialectFacts& facts, const Field& field);
 // Whether nothing but a letter was written.
 bool is_bare(const Field& field);
 
 // Whether a field has the flag, by its character.
-bool has_flag(const DialectFacts& facts, const Field& field, char flag);
+// Where the facts and the flag are known when this is compiled, it is the test of one bit.
+constexpr bool has_flag(const DialectFacts& facts, const Field& field, char flag) {
+  std::size_t at = 0;
+  while (at < facts.flags.size() && facts.flags[at].flag != flag) ++at;
+  return at < facts.flags.size() && (field.flags >> at & 1) != 0;
+}
 // The fact of a field's letter; null when the dialect has no such letter.
 const ConversionFact* conversion_of(const DialectFacts& facts, char letter);
 

@@ -55,6 +55,11 @@ class Rendering {
   }
 
  protected:
+  Language& language() { return static_cast<Language&>(*this); }
+
+  // "%d"
+  static std::string name(const Field& field) { return std::string("%") + field.letter; }
+
   // What widths and limits of text count.
   WidthUnit unit() const { return options_.width_of.value_or(facts_.width_unit); }
 
@@ -84,17 +89,6 @@ class Rendering {
                                 field.span, "Use at most " + std::to_string(most_width) + "."}));
   }
 
-  const DialectFacts& facts_;
-  const Template& parsed_;
-  std::span<const Value> values_;
-  const RenderOptions& options_;
-  Output& out_;
-  Report* report_;
-  Outcome trouble_;
-
- private:
-  Language& language() { return static_cast<Language&>(*this); }
-
   // The commonest field of all, %d of an i32, without ceremony. False when it is not that.
   bool write_plain_decimal(const Field& field) {
     const auto index = static_cast<std::size_t>(field.value_index);
@@ -112,13 +106,14 @@ class Rendering {
     return true;
   }
 
-  // These are kept out of the loop over the pieces, which stays small.
+  // The parts of a walk, for a language that walks its own way too. They are kept out of the loop
+  // over the pieces, which stays small.
   [[gnu::noinline]] bool place(int index, std::size_t start) {
     const Field& field = parsed_.fields[static_cast<std::size_t>(index)];
     if (report_ == nullptr) return language().render(field);
     const std::size_t from = out_.needed() - start;
     const bool prints = language().render(field);
-    report_->fields.push_back({index, {from, out_.needed() - start}});
+    report_->fields.push_back({index, {from, out_.needed() - start}, shown_});
     language().note_field(field);
     return prints;
   }
@@ -127,7 +122,14 @@ class Rendering {
 
   [[gnu::noinline]] Outcome refused() const {
     const Refusal& refusal = *parsed_.refusal;
-    return Outcome::fails_at_compile(refusal.as, refusal.why, refusal.span);
+    switch (refusal.when) {
+      case Refusal::When::compile:
+        return Outcome::fails_at_compile(refusal.as, refusal.why, refusal.span);
+      case Refusal::When::run:
+        return Outcome::fails_at_run(refusal.as, refusal.why, refusal.span);
+      default:
+        return Outcome::error({Code::not_supported_yet, refusal.why, refusal.span, refusal.as});
+    }
   }
 
   [[gnu::noinline]] static Outcome too_long(Span span) {
@@ -136,6 +138,15 @@ class Rendering {
          "the text grows over the limit of " + std::to_string(most_output) + " bytes", span,
          "Render it in parts."});
   }
+
+  const DialectFacts& facts_;
+  const Template& parsed_;
+  std::span<const Value> values_;
+  const RenderOptions& options_;
+  Output& out_;
+  Report* report_;
+  Outcome trouble_;
+  int shown_ = unset;  // the value that the field shows, where the field does not say
 };
 
 }  // namespace inky::percent

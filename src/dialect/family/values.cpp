@@ -1,0 +1,86 @@
+#include "values.hpp"
+
+#include <algorithm>
+
+#include "inky_margin/number/decimal.hpp"
+#include "inky_margin/text/utf8.hpp"
+
+namespace inky {
+
+std::string text_of(const Value& value) {
+  if (value.is(Type::text)) return std::string(value.as_text());
+  std::string out;
+  append_utf8(value.as_character(), out);
+  return out;
+}
+
+SignedNatural natural_of(const Value& value) {
+  if (value.is(Type::big)) return value.as_big();
+  if (value.is(Type::u128)) return {false, Natural(value.bits())};
+  return {value.as_whole() < 0, Natural(magnitude_of(value.as_whole()))};
+}
+
+std::string whole_digits(const Value& value, int base, Letters letters, bool& negative) {
+  if (value.is(Type::big)) {
+    std::string out;
+    negative = value.as_big().negative;
+    append_whole(value.as_big().magnitude, base, letters, out);
+    return out;
+  }
+  const bool is_unsigned = value.is(Type::u128);
+  negative = !is_unsigned && value.as_whole() < 0;
+  WholeRoom room;
+  return std::string(write_whole(is_unsigned ? value.bits() : magnitude_of(value.as_whole()), base,
+                                 letters, room));
+}
+
+std::string whole_text(const Value& value) {
+  bool negative = false;
+  const std::string digits = whole_digits(value, 10, Letters::lower, negative);
+  return negative ? "-" + digits : digits;
+}
+
+std::optional<int128> small_whole(const Value& value) {
+  if (value.is(Type::u128)) {
+    if (value.as_whole() < 0) return std::nullopt;
+    return value.as_whole();
+  }
+  if (!value.is(Type::big)) return value.as_whole();
+  const SignedNatural& big = value.as_big();
+  if (big.magnitude.bit_length() > 127) return std::nullopt;
+  const auto magnitude = static_cast<int128>(big.magnitude.low_bits());
+  return big.negative ? -magnitude : magnitude;
+}
+
+BinaryReal nearest_f64(const Value& value) {
+  if (value.is(Type::f64)) return value.as_real();
+  if (is_real(value.type())) return unpack(binary64, convert(value.as_real(), binary64));
+  bool negative = false;
+  const std::string digits = whole_digits(value, 10, Letters::lower, negative);
+  BinaryReal out = unpack(binary64, nearest(binary64, *scan_decimal(digits)));
+  out.negative = negative;
+  return out;
+}
+
+bool is_whole_number(const BinaryReal& real) {
+  if (!real.is_finite() || real.is_zero() || real.exponent >= 0) return real.is_finite();
+  const int shift = std::min(-real.exponent, 127);
+  return real.significand >> shift << shift == real.significand;
+}
+
+std::u16string utf16_of(std::string_view text) {
+  std::u16string out;
+  out.reserve(text.size());
+  while (const auto point = first_code_point(text)) {
+    if (point->value > 0xFFFF) {
+      out += static_cast<char16_t>(0xD7C0 + (point->value >> 10));
+      out += static_cast<char16_t>(0xDC00 + (point->value & 0x3FF));
+    } else {
+      out += static_cast<char16_t>(point->value);
+    }
+    text.remove_prefix(static_cast<std::size_t>(point->bytes));
+  }
+  return out;
+}
+
+}  // namespace inky

@@ -1,0 +1,36 @@
+// Values as most languages see them, whatever they call them.
+#pragma once
+
+#include <string>
+#include <string_view>
+
+#include "inky_margin/format/value.hpp"
+
+namespace inky {
+
+inline bool is_text_or_character(const Value& value) {
+  return value.is(Type::text) || value.is(Type::character);
+}
+// REQUIRES: text, or a character.
+std::string text_of(const Value& value);
+
+// The digits of a whole number, or of a truth value as 0 or 1.
+std::string whole_digits(const Value& value, int base, Letters letters, bool& negative);
+// The same with its sign, in base 10.
+std::string whole_text(const Value& value);
+// A whole number or truth value of any type.
+SignedNatural natural_of(const Value& value);
+
+// A whole number or truth value where 128 bits hold it as signed; nothing where they do not.
+std::optional<int128> small_whole(const Value& value);
+
+// A real of any format, or a whole number, as the nearest f64.
+BinaryReal nearest_f64(const Value& value);
+
+// Whether a real is finite and has no digits after the point.
+bool is_whole_number(const BinaryReal& real);
+
+// The code units of UTF-16.
+std::u16string utf16_of(std::string_view text);
+
+}  // namespace inky

@@ -1,0 +1,688 @@
+// The dialect `fsharp`: the typed format string of sprintf and printf.
+//
+// Defined by the FSharp.Core documentation, Printf module; the text is that of F# on .NET 10.
+//
+// What sets it apart from its family:
+//   - the compiler reads the template: a field it cannot read is FS0741, a value of the wrong type,
+//     or too few or too many of them, FS0001;
+//   - %u, %x, %o and %B show the two's complement of the value's own width;
+//   - e writes an exponent of three digits, g one of two;
+//   - O shows any value as ToString() has it, A as it would be written in F#;
+//   - width counts UTF-16 units; infinities and not-a-number take neither sign nor zeros.
+
+#include <algorithm>
+#include <array>
+
+#include "dialects.hpp"
+#include "family/escapes.hpp"
+#include "family/percent_rendering.hpp"
+#include "family/value_notes.hpp"
+#include "family/values.hpp"
+#include "inky_margin/number/weighing.hpp"
+#include "inky_margin/text/escape.hpp"
+#include "inky_margin/text/utf8.hpp"
+
+namespace inky {
+
+namespace {
+
+// ---- Facts ----
+
+constexpr auto conversions = std::to_array<ConversionFact>({
+    {'d', Kind::whole, "a whole number in base 10", "-+ 0", false, ""},
+    {'i', Kind::whole, "as d", "-+ 0", false, ""},
+    {'u', Kind::whole, "a whole number read as unsigned, in base 10", "-+ 0", false, ""},
+    {'x', Kind::whole, "the bits of a whole number in base 16", "-+ 0", false, ""},
+    {'X', Kind::whole, "as x, upper letters", "-+ 0", false, ""},
+    {'o', Kind::whole, "the bits of a whole number in base 8", "-+ 0", false, ""},
+    {'B', Kind::whole, "the bits of a whole number in base 2", "-+ 0", false, ""},
+    {'f', Kind::real, "a real in fixed notation; 6 places unless a precision says otherwise",
+     "-+ 0", true, ""},
+    {'F', Kind::real, "as f", "-+ 0", true, ""},
+    {'e', Kind::real,
+     "a real in scientific notation, the exponent of three digits; 6 places unless a precision "
+     "says otherwise",
+     "-+ 0", true, ""},
+    {'E', Kind::real, "as e, with an upper E", "-+ 0", true, ""},
+    {'g', Kind::real,
+     "a real, fixed or scientific by size, trailing zeros dropped; 6 significant digits unless a "
+     "precision says otherwise, and all of them for 0",
+     "-+ 0", true, ""},
+    {'G', Kind::real, "as g, with an upper E", "-+ 0", true, ""},
+    {'M', Kind::any, "a decimal", "-+ 0", true, ""},
+    {'c', Kind::character, "a char", "-", false, ""},
+    {'s', Kind::text, "a string", "-", false, ""},
+    {'b', Kind::truth, "a bool, as true or false", "-", false, ""},
+    {'O', Kind::any, "any value, as ToString() has it", "-", false, ""},
+    {'A', Kind::any, "any value, as it would be written in F#", "-+0", true, ""},
+});
+
+constexpr auto flags = std::to_array<FlagFact>({
+    {'-', "left", "pads on the right"},
+    {'+', "plus", "a plus sign on numbers that are not negative"},
+    {' ', "space", "a space where a plus sign would be"},
+    {'0', "zeros", "pads numbers with zeros between sign and digits"},
+});
+
+constexpr auto escapes = std::to_array<EscapeFact>({
+    {"%%", "a percent sign"},
+    {"\\n", "a new line"},
+    {"\\t", "a tab"},
+    {"\\\"", "a double quote"},
+    {"\\'", "a single quote"},
+    {"\\\\", "a backslash"},
+    {"\\a", "the bell"},
+    {"\\b", "a backspace"},
+    {"\\f", "a form feed"},
+    {"\\r", "a carriage return"},
+    {"\\v", "a vertical tab"},
+    {"\\065", "the character of this decimal number of three digits"},
+    {"\\x41", "the character of this hexadecimal number of two digits"},
+    {"\\u03a9", "the UTF-16 unit of this hexadecimal number; \\U takes eight digits"},
+});
+
+constexpr auto failures = std::to_array<FailureFact>({
+    {"a value of the wrong type; too few or too many", "FS0001, when the program is compiled"},
+    {"null where the type has none", "FS0071; FS0043 with c and b"},
+    {"a field it cannot read, or a flag the letter does not have", "FS0741, at compile time"},
+    {"a negative width from a value", "ArgumentOutOfRangeException, at run time"},
+});
+
+constexpr DialectFacts facts = {
+    .id = "fsharp",
+    .language = "F#",
+    .facility = "sprintf and printf, typed format strings",
+    .standard = "FSharp.Core documentation, Printf module",
+    .toolchain = ".NET SDK 10.0.401",
+    .program = "dotnet",
+    .width_unit = WidthUnit::utf16_units,
+    .rounding = Rounding::half_even,
+    .rounding_basis = "the stored value, exactly",
+    .default_locale = "",
+    .locales = {},
+    .conversions = conversions,
+    .flags = flags,
+    .modifiers = {},
+    .escapes = escapes,
+    .failures = failures,
+};
+
+constexpr NumberStyle numbers = {
+    .infinity = "Infinity", .not_a_number = "NaN", .sign_of_nan = false};
+constexpr NumberStyle scientific_numbers = {.least_exponent_digits = 3};
+
+// ---- Reading ----
+
+constexpr EscapeRules escape_rules = {.simple = "n\nt\t\"\"''\\\\a\ab\bf\fr\rv\v",
+                                      .most_octal_digits = 0,
+                                      .least_hexadecimal_digits = 2,
+                                      .most_hexadecimal_digits = 2,
+                                      .bytes = false};
+
+bool is_digit(char c) {
+  return c >= '0' && c <= '9';
+}
+
+// The UTF-16 unit of "\u03a9" at the start of `text`; nothing where it is not one.
+std::optional<std::uint32_t> unit_of(std::string_view text) {
+  if (!text.starts_with("\\u") || text.size() < 6) return std::nullopt;
+  const std::string digits(text.substr(2, 4));
+  if (digits.find_first_not_of("0123456789abcdefABCDEF") != std::string::npos) return std::nullopt;
+  return static_cast<std::uint32_t>(low_half(read_whole("0x" + digits)->magnitude.low_bits()));
+}
+
+std::size_t read_escape(std::size_t at, Template& out) {
+  const std::string_view rest = std::string_view(out.source).substr(at);
+  const Span span{at, std::min(at + 6, out.source.size())};
+  if (const auto unit = unit_of(rest); unit && *unit >= 0xD800 && *unit < 0xE000) {
+    const auto low = unit_of(rest.substr(6));
+    if (*unit < 0xDC00 && low && *low >= 0xDC00 && *low < 0xE000) {
+      append_utf8(static_cast<char32_t>(0x10000 + ((*unit - 0xD800) << 10) + (*low - 0xDC00)),
+                  out.literals);
+      return 12;
+    }
+    if (!out.refusal) {
+      out.refusal = {Refusal::When::not_supported_yet, "Write the character itself.",
+                     "half of a surrogate pair is not supported yet", span};
+    }
+    return 6;
+  }
+  if (rest.size() >= 4 && is_digit(rest[1]) && is_digit(rest[2]) && is_digit(rest[3])) {
+    const int number = (rest[1] - '0') * 100 + (rest[2] - '0') * 10 + (rest[3] - '0');
+    if (number > 255) {
+      out.notes.push_back({Code::implementation_defined,
+                           "a decimal escape above 255 is wrapped to a byte, with a warning",
+                           {at, at + 4}});
+    }
+    append_utf8(static_cast<char32_t>(number & 0xFF), out.literals);
+    return 4;
+  }
+  if (rest.starts_with("\\0")) {
+    out.literals += '\0';
+    return 2;
+  }
+  if (const std::size_t size = read_backslash(escape_rules, out.source, at, out.literals);
+      size != 0)
+    return size;
+  out.notes.push_back({Code::unknown_escape,
+                       "F# defines no such escape, and keeps the backslash",
+                       {at, std::min(at + 2, out.source.size())}});
+  out.literals += '\\';
+  return 1;
+}
+
+constexpr bool has_flag(const Field& field, char flag) {
+  return percent::has_flag(facts, field, flag);
+}
+
+constexpr std::string_view unread_when_run = "ArgumentException";
+
+bool is_whole_letter(char letter) {
+  return std::string_view("diuxXoB").find(letter) != std::string_view::npos;
+}
+
+// Why the compiler cannot read a field; empty where it can.
+std::string find_fault(const Field& field, std::string_view source) {
+  if (field.position != unset && field.letter != '%')
+    return "positional specifiers are not permitted in format strings";
+  const ConversionFact* conversion = percent::conversion_of(facts, field.letter);
+  const bool no_conversion = std::string_view("%at").find(field.letter) != std::string_view::npos;
+  if (field.letter == 0) return "missing format specifier";
+  if (field.letter == '#') return "the # formatting modifier is invalid in F#";
+  if (conversion == nullptr && !no_conversion)
+    return "bad format specifier; a percent sign itself is written %%";
+  if (field.repeats_flag) return "a flag is set twice";
+  if (has_flag(field, '+') && has_flag(field, ' ')) return "prefix flag (' ' or '+') set twice";
+  const std::size_t point = source.find('.');
+  if (point != std::string_view::npos && !is_digit(source[point + 1]) && source[point + 1] != '*')
+    return "precision missing after the '.'";
+  if (no_conversion) return {};
+  for (const char flag : {'+', ' ', '0'}) {
+    if (has_flag(field, flag) && conversion->flags.find(flag) == std::string_view::npos)
+      return std::string("%") + field.letter + " does not support the flag " +
+             in_quotes({&flag, 1});
+  }
+  if (field.precision.given() && !conversion->precision)
+    return std::string("%") + field.letter + " does not support a precision";
+  return {};
+}
+
+void finish(Field& field, std::string_view source) {
+  field.defect = find_fault(field, source);
+  // The compiler lets it pass, with a warning; Printf does not.
+  if (field.defect.empty() && field.position != unset) {
+    field.defect = "bad format specifier: a percent sign has no position";
+    field.failure = unread_when_run;
+    return;
+  }
+  if (!field.defect.empty()) {
+    field.failure = "FS0741";
+    return;
+  }
+  const ConversionFact* conversion = percent::conversion_of(facts, field.letter);
+  if (conversion == nullptr) return;
+  Spec& spec = field.spec;
+  spec.kind = conversion->kind;
+  if (is_whole_letter(field.letter) || spec.kind == Kind::real) {
+    percent::set_letter(spec, field.letter);
+    if (field.letter == 'B') spec.base = 2;
+    spec.sign = percent::sign_of(facts, field);
+  } else {
+    spec.kind = Kind::text;
+  }
+  if (field.width.from == Count::From::source) spec.width = field.width.amount;
+  if (spec.kind == Kind::real) {
+    percent::set_precision(
+        spec, field.precision.from == Count::From::source ? field.precision.amount : unset);
+    if (spec.notation == Notation::compact && field.precision.from == Count::From::source &&
+        field.precision.amount == 0)
+      spec.significant = unset;
+  }
+  percent::align_as_c(spec, has_flag(field, '-'), has_flag(field, '0') && spec.kind != Kind::text);
+  // On the right, the zeros of a real are zeros too.
+  if (spec.kind == Kind::real && has_flag(field, '0')) spec.fill = "0";
+  field.plain_decimal = (field.letter == 'd' || field.letter == 'i') && percent::is_bare(field);
+}
+
+constexpr percent::Syntax syntax = {.facts = &facts,
+                                    .most_position = most_width,
+                                    .positions_mix = true,
+                                    .unknown_letters_take_values = true,
+                                    .valueless = "%",
+                                    .read_escape = read_escape,
+                                    .finish = finish};
+
+// ---- Values as F# has them ----
+
+// The types of 128 bits and more are bigint, which takes no number letter.
+bool is_integer(const Value& value) {
+  return is_whole(value.type()) && !value.is(Type::i128) && !value.is(Type::u128) &&
+         !value.is(Type::big);
+}
+bool is_single(const Value& value) {
+  return value.is(Type::f32) || value.is(Type::f16) || value.is(Type::bf16);
+}
+// A character beyond 16 bits is a string.
+bool is_char(const Value& value) {
+  return value.is(Type::character) && value.as_character() <= 0xFFFF;
+}
+bool is_string(const Value& value) {
+  return is_text_or_character(value) && !is_char(value);
+}
+
+std::string_view type_name(const Value& value) {
+  constexpr std::array<std::string_view, 10> wholes = {
+      "sbyte", "int16", "int", "int64", "bigint", "byte", "uint16", "uint32", "uint64", "bigint"};
+  if (is_integer(value)) return wholes[static_cast<std::size_t>(value.type())];
+  if (is_whole(value.type())) return "bigint";
+  if (is_real(value.type())) return is_single(value) ? "float32" : "float";
+  if (value.is(Type::truth)) return "bool";
+  if (value.is(Type::list)) return "list";
+  if (value.is(Type::nil)) return "null";
+  return is_char(value) ? "char" : "string";
+}
+
+BinaryReal real_of(const Value& value) {
+  if (value.is(Type::f64)) return value.as_real();
+  const BinaryFormat& format = is_single(value) ? binary32 : binary64;
+  return unpack(format, convert(value.as_real(), format));
+}
+
+// The shortest digits, fixed where the number has at most so many before the point, as the type
+// tells apart, and not more than four zeros after it.
+void lay_out_shortest(const Spec& given, const BinaryFormat& format, const BinaryReal& real,
+                      Output& out) {
+  Spec spec = given;
+  Digits digits;
+  shortest_digits(format, real, digits);
+  const int point = digits.is_zero() ? 1 : digits.point();
+  const bool fixed = point > -4 && point <= digits_always_enough(format);
+  spec.notation = fixed ? Notation::fixed : Notation::scientific;
+  spec.places = unset;
+  spec.significant = unset;
+  lay_out_digits(spec, real.negative, digits, numbers, out);
+}
+
+// ToString() of a real.
+std::string real_text(const Value& value) {
+  const BinaryReal real = real_of(value);
+  if (real.kind == RealClass::not_a_number) return "NaN";
+  if (real.kind == RealClass::infinite) return real.negative ? "-Infinity" : "Infinity";
+  Spec spec;
+  spec.letters = Letters::upper;
+  TextBuffer out;
+  lay_out_shortest(spec, is_single(value) ? binary32 : binary64, real, out);
+  return out.string();
+}
+
+std::string to_string(const Value& value);
+
+// Three items at most.
+std::string list_text(std::span<const Value> items) {
+  constexpr std::size_t most_items = 3;
+  std::string out = "[";
+  for (const Value& item : items.first(std::min(items.size(), most_items)))
+    out += (out.size() > 1 ? "; " : "") + to_string(item);
+  return out + (items.size() > most_items ? "; ... ]" : "]");
+}
+
+// string, and %O but for null.
+std::string to_string(const Value& value) {
+  if (is_text_or_character(value)) return text_of(value);
+  if (is_real(value.type())) return real_text(value);
+  if (value.is(Type::truth)) return value.as_whole() != 0 ? "True" : "False";
+  if (value.is(Type::nil)) return {};
+  if (value.is(Type::list)) return list_text(value.as_list());
+  return whole_text(value);
+}
+
+// A real to ten significant digits, marked as one.
+std::string written_real(const Value& value) {
+  constexpr int significant_digits = 10;
+  const BinaryReal real = real_of(value);
+  const std::string_view mark = is_single(value) ? "f" : "";
+  if (real.kind == RealClass::not_a_number) return "nan" + std::string(mark);
+  if (real.kind == RealClass::infinite)
+    return (real.negative ? "-infinity" : "infinity") + std::string(mark);
+  Spec spec;
+  spec.kind = Kind::real;
+  spec.notation = Notation::compact;
+  spec.significant = significant_digits;
+  TextBuffer out;
+  lay_out_real(spec, binary64, real, numbers, out);
+  std::string text = out.string();
+  if (text.find_first_of(".e") == std::string::npos) text += ".0";
+  return text.append(mark);
+}
+
+// %A.
+std::string written(const Value& value) {
+  constexpr std::array<std::string_view, 9> marks = {"y", "s", "", "L", "", "uy", "us", "u", "UL"};
+  if (is_integer(value))
+    return whole_text(value).append(marks[static_cast<std::size_t>(value.type())]);
+  if (is_whole(value.type())) return whole_text(value);
+  if (is_real(value.type())) return written_real(value);
+  if (value.is(Type::truth)) return value.as_whole() != 0 ? "true" : "false";
+  if (value.is(Type::nil)) return "<null>";
+  if (value.is(Type::list)) {
+    std::string out = "[";
+    for (const Value& item : value.as_list()) out += (out.size() > 1 ? "; " : "") + written(item);
+    return out + "]";
+  }
+  return is_char(value) ? "'" + text_of(value) + "'" : '"' + text_of(value) + '"';
+}
+
+// ---- Rendering ----
+
+class Rendering final : public percent::Rendering<Rendering> {
+ public:
+  using percent::Rendering<Rendering>::Rendering;
+
+  bool render(const Field& field) {
+    Spec spec = field.spec;
+    bool bad_precision = false;
+    if (!take_counts(field, spec, bad_precision)) return false;
+    if (field.letter == '%') {
+      out_.append('%');
+      return true;
+    }
+    const Value& value = values_[static_cast<std::size_t>(field.value_index)];
+    if (report_ != nullptr) note_type(field, value);
+    switch (field.letter) {
+      case 'A':
+        return put_written(field, value);
+      case 'O':
+        return put_text(field, spec, value.is(Type::nil) ? "<null>" : to_string(value));
+      case 'b':
+        return put_text(field, spec, value.as_whole() != 0 ? "true" : "false");
+      case 's':
+        if (value.is(Type::text)) return put_text(field, spec, value.as_text());
+        return put_text(field, spec, to_string(value));
+      case 'c':
+        return put_text(field, spec, to_string(value));
+      default:
+        break;
+    }
+    if (spec.kind == Kind::whole) return render_whole(field, spec, value);
+    if (bad_precision) {
+      return fail(
+          Outcome::error({Code::not_supported_yet, "a negative precision is not supported yet",
+                          field.span, "Use 0 or more."}));
+    }
+    return render_real(field, spec, value);
+  }
+
+  bool end() { return true; }
+
+  void note_field(const Field& field) {
+    if (has_flag(field, '0') && has_flag(field, '-'))
+      note(Code::flag_overridden, "the flag - switches the flag 0 off", field.span);
+  }
+
+  // What the compiler finds wrong with the values; it comes before any text.
+  std::optional<Outcome> check_types() {
+    for (const Field& field : parsed_.fields) {
+      const auto index = static_cast<std::size_t>(field.value_index);
+      // The commonest field of all.
+      if (field.plain_decimal && index < values_.size() && values_[index].is(Type::i32)) continue;
+      if (field.letter == 'a' || field.letter == 't') {
+        return Outcome::error({Code::not_supported_yet,
+                               "%a and %t, which take functions, are not supported yet", field.span,
+                               "Use %O or %A."});
+      }
+      for (const Count* count : {&field.width, &field.precision}) {
+        if (count->from != Count::From::value) continue;
+        if (auto fault = fault_of(
+                field, count->value_index, [](const Value& value) { return value.is(Type::i32); },
+                "int"))
+          return fault;
+      }
+      if (field.value_index == unset) continue;
+      if (auto fault = fault_of(
+              field, field.value_index, [&](const Value& value) { return takes(field, value); },
+              wanted(field)))
+        return fault;
+    }
+    const auto taken = static_cast<std::size_t>(parsed_.values_taken);
+    if (values_.size() <= taken) return std::nullopt;
+    return Outcome::fails_at_compile(
+        "FS0001", "the template takes " + std::to_string(taken) + ", and more are given",
+        {0, parsed_.source.size()});
+  }
+
+ private:
+  template <typename Takes>
+  std::optional<Outcome> fault_of(const Field& field, int index, Takes good,
+                                  std::string_view wanted_type) const {
+    const auto at = static_cast<std::size_t>(index);
+    if (at < values_.size() && good(values_[at])) return std::nullopt;
+    return mismatch(field, at, wanted_type);
+  }
+
+  // Kept out of the check, which is made of every field.
+  [[gnu::noinline]] Outcome mismatch(const Field& field, std::size_t at,
+                                     std::string_view wanted_type) const {
+    if (at >= values_.size()) {
+      return Outcome::fails_at_compile(
+          "FS0001", name(field) + " is given no value: what is made is a function, not a string",
+          field.span);
+    }
+    if (values_[at].is(Type::nil) && static_cast<int>(at) == field.value_index) {
+      const bool single_type = field.letter == 'c' || field.letter == 'b';
+      return Outcome::fails_at_compile(single_type ? "FS0043" : "FS0071",
+                                       std::string(wanted_type) + " does not have null as a value",
+                                       field.span);
+    }
+    return Outcome::fails_at_compile("FS0001",
+                                     "the type " + in_quotes(type_name(values_[at])) +
+                                         " is not compatible with " + std::string(wanted_type),
+                                     field.span);
+  }
+
+  static bool takes(const Field& field, const Value& value) {
+    switch (field.letter) {
+      case 'A':
+      case 'O':
+        return true;
+      case 'M':
+        return false;
+      case 's':
+        return is_string(value) || value.is(Type::nil);
+      case 'c':
+        return is_char(value);
+      case 'b':
+        return value.is(Type::truth);
+      default:
+        return field.spec.kind == Kind::whole ? is_integer(value) : is_real(value.type());
+    }
+  }
+
+  static std::string_view wanted(const Field& field) {
+    switch (field.letter) {
+      case 'M':
+        return "decimal, which is not supported yet";
+      case 's':
+        return "string";
+      case 'c':
+        return "char";
+      case 'b':
+        return "bool";
+      default:
+        return field.spec.kind == Kind::whole
+                   ? "byte, int16, int32, int64, sbyte, uint16, uint32, uint64"
+                   : "float, float32, decimal";
+    }
+  }
+
+  bool take_counts(const Field& field, Spec& spec, bool& bad_precision) {
+    if (field.width.from == Count::From::value) {
+      const Value& value = values_[static_cast<std::size_t>(field.width.value_index)];
+      const int128 width = value.as_whole();
+      if (width < 0) {
+        return fail(Outcome::fails_at_run("ArgumentOutOfRangeException",
+                                          "totalWidth must be a non-negative value", field.span));
+      }
+      if (!within_limit(field, value, width)) return false;
+      spec.width = static_cast<int>(width);
+    }
+    if (field.precision.from == Count::From::value) {
+      const Value& value = values_[static_cast<std::size_t>(field.precision.value_index)];
+      const int128 precision = value.as_whole();
+      if (!within_limit(field, value, precision)) return false;
+      bad_precision = precision < 0;
+      if (!bad_precision && spec.kind == Kind::real) {
+        percent::set_precision(spec, static_cast<int>(precision));
+        if (spec.notation == Notation::compact && precision == 0) spec.significant = unset;
+      }
+    }
+    return true;
+  }
+
+  bool render_whole(const Field& field, const Spec& spec, const Value& value) {
+    const int128 number = value.as_whole();
+    if (field.letter == 'd' || field.letter == 'i') {
+      lay_out_decimal(spec, number < 0, low_half(magnitude_of(number)), out_);
+      return true;
+    }
+    const int width = fact_of(value.type()).width;
+    if (report_ != nullptr && number < 0) {
+      note(Code::bits_reinterpreted,
+           describe(value) + " is negative: " + name(field) + " shows its " +
+               std::to_string(width) + " bits as an unsigned number",
+           field.span);
+    }
+    WholeRoom room;
+    lay_out_whole(spec, false,
+                  write_whole(wrap_unsigned(number, width), spec.base, spec.letters, room), {},
+                  out_);
+    return true;
+  }
+
+  bool render_real(const Field& field, const Spec& given, const Value& value) {
+    const BinaryReal real = real_of(value);
+    Spec spec = given;
+    const bool general = spec.notation == Notation::compact;
+    if (general && spec.align == Align::left && is_whole_number(real)) spec.fill = " ";
+    if (!real.is_finite()) {
+      spec.sign = Sign::minus;
+      spec.letters = Letters::lower;
+      lay_out_real(spec, binary64, real, numbers, out_);
+      return true;
+    }
+    if (spec.notation == Notation::compact && spec.significant == unset) {
+      lay_out_shortest(spec, is_single(value) ? binary32 : binary64, real, out_);
+      return true;
+    }
+    if (real.is_zero() && real.negative && (spec.sign != Sign::minus || spec.align == Align::inner))
+      return render_signed_zero(spec, real);
+    const bool scientific = spec.notation == Notation::scientific;
+    lay_out_real(spec, binary64, real, scientific ? scientific_numbers : numbers, out_);
+    if (report_ != nullptr && !value.given_in_bits())
+      note_rounding(spec, is_single(value) ? binary32 : binary64, real, field.span, report_->notes);
+    return true;
+  }
+
+  // A negative zero is not below zero, so the sign and the zeros that were asked for stand in front
+  // of its own.
+  bool render_signed_zero(const Spec& given, const BinaryReal& zero) {
+    Spec spec = given;
+    spec.sign = Sign::minus;
+    spec.width = 0;
+    const bool scientific = spec.notation == Notation::scientific;
+    TextBuffer text;
+    lay_out_real(spec, binary64, zero, scientific ? scientific_numbers : numbers, text);
+    Spec padded = given;
+    padded.sign = Sign::minus;
+    const std::string_view sign = given.sign == Sign::always  ? "+"
+                                  : given.sign == Sign::space ? " "
+                                                              : "";
+    lay_out_whole(padded, false, text.view(), sign, out_);
+    return true;
+  }
+
+  // A width of A is that of the line, past which a structure is broken.
+  bool put_written(const Field& field, const Value& value) {
+    constexpr int usual_line = 80;
+    const std::string text = written(value);
+    const int line = has_flag(field, '0')    ? most_width
+                     : field.spec.width != 0 ? field.spec.width
+                                             : usual_line;
+    const bool broken = value.is(Type::list) &&
+                        (measure(text, WidthUnit::utf16_units) >= static_cast<std::size_t>(line) ||
+                         value.as_list().size() > 100 || field.precision.given());
+    const bool control = text.find_first_of("\n\r\t\b") != std::string::npos;
+    if (broken || (control && !value.is(Type::text))) {
+      return fail(Outcome::error({Code::not_supported_yet,
+                                  broken ? "a structure past one line of %A is not supported yet"
+                                         : "control characters in %A are not supported yet",
+                                  field.span, "Use %0A, or fewer items."}));
+    }
+    out_.append(text);
+    return true;
+  }
+
+  bool put_text(const Field& field, const Spec& spec, std::string_view text) {
+    lay_out_text(spec, text, unit(), out_);
+    if (report_ != nullptr) note_text(spec, text, unit(), field.span, report_->notes);
+    return true;
+  }
+
+  void note_type(const Field& field, const Value& value) {
+    const bool lacks = value.is(Type::f16) || value.is(Type::bf16) || value.is(Type::f80) ||
+                       value.is(Type::f128) || value.is(Type::i128) || value.is(Type::u128) ||
+                       (value.is(Type::character) && !is_char(value));
+    if (!lacks) return;
+    note(Code::type_converted,
+         "F# has no " + std::string(inky::name_of(value.type())) + " for " + describe(value) +
+             "; it becomes a " + std::string(type_name(value)),
+         field.span);
+  }
+};
+
+class FSharp final : public Dialect {
+ public:
+  const DialectFacts& facts() const override { return inky::facts; }
+
+  Result<Template> parse(std::string_view source) const override {
+    Result<Template> parsed = percent::parse(syntax, source);
+    if (!parsed) return parsed;
+    for (const Field& field : parsed->fields) {
+      const bool settled = parsed->refusal && parsed->refusal->when != Refusal::When::run;
+      if (field.failure.empty() || settled) continue;
+      const bool late = field.failure == unread_when_run;
+      if (late && parsed->refusal) continue;
+      parsed->refusal = {late ? Refusal::When::run : Refusal::When::compile, field.failure,
+                         field.defect, field.span};
+    }
+    percent::note_quotes("\"", *parsed);
+    return parsed;
+  }
+
+  Outcome render(const Template& parsed, std::span<const Value> values,
+                 const RenderOptions& options, Output& out, Report* report) const override {
+    Rendering rendering(inky::facts, parsed, values, options, out, report);
+    if (!parsed.refusal || parsed.refusal->when == Refusal::When::run) {
+      if (auto fault = rendering.check_types()) return std::move(*fault);
+    }
+    return rendering.run();
+  }
+
+  std::vector<Words> explain(const Template& parsed) const override {
+    return percent::explain(syntax, parsed);
+  }
+
+  // The function string, and Console.WriteLine.
+  Outcome print_plainly(const Value& value, Output& out) const override {
+    out.append(to_string(value));
+    return {};
+  }
+};
+
+}  // namespace
+
+const Dialect* fsharp_dialect() {
+  static const FSharp dialect;
+  return &dialect;
+}
+
+}  // namespace inky

@@ -1,0 +1,23 @@
+// What the locales of OpenJDK 17 (their data is that of CLDR 39) write in numbers.
+#pragma once
+
+#include <span>
+#include <string_view>
+
+#include "inky_margin/format/spec.hpp"
+
+namespace inky::java_language {
+
+struct JavaLocale {
+  std::string_view tag;  // BCP 47; "root" is Locale.ROOT
+  Mark point;
+  Mark group;
+  char32_t zero;  // the others follow it
+};
+
+// The tags alone, for the facts.
+std::span<const std::string_view> locale_tags();
+// Null when there is none; an empty tag is the root's.
+const JavaLocale* locale_tagged(std::string_view tag);
+
+}  // namespace inky::java_language

@@ -1,0 +1,636 @@
+// The dialect `php`: the format string of sprintf and printf.
+//
+// Defined by the PHP manual, sprintf; the text is that of PHP 8.2.36 on Linux, 64 bits, with the
+// settings it comes with (precision 14). The template stands between double quotes.
+//
+// What sets it apart from its family:
+//   - every value is converted to what the letter shows, as a cast would: text is read as far as it
+//     is a number, a real is cut toward zero and wraps beyond 64 bits;
+//   - the exponent has no more digits than it needs: 1.5e+0;
+//   - any byte can fill, after an apostrophe; zeros fill on the right as well;
+//   - a precision of o, x and b cuts every digit away; more than 53 is taken as 53;
+//   - an infinity has no sign, and no width but the sign that zero padding puts over its first
+//     letter;
+//   - g writes 1.0e+20 where others write 1e+20.
+
+#include <algorithm>
+#include <array>
+#include <limits>
+
+#include "dialects.hpp"
+#include "family/escapes.hpp"
+#include "family/percent_rendering.hpp"
+#include "family/value_notes.hpp"
+#include "family/values.hpp"
+#include "inky_margin/number/decimal.hpp"
+#include "inky_margin/text/escape.hpp"
+#include "inky_margin/text/utf8.hpp"
+
+namespace inky {
+
+namespace {
+
+// ---- Facts ----
+
+constexpr auto conversions = std::to_array<ConversionFact>({
+    {'d', Kind::whole, "a whole number of 64 bits in base 10", "-+ 0'", false, "l"},
+    {'u', Kind::whole, "a whole number read as unsigned, in base 10", "- 0'", false, "l"},
+    {'b', Kind::whole, "the 64 bits of a whole number in base 2", "- 0'", false, "l"},
+    {'o', Kind::whole, "the 64 bits of a whole number in base 8", "- 0'", false, "l"},
+    {'x', Kind::whole, "the 64 bits of a whole number in base 16", "- 0'", false, "l"},
+    {'X', Kind::whole, "as x, upper letters", "- 0'", false, "l"},
+    {'f', Kind::real,
+     "a real in fixed notation, the point by locale; 6 places unless a precision says otherwise",
+     "-+ 0'", true, "l"},
+    {'F', Kind::real, "as f, whatever the locale", "-+ 0'", true, "l"},
+    {'e', Kind::real, "a real in scientific notation; 6 places unless a precision says otherwise",
+     "-+ 0'", true, "l"},
+    {'E', Kind::real, "as e, with an upper E", "-+ 0'", true, "l"},
+    {'g', Kind::real,
+     "a real, fixed or scientific by size, trailing zeros dropped; 6 significant digits unless a "
+     "precision says otherwise",
+     "-+ 0'", true, "l"},
+    {'G', Kind::real, "as g, with an upper E", "-+ 0'", true, "l"},
+    {'h', Kind::real, "as g, whatever the locale", "-+ 0'", true, "l"},
+    {'H', Kind::real, "as G, whatever the locale", "-+ 0'", true, "l"},
+    {'c', Kind::character, "the byte of a whole number; width and precision mean nothing", "",
+     false, "l"},
+    {'s', Kind::text, "any value, as text", "- 0'", true, "l"},
+    {'%', Kind::any, "a percent sign; takes a value unless it stands alone", "", false, "l"},
+});
+
+constexpr auto flags = std::to_array<FlagFact>({
+    {'-', "left", "pads on the right"},
+    {'+', "plus", "a plus sign on numbers that are not negative"},
+    {' ', "space", "pads with spaces, as is usual"},
+    {'0', "zeros", "pads with zeros; on the left they come after the sign"},
+    {'\'', "fill", "pads with the byte that follows"},
+});
+
+constexpr auto modifiers = std::to_array<ModifierFact>({
+    {"", "nothing"},
+    {"l", "read, and without meaning"},
+});
+
+constexpr auto escapes = std::to_array<EscapeFact>({
+    {"%%", "a percent sign"},
+    {"\\n", "a new line"},
+    {"\\t", "a tab"},
+    {"\\\"", "a double quote"},
+    {"\\$", "a dollar sign, which otherwise begins a variable where a name follows"},
+    {"\\\\", "a backslash"},
+    {"\\e", "the escape character"},
+    {"\\f", "a form feed"},
+    {"\\r", "a carriage return"},
+    {"\\v", "a vertical tab"},
+    {"\\101", "the byte of this octal number, up to three digits"},
+    {"\\x41", "the byte of this hexadecimal number, up to two digits"},
+    {"\\u{3a9}", "the character of this code point"},
+});
+
+constexpr auto failures = std::to_array<FailureFact>({
+    {"too few values", "ArgumentCountError, at run time"},
+    {"a letter there is none of, a field broken off", "ValueError"},
+    {"position 0", "ValueError"},
+    {"a width or precision from a value that is no whole number, or negative", "ValueError"},
+});
+
+constexpr DialectFacts facts = {
+    .id = "php",
+    .language = "PHP",
+    .facility = "sprintf and printf",
+    .standard = "PHP manual, sprintf",
+    .toolchain = "PHP 8.2.36",
+    .program = "php",
+    .width_unit = WidthUnit::bytes,
+    .rounding = Rounding::half_even,
+    .rounding_basis = "the stored value, exactly",
+    .default_locale = "",
+    .locales = {},
+    .conversions = conversions,
+    .flags = flags,
+    .modifiers = modifiers,
+    .escapes = escapes,
+    .failures = failures,
+};
+
+constexpr NumberStyle numbers = {.least_exponent_digits = 1};
+constexpr int most_precision = 53;
+
+// ---- Reading ----
+
+constexpr EscapeRules escape_rules = {.simple = "n\nt\t\"\"$$\\\\e\033f\fr\rv\v",
+                                      .most_octal_digits = 3,
+                                      .least_hexadecimal_digits = 1,
+                                      .most_hexadecimal_digits = 2,
+                                      .bytes = true};
+
+// "\u{3a9}"; 0 where it is not one.
+std::size_t read_code_point(std::string_view rest, std::string& out) {
+  const std::size_t end = rest.find('}');
+  if (!rest.starts_with("\\u{") || end == std::string_view::npos || end == 3) return 0;
+  const auto number = read_whole("0x" + std::string(rest.substr(3, end - 3)));
+  if (!number || number->magnitude.bit_length() > 21) return 0;
+  const auto point = static_cast<char32_t>(low_half(number->magnitude.low_bits()));
+  if (point > 0x10FFFF || (point >= 0xD800 && point < 0xE000)) return 0;
+  append_utf8(point, out);
+  return end + 1;
+}
+
+std::size_t read_escape(std::size_t at, Template& out) {
+  const std::string_view rest = std::string_view(out.source).substr(at);
+  const Span span{at, std::min(at + 2, out.source.size())};
+  if (rest.starts_with("\\u{")) {
+    if (const std::size_t size = read_code_point(rest, out.literals); size != 0) return size;
+    if (!out.refusal) {
+      out.refusal = {Refusal::When::compile, "ParseError",
+                     "\\u{...} wants the hexadecimal number of a character", span};
+    }
+    out.literals += '\\';
+    return 1;
+  }
+  const char letter = rest.size() > 1 ? rest[1] : '\0';
+  if (letter != 'u' && letter != 'U') {
+    const std::size_t size = read_backslash(escape_rules, out.source, at, out.literals);
+    if (size != 0) return size;
+    if (letter >= '4' && letter <= '7') {
+      // An octal number past 377 is cut to a byte.
+      EscapeRules wide = escape_rules;
+      wide.bytes = false;
+      std::string character;
+      const std::size_t octal = read_backslash(wide, out.source, at, character);
+      out.literals += static_cast<char>(first_code_point(character)->value & 0xFF);
+      return octal;
+    }
+  }
+  out.notes.push_back({Code::unknown_escape,
+                       "PHP has no such escape between double quotes, and keeps the backslash",
+                       span});
+  out.literals += '\\';
+  return 1;
+}
+
+constexpr bool has_flag(const Field& field, char flag) {
+  return percent::has_flag(facts, field, flag);
+}
+
+char lower(char letter) {
+  return letter >= 'A' && letter <= 'Z' ? static_cast<char>(letter - 'A' + 'a') : letter;
+}
+
+void set_precision(Spec& spec, int precision) {
+  if (spec.kind != Kind::real && spec.kind != Kind::text) return;
+  percent::set_precision(spec,
+                         spec.kind == Kind::real ? std::min(precision, most_precision) : precision);
+}
+
+void finish(Field& field, std::string_view source) {
+  field.failure = "ValueError";
+  if (field.position == 0) {
+    field.defect = "Argument number specifier must be greater than zero and less than 2147483647";
+    return;
+  }
+  if (source.ends_with('\'') && field.letter == 0) {
+    field.defect = "Missing padding character";
+    field.letter = '\'';
+    return;
+  }
+  const ConversionFact* conversion = percent::conversion_of(facts, field.letter);
+  if (conversion == nullptr) {
+    field.defect = field.letter == 0
+                       ? "Missing format specifier at end of string"
+                       : "Unknown format specifier; a percent sign itself is written %%";
+    return;
+  }
+  field.failure.clear();
+  Spec& spec = field.spec;
+  spec.kind = conversion->kind == Kind::any ? Kind::character : conversion->kind;
+  percent::set_letter(spec, field.letter);
+  if (lower(field.letter) == 'h') spec.notation = Notation::compact;
+  if (field.letter == 'b') spec.base = 2;
+  if (conversion->flags.find('+') != std::string_view::npos)
+    spec.sign = has_flag(field, '+') ? Sign::always : Sign::minus;
+  spec.width = field.width.from == Count::From::source ? field.width.amount : 0;
+  // A point alone leaves the precision as it is.
+  const bool lone_point =
+      field.precision.from == Count::From::source &&
+      (field.letter != 0 && source.size() >= 2 &&
+       source.find_last_of('.') == source.find_last_not_of('l', source.size() - 2));
+  if (lone_point) field.precision = {};
+  set_precision(spec, field.precision.from == Count::From::source ? field.precision.amount : unset);
+  spec.align = has_flag(field, '-') ? Align::left : Align::right;
+  if (spec.fill == Mark("0")) {
+    if (spec.align == Align::right)
+      spec.align = Align::inner;
+    else if (field.letter == 'd' || field.letter == 'u')
+      spec.fill = " ";
+  }
+  field.plain_decimal = field.letter == 'd' && percent::is_bare(field);
+}
+
+constexpr percent::Syntax syntax = {.facts = &facts,
+                                    .most_position = 2147483646,
+                                    .positions_mix = true,
+                                    .escaped_position = true,
+                                    .unknown_letters_take_values = true,
+                                    .broken_fields_take_values = true,
+                                    .fill_flag = '\'',
+                                    .read_escape = read_escape,
+                                    .finish = finish};
+
+// ---- Values as PHP has them ----
+
+// A whole number beyond 64 bits is a float.
+bool is_int(const Value& value) {
+  if (!is_whole(value.type())) return false;
+  const auto number = small_whole(value);
+  return number && *number == static_cast<std::int64_t>(*number);
+}
+
+// The number a text starts with: blanks, a sign, digits, a point, an exponent. Empty: none.
+std::string_view leading_number(std::string_view text, bool& has_no_point) {
+  const std::size_t start = std::min(text.find_first_not_of(" \t\n\r\v\f"), text.size());
+  const auto digits = [&](std::size_t from) {
+    return std::min(text.find_first_not_of("0123456789", from), text.size());
+  };
+  std::size_t at = start;
+  if (at < text.size() && (text[at] == '-' || text[at] == '+')) ++at;
+  const std::size_t whole_end = digits(at);
+  std::size_t end = whole_end;
+  std::size_t count = whole_end - at;
+  if (end < text.size() && text[end] == '.') {
+    const std::size_t fraction_end = digits(end + 1);
+    count += fraction_end - end - 1;
+    if (count != 0) end = fraction_end;
+  }
+  if (count == 0) return {};
+  if (end < text.size() && (text[end] | 32) == 'e') {
+    std::size_t exponent = end + 1;
+    if (exponent < text.size() && (text[exponent] == '-' || text[exponent] == '+')) ++exponent;
+    if (digits(exponent) > exponent) end = digits(exponent);
+  }
+  has_no_point = end == whole_end;
+  return text.substr(start, end - start);
+}
+
+BinaryReal read_float(std::string_view number) {
+  const bool negative = number.starts_with('-');
+  if (number.starts_with('+') || negative) number.remove_prefix(1);
+  std::string text(number);
+  if (text.starts_with('.')) text.insert(0, "0");
+  const auto decimal = scan_decimal(text);
+  BinaryReal out;
+  if (decimal) out = unpack(binary64, nearest(binary64, *decimal));
+  out.negative = negative;
+  return out;
+}
+
+BinaryReal float_of(const Value& value) {
+  bool has_no_point = false;
+  if (is_text_or_character(value)) return read_float(leading_number(text_of(value), has_no_point));
+  if (value.is(Type::nil)) return {};
+  if (value.is(Type::list)) return nearest_f64(Value::truth(!value.as_list().empty()));
+  return nearest_f64(value);
+}
+
+// Cut toward zero.
+SignedNatural cut_of(const BinaryReal& real) {
+  SignedNatural out{real.negative, Natural(real.significand)};
+  if (real.exponent < 0)
+    out.magnitude.shift_right(-real.exponent);
+  else
+    out.magnitude.shift_left(real.exponent);
+  return out;
+}
+
+// A cast to int: a float wraps; a text that is too large stays at the end of the range.
+std::int64_t int_of(const Value& value) {
+  constexpr std::int64_t highest = std::numeric_limits<std::int64_t>::max();
+  constexpr std::int64_t lowest = std::numeric_limits<std::int64_t>::min();
+  if (value.is(Type::nil)) return 0;
+  if (value.is(Type::list)) return value.as_list().empty() ? 0 : 1;
+  if (is_int(value) || value.is(Type::truth)) return static_cast<std::int64_t>(*small_whole(value));
+  if (is_text_or_character(value)) {
+    bool has_no_point = false;
+    const std::string text = text_of(value);
+    const std::string_view number = leading_number(text, has_no_point);
+    if (number.empty()) return 0;
+    // More digits than a whole number may have are read as a float.
+    const auto digits = has_no_point ? read_whole(number) : std::nullopt;
+    const SignedNatural whole = digits ? *digits : cut_of(read_float(number));
+    if (whole.magnitude.bit_length() > 63) return whole.negative ? lowest : highest;
+    const auto magnitude = static_cast<std::int64_t>(low_half(whole.magnitude.low_bits()));
+    return whole.negative ? -magnitude : magnitude;
+  }
+  const BinaryReal real = nearest_f64(value);
+  if (!real.is_finite()) return 0;
+  const SignedNatural whole = cut_of(real);
+  const std::uint64_t low = low_half(whole.magnitude.low_bits());
+  return static_cast<std::int64_t>(whole.negative ? 0 - low : low);
+}
+
+// A whole number of at most 15 digits that lies exactly half-way, and is rounded down to a digit 0,
+// keeps its zeros: the way PHP settles such ties forgets to drop them.
+bool keeps_zeros(const BinaryReal& real, int significant, const Digits& rounded) {
+  constexpr int most_digits = 15;
+  if (rounded.size() >= significant || rounded.point() <= significant ||
+      rounded.point() > most_digits)
+    return false;
+  Digits exact;
+  exact_digits(real, exact);
+  return exact.size() <= exact.point() && tail_after(exact, significant) == Tail::half &&
+         exact.text()[static_cast<std::size_t>(significant - 1)] == '0';
+}
+
+// The g of PHP, which a float turned into text takes as well: to so many digits (unset: the
+// shortest that read back), always with a decimal before an exponent.
+void lay_out_compact(const Spec& given, const BinaryReal& real, Output& out) {
+  constexpr int most_shortest = 17;
+  Spec spec = given;
+  Digits digits;
+  if (spec.significant == unset)
+    shortest_digits(binary64, real, digits);
+  else
+    digits_to_significant(real, spec.significant, Rounding::half_even, digits);
+  digits.strip_trailing_zeros();
+  const bool zeros = spec.significant != unset && keeps_zeros(real, spec.significant, digits);
+  const int largest = spec.significant == unset ? most_shortest : spec.significant;
+  const int point = digits.is_zero() ? 1 : digits.point();
+  const bool fixed = point < 0 ? point >= -3 : point <= largest;
+  spec.notation = fixed ? Notation::fixed : Notation::scientific;
+  spec.places = fixed ? unset : std::max((zeros ? given.significant : digits.size()) - 1, 1);
+  spec.significant = unset;
+  lay_out_digits(spec, real.negative, digits, numbers, out);
+}
+
+std::string float_text(const BinaryReal& real) {
+  constexpr int default_precision = 14;
+  if (real.kind == RealClass::not_a_number) return "NAN";
+  if (real.kind == RealClass::infinite) return real.negative ? "-INF" : "INF";
+  Spec spec;
+  spec.significant = default_precision;
+  spec.letters = Letters::upper;
+  TextBuffer out;
+  lay_out_compact(spec, real, out);
+  return out.string();
+}
+
+std::string any_text(const Value& value) {
+  if (is_text_or_character(value)) return text_of(value);
+  if (value.is(Type::nil)) return {};
+  if (value.is(Type::list)) return "Array";
+  if (value.is(Type::truth)) return value.as_whole() != 0 ? "1" : "";
+  return is_int(value) ? whole_text(value) : float_text(nearest_f64(value));
+}
+
+// ---- Rendering ----
+
+class Rendering final : public percent::Rendering<Rendering> {
+ public:
+  using percent::Rendering<Rendering>::Rendering;
+
+  bool render(const Field& field) {
+    // These are found before any value is looked for.
+    if (field.position == 0 || field.letter == '\'') return raise(field.defect, field);
+    Spec spec = field.spec;
+    bool shortest = false;
+    if (!take_counts(field, spec, shortest)) return false;
+    const auto index = static_cast<std::size_t>(field.value_index);
+    const bool lacks_count = missing(field.width) || missing(field.precision);
+    if (lacks_count || index >= values_.size()) {
+      if (field.letter == '%') return fail_without_value(field);
+      if (lacks_count) return true;
+      most_missing_ = std::max(most_missing_, index + 1);
+      return true;
+    }
+    if (!field.defect.empty()) return raise(field.defect, field);
+    if (shortest && spec.notation != Notation::compact)
+      return raise("Precision -1 is only supported for %g, %G, %h and %H", field);
+    const Value& value = values_[index];
+    if (report_ != nullptr) note_conversion(field, value);
+    switch (spec.kind) {
+      case Kind::whole:
+        return render_whole(field, spec, value);
+      case Kind::real:
+        return render_real(field, spec, value);
+      case Kind::character:
+        out_.append(field.letter == '%' ? '%' : static_cast<char>(int_of(value)));
+        return true;
+      default:
+        if (value.is(Type::text)) return put_text(field, spec, value.as_text());
+        return put_text(field, spec, any_text(value));
+    }
+  }
+
+  bool end() {
+    if (most_missing_ != 0) {
+      return fail(Outcome::fails_at_run(
+          "ArgumentCountError",
+          std::to_string(most_missing_ + 1) + " arguments are required, " +
+              std::to_string(values_.size() + 1) + " given (the template is one of them)",
+          Span{0, parsed_.source.size()}));
+    }
+    const auto taken = static_cast<std::size_t>(parsed_.values_taken);
+    if (report_ != nullptr && values_.size() > taken) {
+      note(Code::too_many_values,
+           std::to_string(values_.size() - taken) +
+               " more given than the template takes; PHP ignores them",
+           Span{0, parsed_.source.size()});
+    }
+    return true;
+  }
+
+  void note_field(const Field& field) {
+    const bool bits = field.letter == 'b' || field.letter == 'o' || lower(field.letter) == 'x';
+    if (bits && field.precision.given()) {
+      note(Code::text_cut,
+           "PHP takes a precision of " + name(field) + " as 0, and cuts every digit away",
+           field.span);
+    }
+    if (field.spec.kind == Kind::real && field.precision.amount > most_precision) {
+      note(Code::digits_past_precision, "PHP takes a precision above 53 as 53, with a notice",
+           field.span);
+    }
+  }
+
+ private:
+  bool raise(std::string why, const Field& field) {
+    return fail(Outcome::fails_at_run("ValueError", std::move(why), field.span));
+  }
+
+  // PHP then reads the percent sign once more, as the start of another field.
+  bool fail_without_value(const Field& field) {
+    return fail(Outcome::error({Code::not_supported_yet,
+                                "a percent sign after a width, and without a value, is not "
+                                "supported yet",
+                                field.span, "Write %% for a percent sign."}));
+  }
+
+  // A count whose value is not there; it is remembered, and nothing printed for the field.
+  bool missing(const Count& count) {
+    const auto index = static_cast<std::size_t>(count.value_index);
+    if (count.from != Count::From::value || index < values_.size()) return false;
+    most_missing_ = std::max(most_missing_, index + 1);
+    return true;
+  }
+
+  bool take_counts(const Field& field, Spec& spec, bool& shortest) {
+    int amount = 0;
+    if (field.width.from == Count::From::value && !missing(field.width)) {
+      if (!take_count(field, field.width, "Width", 0, amount)) return false;
+      spec.width = amount;
+    }
+    if (field.precision.from == Count::From::value && !missing(field.precision)) {
+      if (!take_count(field, field.precision, "Precision", -1, amount)) return false;
+      shortest = amount == -1;
+      set_precision(spec, amount);
+      if (shortest) spec.significant = unset;
+    }
+    return true;
+  }
+
+  bool take_count(const Field& field, const Count& count, const char* what, int least,
+                  int& amount) {
+    const Value& value = values_[static_cast<std::size_t>(count.value_index)];
+    if (!is_int(value)) return raise(std::string(what) + " must be an integer", field);
+    const int128 number = *small_whole(value);
+    if (number < least || number > std::numeric_limits<int>::max()) {
+      return raise(
+          std::string(what) +
+              (least == 0 ? " must be greater than zero" : " must be greater than or equal to -1") +
+              " and less than 2147483647",
+          field);
+    }
+    // A precision has a limit of its own.
+    if (least == 0 && !within_limit(field, value, number)) return false;
+    amount = static_cast<int>(std::min<int128>(number, most_width));
+    return true;
+  }
+
+  bool render_whole(const Field& field, const Spec& spec, const Value& value) {
+    const std::int64_t number = int_of(value);
+    if (field.letter == 'd') {
+      const bool negative = number < 0;
+      Spec signed_spec = spec;
+      // Zeros go in front of a text without a sign just as well.
+      lay_out_decimal(signed_spec, negative, low_half(magnitude_of(number)), out_);
+      return true;
+    }
+    if (report_ != nullptr && number < 0) {
+      note(Code::bits_reinterpreted,
+           std::to_string(number) + " is negative: " + name(field) +
+               " shows its 64 bits as an unsigned number",
+           field.span);
+    }
+    WholeRoom room;
+    const std::string_view digits =
+        write_whole(static_cast<std::uint64_t>(number), spec.base, spec.letters, room);
+    const bool cut_away = field.letter != 'u' && field.precision.given();
+    lay_out_text(text_spec(spec), cut_away ? digits.substr(0, 0) : digits, WidthUnit::bytes, out_);
+    return true;
+  }
+
+  // For what is padded as text: zeros have no sign to stand behind.
+  static Spec text_spec(const Spec& spec) {
+    Spec out = spec;
+    if (out.align == Align::inner) out.align = Align::right;
+    return out;
+  }
+
+  bool render_real(const Field& field, const Spec& given, const Value& value) {
+    BinaryReal real = float_of(value);
+    Spec spec = given;
+    if (!real.is_finite()) {
+      const bool nan = real.kind == RealClass::not_a_number;
+      std::string text = nan ? "NaN" : "INF";
+      const bool negative = real.negative && !nan;
+      if (spec.align == Align::inner && (negative || spec.sign == Sign::always))
+        text[0] = negative ? '-' : '+';
+      out_.append(text);
+      return true;
+    }
+    if (spec.notation == Notation::compact) {
+      lay_out_compact(spec, real, out_);
+    } else {
+      if (real.is_zero()) real.negative = false;
+      lay_out_real(spec, binary64, real, numbers, out_);
+    }
+    if (report_ != nullptr && !value.given_in_bits())
+      note_rounding(spec, binary64, real, field.span, report_->notes);
+    return true;
+  }
+
+  bool put_text(const Field& field, const Spec& spec, std::string_view text) {
+    lay_out_text(text_spec(spec), text, unit(), out_);
+    if (report_ != nullptr) note_text(spec, text, unit(), field.span, report_->notes);
+    return true;
+  }
+
+  void note_conversion(const Field& field, const Value& value) {
+    const bool wants_whole = field.spec.kind == Kind::whole;
+    if (is_whole(value.type()) && !is_int(value)) {
+      note(Code::type_converted,
+           describe(value) + " is beyond 64 bits, so PHP has a float for it, " + any_text(value),
+           field.span);
+    }
+    if (is_text_or_character(value) && (wants_whole || field.spec.kind == Kind::real)) {
+      note(Code::type_converted,
+           name(field) + " reads the text " + describe(value) + " as " +
+               (wants_whole ? std::to_string(int_of(value)) : float_text(float_of(value))),
+           field.span);
+    } else if (is_real(value.type()) && wants_whole) {
+      const BinaryReal real = nearest_f64(value);
+      Digits exact;
+      if (real.is_finite()) exact_digits(real, exact);
+      const bool fits = real.is_finite() && cut_of(real).magnitude.bit_length() < 64;
+      if (!fits) {
+        note(
+            Code::value_wrapped,
+            describe(value) + " does not fit 64 bits, and becomes " + std::to_string(int_of(value)),
+            field.span);
+      } else if (exact.size() > exact.point()) {
+        note(Code::cut_to_whole,
+             name(field) + " cuts " + describe(value) + " toward zero, and never rounds",
+             field.span);
+      }
+    }
+  }
+
+  std::size_t most_missing_ = 0;  // the values that would have been needed
+};
+
+class Php final : public Dialect {
+ public:
+  const DialectFacts& facts() const override { return inky::facts; }
+
+  Result<Template> parse(std::string_view source) const override {
+    Result<Template> parsed = percent::parse(syntax, source);
+    if (!parsed) return parsed;
+    percent::note_quotes("\"'", *parsed);
+    return parsed;
+  }
+
+  Outcome render(const Template& parsed, std::span<const Value> values,
+                 const RenderOptions& options, Output& out, Report* report) const override {
+    return Rendering(inky::facts, parsed, values, options, out, report).run();
+  }
+
+  std::vector<Words> explain(const Template& parsed) const override {
+    return percent::explain(syntax, parsed);
+  }
+
+  // echo shows a value as text.
+  Outcome print_plainly(const Value& value, Output& out) const override {
+    out.append(any_text(value));
+    return {};
+  }
+};
+
+}  // namespace
+
+const Dialect* php_dialect() {
+  static const Php dialect;
+  return &dialect;
+}
+
+}  // namespace inky

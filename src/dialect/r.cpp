@@ -1,0 +1,737 @@
+// The dialect `r`: the format string of sprintf.
+//
+// Defined by the R 4.2 help page of sprintf; the text is that of R 4.2.2 on Linux in a UTF-8
+// locale. A list of values is the vector that c() makes of them; nil is NA.
+//
+// What sets it apart from its family:
+//   - vectors: shorter ones are recycled, and the answer is one text for each element;
+//   - every failure is a simpleError at run time;
+//   - a letter takes values of one mode: a double given to d must be whole (and becomes an integer
+//     for the fields after it), a number given to s becomes text of 15 significant digits;
+//   - NA, NaN and Inf are padded as text, in any conversion;
+//   - width and precision of text count bytes, though the strings are UTF-8.
+
+#include <algorithm>
+#include <array>
+#include <limits>
+
+#include "dialects.hpp"
+#include "family/escapes.hpp"
+#include "family/percent_rendering.hpp"
+#include "family/value_notes.hpp"
+#include "family/values.hpp"
+#include "inky_margin/text/escape.hpp"
+#include "inky_margin/text/utf8.hpp"
+
+namespace inky {
+
+namespace {
+
+// ---- Facts ----
+
+constexpr auto conversions = std::to_array<ConversionFact>({
+    {'d', Kind::whole, "an integer or logical, or a whole double, in base 10", "-+ 0", true, ""},
+    {'i', Kind::whole, "as d", "-+ 0", true, ""},
+    {'o', Kind::whole, "the 32 bits of an integer in base 8", "-#0", true, ""},
+    {'x', Kind::whole, "the 32 bits of an integer in base 16", "-#0", true, ""},
+    {'X', Kind::whole, "as x, upper letters", "-#0", true, ""},
+    {'f', Kind::real, "a number in fixed notation; 6 places unless a precision says otherwise",
+     "-+ #0", true, ""},
+    {'e', Kind::real, "a number in scientific notation; 6 places unless a precision says otherwise",
+     "-+ #0", true, ""},
+    {'E', Kind::real, "as e, with an upper E", "-+ #0", true, ""},
+    {'g', Kind::real,
+     "a number, fixed or scientific by size, trailing zeros dropped; 6 significant digits unless a "
+     "precision says otherwise",
+     "-+ #0", true, ""},
+    {'G', Kind::real, "as g, with an upper E", "-+ #0", true, ""},
+    {'a', Kind::real, "a number in hexadecimal, exact unless a precision says otherwise", "-+ #0",
+     true, ""},
+    {'A', Kind::real, "as a, upper letters", "-+ #0", true, ""},
+    {'s', Kind::text, "a text; any other value as as.character() has it", "-", true, ""},
+});
+
+constexpr auto flags = std::to_array<FlagFact>({
+    {'-', "left", "pads on the right"},
+    {'+', "plus", "a plus sign on numbers that are not negative"},
+    {' ', "space", "a space where a plus sign would be"},
+    {'#', "alternate form",
+     "0 before octal, 0x before hexadecimal; keeps the point, and the zeros of g"},
+    {'0', "zeros", "pads numbers with zeros between sign and digits"},
+});
+
+constexpr auto escapes = std::to_array<EscapeFact>({
+    {"%%", "a percent sign"},
+    {"\\n", "a new line"},
+    {"\\t", "a tab"},
+    {"\\\"", "a double quote"},
+    {"\\'", "a single quote"},
+    {"\\\\", "a backslash"},
+    {"\\a", "the bell"},
+    {"\\b", "a backspace"},
+    {"\\f", "a form feed"},
+    {"\\r", "a carriage return"},
+    {"\\v", "a vertical tab"},
+    {"\\101", "the byte of this octal number, up to three digits"},
+    {"\\x41", "the byte of this hexadecimal number, up to two digits"},
+    {"\\u03a9", "the character of this code point, up to four digits; \\U takes eight"},
+});
+
+constexpr auto failures = std::to_array<FailureFact>({
+    {"too few values", "simpleError, at run time: too few arguments"},
+    {"a value the letter cannot take", "simpleError: invalid format ...; use format ..."},
+    {"a letter there is none of, a field broken off",
+     "simpleError: unrecognised format specification"},
+    {"vectors whose lengths do not divide", "simpleError: arguments cannot be recycled"},
+    {"more than 8192 bytes from one field", "simpleError"},
+    {"an escape there is none of", "parse error, before the program runs"},
+});
+
+constexpr DialectFacts facts = {
+    .id = "r",
+    .language = "R",
+    .facility = "sprintf",
+    .standard = "R 4.2 reference, sprintf",
+    .toolchain = "R 4.2.2",
+    .program = "Rscript",
+    .width_unit = WidthUnit::bytes,
+    .rounding = Rounding::half_even,
+    .rounding_basis = "the stored value, exactly",
+    .default_locale = "",
+    .locales = {},
+    .conversions = conversions,
+    .flags = flags,
+    .modifiers = {},
+    .escapes = escapes,
+    .failures = failures,
+};
+
+// R prints through the C library, whose slip it shares.
+constexpr NumberStyle numbers = {.carry_drops_zeros = true};
+constexpr std::size_t most_bytes = 8192;  // of one field
+constexpr int most_position = 99;
+
+// ---- Reading ----
+
+constexpr EscapeRules escape_rules = {.simple = "n\nt\t\"\"''``\\\\a\ab\bf\fr\rv\v  ",
+                                      .most_octal_digits = 3,
+                                      .least_hexadecimal_digits = 1,
+                                      .most_hexadecimal_digits = 2,
+                                      .bytes = true};
+
+// "\u3a9", "\u{3a9}", "\U1f5a8"; 0 where there are no digits, or they name no character.
+std::size_t read_code_point(std::string_view rest, std::string& out) {
+  const std::size_t most = rest[1] == 'u' ? 4 : 8;
+  const bool braces = rest.size() > 2 && rest[2] == '{';
+  const std::size_t start = braces ? 3 : 2;
+  const std::size_t end = std::min(
+      {rest.find_first_not_of("0123456789abcdefABCDEF", start), start + most, rest.size()});
+  if (end <= start || (braces && (end >= rest.size() || rest[end] != '}'))) return 0;
+  const auto number = read_whole("0x" + std::string(rest.substr(start, end - start)));
+  const auto point = static_cast<char32_t>(low_half(number->magnitude.low_bits()));
+  if (point == 0 || point > 0x10FFFF || (point >= 0xD800 && point < 0xE000)) return 0;
+  append_utf8(point, out);
+  return end + (braces ? 1 : 0);
+}
+
+std::size_t read_escape(std::size_t at, Template& out) {
+  const std::string_view rest = std::string_view(out.source).substr(at);
+  const Span span{at, std::min(at + 2, out.source.size())};
+  const bool named = rest.size() > 1 && (rest[1] == 'u' || rest[1] == 'U');
+  const std::size_t before = out.literals.size();
+  const std::size_t size = named ? read_code_point(rest, out.literals)
+                                 : read_backslash(escape_rules, out.source, at, out.literals);
+  const bool nul = size != 0 && out.literals.size() > before && out.literals.back() == '\0';
+  if (size != 0 && !nul) {
+    if (named || static_cast<unsigned char>(out.literals.back()) < 0x80) return size;
+    if (!out.refusal) {
+      out.refusal = {Refusal::When::not_supported_yet, "Write the character itself, or \\u.",
+                     "a byte beyond ASCII, by its number, is not supported yet", span};
+    }
+    return size;
+  }
+  if (!out.refusal) {
+    out.refusal = {Refusal::When::compile, "parse error",
+                   nul ? "nul character not allowed"
+                       : "an unrecognized escape in character string; a backslash itself is "
+                         "written \\\\",
+                   span};
+  }
+  return 1;
+}
+
+constexpr bool has_flag(const Field& field, char flag) {
+  return percent::has_flag(facts, field, flag);
+}
+
+void finish(Field& field, std::string_view) {
+  field.failure = "simpleError";
+  const ConversionFact* conversion = percent::conversion_of(facts, field.letter);
+  if (conversion == nullptr) {
+    // What R lets through to the C library, in an order that means nothing there.
+    const bool let_through = field.letter != 0 && std::string_view(" .+-#*").find(field.letter) !=
+                                                      std::string_view::npos;
+    if (let_through) field.failure.clear();
+    field.defect = let_through ? "R hands flags after the width to the C library, which gives them "
+                                 "no meaning"
+                               : "unrecognised format specification; a percent sign itself is "
+                                 "written %%";
+    return;
+  }
+  if (field.position != unset && (field.position == 0 || field.position > most_position)) {
+    field.defect = "positions go from 1 to 99";
+    return;
+  }
+  if (field.width.from == Count::From::value && field.precision.from == Count::From::value) {
+    field.defect = "at most one asterisk '*' is supported in each conversion specification";
+    return;
+  }
+  if (!field.defect.empty()) return;
+  field.failure.clear();
+  Spec& spec = field.spec;
+  spec.kind = conversion->kind;
+  percent::set_letter(spec, field.letter);
+  if (spec.kind == Kind::real || field.letter == 'd' || field.letter == 'i')
+    spec.sign = percent::sign_of(facts, field);
+  if (spec.kind == Kind::real)
+    spec.keep_point = has_flag(field, '#');
+  else
+    spec.prefix = has_flag(field, '#');
+  if (field.width.from == Count::From::source) spec.width = field.width.amount;
+  percent::set_precision(
+      spec, field.precision.from == Count::From::source ? field.precision.amount : unset);
+  percent::align_as_c(spec, has_flag(field, '-'), has_flag(field, '0') && spec.kind != Kind::text);
+  field.plain_decimal = (field.letter == 'd' || field.letter == 'i') && percent::is_bare(field);
+}
+
+constexpr percent::Syntax syntax = {.facts = &facts,
+                                    .most_position = most_width,
+                                    .positions_mix = true,
+                                    .unknown_letters_take_values = false,
+                                    .read_escape = read_escape,
+                                    .finish = finish};
+
+// The mark of the first field where fields choose their values by position. R has no modifiers.
+constexpr std::uint8_t may_show_twice = 1;
+
+// ---- Values as R has them ----
+
+enum class Mode : std::uint8_t { unknown, logical, integer, real, character };
+
+// An integer has 32 bits, and its lowest value is NA.
+bool is_integer(const Value& value) {
+  if (!is_whole(value.type())) return false;
+  const auto number = small_whole(value);
+  return number && *number <= std::numeric_limits<std::int32_t>::max() &&
+         *number > std::numeric_limits<std::int32_t>::min();
+}
+
+Mode mode_of(const Value& value) {
+  if (value.is(Type::nil) || value.is(Type::truth)) return Mode::logical;
+  if (is_text_or_character(value)) return Mode::character;
+  if (value.is(Type::list)) {
+    Mode mode = Mode::logical;
+    for (const Value& item : value.as_list()) mode = std::max(mode, mode_of(item));
+    return mode;
+  }
+  const bool small = value.is(Type::i8) || value.is(Type::i16) || value.is(Type::i32) ||
+                     value.is(Type::u8) || value.is(Type::u16);
+  return small && is_integer(value) ? Mode::integer : Mode::real;
+}
+
+// Whether d can take it: not-a-number and infinities are no wholes, but NA is.
+bool is_whole_double(const Value& value) {
+  if (value.is(Type::list)) {
+    const auto items = value.as_list();
+    return std::all_of(items.begin(), items.end(), is_whole_double);
+  }
+  if (value.is(Type::nil)) return true;
+  if (!is_real(value.type())) {
+    const auto number = small_whole(value);
+    return number && *number == static_cast<std::int32_t>(*number);
+  }
+  const BinaryReal real = nearest_f64(value);
+  if (real.is_zero()) return true;
+  if (!is_whole_number(real)) return false;
+  // The lowest of 32 bits is not NA yet here; it becomes it.
+  const bool power = (real.significand & (real.significand - 1)) == 0;
+  return real.leading_exponent() < 31 || (real.leading_exponent() == 31 && real.negative && power);
+}
+
+// As an integer, toward zero. REQUIRES: a number or truth value, within 32 bits.
+std::int64_t integer_of(const Value& value) {
+  if (!is_real(value.type())) return static_cast<std::int64_t>(*small_whole(value));
+  const BinaryReal real = nearest_f64(value);
+  if (real.is_zero() || real.leading_exponent() < 0) return 0;
+  const uint128 magnitude =
+      real.exponent >= 0 ? real.significand << real.exponent : real.significand >> -real.exponent;
+  const auto whole = static_cast<std::int64_t>(low_half(magnitude));
+  return real.negative ? -whole : whole;
+}
+
+// The fewest digits, `most` at most, that show the value to `most` digits; fixed where that is no
+// longer than scientific.
+std::string real_text(const BinaryReal& real, int most) {
+  if (real.kind == RealClass::not_a_number) return "NaN";
+  if (real.kind == RealClass::infinite) return real.negative ? "-Inf" : "Inf";
+  if (real.is_zero()) return "0";
+  Digits digits;
+  digits_to_significant(real, most, Rounding::half_even, digits);
+  digits.strip_trailing_zeros();
+  const int exponent = digits.point() - 1;
+  const int places = std::max(0, digits.size() - exponent - 1);
+  const int fixed_width = std::max(exponent + 1, 1) + (places > 0 ? places + 1 : 0);
+  const int scientific_width =
+      (digits.size() > 1 ? digits.size() + 1 : 1) + (exponent >= 100 || exponent <= -100 ? 5 : 4);
+  Spec spec;
+  spec.kind = Kind::real;
+  spec.notation = fixed_width <= scientific_width ? Notation::fixed : Notation::scientific;
+  spec.places = spec.notation == Notation::fixed ? places : digits.size() - 1;
+  TextBuffer out;
+  lay_out_real(spec, binary64, real, numbers, out);
+  return out.string();
+}
+
+// as.character() of an element of a vector of this mode.
+std::string as_character(const Value& value, Mode mode) {
+  constexpr int significant_digits = 15;
+  if (value.is(Type::nil)) return "NA";
+  if (is_text_or_character(value)) return text_of(value);
+  // c() made text of each by itself.
+  if (mode == Mode::unknown || mode == Mode::character) mode = mode_of(value);
+  if (mode == Mode::real) return real_text(nearest_f64(value), significant_digits);
+  if (mode == Mode::logical) return value.as_whole() != 0 ? "TRUE" : "FALSE";
+  return std::to_string(integer_of(value));
+}
+
+// What print() makes of a text.
+std::string quoted(std::string_view text) {
+  constexpr std::string_view named = "\a7\bb\ff\nn\rr\tt\vv\"\"\\\\";
+  std::string out = "\"";
+  while (const auto point = first_code_point(text)) {
+    const auto size = static_cast<std::size_t>(point->bytes);
+    const char32_t c = point->value;
+    std::size_t name = std::string_view::npos;
+    for (std::size_t i = 0; c < 0x80 && i < named.size(); i += 2) {
+      if (static_cast<unsigned char>(named[i]) == c) name = i;
+    }
+    if (name != std::string_view::npos) {
+      out += '\\';
+      out += c == '\a' ? 'a' : named[name + 1];
+    } else if (c < 0x20 || c == 0x7F) {
+      out += '\\';
+      for (const unsigned shift : {6U, 3U, 0U}) out += static_cast<char>('0' + (c >> shift & 7));
+    } else if (c < 0x7F || is_printable(c)) {
+      out += text.substr(0, size);
+    } else {
+      WholeRoom room;
+      const std::string_view hexadecimal = write_whole(c, 16, Letters::lower, room);
+      const std::size_t digits = c > 0xFFFF ? 8 : 4;
+      out += digits == 8 ? "\\U" : "\\u";
+      out.append(digits - hexadecimal.size(), '0');
+      out += hexadecimal;
+    }
+    text.remove_prefix(size);
+  }
+  return out + '"';
+}
+
+// ---- Rendering ----
+
+// The mode that an argument has by now: letters change it for the letters after.
+struct Argument {
+  Mode mode = Mode::unknown;
+  Mode before_text = Mode::unknown;  // before s made text of it
+};
+
+class Arguments {
+ public:
+  explicit Arguments(std::size_t count) {
+    if (count > few_.size()) many_.resize(count);
+  }
+  Argument& operator[](std::size_t index) { return many_.empty() ? few_[index] : many_[index]; }
+
+ private:
+  std::array<Argument, 16> few_{};
+  std::vector<Argument> many_;
+};
+
+// One text: element `at` of every argument.
+class Rendering final : public percent::Rendering<Rendering> {
+ public:
+  Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
+            Output& out, Report* report, std::size_t at, Arguments* arguments)
+      : percent::Rendering<Rendering>(facts, parsed, values, options, out, report),
+        at_(at),
+        arguments_(arguments) {}
+
+  bool render(const Field& field) {
+    if (!field.defect.empty()) {
+      if (field.failure.empty()) return fail(Outcome::undefined(field.defect, field.span));
+      return raise(field.defect, field);
+    }
+    Spec spec = field.spec;
+    const bool counts =
+        field.width.from == Count::From::value || field.precision.from == Count::From::value;
+    if (counts && !take_counts(field, spec)) return false;
+    const auto index = static_cast<std::size_t>(field.value_index);
+    if (index >= values_.size()) {
+      return raise(field.position == unset
+                       ? "too few arguments"
+                       : "reference to non-existent argument " + std::to_string(field.position),
+                   field);
+    }
+    const Value& value = element(index);
+    if (spec.kind == Kind::text && value.is(Type::text) && report_ == nullptr &&
+        arguments_ == nullptr && spec.width < surely_short)
+      return put_text(field, spec, value.as_text());
+    if (report_ == nullptr && arguments_ == nullptr && write_usual(spec, value)) return true;
+    Argument& argument = known(index);
+    if (at_ == 0) coerce(field, index, argument);
+    if (report_ != nullptr) note_type(field, value);
+    const std::size_t start = out_.needed();
+    if (!render_as(field, spec, value, argument)) return false;
+    const std::size_t size = out_.needed() - start;
+    if (size > most_bytes && (spec.kind != Kind::text || spec.width != 0)) {
+      return raise("required resulting string length " + std::to_string(size) +
+                       " is greater than maximal 8192",
+                   field);
+    }
+    return true;
+  }
+
+  bool end() {
+    const auto taken = static_cast<std::size_t>(parsed_.values_taken);
+    if (report_ != nullptr && values_.size() > taken) {
+      note(Code::too_many_values,
+           "R warns: " + std::to_string(values_.size() - taken) + " not used by the template",
+           Span{0, parsed_.source.size()});
+    }
+    return true;
+  }
+
+  void note_field(const Field& field) { note_overridden(field); }
+
+ private:
+  bool raise(std::string why, const Field& field) {
+    return fail(Outcome::fails_at_run("simpleError", std::move(why), field.span));
+  }
+
+  const Value& element(std::size_t index) const {
+    const Value& value = values_[index];
+    return value.is(Type::list) ? value.as_list()[at_ % value.as_list().size()] : value;
+  }
+
+  static constexpr int surely_short = 4096;
+
+  // A double as a real, and never too long.
+  bool write_usual(const Spec& spec, const Value& value) {
+    if (spec.kind != Kind::real || !value.is(Type::f64) || spec.width > surely_short ||
+        std::max(spec.places, spec.significant) > surely_short)
+      return false;
+    const BinaryReal real = nearest_f64(value);
+    if (!real.is_finite()) return false;
+    lay_out_real(spec, binary64, real, numbers, out_);
+    return true;
+  }
+
+  Argument& known(std::size_t index) {
+    if (arguments_ == nullptr) return once_ = {mode_of(values_[index]), Mode::unknown};
+    Argument& argument = (*arguments_)[index];
+    if (argument.mode == Mode::unknown) argument.mode = mode_of(values_[index]);
+    return argument;
+  }
+
+  bool take_counts(const Field& field, Spec& spec) {
+    const bool of_width = field.width.from == Count::From::value;
+    const Count& count = of_width ? field.width : field.precision;
+    if (count.from != Count::From::value) return true;
+    const auto index = static_cast<std::size_t>(count.value_index);
+    if (index >= values_.size()) return raise("too few arguments", field);
+    Mode& mode = known(index).mode;
+    const Value& value = element(index);
+    const bool number = mode == Mode::integer || mode == Mode::real;
+    // Only the first element makes an integer of a double.
+    if (!number || (mode == Mode::real && at_ != 0) || value.is(Type::nil) ||
+        !is_within_32_bits(value))
+      return raise("argument for '*' conversion specification must be a number", field);
+    if (at_ == 0) mode = Mode::integer;
+    const std::int64_t amount = integer_of(value);
+    if (amount > static_cast<std::int64_t>(most_bytes) ||
+        -amount > static_cast<std::int64_t>(most_bytes))
+      return raise("required resulting string length is greater than maximal 8192", field);
+    if (of_width) {
+      spec.width = static_cast<int>(amount < 0 ? -amount : amount);
+      if (amount < 0) percent::align_as_c(spec, true, false);
+    } else if (amount < 0) {
+      return fail(Outcome::undefined(
+          "R writes a negative precision into the template, and the C library cannot read it",
+          field.span));
+    } else {
+      percent::set_precision(spec, static_cast<int>(amount));
+      percent::align_as_c(spec, has_flag(field, '-'),
+                          has_flag(field, '0') && spec.kind != Kind::text);
+    }
+    return true;
+  }
+
+  static bool is_within_32_bits(const Value& value) {
+    if (!is_real(value.type())) return is_integer(value) || value.is(Type::truth);
+    const BinaryReal real = nearest_f64(value);
+    return real.is_zero() || (real.is_finite() && real.leading_exponent() < 31);
+  }
+
+  // What R makes of the whole argument before its first element is shown.
+  void coerce(const Field& field, std::size_t index, Argument& argument) const {
+    Mode& mode = argument.mode;
+    switch (field.spec.kind) {
+      case Kind::whole:
+        if (mode == Mode::real && is_whole_double(values_[index])) mode = Mode::integer;
+        break;
+      case Kind::real:
+        if (mode != Mode::character) mode = Mode::real;
+        break;
+      default:
+        if (mode == Mode::character) break;
+        argument.before_text = mode;
+        mode = Mode::character;
+    }
+  }
+
+  bool render_as(const Field& field, const Spec& spec, const Value& value,
+                 const Argument& argument) {
+    const Mode mode = argument.mode;
+    const bool decimal = field.letter == 'd' || field.letter == 'i';
+    if (mode == Mode::character) {
+      if (spec.kind != Kind::text) return refuse(field, "%s for character objects");
+      if (value.is(Type::text)) return put_text(field, spec, value.as_text());
+      return put_text(field, spec, as_character(value, argument.before_text));
+    }
+    if (mode == Mode::real) {
+      if (spec.kind != Kind::real) return refuse(field, "%f, %e, %g or %a for numeric objects");
+      return render_real(field, spec, value);
+    }
+    if (mode == Mode::logical && !decimal) return refuse(field, "%d or %i for logical objects");
+    if (spec.kind != Kind::whole) return refuse(field, "%d, %i, %o, %x or %X for integer objects");
+    return render_whole(field, spec, value);
+  }
+
+  bool refuse(const Field& field, const char* instead) {
+    return raise(
+        "invalid format " + in_quotes(parsed_.source_of(field)) + "; use format " + instead, field);
+  }
+
+  bool render_whole(const Field& field, const Spec& spec, const Value& value) {
+    constexpr std::int64_t lowest = std::numeric_limits<std::int32_t>::min();
+    if (value.is(Type::nil)) return put_special(spec, "NA", spec.least_digits);
+    const std::int64_t number = integer_of(value);
+    if (number == lowest) return put_special(spec, "NA", spec.least_digits);
+    if (spec.base == 10) {
+      lay_out_decimal(spec, number < 0, low_half(magnitude_of(number)), out_);
+      return true;
+    }
+    if (report_ != nullptr && number < 0) {
+      note(Code::bits_reinterpreted,
+           std::to_string(number) + " is negative: " + name(field) +
+               " shows its 32 bits as an unsigned number",
+           field.span);
+    }
+    percent::lay_out_bits(spec, static_cast<std::uint32_t>(number), out_);
+    return true;
+  }
+
+  bool render_real(const Field& field, const Spec& spec, const Value& value) {
+    if (value.is(Type::nil)) {
+      Spec plain = spec;
+      plain.sign = spec.sign == Sign::space || has_flag(field, ' ') ? Sign::space : Sign::minus;
+      return put_special(plain, plain.sign == Sign::space ? " NA" : "NA", unset);
+    }
+    const BinaryReal real = nearest_f64(value);
+    if (!real.is_finite()) {
+      const bool nan = real.kind == RealClass::not_a_number;
+      const bool space = has_flag(field, ' ');
+      const std::string_view sign = !nan && real.negative          ? "-"
+                                    : !nan && has_flag(field, '+') ? "+"
+                                    : space                        ? " "
+                                                                   : "";
+      return put_special(spec, std::string(sign) + (nan ? "NaN" : "Inf"), unset);
+    }
+    lay_out_real(spec, binary64, real, numbers, out_);
+    if (report_ != nullptr && !value.given_in_bits())
+      note_rounding(spec, binary64, real, field.span, report_->notes);
+    return true;
+  }
+
+  // As text: no zeros fill.
+  bool put_special(const Spec& spec, std::string_view text, int limit) {
+    Spec plain;
+    plain.kind = Kind::text;
+    plain.width = spec.width;
+    plain.limit = limit;
+    plain.align = spec.align == Align::left ? Align::left : Align::right;
+    lay_out_text(plain, text, WidthUnit::bytes, out_);
+    return true;
+  }
+
+  bool put_text(const Field& field, const Spec& spec, std::string_view text) {
+    lay_out_text(spec, text, unit(), out_);
+    if (report_ != nullptr) note_text(spec, text, unit(), field.span, report_->notes);
+    return true;
+  }
+
+  void note_type(const Field& field, const Value& value) {
+    const bool large = is_whole(value.type()) && mode_of(value) == Mode::real;
+    if (!large && !(is_real(value.type()) && !value.is(Type::f64))) return;
+    note(Code::type_converted,
+         "R has no " + std::string(inky::name_of(value.type())) + "; " + describe(value) +
+             " becomes a double",
+         field.span);
+  }
+
+  std::size_t at_;
+  Arguments* arguments_;  // null where no value is shown twice
+  Argument once_;
+};
+
+class R final : public Dialect {
+ public:
+  const DialectFacts& facts() const override { return inky::facts; }
+
+  Result<Template> parse(std::string_view source) const override {
+    Result<Template> parsed = percent::parse(syntax, source);
+    if (!parsed) return parsed;
+    refuse_mixed_escapes(*parsed);
+    // A value shown twice may change its mode in between.
+    const bool by_position =
+        std::any_of(parsed->fields.begin(), parsed->fields.end(),
+                    [](const Field& field) { return field.position != unset; });
+    if (by_position) {
+      parsed->fields.front().modifier = may_show_twice;
+      for (Field& field : parsed->fields) field.plain_decimal = false;
+    }
+    percent::note_quotes("\"'", *parsed);
+    return parsed;
+  }
+
+  Outcome render(const Template& parsed, std::span<const Value> values,
+                 const RenderOptions& options, Output& out, Report* report) const override {
+    const bool vectors = std::any_of(values.begin(), values.end(),
+                                     [](const Value& value) { return value.is(Type::list); });
+    if (!parsed.refusal && (vectors || shows_twice(parsed)))
+      return render_elements(parsed, values, options, out, report);
+    return render_element(parsed, values, options, out, report, 0, nullptr);
+  }
+
+  std::vector<Words> explain(const Template& parsed) const override {
+    return percent::explain(syntax, parsed);
+  }
+
+  // print(), as at the prompt.
+  Outcome print_plainly(const Value& value, Output& out) const override {
+    constexpr int significant_digits = 7;
+    if (value.is(Type::list)) {
+      return Outcome::error({Code::not_supported_yet,
+                             "a vector printed plainly is not supported yet",
+                             {},
+                             "Give one value."});
+    }
+    out.append("[1] ");
+    if (is_text_or_character(value))
+      out.append(quoted(text_of(value)));
+    else if (mode_of(value) == Mode::real)
+      out.append(real_text(nearest_f64(value), significant_digits));
+    else
+      out.append(as_character(value, mode_of(value)));
+    return {};
+  }
+
+ private:
+  static bool shows_twice(const Template& parsed) {
+    return !parsed.fields.empty() && parsed.fields.front().modifier == may_show_twice;
+  }
+
+  // One literal may name characters or bytes, not both.
+  static void refuse_mixed_escapes(Template& parsed) {
+    const std::string_view source = parsed.source;
+    bool characters = false;
+    bool bytes = false;
+    for (std::size_t at = 0; at + 1 < source.size(); ++at) {
+      if (source[at] != '\\') continue;
+      const char letter = source[++at];
+      characters |= letter == 'u' || letter == 'U';
+      bytes |= letter == 'x' || (letter >= '0' && letter <= '7');
+    }
+    if (!characters || !bytes || parsed.refusal) return;
+    parsed.refusal = {Refusal::When::compile, "parse error",
+                      "mixing Unicode and octal/hex escapes in a string is not allowed",
+                      Span{0, source.size()}};
+  }
+
+  // The one place where a walk is made, so that it is made of one piece.
+  static Outcome render_element(const Template& parsed, std::span<const Value> values,
+                                const RenderOptions& options, Output& out, Report* report,
+                                std::size_t at, Arguments* arguments) {
+    return Rendering(parsed, values, options, out, report, at, arguments).run();
+  }
+
+  // One text for each element of the longest vector.
+  [[gnu::noinline]] static Outcome render_elements(const Template& parsed,
+                                                   std::span<const Value> values,
+                                                   const RenderOptions& options, Output& out,
+                                                   Report* report) {
+    Arguments arguments(values.size());
+    std::size_t longest = 1;
+    bool empty = false;
+    for (const Value& value : values) {
+      if (!value.is(Type::list)) continue;
+      longest = std::max(longest, value.as_list().size());
+      empty |= value.as_list().empty();
+      const auto items = value.as_list();
+      if (std::any_of(items.begin(), items.end(),
+                      [](const Value& item) { return item.is(Type::list); })) {
+        return Outcome::error({Code::not_supported_yet,
+                               "a list in a list is not supported yet",
+                               {0, parsed.source.size()},
+                               "Give its items in one list."});
+      }
+    }
+    std::vector<Span> texts;
+    if (empty) longest = 0;
+    for (const Value& value : values) {
+      if (value.is(Type::list) && !empty && longest % value.as_list().size() != 0) {
+        return Outcome::fails_at_run("simpleError",
+                                     "arguments cannot be recycled to the same length",
+                                     {0, parsed.source.size()});
+      }
+    }
+    const std::size_t start = out.needed();
+    for (std::size_t at = 0; at < longest; ++at) {
+      if (at != 0) out.append('\n');
+      const std::size_t from = out.needed() - start;
+      // What there is to note is noted of the first.
+      Report later;
+      Report* const told = report == nullptr ? nullptr : at == 0 ? report : &later;
+      Outcome outcome = render_element(parsed, values, options, out, told, at, &arguments);
+      for (const PlacedField& placed : later.fields) {
+        report->fields.push_back(
+            {placed.field, {from + placed.output.from, from + placed.output.to}, placed.value});
+      }
+      if (!outcome.prints()) {
+        out.cut_back(start);
+        return outcome;
+      }
+      texts.push_back({from, out.needed() - start});
+    }
+    if (report != nullptr && texts.size() != 1) report->texts = std::move(texts);
+    return {};
+  }
+};
+
+}  // namespace
+
+const Dialect* r_dialect() {
+  static const R dialect;
+  return &dialect;
+}
+
+}  // namespace inky
