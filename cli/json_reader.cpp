@@ -114,14 +114,25 @@ Error bad_value(Code code, std::string message, std::string remedy) {
   return {code, std::move(message), {}, std::move(remedy)};
 }
 
-Result<Value> list_value(const Json& list) {
+Result<Value> list_value(const Json& list, Type type = Type::list) {
   std::vector<Value> items;
   for (const Json& item : list.items) {
     Result<Value> value = value_of(item);
     if (!value) return value;
     items.push_back(std::move(*value));
   }
-  return Value::list(std::move(items));
+  return type == Type::tuple ? Value::tuple(std::move(items)) : Value::list(std::move(items));
+}
+
+Result<Value> record_value(const Json& record) {
+  std::vector<Value> fields;
+  for (const auto& [name, member] : record.members) {
+    Result<Value> value = value_of(member);
+    if (!value) return value;
+    value->set_name(name);
+    fields.push_back(std::move(*value));
+  }
+  return Value::record(std::move(fields));
 }
 
 Result<Value> typed_value(std::string_view name, const Json& payload) {
@@ -144,12 +155,13 @@ Result<Value> typed_value(std::string_view name, const Json& payload) {
       if (*type == Type::nil) return Value();
       break;
     case Json::Kind::list:
-      if (*type == Type::list) return list_value(payload);
-      [[fallthrough]];
-    default:
-      if (*type >= Type::complex && *type != Type::list) return read_typed(*type, "");
+      if (*type == Type::list || *type == Type::tuple) return list_value(payload, *type);
+      break;
+    case Json::Kind::object:
+      if (*type == Type::record) return record_value(payload);
       break;
   }
+  if (*type == Type::decimal) return read_typed(*type, "");
   return bad_value(Code::wrong_kind, "the payload of " + in_quotes(name) + " is of the wrong kind",
                    "Numbers are given as strings or JSON numbers, text as strings.");
 }

@@ -10,6 +10,7 @@ const Dialect* fsharp_dialect();
 const Dialect* java_dialect();
 const Dialect* octave_dialect();
 const Dialect* php_dialect();
+const Dialect* python_dialect();
 const Dialect* python_percent_dialect();
 const Dialect* r_dialect();
 

@@ -654,12 +654,13 @@ class FSharp final : public Dialect {
       parsed->refusal = {late ? Refusal::When::run : Refusal::When::compile, field.failure,
                          field.defect, field.span};
     }
-    percent::note_quotes("\"", *parsed);
+    note_quotes("\"", *parsed);
     return parsed;
   }
 
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const override {
+    if (const Value* rare = find_rare(values)) return rare_value(*rare, facts().language);
     Rendering rendering(inky::facts, parsed, values, options, out, report);
     if (!parsed.refusal || parsed.refusal->when == Refusal::When::run) {
       if (auto fault = rendering.check_types()) return std::move(*fault);
@@ -673,6 +674,7 @@ class FSharp final : public Dialect {
 
   // The function string, and Console.WriteLine.
   Outcome print_plainly(const Value& value, Output& out) const override {
+    if (const Value* rare = find_rare({&value, 1})) return rare_value(*rare, facts().language);
     out.append(to_string(value));
     return {};
   }

@@ -692,12 +692,13 @@ class Octave final : public Dialect {
       if (field.failure.empty() || parsed->refusal) continue;
       parsed->refusal = {Refusal::When::run, field.failure, field.defect, field.span};
     }
-    percent::note_quotes("\"'", *parsed);
+    note_quotes("\"'", *parsed);
     return parsed;
   }
 
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const override {
+    if (const Value* rare = find_rare(values)) return rare_value(*rare, facts().language);
     for (const Value& value : values) {
       if (!value.is(Type::list)) continue;
       const auto items = value.as_list();
@@ -716,6 +717,7 @@ class Octave final : public Dialect {
 
   // disp(), in the format a session starts with.
   Outcome print_plainly(const Value& value, Output& out) const override {
+    if (const Value* rare = find_rare({&value, 1})) return rare_value(*rare, facts().language);
     if (value.is(Type::list)) {
       return Outcome::error({Code::not_supported_yet,
                              "a matrix printed plainly is not supported yet",

@@ -606,7 +606,7 @@ class Php final : public Dialect {
   Result<Template> parse(std::string_view source) const override {
     Result<Template> parsed = percent::parse(syntax, source);
     if (!parsed) return parsed;
-    percent::note_quotes("\"'", *parsed);
+    note_quotes("\"'", *parsed);
     return parsed;
   }
 
@@ -621,6 +621,7 @@ class Php final : public Dialect {
 
   // echo shows a value as text.
   Outcome print_plainly(const Value& value, Output& out) const override {
+    if (const Value* rare = find_rare({&value, 1})) return rare_value(*rare, facts().language);
     out.append(any_text(value));
     return {};
   }

@@ -609,12 +609,13 @@ class R final : public Dialect {
       parsed->fields.front().modifier = may_show_twice;
       for (Field& field : parsed->fields) field.plain_decimal = false;
     }
-    percent::note_quotes("\"'", *parsed);
+    note_quotes("\"'", *parsed);
     return parsed;
   }
 
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const override {
+    if (const Value* rare = find_rare(values)) return rare_value(*rare, facts().language);
     const bool vectors = std::any_of(values.begin(), values.end(),
                                      [](const Value& value) { return value.is(Type::list); });
     if (!parsed.refusal && (vectors || shows_twice(parsed)))
@@ -628,6 +629,7 @@ class R final : public Dialect {
 
   // print(), as at the prompt.
   Outcome print_plainly(const Value& value, Output& out) const override {
+    if (const Value* rare = find_rare({&value, 1})) return rare_value(*rare, facts().language);
     constexpr int significant_digits = 7;
     if (value.is(Type::list)) {
       return Outcome::error({Code::not_supported_yet,

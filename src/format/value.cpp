@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <array>
+#include <bit>
 
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/number/number_type.hpp"
@@ -17,7 +18,8 @@ constexpr auto type_facts = [] {
   constexpr std::pair<Type, std::string_view> others[] = {
       {Type::text, "text"},     {Type::character, "char"},  {Type::truth, "truth"},
       {Type::nil, "nil"},       {Type::complex, "complex"}, {Type::decimal, "decimal"},
-      {Type::moment, "moment"}, {Type::list, "list"},       {Type::record, "record"},
+      {Type::moment, "moment"}, {Type::list, "list"},       {Type::tuple, "tuple"},
+      {Type::record, "record"},
   };
   std::array<TypeFact, number_types.size() + std::size(others)> facts{};
   std::size_t count = 0;
@@ -149,9 +151,13 @@ std::optional<Value> read_plain_number(std::string_view text) {
 
 Result<Value> read_unnamed(std::string_view text, int depth = 0);
 
-// The end of the item that starts at `at`: the comma or bracket after it that stands in no quotes
-// and no inner list; npos where there is none.
-std::size_t end_of_item(std::string_view text, std::size_t at) {
+// The brackets that hold values; a closing one is at the place of its opening one.
+constexpr std::string_view opening = "[({";
+constexpr std::string_view closing = "])}";
+
+// The first of `marks`, or of the closing brackets, from `at` on that stands in no quotes and no
+// inner brackets; npos where there is none.
+std::size_t find_outside(std::string_view text, std::size_t at, std::string_view marks) {
   int open = 0;
   char quote = 0;
   for (; at < text.size(); ++at) {
@@ -160,55 +166,137 @@ std::size_t end_of_item(std::string_view text, std::size_t at) {
       if (c == quote) quote = 0;
     } else if (c == '"' || c == '\'') {
       quote = c;
-    } else if (c == '[') {
-      ++open;
-    } else if (c == ']') {
-      if (open-- == 0) return at;
-    } else if (c == ',' && open == 0) {
+    } else if (open == 0 && (marks.find(c) != std::string_view::npos ||
+                             closing.find(c) != std::string_view::npos)) {
       return at;
+    } else if (opening.find(c) != std::string_view::npos) {
+      ++open;
+    } else if (closing.find(c) != std::string_view::npos) {
+      --open;
     }
   }
   return std::string_view::npos;
 }
 
-// "[1, 2.5, "x"]", from its first bracket to its last. The span of an error is in `text`.
-Result<Value> read_list(std::string_view text, int depth) {
+Result<Value> moved(Result<Value> value, std::size_t by) {
+  if (!value) {
+    value.error().span.from += by;
+    value.error().span.to += by;
+  }
+  return value;
+}
+
+// `name: VALUE`.
+Result<Value> read_record_field(std::string_view text, int depth) {
+  const std::size_t colon = std::min(text.find(':'), text.size());
+  const std::string_view name = text.substr(0, colon);
+  const std::size_t start = text.find_first_not_of(' ', colon + 1);
+  if (!is_name(name) || start == std::string_view::npos) {
+    return bad_value(Code::bad_value, "a field of a record wants a name, a colon and a value", text,
+                     "Write {batch: \"K-7\", mass: 12.5}, or add :text for a text in braces.");
+  }
+  Result<Value> value = moved(read_unnamed(text.substr(start), depth), start);
+  if (value) value->set_name(std::string(name));
+  return value;
+}
+
+std::optional<Error> name_twice(const std::vector<Value>& fields, const Value& next, Span span) {
+  for (const Value& field : fields) {
+    if (field.is_named() && field.name() == next.name())
+      return Error{Code::duplicate_key, "the record has two fields " + in_quotes(next.name()), span,
+                   "Give each field a name of its own."};
+  }
+  return std::nullopt;
+}
+
+// `[1, 2.5, "x"]`, `(1, 2.5)` or `{mass: 12.5}`, from its first bracket to its last. The span of an
+// error is in `text`.
+Result<Value> read_compound(std::string_view text, int depth) {
   if (depth == most_value_depth) {
     return Error{Code::over_limit,
                  "lists nest more than " + std::to_string(most_value_depth) + " deep",
                  {0, text.size()},
                  "Use fewer brackets."};
   }
+  const bool is_record = text[0] == '{';
+  const char last = closing[opening.find(text[0])];
   std::vector<Value> items;
   std::size_t at = text.find_first_not_of(' ', 1);
-  while (at < text.size() && text[at] != ']') {
-    const std::size_t end = end_of_item(text, at);
-    if (end == std::string_view::npos) break;
+  while (at < text.size() && text[at] != last) {
+    const std::size_t end = find_outside(text, at, ",");
+    if (end == std::string_view::npos || (text[end] != ',' && text[end] != last)) break;
     const std::string_view item = text.substr(at, text.find_last_not_of(' ', end - 1) + 1 - at);
     Result<Value> value = item.empty() ? bad_value(Code::bad_value, "an item is missing", " ",
                                                    "Write a value, or nil:nil.")
+                          : is_record  ? read_record_field(item, depth + 1)
                                        : read_unnamed(item, depth + 1);
-    if (!value) {
-      value.error().span.from += at;
-      value.error().span.to += at;
-      return value;
+    if (!value) return moved(std::move(value), at);
+    if (is_record) {
+      if (auto error = name_twice(items, *value, {at, at + item.size()})) return std::move(*error);
     }
     items.push_back(std::move(*value));
-    if (text[end] == ']') {
-      at = end;
-      break;
-    }
-    at = text.find_first_not_of(' ', end + 1);
+    at = text[end] == ',' ? text.find_first_not_of(' ', end + 1) : end;
   }
-  if (at + 1 == text.size() && text[at] == ']') return Value::list(std::move(items));
+  if (at + 1 == text.size() && text[at] == last) {
+    return is_record     ? Value::record(std::move(items))
+           : last == ')' ? Value::tuple(std::move(items))
+                         : Value::list(std::move(items));
+  }
+  const std::string_view kind = is_record ? "record" : last == ')' ? "tuple" : "list";
   return Error{Code::bad_value,
-               "a list wants a comma between items and a bracket at its end",
+               "a " + std::string(kind) + " wants a comma between items and a bracket at its end",
                {std::min(at, text.size() - 1), text.size()},
                "Write [1, 2.5, \"x\"], or add :text for a text that begins with a bracket."};
 }
 
+// A text in round brackets is a tuple where it has a comma, or nothing.
+bool is_compound_text(std::string_view text) {
+  if (text.size() < 2 || opening.find(text[0]) == std::string_view::npos ||
+      text.back() != closing[opening.find(text[0])])
+    return false;
+  if (text[0] == '[') return true;
+  if (text[0] == '(')
+    return text == "()" || text[std::min(find_outside(text, 1, ","), text.size() - 1)] == ',';
+  const std::size_t name = text.find_first_not_of(' ', 1);
+  return text[name] == '}' ||
+         is_name(text.substr(name, std::min(text.find(':'), text.size()) - name));
+}
+
+// "3-5i", "2.5i", "4": the parts, cut at the last sign that belongs to no exponent.
+Result<Value> read_complex(std::string_view payload) {
+  std::string_view real = payload;
+  std::string_view imaginary = "0";
+  if (payload.ends_with('i')) {
+    std::size_t sign = payload.size();
+    while (sign > 0) {
+      --sign;
+      const char c = payload[sign];
+      const char before = sign > 0 ? payload[sign - 1] : ' ';
+      if ((c == '+' || c == '-') && before != 'e' && before != 'E' && before != 'p') break;
+    }
+    imaginary = payload.substr(sign, payload.size() - 1 - sign);
+    real = sign == 0 ? "0" : payload.substr(0, sign);
+  }
+  if (imaginary.starts_with('+')) imaginary.remove_prefix(1);
+  const auto first = read_real(binary64, real);
+  const auto second = read_real(binary64, imaginary);
+  if (!first || !second) {
+    return bad_value(Code::bad_value, in_quotes(payload) + " is not a complex number", payload,
+                     "Write a real part and an imaginary one, as in 3-5i.");
+  }
+  return Value::complex(std::bit_cast<double>(low_half(*first)),
+                        std::bit_cast<double>(low_half(*second)));
+}
+
+Result<Value> read_typed_moment(std::string_view payload) {
+  if (const auto moment = read_moment(payload)) return Value::moment(*moment);
+  return bad_value(Code::bad_value, in_quotes(payload) + " is not a moment", payload,
+                   "Write an existing day from the years 1 to 9999 and a time, as in "
+                   "2031-05-09T14:05:00.25.");
+}
+
 Result<Value> read_unnamed(std::string_view text, int depth) {
-  if (text.starts_with('[') && text.ends_with(']')) return read_list(text, depth);
+  if (is_compound_text(text)) return read_compound(text, depth);
   // In a list, quotes make a text, or one character.
   if (depth != 0 && text.size() >= 2 && text.front() == text.back()) {
     if (text.front() == '"') return Value::text(std::string(text.substr(1, text.size() - 2)));
@@ -264,8 +352,8 @@ Value Value::text(std::string owned) {
   return out;
 }
 
-Value Value::list(std::vector<Value> items) {
-  Value out(Type::list, 0);
+Value Value::compound(Type type, std::vector<Value> items) {
+  Value out(type, 0);
   auto extra = std::make_shared<Extra>();
   extra->items = std::move(items);
   out.extra_ = std::move(extra);
@@ -303,6 +391,18 @@ Result<Value> read_typed(Type type, std::string_view payload) {
       if (payload.empty() || payload == "nil") return Value();
       return bad_value(Code::bad_value, in_quotes(payload) + " is not nil", payload,
                        "Write nil:nil.");
+    case Type::complex:
+      return read_complex(payload);
+    case Type::moment:
+      return read_typed_moment(payload);
+    case Type::list:
+    case Type::tuple:
+    case Type::record: {
+      Result<Value> value = read_unnamed(payload);
+      if (!value || value->is(type)) return value;
+      return bad_value(Code::bad_value, in_quotes(payload) + " is not a " + std::string(fact.name),
+                       payload, "Write [1, 2.5], (1, 2.5) or {mass: 12.5}.");
+    }
     default:
       return bad_value(Code::not_supported_yet,
                        "values of type " + std::string(fact.name) + " are not supported yet",
@@ -318,13 +418,8 @@ Result<Value> read_value(std::string_view text) {
   const std::size_t equals = text.find('=');
   if (equals == std::string_view::npos || !is_name(text.substr(0, equals)))
     return read_unnamed(text);
-  Result<Value> value = read_unnamed(text.substr(equals + 1));
-  if (!value) {
-    value.error().span.from += equals + 1;
-    value.error().span.to += equals + 1;
-    return value;
-  }
-  value->set_name(std::string(text.substr(0, equals)));
+  Result<Value> value = moved(read_unnamed(text.substr(equals + 1)), equals + 1);
+  if (value) value->set_name(std::string(text.substr(0, equals)));
   return value;
 }
 
@@ -345,12 +440,26 @@ std::string describe(const Value& value) {
       return value.bits() != 0 ? "true" : "false";
     case Type::nil:
       return "nil";
-    case Type::list: {
-      std::string out = "[";
-      for (const Value& item : value.as_list())
-        out += (out.size() > 1 ? ", " : "") + describe(item);
-      return out + "]";
+    case Type::list:
+    case Type::tuple:
+    case Type::record: {
+      const bool is_record = value.is(Type::record);
+      const bool is_tuple = value.is(Type::tuple);
+      std::string out = is_record ? "{" : is_tuple ? "(" : "[";
+      for (const Value& item : value.as_list()) {
+        if (out.size() > 1) out += ", ";
+        if (is_record) out += std::string(item.name()) + ": ";
+        out += describe(item);
+      }
+      if (is_tuple && value.as_list().size() == 1) out += ',';
+      return out + (is_record ? "}" : is_tuple ? ")" : "]");
     }
+    case Type::complex: {
+      const std::string imaginary = describe(value.as_list()[1]);
+      return describe(value.as_list()[0]) + (imaginary[0] == '-' ? "" : "+") + imaginary + "i";
+    }
+    case Type::moment:
+      return moment_text(value.as_moment());
     case Type::character: {
       std::string out;
       append_utf8(value.as_character(), out);

@@ -66,6 +66,10 @@ struct DialectFacts {
   WidthUnit width_unit;             // what a width and a precision of text count
   Rounding rounding;                // of a real, and
   std::string_view rounding_basis;  // what is rounded: "the stored value"
+  // How a field is written: of a letter, which stands for @, and of a real to N places.
+  std::string_view letter_form = "%@";
+  std::string_view places_form = "%.Nf";
+  std::string_view modifiers_are = "Lengths";  // the title over the modifiers
   std::string_view default_locale;
   std::span<const std::string_view> locales;  // those supported
   std::span<const ConversionFact> conversions;

@@ -6,6 +6,7 @@
 #pragma once
 
 #include <cstdint>
+#include <memory>
 #include <optional>
 #include <string>
 #include <string_view>
@@ -39,7 +40,7 @@ struct Field {
   Count precision;
   int position = unset;     // of its value, from 1, where it is written; unset: it is not
   int value_index = unset;  // the value it shows, from 0; unset: none
-  std::string key;          // "(name)" of the value it shows, with its parentheses; empty: none
+  std::string key;          // "(name)" of the value it shows, in parentheses; empty: none
   std::string
       defect;  // why the language refuses this field, or gives it no meaning; empty: neither
   std::string failure;  // the name the language refuses it by; empty: it has no meaning
@@ -66,6 +67,11 @@ struct Refusal {
   Span span;
 };
 
+// What a dialect keeps of a template besides its fields: its own to read, and nobody else's.
+struct Program {
+  virtual ~Program() = default;
+};
+
 class Template {
  public:
   std::string source;
@@ -74,7 +80,8 @@ class Template {
   std::vector<Field> fields;
   Notes notes;  // what reading it already showed
   std::optional<Refusal> refusal;
-  int values_taken = 0;  // the values that the fields use, from the first on
+  std::shared_ptr<const Program> program;  // null where the fields say it all
+  int values_taken = 0;                    // the values that the fields use, from the first on
 
   std::string_view literal(const Piece& piece) const {
     return std::string_view(literals).substr(piece.text.from, piece.text.to - piece.text.from);

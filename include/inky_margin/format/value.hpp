@@ -4,6 +4,8 @@
 //   Value n = Value::whole(Type::i8, -7);
 //   read_value("255:u8"), read_value("'Ω':char"), read_value("x=2.5"), read_value("ink")
 //   read_value("[1, 2.5, 'x']")              // a list
+//   read_value("(1, 2.5)")                   // a tuple
+//   read_value("{batch: \"K-7\", mass: 12.5}") // a record
 //   read_value("300:u8")                     // an error: 300 does not fit u8 (0 to 255)
 //
 // Values are small and cheap to make; text may be owned or borrowed.
@@ -17,6 +19,7 @@
 #include <string_view>
 #include <vector>
 
+#include "inky_margin/format/moment.hpp"
 #include "inky_margin/format/note.hpp"
 #include "inky_margin/number/binary_format.hpp"
 #include "inky_margin/number/digits.hpp"
@@ -46,11 +49,12 @@ enum class Type : std::uint8_t {
   character,  // one Unicode scalar value
   truth,
   nil,
-  complex,
-  decimal,
-  moment,
+  complex,  // two f64
+  decimal,  // named in the contract; not supported yet
+  moment,   // a date and a time of day
   list,
-  record,  // named in the contract; not supported yet
+  tuple,
+  record,  // fields with names
 };
 
 struct TypeFact {
@@ -69,6 +73,10 @@ std::span<const TypeFact> all_types();
 
 constexpr bool is_whole(Type type) {
   return type <= Type::big;
+}
+// Made of values: as_list has them.
+constexpr bool is_compound(Type type) {
+  return Type::list <= type;
 }
 constexpr bool is_real(Type type) {
   return Type::f16 <= type && type <= Type::f128;
@@ -92,7 +100,16 @@ class Value {
     return out;
   }
   static Value character(char32_t value) { return {Type::character, uint128{value}}; }
-  static Value list(std::vector<Value> items);
+  static Value list(std::vector<Value> items) { return compound(Type::list, std::move(items)); }
+  static Value tuple(std::vector<Value> items) { return compound(Type::tuple, std::move(items)); }
+  // REQUIRES: every field is named, each name once.
+  static Value record(std::vector<Value> fields) {
+    return compound(Type::record, std::move(fields));
+  }
+  static Value complex(double real, double imaginary) {
+    return compound(Type::complex, {Value::real(real), Value::real(imaginary)});
+  }
+  static Value moment(const Moment& moment) { return {Type::moment, moment.packed()}; }
   static Value truth(bool value) { return {Type::truth, uint128{value}}; }
 
   Type type() const { return type_; }
@@ -109,7 +126,9 @@ class Value {
   }
   char32_t as_character() const { return static_cast<char32_t>(bits()); }
   std::string_view as_text() const { return content_.text; }
+  // The items of a list or tuple, the fields of a record, the two parts of a complex number.
   std::span<const Value> as_list() const;
+  Moment as_moment() const { return Moment::unpacked(bits()); }
 
   // A real given by its bits, in hexadecimal: what is stored is what was meant, so there is nothing
   // to say about a typed decimal.
@@ -142,6 +161,7 @@ class Value {
     std::string_view text;
   };
   Value(Type type, uint128 bits) : type_(type), content_(bits) {}
+  static Value compound(Type type, std::vector<Value> items);
 
   Type type_ = Type::nil;
   bool given_in_bits_ = false;
@@ -160,10 +180,10 @@ Result<Value> read_value(std::string_view text);
 // The value that `payload` is of `type`: what JSON gives as {"TYPE": "payload"}.
 Result<Value> read_typed(Type type, std::string_view payload);
 
-// The deepest that lists may nest.
+// The deepest that lists, tuples and records may nest.
 inline constexpr int most_value_depth = 32;
 
-// Short, for people: 2.675, "ink", 'Ω', true, nil, [1, 2.5].
+// Short, for people: 2.675, "ink", 'Ω', true, nil, [1, 2.5], {mass: 12.5}.
 std::string describe(const Value& value);
 
 }  // namespace inky

@@ -380,28 +380,8 @@ class Explainer {
 }  // namespace
 
 Result<Template> parse(const Syntax& syntax, std::string_view source) {
-  if (source.size() > most_template) {
-    return over_limit("a template of " + std::to_string(source.size()) + " bytes",
-                      static_cast<int>(most_template), {most_template, source.size()});
-  }
-  if (const std::size_t bad = first_invalid_utf8(source); bad != std::string_view::npos) {
-    return Error{Code::not_utf8,
-                 "the template is not UTF-8",
-                 {bad, bad + 1},
-                 "Templates are given in UTF-8."};
-  }
+  if (auto error = check_source(source)) return std::move(*error);
   return Reader(syntax, source).read();
-}
-
-void note_quotes(std::string_view quotes, Template& parsed) {
-  const std::string_view source = parsed.source;
-  const bool quoted = source.size() >= 2 && source.front() == source.back() &&
-                      quotes.find(source.front()) != std::string_view::npos;
-  if (!quoted) return;
-  parsed.notes.push_back({Code::quotes_in_template,
-                          "the quotes at both ends are printed too; leave them out if they only "
-                          "delimit the literal",
-                          {0, source.size()}});
 }
 
 std::vector<Words> explain(const Syntax& syntax, const Template& parsed) {

@@ -10,6 +10,7 @@
 #include <string_view>
 
 #include "inky_margin/dialect/dialect.hpp"
+#include "source.hpp"
 
 namespace inky::percent {
 
@@ -47,9 +48,6 @@ struct Syntax {
 
 // "%%" becomes a literal; every other field is finished by the syntax.
 Result<Template> parse(const Syntax& syntax, std::string_view source);
-
-// A note where both ends of the source are the same one of `quotes`.
-void note_quotes(std::string_view quotes, Template& parsed);
 
 // The words for a template, part by part, from the facts.
 std::vector<Words> explain(const Syntax& syntax, const Template& parsed);

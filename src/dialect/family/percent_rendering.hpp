@@ -1,152 +1,29 @@
-// What rendering a template of the percent-style family has in common: the walk over its pieces,
-// the commonest field of all, the counts taken from values, and the report. A language derives from
-// it and says what its fields print:
-//
-//   class Rendering final : public percent::Rendering<Rendering> {
-//     bool render(const Field& field);         // false: no text, and trouble_ says why
-//     void note_field(const Field& field);     // after it was rendered, when a report is wanted
-//     bool end();                              // after the last piece
-//   };
+// What rendering a template of the percent-style family has in common beside the walk over it.
 #pragma once
 
 #include <string>
 
-#include "inky_margin/number/decimal_writing.hpp"
 #include "percent.hpp"
+#include "rendering.hpp"
 
 namespace inky::percent {
 
 template <typename Language>
-class Rendering {
+class Rendering : public family::Rendering<Language> {
  public:
-  Rendering(const DialectFacts& facts, const Template& parsed, std::span<const Value> values,
-            const RenderOptions& options, Output& out, Report* report)
-      : facts_(facts),
-        parsed_(parsed),
-        values_(values),
-        options_(options),
-        out_(out),
-        report_(report) {}
-
-  Outcome run() {
-    const std::size_t start = out_.needed();
-    if (report_ != nullptr) begin_report();
-    if (parsed_.refusal) return refused();
-    for (const Piece& piece : parsed_.pieces) {
-      if (piece.field == unset) {
-        out_.append(parsed_.literal(piece));
-      } else if (const Field& field = parsed_.fields[static_cast<std::size_t>(piece.field)];
-                 field.plain_decimal && report_ == nullptr && write_plain_decimal(field)) {
-        continue;
-      } else if (!place(piece.field, start)) {
-        out_.cut_back(start);
-        return std::move(trouble_);
-      }
-      if (out_.view().size() > start + most_output) {
-        out_.cut_back(start);
-        return too_long(piece.source);
-      }
-    }
-    if (!language().end()) {
-      out_.cut_back(start);
-      return std::move(trouble_);
-    }
-    return {};
-  }
+  using family::Rendering<Language>::Rendering;
 
  protected:
-  Language& language() { return static_cast<Language&>(*this); }
-
   // "%d"
   static std::string name(const Field& field) { return std::string("%") + field.letter; }
 
-  // What widths and limits of text count.
-  WidthUnit unit() const { return options_.width_of.value_or(facts_.width_unit); }
-
-  bool fail(Outcome outcome) {
-    trouble_ = std::move(outcome);
-    return false;
-  }
-
-  void note(Code code, std::string message, Span span) {
-    report_->notes.push_back({code, std::move(message), span});
-  }
-
   // Flags that switch each other off in every language of the family.
   void note_overridden(const Field& field) {
-    if (has_flag(facts_, field, '0') && has_flag(facts_, field, '-'))
-      note(Code::flag_overridden, "the flag - switches the flag 0 off", field.span);
-    if (has_flag(facts_, field, '+') && has_flag(facts_, field, ' '))
-      note(Code::flag_overridden, "the flag + switches the space off", field.span);
+    if (has_flag(this->facts_, field, '0') && has_flag(this->facts_, field, '-'))
+      this->note(Code::flag_overridden, "the flag - switches the flag 0 off", field.span);
+    if (has_flag(this->facts_, field, '+') && has_flag(this->facts_, field, ' '))
+      this->note(Code::flag_overridden, "the flag + switches the space off", field.span);
   }
-
-  // A width or precision that a value gave, within the limit.
-  bool within_limit(const Field& field, const Value& value, int128 whole) {
-    if (whole <= most_width && whole >= -most_width) return true;
-    return fail(Outcome::error({Code::over_limit,
-                                describe(value) + " as a width or precision is over the limit of " +
-                                    std::to_string(most_width),
-                                field.span, "Use at most " + std::to_string(most_width) + "."}));
-  }
-
-  // The commonest field of all, %d of an i32, without ceremony. False when it is not that.
-  bool write_plain_decimal(const Field& field) {
-    const auto index = static_cast<std::size_t>(field.value_index);
-    if (index >= values_.size() || !values_[index].is(Type::i32) || !field.defect.empty())
-      return false;
-    const auto number = static_cast<std::int32_t>(low_half(values_[index].bits()));
-    const std::uint32_t magnitude =
-        number < 0 ? 0U - static_cast<std::uint32_t>(number) : static_cast<std::uint32_t>(number);
-    char* at = out_.place(1 + decimal_writing::loose_room);
-    if (at == nullptr) return false;
-    // Written whatever the sign, kept only with it: no branch.
-    *at = '-';
-    at += number < 0 ? 1 : 0;
-    out_.keep(at + decimal_writing::write_loosely(at, magnitude));
-    return true;
-  }
-
-  // The parts of a walk, for a language that walks its own way too. They are kept out of the loop
-  // over the pieces, which stays small.
-  [[gnu::noinline]] bool place(int index, std::size_t start) {
-    const Field& field = parsed_.fields[static_cast<std::size_t>(index)];
-    if (report_ == nullptr) return language().render(field);
-    const std::size_t from = out_.needed() - start;
-    const bool prints = language().render(field);
-    report_->fields.push_back({index, {from, out_.needed() - start}, shown_});
-    language().note_field(field);
-    return prints;
-  }
-
-  [[gnu::noinline]] void begin_report() { report_->notes = parsed_.notes; }
-
-  [[gnu::noinline]] Outcome refused() const {
-    const Refusal& refusal = *parsed_.refusal;
-    switch (refusal.when) {
-      case Refusal::When::compile:
-        return Outcome::fails_at_compile(refusal.as, refusal.why, refusal.span);
-      case Refusal::When::run:
-        return Outcome::fails_at_run(refusal.as, refusal.why, refusal.span);
-      default:
-        return Outcome::error({Code::not_supported_yet, refusal.why, refusal.span, refusal.as});
-    }
-  }
-
-  [[gnu::noinline]] static Outcome too_long(Span span) {
-    return Outcome::error(
-        {Code::over_limit,
-         "the text grows over the limit of " + std::to_string(most_output) + " bytes", span,
-         "Render it in parts."});
-  }
-
-  const DialectFacts& facts_;
-  const Template& parsed_;
-  std::span<const Value> values_;
-  const RenderOptions& options_;
-  Output& out_;
-  Report* report_;
-  Outcome trouble_;
-  int shown_ = unset;  // the value that the field shows, where the field does not say
 };
 
 }  // namespace inky::percent

@@ -7,6 +7,23 @@
 
 namespace inky {
 
+const Value* find_rare(std::span<const Value> values) {
+  for (const Value& value : values) {
+    if (is_rare(value.type())) return &value;
+    if (!value.is(Type::list)) continue;
+    if (const Value* inner = find_rare(value.as_list())) return inner;
+  }
+  return nullptr;
+}
+
+Outcome rare_value(const Value& value, std::string_view language) {
+  return Outcome::error({Code::not_supported_yet,
+                         "values of type " + std::string(name_of(value.type())) +
+                             " are not supported yet in " + std::string(language),
+                         {},
+                         "Give a number or a text in its place."});
+}
+
 std::string text_of(const Value& value) {
   if (value.is(Type::text)) return std::string(value.as_text());
   std::string out;

@@ -4,6 +4,7 @@
 #include <string>
 #include <string_view>
 
+#include "inky_margin/format/outcome.hpp"
 #include "inky_margin/format/value.hpp"
 
 namespace inky {
@@ -11,6 +12,15 @@ namespace inky {
 inline bool is_text_or_character(const Value& value) {
   return value.is(Type::text) || value.is(Type::character);
 }
+// The types that most dialects cannot take yet.
+constexpr bool is_rare(Type type) {
+  return type > Type::nil && type != Type::list;
+}
+// The first value of such a type, also inside lists; null where there is none.
+const Value* find_rare(std::span<const Value> values);
+// "not supported yet", of such a value.
+Outcome rare_value(const Value& value, std::string_view language);
+
 // REQUIRES: text, or a character.
 std::string text_of(const Value& value);
 

@@ -998,7 +998,7 @@ class Java final : public Dialect {
     Result<Template> parsed = percent::parse(syntax, source);
     if (!parsed) return parsed;
     find_refusal(*parsed);
-    percent::note_quotes("\"", *parsed);
+    note_quotes("\"", *parsed);
     return parsed;
   }
 
@@ -1013,6 +1013,7 @@ class Java final : public Dialect {
 
   // System.out.println shows String.valueOf.
   Outcome print_plainly(const Value& value, Output& out) const override {
+    if (const Value* rare = find_rare({&value, 1})) return rare_value(*rare, facts().language);
     out.append(to_string(value));
     return {};
   }

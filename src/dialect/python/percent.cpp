@@ -13,14 +13,14 @@
 
 #include <algorithm>
 
-#include "dialects.hpp"
-#include "family/escapes.hpp"
-#include "family/percent_rendering.hpp"
-#include "family/value_notes.hpp"
-#include "family/values.hpp"
+#include "../dialects.hpp"
+#include "../family/percent_rendering.hpp"
+#include "../family/value_notes.hpp"
+#include "../family/values.hpp"
 #include "inky_margin/number/digits.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
+#include "values.hpp"
 
 namespace inky {
 
@@ -76,22 +76,7 @@ constexpr auto modifiers = std::to_array<ModifierFact>({
     {"L", "read, and without meaning"},
 });
 
-constexpr auto escapes = std::to_array<EscapeFact>({
-    {"%%", "a percent sign"},
-    {"\\n", "a new line"},
-    {"\\t", "a tab"},
-    {"\\\"", "a double quote"},
-    {"\\'", "a single quote"},
-    {"\\\\", "a backslash"},
-    {"\\a", "the bell"},
-    {"\\b", "a backspace"},
-    {"\\f", "a form feed"},
-    {"\\r", "a carriage return"},
-    {"\\v", "a vertical tab"},
-    {"\\101", "the character of this octal number, up to three digits"},
-    {"\\x41", "the character of this hexadecimal number of two digits"},
-    {"\\u03a9", "the character of this code point; \\U takes eight digits"},
-});
+constexpr auto escapes = python::with_escapes<1>({{{"%%", "a percent sign"}}});
 
 constexpr auto failures = std::to_array<FailureFact>({
     {"too few values, or too many", "TypeError, at run time"},
@@ -121,45 +106,11 @@ constexpr DialectFacts facts = {
     .failures = failures,
 };
 
-// Not-a-number has no sign of its own; zeros fill in front of it.
-constexpr NumberStyle numbers = {.sign_of_nan = false, .zero_fill_specials = true};
+using python::Conversion;
+using python::is_int;
+constexpr const NumberStyle& numbers = python::number_style;
 
 // ---- Reading ----
-
-constexpr EscapeRules escape_rules = {.simple = "n\nt\t\"\"''\\\\a\ab\bf\fr\rv\v",
-                                      .most_octal_digits = 3,
-                                      .least_hexadecimal_digits = 2,
-                                      .most_hexadecimal_digits = 2,
-                                      .bytes = false};
-
-std::size_t read_escape(std::size_t at, Template& out) {
-  const std::string_view source = out.source;
-  if (const std::size_t size = read_backslash(escape_rules, source, at, out.literals); size != 0)
-    return size;
-  const std::string_view rest = source.substr(at);
-  // A backslash at the end of a line joins it to the next.
-  if (rest.starts_with("\\\n")) return 2;
-  const Span span{at, std::min(at + 2, source.size())};
-  if (rest.size() == 1 || std::string_view("xuU").find(rest[1]) != std::string_view::npos) {
-    if (!out.refusal) {
-      out.refusal = {Refusal::When::compile, "SyntaxError",
-                     rest.size() == 1
-                         ? "a backslash at the end escapes the quote that closes the text"
-                         : "this escape has too few digits, or names no character",
-                     span};
-    }
-  } else if (rest[1] == 'N') {
-    out.refusal = {Refusal::When::not_supported_yet, "Write the character itself.",
-                   "characters by name (\\N{...}) are not supported yet", span};
-  } else {
-    out.notes.push_back({Code::unknown_escape,
-                         "Python defines no such escape, and keeps the backslash; it is itself "
-                         "written \\\\",
-                         span});
-  }
-  out.literals += '\\';
-  return 1;
-}
 
 constexpr bool has_flag(const Field& field, char flag) {
   return percent::has_flag(facts, field, flag);
@@ -211,93 +162,19 @@ constexpr percent::Syntax syntax = {.facts = &facts,
                                     .most_position = 0,
                                     .keys = true,
                                     .unknown_letters_take_values = true,
-                                    .read_escape = read_escape,
+                                    .read_escape = python::read_escape,
                                     .finish = finish};
 
-// ---- Values as Python has them ----
-
-bool is_int(const Value& value) {
-  return is_whole(value.type()) || value.is(Type::truth);
-}
+// Null is the dict itself.
 std::string_view type_name(const Value* value) {
-  if (value == nullptr) return "dict";
-  if (is_whole(value->type())) return "int";
-  if (is_real(value->type())) return "float";
-  if (is_text_or_character(*value)) return "str";
-  if (value->is(Type::list)) return "list";
-  return value->is(Type::truth) ? "bool" : "NoneType";
-}
-
-// str() and repr() of a float: the shortest digits, fixed from 1e-4 to below 1e16.
-std::string float_text(const BinaryReal& real) {
-  constexpr int lowest_fixed = -4;
-  constexpr int highest_fixed = 15;
-  if (real.kind == RealClass::not_a_number) return "nan";
-  if (real.kind == RealClass::infinite) return real.negative ? "-inf" : "inf";
-  Digits digits;
-  shortest_digits(binary64, real, digits);
-  const int exponent = digits.is_zero() ? 0 : digits.point() - 1;
-  Spec spec;
-  spec.kind = Kind::real;
-  const bool fixed = lowest_fixed <= exponent && exponent <= highest_fixed;
-  spec.notation = fixed ? Notation::fixed : Notation::scientific;
-  if (fixed && digits.size() <= exponent + 1) spec.places = 1;
-  TextBuffer out;
-  lay_out_real(spec, binary64, real, numbers, out);
-  return out.string();
-}
-
-void append_hexadecimal_escape(char32_t value, std::string& out) {
-  const int digits = value > 0xFFFF ? 8 : value > 0xFF ? 4 : 2;
-  out += digits == 8 ? "\\U" : digits == 4 ? "\\u" : "\\x";
-  for (int shift = 4 * digits - 4; shift >= 0; shift -= 4)
-    out += "0123456789abcdef"[value >> shift & 15];
-}
-
-// repr() and ascii() of a str.
-std::string quoted(std::string_view text, bool ascii) {
-  const bool single = text.find('\'') != std::string_view::npos;
-  const bool twice = text.find('"') != std::string_view::npos;
-  const char quote = single && !twice ? '"' : '\'';
-  std::string out(1, quote);
-  while (const auto point = first_code_point(text)) {
-    const auto size = static_cast<std::size_t>(point->bytes);
-    const char32_t c = point->value;
-    constexpr std::string_view named = "\tt\nn\rr";
-    const std::size_t name = c < 0x80 ? named.find(static_cast<char>(c)) : std::string_view::npos;
-    if (c == static_cast<unsigned char>(quote) || c == '\\')
-      (out += '\\') += static_cast<char>(c);
-    else if (name != std::string_view::npos && name % 2 == 0)
-      (out += '\\') += named[name + 1];
-    else if (ascii ? c >= 0x20 && c < 0x7F : is_printable(c))
-      out += text.substr(0, size);
-    else
-      append_hexadecimal_escape(c, out);
-    text.remove_prefix(size);
-  }
-  return out += quote;
-}
-
-// What s, r and a print.
-std::string any_text(const Value& value, char letter) {
-  if (is_text_or_character(value))
-    return letter == 's' ? text_of(value) : quoted(text_of(value), letter == 'a');
-  if (is_real(value.type())) return float_text(nearest_f64(value));
-  if (value.is(Type::truth)) return value.as_whole() != 0 ? "True" : "False";
-  if (value.is(Type::nil)) return "None";
-  if (value.is(Type::list)) {
-    std::string out = "[";
-    for (const Value& item : value.as_list())
-      out += (out.size() > 1 ? ", " : "") + any_text(item, letter == 'a' ? 'a' : 'r');
-    return out + "]";
-  }
-  return whole_text(value);
+  return value == nullptr ? "dict" : python::type_name(*value);
 }
 
 // ---- Rendering ----
 
 class Rendering final : public percent::Rendering<Rendering> {
  public:
+  static constexpr bool takes_rare_values = true;
   using percent::Rendering<Rendering>::Rendering;
 
   bool render(const Field& field) {
@@ -360,7 +237,7 @@ class Rendering final : public percent::Rendering<Rendering> {
     const auto found = std::find_if(values_.rbegin(), values_.rend(), [&](const Value& value) {
       return value.is_named() && value.name() == wanted;
     });
-    if (found == values_.rend()) return raise("KeyError", quoted(wanted, false), field);
+    if (found == values_.rend()) return raise("KeyError", python::quoted(wanted, false), field);
     single_ = &*found;
     single_taken_ = false;
     return true;
@@ -508,7 +385,8 @@ class Rendering final : public percent::Rendering<Rendering> {
     if (value->is(Type::text) && field.letter == 's')
       return put_text(field, spec, value->as_text());
     if (report_ != nullptr) note_conversion(field, *value);
-    return put_text(field, spec, any_text(*value, field.letter));
+    return put_text(field, spec,
+                    python::text_of_any(*value, static_cast<Conversion>(field.letter)));
   }
 
   // The dict itself: a key stands where it first came, with its last value.
@@ -521,7 +399,8 @@ class Rendering final : public percent::Rendering<Rendering> {
       if (std::any_of(values_.begin(), at, named(*at))) continue;
       const Value& last = *std::find_if(values_.rbegin(), values_.rend(), named(*at));
       if (out.size() > 1) out += ", ";
-      out += quoted(at->name(), ascii) + ": " + any_text(last, ascii ? 'a' : 'r');
+      out += python::quoted(at->name(), ascii) + ": " +
+             python::text_of_any(last, ascii ? Conversion::ascii : Conversion::repr);
     }
     return out += "}";
   }
@@ -551,7 +430,7 @@ class PythonPercent final : public Dialect {
   Result<Template> parse(std::string_view source) const override {
     Result<Template> parsed = percent::parse(syntax, source);
     if (!parsed) return parsed;
-    percent::note_quotes("\"'", *parsed);
+    note_quotes("\"'", *parsed);
     return parsed;
   }
 
@@ -566,7 +445,7 @@ class PythonPercent final : public Dialect {
 
   // print() shows str().
   Outcome print_plainly(const Value& value, Output& out) const override {
-    out.append(any_text(value, 's'));
+    out.append(python::text_of_any(value, Conversion::str));
     return {};
   }
 };

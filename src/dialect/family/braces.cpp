@@ -1,0 +1,53 @@
+#include "braces.hpp"
+
+#include <algorithm>
+
+#include "inky_margin/text/utf8.hpp"
+
+namespace inky::braces {
+
+Decoded::Decoded(Template& parsed, ReadEscape read_escape) {
+  const std::string_view source = parsed.source;
+  text_.reserve(source.size());
+  at_.reserve(source.size() + 1);
+  const std::size_t kept = parsed.literals.size();
+  for (std::size_t at = 0; at < source.size();) {
+    const std::size_t start = at;
+    if (source[at] == '\\') {
+      at += read_escape(at, parsed);
+      text_ += std::string_view(parsed.literals).substr(kept);
+      parsed.literals.resize(kept);
+    } else {
+      text_ += source[at++];
+    }
+    at_.resize(text_.size(), static_cast<std::uint32_t>(start));
+  }
+  at_.push_back(static_cast<std::uint32_t>(source.size()));
+}
+
+void SpecReader::read_fill_and_align(std::string_view aligns, Lead& lead) {
+  const auto point = first_code_point(rest());
+  const std::size_t size = point ? static_cast<std::size_t>(point->bytes) : 1;
+  const auto is_align = [&](std::size_t at) {
+    return at < text_.size() && aligns.find(text_[at]) != std::string_view::npos;
+  };
+  if (is_align(at_ + size)) {
+    lead.fill = rest().substr(0, size);
+    at_ += size;
+  }
+  if (is_align(at_)) lead.align = text_[at_++];
+}
+
+void SpecReader::read_sign(std::string_view signs, Lead& lead) {
+  if (!at_end() && signs.find(peek()) != std::string_view::npos) lead.sign = text_[at_++];
+}
+
+bool SpecReader::read_number(std::int64_t beyond, std::int64_t& number) {
+  const std::size_t start = at_;
+  number = 0;
+  for (; peek() >= '0' && peek() <= '9'; ++at_)
+    number = number > beyond / 10 ? beyond : std::min(number * 10 + (peek() - '0'), beyond);
+  return at_ > start;
+}
+
+}  // namespace inky::braces

@@ -1,0 +1,77 @@
+// What brace-style languages share: escapes are resolved before braces are looked for, so that an
+// escape may write a brace; and a spec begins with
+//
+//   [[fill]align][sign][#][0]
+//
+// Everything else differs, and is each language's own.
+#pragma once
+
+#include <cstdint>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "inky_margin/format/template.hpp"
+
+namespace inky::braces {
+
+// A template without its escapes, and where in the source each byte of it stood.
+class Decoded {
+ public:
+  // Reads the escape at `at` (a backslash) of the source: appends what it stands for to the
+  // literals of the template and returns its length.
+  using ReadEscape = std::size_t (*)(std::size_t at, Template& out);
+  Decoded(Template& parsed, ReadEscape read_escape);
+
+  std::string_view text() const { return text_; }
+  // Where a stretch of the text stands in the source.
+  Span in_source(Span span) const {
+    return {static_cast<std::size_t>(at_[span.from]), static_cast<std::size_t>(at_[span.to])};
+  }
+
+ private:
+  std::string text_;
+  std::vector<std::uint32_t> at_;  // of each byte, and of the end
+};
+
+// The beginning of a spec.
+struct Lead {
+  Mark fill;       // empty: not given
+  char align = 0;  // as written; 0: not given
+  char sign = 0;
+  bool alternate = false;
+  bool zero = false;
+};
+
+// A spec, read from its beginning.
+class SpecReader {
+ public:
+  explicit SpecReader(std::string_view text) : text_(text) {}
+
+  std::size_t at() const { return at_; }
+  bool at_end() const { return at_ == text_.size(); }
+  char peek(std::size_t further = 0) const {
+    return at_ + further < text_.size() ? text_[at_ + further] : '\0';
+  }
+  std::string_view rest() const { return text_.substr(at_); }
+  void skip(std::size_t bytes) { at_ += bytes; }
+  bool take(char c) {
+    if (peek() != c || at_end()) return false;
+    ++at_;
+    return true;
+  }
+
+  // `aligns` are the characters that align; a fill may be any character before one of them.
+  void read_fill_and_align(std::string_view aligns, Lead& lead);
+  // One of `signs`.
+  void read_sign(std::string_view signs, Lead& lead);
+
+  // Digits, at most `beyond`, which stands for all that is larger. False where there are none.
+  bool read_number(std::int64_t beyond, std::int64_t& number);
+
+ private:
+  std::string_view text_;
+  std::size_t at_ = 0;
+};
+
+}  // namespace inky::braces

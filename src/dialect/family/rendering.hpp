@@ -1,0 +1,152 @@
+// What rendering a template has in common, whatever its family: the walk over its pieces, the
+// commonest field of all, limits, and the report. A language derives from it and says what its
+// fields print:
+//
+//   class Rendering final : public family::Rendering<Rendering> {
+//     bool render(const Field& field);         // false: no text, and trouble_ says why
+//     void note_field(const Field& field);     // after it was rendered, when a report is wanted
+//     bool end();                              // after the last piece
+//   };
+#pragma once
+
+#include <algorithm>
+#include <string>
+
+#include "inky_margin/dialect/dialect.hpp"
+#include "inky_margin/number/decimal_writing.hpp"
+#include "values.hpp"
+
+namespace inky::family {
+
+template <typename Language>
+class Rendering {
+ public:
+  // Whether it knows what becomes of complex numbers, moments, tuples and records.
+  static constexpr bool takes_rare_values = false;
+
+  Rendering(const DialectFacts& facts, const Template& parsed, std::span<const Value> values,
+            const RenderOptions& options, Output& out, Report* report)
+      : facts_(facts),
+        parsed_(parsed),
+        values_(values),
+        options_(options),
+        out_(out),
+        report_(report) {}
+
+  Outcome run() {
+    const std::size_t start = out_.needed();
+    if (report_ != nullptr) begin_report();
+    if (parsed_.refusal) return refused();
+    if constexpr (!Language::takes_rare_values) {
+      const bool unusual = std::any_of(values_.begin(), values_.end(),
+                                       [](const Value& value) { return value.type() > Type::nil; });
+      if (const Value* rare = unusual ? find_rare(values_) : nullptr)
+        return rare_value(*rare, facts_.language);
+    }
+    for (const Piece& piece : parsed_.pieces) {
+      if (piece.field == unset) {
+        out_.append(parsed_.literal(piece));
+      } else if (const Field& field = parsed_.fields[static_cast<std::size_t>(piece.field)];
+                 field.plain_decimal && report_ == nullptr && write_plain_decimal(field)) {
+        continue;
+      } else if (!place(piece.field, start)) {
+        out_.cut_back(start);
+        return std::move(trouble_);
+      }
+      if (out_.view().size() > start + most_output) {
+        out_.cut_back(start);
+        return too_long(piece.source);
+      }
+    }
+    if (!language().end()) {
+      out_.cut_back(start);
+      return std::move(trouble_);
+    }
+    return {};
+  }
+
+ protected:
+  Language& language() { return static_cast<Language&>(*this); }
+
+  // What widths and limits of text count.
+  WidthUnit unit() const { return options_.width_of.value_or(facts_.width_unit); }
+
+  bool fail(Outcome outcome) {
+    trouble_ = std::move(outcome);
+    return false;
+  }
+
+  void note(Code code, std::string message, Span span) {
+    report_->notes.push_back({code, std::move(message), span});
+  }
+
+  // A width or precision that a value gave, within the limit.
+  bool within_limit(const Field& field, const Value& value, int128 whole) {
+    if (whole <= most_width && whole >= -most_width) return true;
+    return fail(Outcome::error({Code::over_limit,
+                                describe(value) + " as a width or precision is over the limit of " +
+                                    std::to_string(most_width),
+                                field.span, "Use at most " + std::to_string(most_width) + "."}));
+  }
+
+  // The commonest field of all, %d of an i32, without ceremony. False when it is not that.
+  bool write_plain_decimal(const Field& field) {
+    const auto index = static_cast<std::size_t>(field.value_index);
+    if (index >= values_.size() || !values_[index].is(Type::i32) || !field.defect.empty())
+      return false;
+    const auto number = static_cast<std::int32_t>(low_half(values_[index].bits()));
+    const std::uint32_t magnitude =
+        number < 0 ? 0U - static_cast<std::uint32_t>(number) : static_cast<std::uint32_t>(number);
+    char* at = out_.place(1 + decimal_writing::loose_room);
+    if (at == nullptr) return false;
+    // Written whatever the sign, kept only with it: no branch.
+    *at = '-';
+    at += number < 0 ? 1 : 0;
+    out_.keep(at + decimal_writing::write_loosely(at, magnitude));
+    return true;
+  }
+
+  // The parts of a walk, for a language that walks its own way too. They are kept out of the loop
+  // over the pieces, which stays small.
+  [[gnu::noinline]] bool place(int index, std::size_t start) {
+    const Field& field = parsed_.fields[static_cast<std::size_t>(index)];
+    if (report_ == nullptr) return language().render(field);
+    const std::size_t from = out_.needed() - start;
+    const bool prints = language().render(field);
+    report_->fields.push_back({index, {from, out_.needed() - start}, shown_});
+    language().note_field(field);
+    return prints;
+  }
+
+  [[gnu::noinline]] void begin_report() { report_->notes = parsed_.notes; }
+
+  [[gnu::noinline]] Outcome refused() const {
+    const Refusal& refusal = *parsed_.refusal;
+    switch (refusal.when) {
+      case Refusal::When::compile:
+        return Outcome::fails_at_compile(refusal.as, refusal.why, refusal.span);
+      case Refusal::When::run:
+        return Outcome::fails_at_run(refusal.as, refusal.why, refusal.span);
+      default:
+        return Outcome::error({Code::not_supported_yet, refusal.why, refusal.span, refusal.as});
+    }
+  }
+
+  [[gnu::noinline]] static Outcome too_long(Span span) {
+    return Outcome::error(
+        {Code::over_limit,
+         "the text grows over the limit of " + std::to_string(most_output) + " bytes", span,
+         "Render it in parts."});
+  }
+
+  const DialectFacts& facts_;
+  const Template& parsed_;
+  std::span<const Value> values_;
+  const RenderOptions& options_;
+  Output& out_;
+  Report* report_;
+  Outcome trouble_;
+  int shown_ = unset;  // the value that the field shows, where the field does not say
+};
+
+}  // namespace inky::family

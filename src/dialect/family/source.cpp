@@ -1,0 +1,35 @@
+#include "source.hpp"
+
+#include "inky_margin/text/utf8.hpp"
+
+namespace inky {
+
+std::optional<Error> check_source(std::string_view source) {
+  if (source.size() > most_template) {
+    return Error{Code::over_limit,
+                 "a template of " + std::to_string(source.size()) + " bytes is over the limit of " +
+                     std::to_string(most_template),
+                 {most_template, source.size()},
+                 "Use at most " + std::to_string(most_template) + "."};
+  }
+  if (const std::size_t bad = first_invalid_utf8(source); bad != std::string_view::npos) {
+    return Error{Code::not_utf8,
+                 "the template is not UTF-8",
+                 {bad, bad + 1},
+                 "Templates are given in UTF-8."};
+  }
+  return std::nullopt;
+}
+
+void note_quotes(std::string_view quotes, Template& parsed) {
+  const std::string_view source = parsed.source;
+  const bool quoted = source.size() >= 2 && source.front() == source.back() &&
+                      quotes.find(source.front()) != std::string_view::npos;
+  if (!quoted) return;
+  parsed.notes.push_back({Code::quotes_in_template,
+                          "the quotes at both ends are printed too; leave them out if they only "
+                          "delimit the literal",
+                          {0, source.size()}});
+}
+
+}  // namespace inky

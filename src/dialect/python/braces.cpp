@@ -1,0 +1,581 @@
+// The dialect `python`: replacement fields, as in str.format and in f-strings.
+//
+// Defined by the Python 3.11 library reference, "Format String Syntax", and the language reference,
+// "Formatted string literals"; what they leave open is as CPython 3.11 prints it. A template that
+// begins with f and a quote is an f-string, whose expressions are names of values, with attributes
+// and items; any other is what str.format is called on.
+//
+// What sets it apart from its family:
+//   - str.format fails at run time, field by field, from the left: what a later field has wrong is
+//     not seen before it is reached; an f-string is refused when it is compiled;
+//   - a spec is the value's to read: numbers and text share one grammar, a moment has codes of its
+//     own, and everything else takes none.
+
+#include <algorithm>
+
+#include "../dialects.hpp"
+#include "../family/rendering.hpp"
+#include "../family/source.hpp"
+#include "../family/value_notes.hpp"
+#include "../family/values.hpp"
+#include "fields.hpp"
+#include "inky_margin/text/escape.hpp"
+#include "inky_margin/text/utf8.hpp"
+#include "moments.hpp"
+#include "values.hpp"
+
+namespace inky {
+
+namespace {
+
+using python::Conversion;
+using python::Fields;
+using python::FormatSpec;
+using python::Replacement;
+using python::SpecPart;
+using python::Step;
+
+// ---- Facts ----
+
+constexpr auto conversions = std::to_array<ConversionFact>({
+    {'b', Kind::whole, "a whole number in base 2, with its sign", "+- #0_", false, ""},
+    {'c', Kind::whole, "the character of this code point", "0", false, ""},
+    {'d', Kind::whole, "a whole number in base 10, as without a type", "+- #0,_", false, ""},
+    {'o', Kind::whole, "a whole number in base 8, with its sign", "+- #0_", false, ""},
+    {'x', Kind::whole, "a whole number in base 16, with its sign, lower letters", "+- #0_", false,
+     ""},
+    {'X', Kind::whole, "a whole number in base 16, with its sign, upper letters", "+- #0_", false,
+     ""},
+    {'f', Kind::real, "a number in fixed notation; 6 places unless a precision says otherwise",
+     "+- z#0,_", true, ""},
+    {'F', Kind::real, "as f, INF and NAN in upper letters", "+- z#0,_", true, ""},
+    {'e', Kind::real, "a number in scientific notation; 6 places unless a precision says otherwise",
+     "+- z#0,_", true, ""},
+    {'E', Kind::real, "as e, with an upper E", "+- z#0,_", true, ""},
+    {'g', Kind::real,
+     "a number, fixed or scientific by size (an exponent below -4, or from the number of "
+     "significant digits on, is written); 6 significant digits unless a precision says otherwise, "
+     "trailing zeros dropped",
+     "+- z#0,_", true, ""},
+    {'G', Kind::real, "as g, with an upper E", "+- z#0,_", true, ""},
+    {'n', Kind::real, "as g, or as d of a whole number, by the program's locale: here C", "+- z#0",
+     true, ""},
+    {'%', Kind::real, "times 100, in fixed notation, with a percent sign", "+- z#0,_", true, ""},
+    {'s', Kind::text, "a text, as without a type", "", true, ""},
+});
+
+constexpr auto flags = std::to_array<FlagFact>({
+    {'<', "left", "pads on the right, with the character before it or spaces"},
+    {'>', "right", "pads on the left"},
+    {'^', "center", "pads on both sides, an odd space on the right"},
+    {'=', "inner", "pads between sign and digits of a number"},
+    {'+', "plus", "a plus sign on numbers that are not negative"},
+    {'-', "minus", "a sign on negative numbers only, as without it"},
+    {' ', "space", "a space where a plus sign would be"},
+    {'z', "no negative zero", "a real that rounds to zero loses its minus sign"},
+    {'#', "alternate form", "0b, 0o, 0x in front; keeps the point, and the zeros of g"},
+    {'0', "zeros", "pads numbers with zeros between sign and digits"},
+    {',', "comma", "commas between groups of three digits"},
+    {'_', "underscore", "underscores between groups of three digits, of four in base 2, 8 and 16"},
+});
+
+constexpr auto modifiers = std::to_array<ModifierFact>({
+    {"!s", "str() of the value takes its place"},
+    {"!r", "repr() of the value takes its place"},
+    {"!a", "ascii() of the value takes its place"},
+    {"{:%Y-%m-%d}", "codes of strftime, for a moment"},
+});
+
+constexpr auto escapes =
+    python::with_escapes<2>({{{"{{", "an opening brace"}, {"}}", "a closing brace"}}});
+
+constexpr auto failures = std::to_array<FailureFact>({
+    {"too few values", "IndexError, at run time"},
+    {"a name or key there is none of", "KeyError; in an f-string NameError"},
+    {"an attribute there is none of", "AttributeError"},
+    {"a part of what has no parts, a spec for a list", "TypeError"},
+    {"a brace too many or too few, a type the value cannot take", "ValueError"},
+    {"a brace too many or too few in an f-string", "SyntaxError, when it is compiled"},
+    {"a whole too large for a float or a character", "OverflowError"},
+});
+
+constexpr DialectFacts facts = {
+    .id = "python",
+    .language = "Python",
+    .facility = "str.format and f-strings",
+    .standard = "Python 3.11 library reference, Format String Syntax",
+    .toolchain = "CPython 3.11.7",
+    .program = "python3",
+    .width_unit = WidthUnit::code_points,
+    .rounding = Rounding::half_even,
+    .rounding_basis = "the stored value, exactly",
+    .letter_form = "{:@}",
+    .places_form = "{:.Nf}",
+    .modifiers_are = "Conversions and codes",
+    .default_locale = "",
+    .locales = {},
+    .conversions = conversions,
+    .flags = flags,
+    .modifiers = modifiers,
+    .escapes = escapes,
+    .failures = failures,
+};
+
+// ---- Rendering ----
+
+// Names that stand for something, which has no text of its own worth showing: most are methods,
+// printed with an address.
+bool has_attribute(const Value& value, std::string_view name) {
+  struct Names {
+    std::string_view type;
+    std::string_view names;  // with a space on each side
+  };
+  static constexpr Names known[] = {
+      {"int", " as_integer_ratio bit_count bit_length conjugate from_bytes to_bytes "},
+      {"bool", " as_integer_ratio bit_count bit_length conjugate from_bytes to_bytes "},
+      {"float", " as_integer_ratio conjugate fromhex hex is_integer "},
+      {"complex", " conjugate "},
+      {"str",
+       " capitalize casefold center count encode endswith expandtabs find format format_map index "
+       "isalnum isalpha isascii isdecimal isdigit isidentifier islower isnumeric isprintable "
+       "isspace istitle isupper join ljust lower lstrip maketrans partition removeprefix "
+       "removesuffix replace rfind rindex rjust rpartition rsplit rstrip split splitlines "
+       "startswith strip swapcase title translate upper zfill "},
+      {"list", " append clear copy count extend index insert pop remove reverse sort "},
+      {"tuple", " count index "},
+      {"dict", " clear copy fromkeys get items keys pop popitem setdefault update values "},
+      {"datetime.datetime",
+       " astimezone combine ctime date dst fromisocalendar fromisoformat fromordinal fromtimestamp "
+       "isocalendar isoformat isoweekday max min now replace resolution strftime strptime time "
+       "timestamp timetuple timetz today toordinal tzname utcfromtimestamp utcnow utcoffset "
+       "utctimetuple weekday "},
+  };
+  if (name.starts_with("__") && name.ends_with("__")) return true;
+  for (const Names& names : known) {
+    if (names.type == python::type_name(value))
+      return names.names.find(" " + std::string(name) + " ") != std::string_view::npos;
+  }
+  return false;
+}
+
+Value small(int number) {
+  return Value::whole(Type::i32, number);
+}
+
+// The attributes that hold values.
+std::optional<Value> attribute_of(const Value& value, std::string_view name) {
+  if (python::is_int(value)) {
+    if (name == "real" || name == "numerator") {
+      if (!value.is(Type::truth)) return value;
+      return small(static_cast<int>(value.as_whole()));
+    }
+    if (name == "imag") return small(0);
+    if (name == "denominator") return small(1);
+  }
+  if (is_real(value.type())) {
+    if (name == "real") return value;
+    if (name == "imag") return Value::real(0.0);
+  }
+  if (value.is(Type::complex)) {
+    if (name == "real") return value.as_list()[0];
+    if (name == "imag") return value.as_list()[1];
+  }
+  if (value.is(Type::moment)) {
+    const Moment moment = value.as_moment();
+    const std::pair<std::string_view, int> parts[] = {{"year", moment.year},
+                                                      {"month", moment.month},
+                                                      {"day", moment.day},
+                                                      {"hour", moment.hour},
+                                                      {"minute", moment.minute},
+                                                      {"second", moment.second},
+                                                      {"fold", 0},
+                                                      {"microsecond", moment.nanosecond / 1000}};
+    for (const auto& [part, number] : parts) {
+      if (part == name) return small(number);
+    }
+    if (name == "tzinfo") return Value();
+  }
+  return std::nullopt;
+}
+
+class Rendering final : public family::Rendering<Rendering> {
+ public:
+  static constexpr bool takes_rare_values = true;
+  Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
+            Output& out, Report* report)
+      : family::Rendering<Rendering>(inky::facts, parsed, values, options, out, report),
+        program_(static_cast<const Fields&>(*parsed.program)) {}
+
+  bool render(const Field& field) {
+    const auto index = static_cast<std::size_t>(&field - parsed_.fields.data());
+    return put(program_.fields[index], out_, 0);
+  }
+
+  bool end() {
+    if (report_ != nullptr) note_unused();
+    return true;
+  }
+
+  void note_field(const Field&) {}
+
+ private:
+  bool raise(std::string_view exception, std::string why, const Replacement& field) {
+    return fail(Outcome::fails_at_run(std::string(exception), std::move(why), field.span));
+  }
+  bool not_yet(std::string what, const Replacement& field) {
+    return fail(Outcome::error({Code::not_supported_yet, std::move(what) + " is not supported yet",
+                                field.span, "Give the value itself."}));
+  }
+
+  bool put(const Replacement& field, Output& out, int depth) {
+    out.append(field.said);
+    if (!field.failure.empty()) return raise(field.failure, field.defect, field);
+    Value held;  // what a step led to, where it was not there already
+    const Value* value = nullptr;
+    if (!find(field, value) || !walk(field, value, held)) return false;
+    if (field.conversion != 0) {
+      if (field.conversion != U's' && field.conversion != U'r' && field.conversion != U'a')
+        return raise("ValueError", "Unknown conversion specifier", field);
+      held = Value::text(python::text_of_any(
+          *value, static_cast<Conversion>(static_cast<char>(field.conversion))));
+      value = &held;
+    }
+    if (field.parts.empty()) return put_value(field, field.spec, field.text, *value, out, depth);
+    TextBuffer text;
+    for (const SpecPart& part : field.parts) {
+      text.append(part.text);
+      if (!part.field.empty() && !put(part.field[0], text, depth + 1)) return false;
+    }
+    const FormatSpec spec = python::read_spec(text.view());
+    return put_value(field, spec, text.view(), *value, out, depth);
+  }
+
+  bool find(const Replacement& field, const Value*& value) {
+    std::int64_t index = 0;
+    for (const Value& candidate : values_) {
+      if (field.name.empty() ? !candidate.is_named() && index++ == field.index
+                             : candidate.is_named() && candidate.name() == field.name) {
+        value = &candidate;
+        return true;
+      }
+    }
+    if (field.name.empty()) {
+      return raise("IndexError",
+                   "Replacement index " + std::to_string(field.index) +
+                       " out of range for positional args tuple",
+                   field);
+    }
+    if (program_.is_f_string)
+      return raise("NameError", "name '" + field.name + "' is not defined", field);
+    return raise("KeyError", python::quoted(field.name, false), field);
+  }
+
+  bool walk(const Replacement& field, const Value*& value, Value& held) {
+    for (const Step& step : field.steps) {
+      if (step.kind == Step::Kind::malformed) return raise("ValueError", step.name, field);
+      // What is found may be a part of what is held.
+      std::optional<Value> next;
+      if (!(step.kind == Step::Kind::attribute ? get_attribute(field, *value, step, next)
+                                               : get_item(field, *value, step, next)))
+        return false;
+      held = std::move(*next);
+      value = &held;
+    }
+    return true;
+  }
+
+  bool get_attribute(const Replacement& field, const Value& value, const Step& step,
+                     std::optional<Value>& out) {
+    out = attribute_of(value, step.name);
+    if (out) return true;
+    if (has_attribute(value, step.name))
+      return not_yet("the attribute " + in_quotes(step.name), field);
+    return raise("AttributeError",
+                 "'" + std::string(python::type_name(value)) + "' object has no attribute '" +
+                     step.name + "'",
+                 field);
+  }
+
+  bool get_item(const Replacement& field, const Value& value, const Step& step,
+                std::optional<Value>& out) {
+    const bool is_key = step.kind == Step::Kind::key;
+    const std::string type(python::type_name(value));
+    if (value.is(Type::record)) {
+      for (const Value& member : value.as_list()) {
+        if (is_key && member.name() == step.name) out = member;
+      }
+      if (out) return true;
+      return raise("KeyError",
+                   is_key ? python::quoted(step.name, false) : std::to_string(step.index), field);
+    }
+    const bool sequence = value.is(Type::list) || value.is(Type::tuple);
+    if (!sequence && !is_text_or_character(value))
+      return raise("TypeError", "'" + type + "' object is not subscriptable", field);
+    if (is_key) {
+      return raise("TypeError",
+                   type + " indices must be integers" + (sequence ? " or slices" : "") + ", not " +
+                       (sequence ? "str" : "'str'"),
+                   field);
+    }
+    out = sequence ? item_at(value.as_list(), step.index) : character_at(value, step.index);
+    if (out) return true;
+    return raise("IndexError", (sequence ? type : "string") + " index out of range", field);
+  }
+
+  static std::optional<Value> item_at(std::span<const Value> items, std::int64_t index) {
+    const auto size = static_cast<std::int64_t>(items.size());
+    if (index < 0) index += size;
+    if (index < 0 || index >= size) return std::nullopt;
+    return items[static_cast<std::size_t>(index)];
+  }
+
+  static std::optional<Value> character_at(const Value& value, std::int64_t index) {
+    const std::string text = text_of(value);
+    if (index < 0) index += static_cast<std::int64_t>(measure(text, WidthUnit::code_points));
+    std::string_view rest = text;
+    for (; index >= 0; --index) {
+      const auto point = first_code_point(rest);
+      if (!point) return std::nullopt;
+      const std::string_view one = rest.substr(0, static_cast<std::size_t>(point->bytes));
+      if (index == 0) return Value::text(std::string(one));
+      rest.remove_prefix(one.size());
+    }
+    return std::nullopt;
+  }
+
+  bool put_value(const Replacement& field, const FormatSpec& spec, std::string_view text,
+                 const Value& value, Output& out, int depth) {
+    const bool plain = text.empty();
+    if (plain && value.is(Type::text)) {
+      out.append(value.as_text());
+      return true;
+    }
+    if (plain || value.is(Type::moment)) return put_plainly(field, text, value, out);
+    const bool takes_spec = python::is_int(value) || is_real(value.type()) ||
+                            is_text_or_character(value) || value.is(Type::complex);
+    if (!takes_spec) {
+      return raise("TypeError",
+                   "unsupported format string passed to " + std::string(python::type_name(value)) +
+                       ".__format__",
+                   field);
+    }
+    if (!spec.defect.empty()) return raise("ValueError", spec.defect, field);
+    if (!within_limits(field, spec, value)) return false;
+    python::Trouble trouble = python::format_value(spec, value, unit(), out);
+    if (trouble.exception == "?") {
+      return fail(Outcome::error({Code::not_supported_yet, std::move(trouble.why), field.span,
+                                  "Use a code point outside 0xD800 to 0xDFFF."}));
+    }
+    if (!trouble.exception.empty()) return raise(trouble.exception, std::move(trouble.why), field);
+    if (report_ != nullptr && depth == 0) note_value(field, spec, value);
+    return true;
+  }
+
+  // str(), or the codes of a moment.
+  bool put_plainly(const Replacement& field, std::string_view codes, const Value& value,
+                   Output& out) {
+    if (report_ != nullptr) note_type(field, value);
+    if (codes.empty()) {
+      out.append(python::text_of_any(value, Conversion::str));
+      return true;
+    }
+    std::string text;
+    const std::string_view unknown = python::append_moment(value.as_moment(), codes, text);
+    if (!unknown.empty()) return not_yet("the code " + in_quotes(unknown) + " of strftime", field);
+    out.append(text);
+    return true;
+  }
+
+  bool within_limits(const Replacement& field, const FormatSpec& spec, const Value& value) {
+    constexpr std::int64_t most_c_int = 2147483647;
+    const bool real =
+        is_real(value.type()) || value.is(Type::complex) ||
+        (python::is_int(value) && spec.precision != unset && spec.type != 0 && spec.type < 0x80 &&
+         std::string_view("eEfFgG%").find(static_cast<char>(spec.type)) != std::string_view::npos);
+    if (real && spec.precision > most_c_int) return raise("ValueError", "precision too big", field);
+    const bool precise = real && spec.precision > most_width;
+    if (spec.width <= most_width && !precise) return true;
+    return fail(Outcome::error({Code::over_limit,
+                                "a width or precision of " +
+                                    std::to_string(precise ? spec.precision : spec.width) +
+                                    " is over the limit of " + std::to_string(most_width),
+                                field.span, "Use at most " + std::to_string(most_width) + "."}));
+  }
+
+  void note_type(const Replacement& field, const Value& value) {
+    if (value.is(Type::f80) || value.is(Type::f128))
+      note(Code::type_converted,
+           "Python has no " + std::string(inky::name_of(value.type())) + "; " + describe(value) +
+               " becomes a float, the nearest f64",
+           field.span);
+  }
+
+  void note_value(const Replacement& field, const FormatSpec& spec, const Value& value) {
+    note_type(field, value);
+    if (is_real(value.type()) && !value.given_in_bits() && spec.type != U'%')
+      note_rounding(python::neutral(spec, Kind::real), binary64, nearest_f64(value), field.span,
+                    report_->notes);
+    if (is_text_or_character(value))
+      note_text(python::neutral(spec, Kind::text), text_of(value), unit(), field.span,
+                report_->notes);
+  }
+
+  // Positional values beyond those the fields take; Python does not mind them.
+  void note_unused() {
+    const auto positional = std::count_if(values_.begin(), values_.end(),
+                                          [](const Value& value) { return !value.is_named(); });
+    const auto extra = positional - parsed_.values_taken;
+    if (extra <= 0) return;
+    note(Code::too_many_values,
+         std::to_string(extra) + (extra == 1 ? " value is" : " values are") +
+             " used by no field; Python does not mind",
+         {0, parsed_.source.size()});
+  }
+
+  const Fields& program_;
+};
+
+// ---- In words ----
+
+class Explainer {
+ public:
+  explicit Explainer(const Template& parsed) : parsed_(parsed) {}
+
+  std::vector<Words> run() {
+    const auto& program = static_cast<const Fields&>(*parsed_.program);
+    for (const Piece& piece : parsed_.pieces) {
+      if (piece.field == unset) {
+        add(piece.source, "literal", in_quotes(parsed_.literal(piece)), unset);
+      } else {
+        explain_field(program.fields[static_cast<std::size_t>(piece.field)], piece.field);
+      }
+    }
+    return std::move(out_);
+  }
+
+ private:
+  void add(Span span, std::string_view role, std::string meaning, int field) {
+    out_.push_back({span, role, std::move(meaning), field});
+  }
+
+  void explain_field(const Replacement& field, int index) {
+    if (!field.failure.empty())
+      return add(field.span, "fails", field.failure + ": " + field.defect, index);
+    const std::string value = !field.name.empty() ? "the value named " + field.name
+                                                  : "value " + std::to_string(field.index + 1);
+    std::string shown = field.said.empty() ? "" : "the text " + in_quotes(field.said) + ", then ";
+    shown += value;
+    for (const Step& step : field.steps) {
+      shown += step.kind == Step::Kind::attribute ? ", its attribute " + step.name
+               : step.kind == Step::Kind::key     ? ", its item " + in_quotes(step.name)
+               : step.kind == Step::Kind::index   ? ", its item " + std::to_string(step.index)
+                                                  : ", and then an error: " + step.name;
+    }
+    add(field.span, "value", shown, index);
+    if (field.conversion != 0) {
+      std::string letter;
+      append_utf8(field.conversion, letter);
+      add(field.span, "conversion",
+          field.conversion == U'r'   ? "as repr() has it"
+          : field.conversion == U'a' ? "as ascii() has it"
+          : field.conversion == U's' ? "as str() has it"
+                                     : "there is no conversion !" + letter,
+          index);
+    }
+    if (!field.parts.empty())
+      add(field.span, "spec", "a spec that other values are part of", index);
+    else if (field.has_spec)
+      explain_spec(field, index);
+  }
+
+  void explain_spec(const Replacement& field, int index) {
+    const FormatSpec& spec = field.spec;
+    if (field.text.find('%') != std::string::npos && field.text.back() != '%')
+      return add(field.span, "spec", "codes of strftime: " + in_quotes(field.text), index);
+    if (!spec.defect.empty()) return add(field.span, "fails", spec.defect, index);
+    const auto flag = [&](char c) {
+      const auto* fact = std::find_if(flags.begin(), flags.end(),
+                                      [&](const FlagFact& known) { return known.flag == c; });
+      add(field.span, "flag", std::string(1, c) + ": " + std::string(fact->meaning), index);
+    };
+    if (!spec.fill.empty())
+      add(field.span, "fill", "fills with " + in_quotes(spec.fill.text()), index);
+    if (spec.align != 0) flag(spec.align);
+    if (spec.sign != 0) flag(spec.sign);
+    if (spec.no_negative_zero) flag('z');
+    if (spec.alternate) flag('#');
+    if (spec.zero) flag('0');
+    if (spec.width != unset)
+      add(field.span, "width", "at least " + std::to_string(spec.width) + " characters wide",
+          index);
+    if (spec.group != 0) flag(spec.group);
+    if (spec.precision != unset)
+      add(field.span, "precision",
+          std::to_string(spec.precision) +
+              " places of a real, or significant digits with g or no type; of text: at most so "
+              "many characters",
+          index);
+    if (spec.type == 0) return;
+    std::string letter;
+    append_utf8(spec.type, letter);
+    for (const ConversionFact& fact : conversions) {
+      if (spec.type == static_cast<char32_t>(fact.letter))
+        return add(field.span, "type", letter + ": " + std::string(fact.meaning), index);
+    }
+    add(field.span, "fails", "ValueError: there is no type " + letter, index);
+  }
+
+  const Template& parsed_;
+  std::vector<Words> out_;
+};
+
+class Python final : public Dialect {
+ public:
+  const DialectFacts& facts() const override { return inky::facts; }
+
+  Result<Template> parse(std::string_view source) const override {
+    if (auto error = check_source(source)) return std::move(*error);
+    Template out;
+    out.source = source;
+    auto program = std::make_shared<Fields>();
+    if (const auto inside = python::f_string_in(source)) {
+      python::read_f_string(*inside, out, *program);
+    } else {
+      const braces::Decoded decoded(out, python::read_escape);
+      if (!out.refusal) python::read_format(decoded, out, *program);
+      note_quotes("\"'", out);
+    }
+    if (out.refusal) {
+      // What is refused as a whole has no pieces worth showing.
+      out.pieces = {{{0, source.size()}, unset, {}}};
+      out.fields.clear();
+      program->fields.clear();
+    }
+    out.program = std::move(program);
+    return out;
+  }
+
+  Outcome render(const Template& parsed, std::span<const Value> values,
+                 const RenderOptions& options, Output& out, Report* report) const override {
+    return Rendering(parsed, values, options, out, report).run();
+  }
+
+  std::vector<Words> explain(const Template& parsed) const override {
+    return Explainer(parsed).run();
+  }
+
+  // print() shows str().
+  Outcome print_plainly(const Value& value, Output& out) const override {
+    out.append(python::text_of_any(value, Conversion::str));
+    return {};
+  }
+};
+
+}  // namespace
+
+const Dialect* python_dialect() {
+  static const Python dialect;
+  return &dialect;
+}
+
+}  // namespace inky

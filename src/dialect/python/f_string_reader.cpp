@@ -1,0 +1,221 @@
+// Reads an f-string, which is refused as a whole when it is compiled.
+#include <algorithm>
+
+#include "fields.hpp"
+#include "values.hpp"
+
+namespace inky::python {
+
+namespace {
+
+bool is_digit(char c) {
+  return c >= '0' && c <= '9';
+}
+bool is_name_start(char c) {
+  return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || c == '_' ||
+         static_cast<unsigned char>(c) >= 0x80;
+}
+
+constexpr std::string_view keywords[] = {
+    "and",    "as",   "assert", "async",  "await",  "break",   "class",    "continue",
+    "def",    "del",  "elif",   "else",   "except", "finally", "for",      "from",
+    "global", "if",   "import", "in",     "is",     "lambda",  "nonlocal", "not",
+    "or",     "pass", "raise",  "return", "try",    "while",   "with",     "yield"};
+constexpr std::string_view constants[] = {"None", "True", "False"};
+
+class FStringReader {
+ public:
+  // From behind the opening quote to before the closing one.
+  FStringReader(Span inside, Template& out, Fields& program)
+      : text_(std::string_view(out.source).substr(0, inside.to)),
+        at_(inside.from),
+        out_(out),
+        program_(program) {}
+
+  void read() {
+    while (at_ < text_.size() && !out_.refusal) {
+      const std::size_t start = at_;
+      std::string literal;
+      read_literal(true, literal);
+      if (at_ > start) add_literal(literal, {start, at_}, out_);
+      if (at_ >= text_.size() || out_.refusal) return;
+      Replacement field = read_field(0);
+      if (!out_.refusal) add_field(std::move(field), out_, program_);
+    }
+  }
+
+ private:
+  void refuse(std::string why, Span span) {
+    if (!out_.refusal)
+      out_.refusal = {Refusal::When::compile, "SyntaxError", "f-string: " + std::move(why), span};
+  }
+
+  // Up to a field, or to the brace that ends the spec it stands in.
+  void read_literal(bool outermost, std::string& literal) {
+    const std::size_t kept = out_.literals.size();
+    while (at_ < text_.size()) {
+      const char c = text_[at_];
+      if (c == '\\') {
+        at_ += read_escape(at_, out_);
+        literal += std::string_view(out_.literals).substr(kept);
+        out_.literals.resize(kept);
+        continue;
+      }
+      if (c == '{' || c == '}') {
+        const bool doubled = at_ + 1 < text_.size() && text_[at_ + 1] == c;
+        if (!outermost || (c == '{' && !doubled)) return;
+        if (!doubled) return refuse("single '}' is not allowed", {at_, at_ + 1});
+        ++at_;
+      }
+      literal += text_[at_++];
+    }
+  }
+
+  void skip_spaces() {
+    while (at_ < text_.size() && (text_[at_] == ' ' || text_[at_] == '\t')) ++at_;
+  }
+  char peek() const { return at_ < text_.size() ? text_[at_] : '\0'; }
+
+  Replacement read_field(int depth) {
+    Replacement field;
+    const std::size_t start = at_++;
+    if (depth > 1) refuse("expressions nested too deeply", {start, at_});
+    skip_spaces();
+    read_expression(start, field);
+    skip_spaces();
+    if (peek() == '=' && !out_.refusal) {
+      ++at_;
+      skip_spaces();
+      field.said = text_.substr(start + 1, at_ - start - 1);
+    }
+    if (peek() == '!' && !out_.refusal) read_conversion(field);
+    if (peek() == ':' && !out_.refusal) read_spec_of(field, depth);
+    if (!out_.refusal && peek() != '}') {
+      if (at_ >= text_.size())
+        refuse("expecting '}'", {start, text_.size()});
+      else
+        not_yet({at_, at_ + 1});
+    }
+    if (at_ < text_.size()) ++at_;
+    field.span = {start, at_};
+    // The text of an expression goes with its repr, unless it is told how to be shown.
+    if (!field.said.empty() && !field.has_spec && field.conversion == 0) field.conversion = U'r';
+    return field;
+  }
+
+  void not_yet(Span span) {
+    if (out_.refusal) return;
+    out_.refusal = {Refusal::When::not_supported_yet,
+                    "Give the value of the expression a name, and write the name.",
+                    "expressions other than names, attributes and items are not supported yet",
+                    span};
+  }
+
+  std::string_view read_identifier() {
+    const std::size_t start = at_;
+    while (at_ < text_.size() && (is_name_start(text_[at_]) || is_digit(text_[at_]))) ++at_;
+    return text_.substr(start, at_ - start);
+  }
+
+  void read_expression(std::size_t start, Replacement& field) {
+    if (peek() == '}' || peek() == '!' || peek() == ':' || peek() == '=')
+      return refuse("empty expression not allowed", {start, at_ + 1});
+    if (peek() == '\\') return refuse("expression part cannot include a backslash", {at_, at_ + 1});
+    if (!is_name_start(peek())) {
+      if (at_ >= text_.size()) return refuse("expecting '}'", {start, at_});
+      return not_yet({at_, at_ + 1});
+    }
+    field.name_span.from = at_;
+    field.name = read_identifier();
+    const Span name{field.name_span.from, at_};
+    if (std::find(std::begin(keywords), std::end(keywords), field.name) != std::end(keywords))
+      return refuse("a keyword is no expression", name);
+    if (std::find(std::begin(constants), std::end(constants), field.name) != std::end(constants))
+      return not_yet(name);
+    while (!out_.refusal && (peek() == '.' || peek() == '[')) read_step(field);
+    field.name_span.to = at_;
+  }
+
+  void read_step(Replacement& field) {
+    const std::size_t start = at_++;
+    if (text_[start] == '.') {
+      if (!is_name_start(peek())) return not_yet({start, at_});
+      field.steps.push_back({Step::Kind::attribute, std::string(read_identifier())});
+      return;
+    }
+    const bool negative = peek() == '-';
+    if (negative) ++at_;
+    const char quote = peek();
+    if (!negative && (quote == '"' || quote == '\'')) {
+      const std::size_t end = text_.find(quote, at_ + 1);
+      if (end == std::string_view::npos) return not_yet({start, at_});
+      field.steps.push_back({Step::Kind::key, std::string(text_.substr(at_ + 1, end - at_ - 1))});
+      if (field.steps.back().name.find('\\') != std::string::npos)
+        refuse("expression part cannot include a backslash", {at_, end});
+      at_ = end + 1;
+    } else {
+      const std::size_t digits = at_;
+      while (is_digit(peek())) ++at_;
+      const std::int64_t index = index_in(text_.substr(digits, at_ - digits));
+      const bool zero_first = at_ - digits > 1 && text_[digits] == '0';
+      if (index == unset || index == highest_index || zero_first) return not_yet({start, at_});
+      field.steps.push_back({Step::Kind::index, {}, negative ? -index : index});
+    }
+    if (peek() != ']') return not_yet({start, at_});
+    ++at_;
+  }
+
+  void read_conversion(Replacement& field) {
+    const std::size_t start = at_++;
+    if (peek() == '=') return not_yet({start, at_ + 1});
+    const std::string_view letter = read_identifier();
+    if (letter != "s" && letter != "r" && letter != "a")
+      return refuse("invalid conversion character: expected 's', 'r', or 'a'",
+                    {start, std::max(at_, start + 1)});
+    field.conversion = static_cast<char32_t>(letter[0]);
+    if (peek() != ':' && peek() != '}') refuse("expecting '}'", {start, at_});
+  }
+
+  void read_spec_of(Replacement& field, int depth) {
+    field.has_spec = true;
+    field.spec_span.from = ++at_;
+    while (at_ < text_.size() && !out_.refusal) {
+      SpecPart part;
+      read_literal(false, part.text);
+      if (peek() == '{') part.field.push_back(read_field(depth + 1));
+      const bool ends = part.field.empty();
+      field.parts.push_back(std::move(part));
+      if (ends) break;
+    }
+    field.spec_span.to = at_;
+    // One literal and no field is a spec that is known.
+    if (field.parts.empty() || (field.parts.size() == 1 && field.parts[0].field.empty())) {
+      if (!field.parts.empty()) field.text = field.parts[0].text;
+      field.spec = read_spec(field.text);
+      field.parts.clear();
+    }
+  }
+
+  std::string_view text_;
+  std::size_t at_;
+  Template& out_;
+  Fields& program_;
+};
+
+}  // namespace
+
+std::optional<Span> f_string_in(std::string_view source) {
+  if (source.size() < 3 || (source[0] != 'f' && source[0] != 'F')) return std::nullopt;
+  const char quote = source[1];
+  if ((quote != '"' && quote != '\'') || source.back() != quote) return std::nullopt;
+  return Span{2, source.size() - 1};
+}
+
+void read_f_string(Span inside, Template& out, Fields& program) {
+  program.is_f_string = true;
+  out.pieces.push_back({{0, inside.from}, unset, {}});
+  FStringReader(inside, out, program).read();
+  out.pieces.push_back({{inside.to, out.source.size()}, unset, {}});
+}
+
+}  // namespace inky::python

@@ -1,0 +1,71 @@
+// A template of replacement fields, read: what str.format and f-strings have in common.
+#pragma once
+
+#include <cstdint>
+#include <limits>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "../family/braces.hpp"
+#include "inky_margin/dialect/dialect.hpp"
+#include "spec.hpp"
+
+namespace inky::python {
+
+// From a value to a part of it: ".real", "[0]", "[mass]".
+struct Step {
+  enum class Kind { attribute, index, key, malformed } kind;
+  std::string name;  // why it is malformed
+  std::int64_t index = 0;
+};
+
+struct Replacement;
+
+// Of a spec that holds fields of its own.
+struct SpecPart {
+  std::string text;
+  std::vector<Replacement> field;  // none, or one
+};
+
+struct Replacement {
+  Span span;  // in the source
+  // The value: by name, or by its index among those without names.
+  std::string name;
+  std::int64_t index = unset;
+  std::vector<Step> steps;
+  char32_t conversion = 0;
+  std::string said;  // "mass=" of an f-string
+  bool has_spec = false;
+  FormatSpec spec;   // where its text is known
+  std::string text;  // of the spec
+  Span spec_span;    // in the text that was read
+  Span name_span;
+  std::vector<SpecPart> parts;  // where it holds fields
+  std::string failure;          // reading stops here, by this name
+  std::string defect;
+};
+
+struct Fields final : Program {
+  bool is_f_string = false;
+  std::vector<Replacement> fields;  // as many as the template has
+};
+
+// No index is as high: what is written beyond it stands for this.
+inline constexpr std::int64_t highest_index = std::numeric_limits<std::int64_t>::max();
+// A number where the whole text is digits; unset where it is not.
+std::int64_t index_in(std::string_view text);
+
+// A piece that is a literal, and one that is a field: for everyone to see, and for this dialect.
+void add_literal(std::string_view literal, Span source, Template& out);
+void add_field(Replacement field, Template& out, Fields& program);
+
+// Reads what str.format is called on, escapes resolved.
+void read_format(const braces::Decoded& decoded, Template& out, Fields& program);
+
+// Where the text of an f-string stands in a source; nothing for what is none.
+std::optional<Span> f_string_in(std::string_view source);
+// Reads the text of an f-string, between its quotes.
+void read_f_string(Span inside, Template& out, Fields& program);
+
+}  // namespace inky::python

@@ -1,0 +1,45 @@
+// The format specification of Python: [[fill]align][sign][z][#][0][width][group][.precision][type],
+// and what numbers and text make of it.
+#pragma once
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "../family/braces.hpp"
+#include "inky_margin/dialect/dialect.hpp"
+
+namespace inky::python {
+
+struct FormatSpec : braces::Lead {
+  bool no_negative_zero = false;
+  std::int64_t width = unset;
+  char group = 0;
+  std::int64_t precision = unset;
+  char32_t type = 0;  // 0: left out
+  // Why Python refuses it, whatever numbers or text it is for; empty: it does not.
+  std::string defect;
+
+  // Of the text it was read from: where each part begins, in the order above, and the end.
+  static constexpr std::size_t part_count = 9;
+  std::size_t starts[part_count + 1] = {};
+
+  bool empty() const { return starts[part_count] == 0; }
+};
+
+FormatSpec read_spec(std::string_view text);
+
+// The spec in neutral terms, for a real, a whole number or text as `natural` says.
+Spec neutral(const FormatSpec& spec, Kind kind);
+
+// Either a text, or the exception that stands in its place.
+struct Trouble {
+  std::string_view exception;  // empty: there is none; "?": it is not supported yet
+  std::string why;
+};
+
+// Appends format(value, spec). REQUIRES: a whole number, a truth value, a real, a text, a character
+// or a complex number; a spec without a defect, whose width and precision are within the limit.
+Trouble format_value(const FormatSpec& spec, const Value& value, WidthUnit unit, Output& out);
+
+}  // namespace inky::python
