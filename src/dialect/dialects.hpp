@@ -13,5 +13,6 @@ const Dialect* php_dialect();
 const Dialect* python_dialect();
 const Dialect* python_percent_dialect();
 const Dialect* r_dialect();
+const Dialect* rust_dialect();
 
 }  // namespace inky

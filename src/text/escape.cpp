@@ -93,6 +93,13 @@ bool is_printable(char32_t value) {
                            category == UTF8PROC_CATEGORY_CS);
 }
 
+bool extends_another(char32_t value) {
+  const bool emoji_modifier = value >= 0x1F3FB && value <= 0x1F3FF;
+  return !emoji_modifier &&
+         utf8proc_get_property(static_cast<utf8proc_int32_t>(value))->boundclass ==
+             UTF8PROC_BOUNDCLASS_EXTEND;
+}
+
 std::string to_hexadecimal(std::string_view bytes) {
   std::string out;
   out.reserve(bytes.size() * 2);

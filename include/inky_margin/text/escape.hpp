@@ -20,6 +20,10 @@ std::string in_quotes(std::string_view text);
 // none that is private or not assigned (by the Unicode version of utf8proc).
 bool is_printable(char32_t value);
 
+// Whether a code point extends the one before it: the property Grapheme_Extend of the Unicode
+// Standard.
+bool extends_another(char32_t value);
+
 // Bytes as lower-case hexadecimal pairs.
 std::string to_hexadecimal(std::string_view bytes);
 
