@@ -6,6 +6,7 @@
 namespace inky {
 
 const Dialect* c_dialect();
+const Dialect* cpp_format_dialect();
 const Dialect* fsharp_dialect();
 const Dialect* java_dialect();
 const Dialect* octave_dialect();

@@ -479,12 +479,12 @@ void write_shortest(const Spec& spec, const BinaryFormat& format, const BinaryRe
 }
 
 void write_hexfloat(const Spec& spec, const BinaryFormat& format, const BinaryReal& value,
-                    Pieces& pieces, Output& out) {
+                    const NumberStyle& style, Pieces& pieces, Output& out) {
   const bool upper = spec.letters == Letters::upper;
   const HexadecimalDigits digits = hexadecimal_digits(
       format, value, spec.places == unset ? any_places : spec.places, spec.rounding, spec.letters);
   const std::string_view letters = upper ? "0123456789ABCDEF" : "0123456789abcdef";
-  pieces.prefix = upper ? "0X" : "0x";
+  if (style.hexadecimal_prefix) pieces.prefix = upper ? "0X" : "0x";
   pieces.whole = letters.substr(static_cast<std::size_t>(digits.lead), 1);
   pieces.fraction = digits.fraction();
   if (spec.places != unset) pieces.fraction_zeros = spec.places - digits.count;
@@ -584,7 +584,7 @@ void lay_out_real(const Spec& spec, const BinaryFormat& format, const BinaryReal
     case Notation::shortest:
       return write_shortest(spec, format, value, style, pieces, out);
     case Notation::hexfloat:
-      return write_hexfloat(spec, format, value, pieces, out);
+      return write_hexfloat(spec, format, value, style, pieces, out);
   }
 }
 

@@ -25,6 +25,7 @@ struct NumberStyle {
   bool exponent_plus = true;        // "e+05" rather than "e05"
   bool zero_fill_specials = false;  // zeros also in front of inf and nan
   bool carry_drops_zeros = false;   // see carry_drops_zeros()
+  bool hexadecimal_prefix = true;   // 0x in front of hexadecimal reals
 };
 
 // A slip of the GNU C library (2.36) that programs on it show: in compact notation with kept zeros,

@@ -1,0 +1,793 @@
+// The dialect `cpp-format`: the format strings of std::format.
+//
+// Defined by ISO C++20, [format.string]; what it leaves open is as libc++ 16 does it. The format
+// string is a literal, so that it is checked against the types of the values when the program is
+// compiled; names have no values.
+//
+// What sets it apart from its family:
+//   - widths and precisions of text count estimated columns: two for what [format.string.std]
+//   lists;
+//   - a fill is one byte in libc++ 16;
+//   - without a type and a precision, a real takes the shorter of fixed and scientific notation;
+//   - an alignment switches zeros off, and zeros never stand before inf and nan.
+
+#include <algorithm>
+#include <bit>
+#include <limits>
+
+#include "c/c.hpp"
+#include "dialects.hpp"
+#include "family/braces.hpp"
+#include "family/rendering.hpp"
+#include "family/source.hpp"
+#include "family/value_notes.hpp"
+#include "family/values.hpp"
+#include "inky_margin/number/digits.hpp"
+#include "inky_margin/text/columns.hpp"
+#include "inky_margin/text/escape.hpp"
+#include "inky_margin/text/utf8.hpp"
+
+namespace inky {
+
+namespace {
+
+// ---- Facts ----
+
+constexpr auto conversions = std::to_array<ConversionFact>({
+    {'d', Kind::whole, "a whole number in base 10, as without a type", "<>^+- #0L", false, ""},
+    {'x', Kind::whole, "a whole number in base 16, with its sign, lower letters", "<>^+- #0L",
+     false, ""},
+    {'X', Kind::whole, "a whole number in base 16, with its sign, upper letters", "<>^+- #0L",
+     false, ""},
+    {'o', Kind::whole, "a whole number in base 8, with its sign", "<>^+- #0L", false, ""},
+    {'b', Kind::whole, "a whole number in base 2, with its sign", "<>^+- #0L", false, ""},
+    {'B', Kind::whole, "as b, with 0B for its prefix", "<>^+- #0L", false, ""},
+    {'f', Kind::real, "a real in fixed notation; 6 places unless a precision says otherwise",
+     "<>^+- #0L", true, ""},
+    {'F', Kind::real, "as f, INF and NAN in upper letters", "<>^+- #0L", true, ""},
+    {'e', Kind::real, "a real in scientific notation; 6 places unless a precision says otherwise",
+     "<>^+- #0L", true, ""},
+    {'E', Kind::real, "as e, with an upper E", "<>^+- #0L", true, ""},
+    {'g', Kind::real,
+     "a real, fixed or scientific by size (an exponent below -4, or from the number of significant "
+     "digits on, is written); 6 significant digits unless a precision says otherwise, trailing "
+     "zeros dropped",
+     "<>^+- #0L", true, ""},
+    {'G', Kind::real, "as g, with an upper E", "<>^+- #0L", true, ""},
+    {'a', Kind::real, "a real in hexadecimal, without 0x", "<>^+- #0L", true, ""},
+    {'A', Kind::real, "as a, in upper letters", "<>^+- #0L", true, ""},
+    {'c', Kind::character, "a character, as without a type; of a whole number: its character",
+     "<>^L", false, ""},
+    {'s', Kind::text, "a text, as without a type; true or false", "<>^L", true, ""},
+    {'p', Kind::any, "a pointer, in base 16", "<>^", false, ""},
+});
+
+constexpr auto flags = std::to_array<FlagFact>({
+    {'<', "left", "pads on the right, with the byte before it or spaces"},
+    {'>', "right", "pads on the left"},
+    {'^', "center", "pads on both sides, an odd space on the right"},
+    {'+', "plus", "a plus sign on numbers that are not negative"},
+    {'-', "minus", "a sign on negative numbers only, as without it"},
+    {' ', "space", "a space where a plus sign would be"},
+    {'#', "alternate form", "0b, 0, 0x in front; keeps the point, and the zeros of g"},
+    {'0', "zeros", "pads numbers with zeros between sign and digits, unless an alignment is given"},
+    {'L', "locale", "marks and names of the program's locale: none in C"},
+});
+
+constexpr auto modifiers = std::to_array<ModifierFact>({
+    {"{}", "inside a spec: the width or precision is the next value"},
+    {"{1}", "inside a spec: the width or precision is value 1, counted from 0"},
+});
+
+constexpr auto escapes = std::to_array<EscapeFact>({
+    {"{{", "an opening brace"},
+    {"}}", "a closing brace"},
+    {"\\n", "a new line"},
+    {"\\t", "a tab"},
+    {"\\\"", "a double quote"},
+    {"\\'", "a single quote"},
+    {"\\\\", "a backslash"},
+    {"\\a", "the bell"},
+    {"\\b", "a backspace"},
+    {"\\f", "a form feed"},
+    {"\\r", "a carriage return"},
+    {"\\v", "a vertical tab"},
+    {"\\101", "the byte of this octal number, up to three digits"},
+    {"\\x41", "the byte of this hexadecimal number"},
+    {"\\u03a9", "the character of this code point; \\U takes eight digits"},
+});
+
+constexpr auto failures = std::to_array<FailureFact>({
+    {"a format string that cannot be read; too few values", "error, when it is compiled"},
+    {"a type the value cannot take; a width that is no whole number", "error, when it is compiled"},
+    {"a value there is no formatter for", "error, when it is compiled"},
+    {"a negative width; c of what is no char", "std::format_error, at run time"},
+});
+
+constexpr DialectFacts facts = {
+    .id = "cpp-format",
+    .language = "C++",
+    .facility = "std::format",
+    .standard = "ISO C++20, [format.string]",
+    .toolchain = "clang 16.0.6 with libc++ 16",
+    .program = "clang++-16",
+    .width_unit = WidthUnit::columns,
+    .rounding = Rounding::half_even,
+    .rounding_basis = "the stored value, exactly",
+    .letter_form = "{:@}",
+    .places_form = "{:.Nf}",
+    .modifiers_are = "Counts from values",
+    .default_locale = "C",
+    .locales = {},
+    .conversions = conversions,
+    .flags = flags,
+    .modifiers = modifiers,
+    .escapes = escapes,
+    .failures = failures,
+};
+
+// Zeros in front of inf and nan are only there where they are the fill.
+constexpr NumberStyle numbers = {.zero_fill_specials = true, .hexadecimal_prefix = false};
+
+constexpr std::int64_t most_number = std::numeric_limits<std::int32_t>::max();
+
+// ---- A template, read ----
+
+struct Shown {
+  int value = 0;  // which, from 0
+  bool has_spec = false;
+  braces::Lead lead;
+  Count width;
+  Count precision;
+  bool locale = false;
+  char type = 0;  // 0: left out
+};
+
+struct Fields final : Program {
+  std::vector<Shown> fields;  // as many as the template has
+};
+
+// ---- Reading ----
+
+class Reader {
+ public:
+  Reader(const braces::Decoded& decoded, Template& out, Fields& program)
+      : decoded_(decoded), reader_(decoded.text()), out_(out), program_(program) {}
+
+  void read() {
+    while (!reader_.at_end() && !out_.refusal) {
+      read_literal();
+      if (!reader_.at_end() && !out_.refusal) read_field();
+    }
+  }
+
+ private:
+  void refuse(std::string why, std::size_t from) {
+    if (out_.refusal) return;
+    out_.refusal = {Refusal::When::compile, "error", std::move(why),
+                    decoded_.in_source({from, std::max(reader_.at(), from)})};
+  }
+
+  void read_literal() {
+    const std::size_t start = reader_.at();
+    const std::size_t kept = out_.literals.size();
+    while (!reader_.at_end()) {
+      const char c = reader_.peek();
+      if (c == '{' || c == '}') {
+        const bool doubled = reader_.peek(1) == c;
+        if (!doubled && c == '{') break;
+        reader_.skip(1);
+        if (!doubled)
+          return refuse("a closing brace stands alone; a brace itself is written }}",
+                        reader_.at() - 1);
+      }
+      out_.literals += c;
+      reader_.skip(1);
+    }
+    if (reader_.at() > start)
+      out_.pieces.push_back(
+          {decoded_.in_source({start, reader_.at()}), unset, {kept, out_.literals.size()}});
+  }
+
+  void read_field() {
+    const std::size_t start = reader_.at();
+    reader_.skip(1);
+    if (reader_.at_end())
+      return refuse("the format string ends in a field; a brace itself is written {{", start);
+    Shown shown;
+    shown.value = read_index(start);
+    if (!out_.refusal && reader_.take(':')) {
+      shown.has_spec = true;
+      read_spec(start, shown);
+    }
+    if (out_.refusal) return;
+    if (!reader_.take('}')) {
+      reader_.skip(reader_.at_end() ? 0 : 1);
+      return refuse("the field should end with a closing brace here", start);
+    }
+    Field field;
+    field.span = decoded_.in_source({start, reader_.at()});
+    field.letter = shown.type;
+    field.value_index = shown.value;
+    out_.pieces.push_back({field.span, static_cast<int>(out_.fields.size()), {}});
+    out_.fields.push_back(std::move(field));
+    program_.fields.push_back(shown);
+  }
+
+  // "0", or nothing: the next one.
+  int read_index(std::size_t start) {
+    std::int64_t index = 0;
+    const char c = reader_.peek();
+    const bool automatic = c == ':' || c == '}';
+    if (c == '0')
+      reader_.skip(1);  // and no digit after it
+    else if (!automatic && !reader_.read_number(most_number + 1, index))
+      refuse("the number of a value is digits, and names have no values", start);
+    if (index > most_number) refuse("the number of a value is too large", start);
+    const Numbering wanted = automatic ? Numbering::automatic : Numbering::manual;
+    if (numbering_ == Numbering::none) numbering_ = wanted;
+    if (numbering_ != wanted)
+      refuse("numbers of values are given for all fields, or for none", start);
+    if (automatic) index = next_++;
+    out_.values_taken = std::max(out_.values_taken,
+                                 static_cast<int>(std::min<std::int64_t>(index, most_width)) + 1);
+    return static_cast<int>(std::min<std::int64_t>(index, most_width));
+  }
+
+  Count read_count(std::size_t start) {
+    Count out;
+    std::int64_t number = 0;
+    if (reader_.take('{')) {
+      if (reader_.at_end() || reader_.peek() == ':')
+        refuse("a count in braces is {} or {N}", start);
+      out.from = Count::From::value;
+      out.value_index = read_index(start);
+      if (!reader_.take('}')) refuse("a count in braces is {} or {N}", start);
+    } else if (reader_.read_number(most_number + 1, number)) {
+      out.from = Count::From::source;
+      if (number > most_number) refuse("a number in the spec is too large", start);
+      out.amount = static_cast<int>(std::min(number, most_number));
+    }
+    return out;
+  }
+
+  void read_spec(std::size_t start, Shown& shown) {
+    read_fill_and_align(start, shown);
+    reader_.read_sign("+- ", shown.lead);
+    shown.lead.alternate = reader_.take('#');
+    shown.lead.zero = reader_.take('0');
+    if (reader_.peek() == '0') refuse("a width does not begin with a zero", start);
+    shown.width = read_count(start);
+    if (reader_.take('.')) {
+      shown.precision = read_count(start);
+      if (!shown.precision.given()) refuse("a precision is digits, or a value in braces", start);
+    }
+    shown.locale = reader_.take('L');
+    const char c = reader_.peek();
+    if (c != 0 && std::string_view("ABEFGXabcdefgopsx").find(c) != std::string_view::npos) {
+      shown.type = c;
+      reader_.skip(1);
+    }
+  }
+
+  // One byte fills, whatever character it is of.
+  void read_fill_and_align(std::size_t start, Shown& shown) {
+    const auto is_align = [](char c) { return c == '<' || c == '>' || c == '^'; };
+    if (!reader_.at_end() && is_align(reader_.peek(1))) {
+      const char fill = reader_.peek();
+      if (fill == '{' || fill == '}') refuse("a brace does not fill", start);
+      shown.lead.fill = Mark(std::string_view(&fill, 1));
+      reader_.skip(1);
+    }
+    if (is_align(reader_.peek())) {
+      shown.lead.align = reader_.peek();
+      reader_.skip(1);
+    }
+  }
+
+  enum class Numbering { none, automatic, manual };
+
+  const braces::Decoded& decoded_;
+  braces::SpecReader reader_;
+  Template& out_;
+  Fields& program_;
+  Numbering numbering_ = Numbering::none;
+  int next_ = 0;
+};
+
+// ---- Text, by estimated columns ----
+
+// ISO C++20, [format.string.std]/13.
+int estimated_width(char32_t c) {
+  struct Range {
+    char32_t first;
+    char32_t last;
+  };
+  static constexpr Range wide[] = {
+      {0x1100, 0x115F},   {0x2329, 0x232A},   {0x2E80, 0x303E},   {0x3040, 0xA4CF},
+      {0xAC00, 0xD7A3},   {0xF900, 0xFAFF},   {0xFE10, 0xFE19},   {0xFE30, 0xFE6F},
+      {0xFF00, 0xFF60},   {0xFFE0, 0xFFE6},   {0x1F300, 0x1F64F}, {0x1F900, 0x1F9FF},
+      {0x20000, 0x2FFFD}, {0x30000, 0x3FFFD},
+  };
+  const bool is_wide = std::any_of(std::begin(wide), std::end(wide), [&](const Range& range) {
+    return range.first <= c && c <= range.last;
+  });
+  return is_wide ? 2 : 1;
+}
+
+// The longest beginning of at most `limit` columns (unset: all of it), and how many it takes.
+std::string_view estimated_cut(std::string_view text, int limit, int& columns) {
+  columns = 0;
+  std::size_t size = 0;
+  while (size < text.size()) {
+    const std::string_view rest = text.substr(size);
+    const auto first = first_code_point(rest);
+    const int width = first ? estimated_width(first->value) : 1;
+    if (limit != unset && columns + width > limit) break;
+    columns += width;
+    size += std::max<std::size_t>(first_cluster(rest).bytes, 1);
+  }
+  return text.substr(0, size);
+}
+
+// ---- Values as C++ has them ----
+
+enum class Shape { whole, real, text, character, truth, pointer, none };
+
+Shape shape_of(const Value& value) {
+  if (is_whole(value.type())) return Shape::whole;
+  if (is_real(value.type())) return Shape::real;
+  switch (value.type()) {
+    case Type::text:
+      return Shape::text;
+    case Type::character:
+      return Shape::character;
+    case Type::truth:
+      return Shape::truth;
+    case Type::nil:
+      return Shape::pointer;
+    default:
+      return Shape::none;
+  }
+}
+
+// Types that C++ lacks, or that are something else in it.
+bool is_known(const Value& value) {
+  switch (value.type()) {
+    case Type::big:
+    case Type::f16:
+    case Type::bf16:
+    case Type::f128:
+    case Type::decimal:
+    case Type::moment:
+      return false;
+    case Type::character:
+      return value.as_character() < 0x80;
+    case Type::f80:
+      return !value.as_real().is_finite() || nearest_f64(value).is_finite();
+    default:
+      return true;
+  }
+}
+
+// Why the spec is refused for a value of this shape; empty: it is not.
+std::string_view find_defect(const Shown& shown, Shape shape) {
+  const auto type_is_of = [&](std::string_view types) {
+    return shown.type == 0 || types.find(shown.type) != std::string_view::npos;
+  };
+  const bool numeric =
+      shown.type != 0 && std::string_view("bBodxX").find(shown.type) != std::string_view::npos;
+  const bool zeros = shown.lead.zero && shown.lead.align == 0;
+  const bool signs = shown.lead.sign != 0 || shown.lead.alternate;
+  if (shape == Shape::none) return "there is no formatter for a value of its type";
+  if (!shown.has_spec) return {};
+  if (shape != Shape::real && shape != Shape::text && shown.precision.given())
+    return "a precision is for reals and text";
+  switch (shape) {
+    case Shape::whole:
+      if (!type_is_of("bBodxXc")) return "a whole number takes no such type";
+      if (shown.type == 'c' && (signs || zeros)) return "c takes no sign, no # and no zeros";
+      return {};
+    case Shape::character:
+      if (!type_is_of("bBodxXc")) return "a character takes no such type";
+      if (!numeric && (signs || zeros)) return "a character takes no sign, no # and no zeros";
+      return {};
+    case Shape::truth:
+      if (!type_is_of("bBodxXs")) return "a truth value takes no such type";
+      if (!numeric && (signs || zeros)) return "true and false take no sign, no # and no zeros";
+      return {};
+    case Shape::real:
+      return type_is_of("aAeEfFgG") ? "" : "a real takes no such type";
+    default:
+      if (signs || shown.lead.zero || shown.locale)
+        return "a text or a pointer takes no sign, no #, no zeros and no L";
+      return type_is_of(shape == Shape::text ? "s" : "p") ? "" : "its type is for other values";
+  }
+}
+
+// ---- Rendering ----
+
+class Rendering final : public family::Rendering<Rendering> {
+ public:
+  static constexpr bool takes_rare_values = true;
+  Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
+            Output& out, Report* report)
+      : family::Rendering<Rendering>(inky::facts, parsed, values, options, out, report),
+        program_(static_cast<const Fields&>(*parsed.program)) {}
+
+  // What the compiler says, which sees all fields before any is printed.
+  std::optional<Outcome> check() {
+    if (check_values() && check_fields()) return std::nullopt;
+    return std::move(trouble_);
+  }
+
+  bool render(const Field& field) {
+    const auto index = static_cast<std::size_t>(&field - parsed_.fields.data());
+    const Shown& shown = program_.fields[index];
+    Spec spec = spec_of(shown);
+    int precision = unset;
+    if (!take_count(shown.width, field, spec.width) ||
+        !take_count(shown.precision, field, precision))
+      return false;
+    const Value& value = values_[static_cast<std::size_t>(shown.value)];
+    switch (shape_of(value)) {
+      case Shape::whole:
+        return put_whole(field, shown, spec, value);
+      case Shape::real:
+        return put_real(field, shown, spec, precision, value);
+      case Shape::text:
+        return put_text(field, spec, precision, value.as_text());
+      case Shape::character:
+        if (shown.type != 0 && shown.type != 'c')
+          return put_whole(field, shown, spec, as_number(value));
+        return put_text(field, spec, unset, text_of(value));
+      case Shape::truth:
+        if (shown.type != 0 && shown.type != 's')
+          return put_whole(field, shown, spec, as_number(value));
+        return put_text(field, spec, unset, value.as_whole() != 0 ? "true" : "false");
+      default:
+        if (spec.align == Align::natural) spec.align = Align::right;
+        return put_text(field, spec, unset, "0x0");
+    }
+  }
+
+  bool end() {
+    if (report_ == nullptr) return true;
+    const auto taken = static_cast<std::size_t>(parsed_.values_taken);
+    if (values_.size() > taken)
+      note(Code::too_many_values,
+           std::to_string(values_.size() - taken) + " more than the fields take; C++ does not mind",
+           {0, parsed_.source.size()});
+    return true;
+  }
+  void note_field(const Field&) {}
+
+ private:
+  bool refuse(std::string why, Span span) {
+    return fail(Outcome::fails_at_compile("error", std::move(why), span));
+  }
+
+  static Value as_number(const Value& value) {
+    return Value::whole(Type::i32, static_cast<int128>(value.bits()));
+  }
+
+  bool check_values() {
+    const Span whole{0, parsed_.source.size()};
+    for (const Value& value : values_) {
+      if (value.is_named()) {
+        return fail(Outcome::error({Code::not_supported_yet, "std::format has no values with names",
+                                    whole, "Give the values in the order of the fields."}));
+      }
+      if (!is_known(value)) {
+        return fail(Outcome::error(
+            {Code::not_supported_yet, describe(value) + " as a value of C++ is not supported yet",
+             whole,
+             "Give a whole number up to 128 bits, f32, f64, a text, an ASCII character, true or "
+             "false."}));
+      }
+    }
+    return true;
+  }
+
+  bool check_fields() {
+    for (std::size_t i = 0; i < program_.fields.size(); ++i) {
+      const Shown& shown = program_.fields[i];
+      const Span span = parsed_.fields[i].span;
+      const auto index = static_cast<std::size_t>(shown.value);
+      if (index >= values_.size())
+        return refuse("there is no value " + std::to_string(index) + ", counted from 0", span);
+      const std::string_view defect = find_defect(shown, shape_of(values_[index]));
+      if (!defect.empty()) return refuse(std::string(defect), span);
+      if (!check_count(shown.width, span) || !check_count(shown.precision, span)) return false;
+    }
+    return true;
+  }
+
+  bool check_count(const Count& count, Span span) {
+    if (count.from != Count::From::value) return true;
+    const auto index = static_cast<std::size_t>(count.value_index);
+    if (index >= values_.size())
+      return refuse("there is no value " + std::to_string(index) + ", counted from 0", span);
+    if (is_whole(values_[index].type())) return true;
+    return refuse("a count is a whole number, and " + describe(values_[index]) + " is none", span);
+  }
+
+  bool take_count(const Count& count, const Field& field, int& number) {
+    if (!count.given()) return true;
+    std::int64_t amount = count.amount;
+    if (count.from == Count::From::value) {
+      const Value& value = values_[static_cast<std::size_t>(count.value_index)];
+      const auto small = small_whole(value);
+      if (small && *small < 0) {
+        return fail(
+            Outcome::fails_at_run("std::format_error", "a count is not negative", field.span));
+      }
+      if (!small || *small > most_number) {
+        return fail(Outcome::fails_at_run(
+            "std::format_error", "a count exceeds the maximum supported value", field.span));
+      }
+      amount = static_cast<std::int64_t>(*small);
+    }
+    if (amount > most_width) {
+      return fail(Outcome::error({Code::over_limit,
+                                  "a width or precision of " + std::to_string(amount) +
+                                      " is over the limit of " + std::to_string(most_width),
+                                  field.span, "Use at most " + std::to_string(most_width) + "."}));
+    }
+    number = static_cast<int>(amount);
+    return true;
+  }
+
+  static Spec spec_of(const Shown& shown) {
+    Spec spec;
+    if (!shown.lead.fill.empty()) spec.fill = shown.lead.fill;
+    spec.align = shown.lead.align == '<'   ? Align::left
+                 : shown.lead.align == '>' ? Align::right
+                 : shown.lead.align == '^' ? Align::center
+                                           : Align::natural;
+    if (shown.lead.zero && shown.lead.align == 0) {
+      spec.align = Align::inner;
+      spec.fill = "0";
+    }
+    spec.sign = shown.lead.sign == '+'   ? Sign::always
+                : shown.lead.sign == ' ' ? Sign::space
+                                         : Sign::minus;
+    return spec;
+  }
+
+  bool put_text(const Field& field, const Spec& spec, int precision, std::string_view text) {
+    int columns = 0;
+    const std::string_view kept = estimated_cut(text, precision, columns);
+    const int missing = std::max(spec.width - columns, 0);
+    const int before = spec.align == Align::right    ? missing
+                       : spec.align == Align::center ? missing / 2
+                                                     : 0;
+    out_.fill(spec.fill.text(), static_cast<std::size_t>(before));
+    out_.append(kept);
+    out_.fill(spec.fill.text(), static_cast<std::size_t>(missing - before));
+    if (report_ != nullptr) {
+      Spec cut = spec;
+      cut.limit = precision;
+      note_text(cut, text, WidthUnit::columns, field.span, report_->notes);
+    }
+    return true;
+  }
+
+  bool put_whole(const Field& field, const Shown& shown, Spec spec, const Value& value) {
+    if (shown.type == 'c') {
+      const auto number = small_whole(value);
+      if (!number || *number < -128 || *number > 127) {
+        return fail(Outcome::fails_at_run("std::format_error",
+                                          "a whole number outside the range of char", field.span));
+      }
+      const char byte = static_cast<char>(*number);
+      return put_text(field, spec, unset, {&byte, 1});
+    }
+    spec.kind = Kind::whole;
+    bool negative = false;
+    if (shown.type == 0 || shown.type == 'd') {
+      if (const auto small = small_whole(value); small && high_half(magnitude_of(*small)) == 0) {
+        lay_out_decimal(spec, *small < 0, low_half(magnitude_of(*small)), out_);
+        return true;
+      }
+    }
+    const int base = shown.type == 'o'                        ? 8
+                     : shown.type == 'b' || shown.type == 'B' ? 2
+                     : shown.type == 'x' || shown.type == 'X' ? 16
+                                                              : 10;
+    const std::string digits =
+        whole_digits(value, base, shown.type == 'X' ? Letters::upper : Letters::lower, negative);
+    std::string_view prefix;
+    if (shown.lead.alternate) {
+      prefix = shown.type == 'o'   ? (digits == "0" ? "" : "0")
+               : shown.type == 'b' ? "0b"
+               : shown.type == 'B' ? "0B"
+               : shown.type == 'x' ? "0x"
+               : shown.type == 'X' ? "0X"
+                                   : "";
+    }
+    lay_out_whole(spec, negative, digits, prefix, out_);
+    return true;
+  }
+
+  bool put_real(const Field& field, const Shown& shown, Spec spec, int precision,
+                const Value& value) {
+    const bool widest = value.is(Type::f80);
+    const BinaryFormat& format = widest ? binary64 : *fact_of(value.type()).format;
+    const BinaryReal real = widest ? nearest_f64(value) : value.as_real();
+    set_notation(shown, precision, spec);
+    if (!real.is_finite() && spec.align == Align::inner) {
+      spec.align = Align::right;
+      spec.fill = shown.lead.fill.empty() ? Mark(" ") : shown.lead.fill;
+    }
+    const bool keeps_zeros = spec.keep_point && (shown.type == 'g' || shown.type == 'G');
+    if ((shown.type == 0 || keeps_zeros) && real.is_finite())
+      put_by_size(spec, keeps_zeros, format, real);
+    else
+      lay_out_real(spec, format, real, numbers, out_);
+    if (report_ == nullptr) return true;
+    if (widest) {
+      note(Code::type_converted,
+           "libc++ 16 shows a long double as the nearest double: " + describe(value), field.span);
+    }
+    if (!value.given_in_bits() && shown.type != 'a' && shown.type != 'A')
+      note_rounding(spec, format, real, field.span, report_->notes);
+    return true;
+  }
+
+  static void set_notation(const Shown& shown, int precision, Spec& spec) {
+    spec.kind = Kind::real;
+    spec.keep_point = shown.lead.alternate;
+    if (shown.type >= 'A' && shown.type <= 'G') spec.letters = Letters::upper;
+    switch (shown.type) {
+      case 'a':
+      case 'A':
+        spec.notation = Notation::hexfloat;
+        spec.places = precision;
+        break;
+      case 'e':
+      case 'E':
+        spec.notation = Notation::scientific;
+        spec.places = precision == unset ? 6 : precision;
+        break;
+      case 'f':
+      case 'F':
+        spec.notation = Notation::fixed;
+        spec.places = precision == unset ? 6 : precision;
+        break;
+      default:
+        if (shown.type == 0 && precision == unset) break;
+        spec.notation = Notation::compact;
+        spec.significant = std::max(precision == unset ? 6 : precision, 1);
+    }
+  }
+
+  // Without a type: as g with the precision, though # keeps no zeros; or the shortest digits, in
+  // the shorter notation. With g and #, libc++ 16 counts the 0 before the point as significant.
+  void put_by_size(Spec spec, bool keeps_zeros, const BinaryFormat& format,
+                   const BinaryReal& real) {
+    Digits digits;
+    bool fixed = true;
+    const int count = spec.significant;
+    if (count == unset) {
+      shortest_digits(format, real, digits);
+      fixed = is_shorter_fixed(digits);
+      // A whole number is shown in full, whatever digits identify it.
+      if (fixed && digits.point() > digits.size()) exact_digits(real, digits);
+    } else {
+      digits_to_significant(real, count, Rounding::half_even, digits);
+      digits.strip_trailing_zeros();
+      const int exponent = digits.is_zero() ? 0 : digits.point() - 1;
+      fixed = exponent >= -4 && exponent < count;
+    }
+    spec.significant = unset;
+    spec.notation = fixed ? Notation::fixed : Notation::scientific;
+    const int point = fixed ? digits.point() : 1;
+    spec.places = std::max(digits.size() - point, 0);
+    if (keeps_zeros) spec.places = std::max(spec.places, count - std::max(point, 1));
+    lay_out_digits(spec, real.negative, digits, numbers, out_);
+  }
+
+  // ISO C++20, [charconv.to.chars]/8: as few characters as can be, fixed notation if equal.
+  static bool is_shorter_fixed(const Digits& digits) {
+    if (digits.is_zero()) return true;
+    const int size = digits.size();
+    const int point = digits.point();
+    const int exponent = point - 1;
+    const int scientific = size + (size > 1 ? 1 : 0) + (exponent > -100 && exponent < 100 ? 4 : 5);
+    const int fixed = point <= 0 ? 2 - point + size : point >= size ? point : size + 1;
+    return fixed <= scientific;
+  }
+
+  const Fields& program_;
+};
+
+class CppFormat final : public Dialect {
+ public:
+  const DialectFacts& facts() const override { return inky::facts; }
+
+  Result<Template> parse(std::string_view source) const override {
+    if (auto error = check_source(source)) return std::move(*error);
+    Template out;
+    out.source = source;
+    auto program = std::make_shared<Fields>();
+    const braces::Decoded decoded(out, c_language::read_escape);
+    Reader(decoded, out, *program).read();
+    if (out.refusal) {
+      // What is refused as a whole has no pieces worth showing.
+      out.pieces = {{{0, source.size()}, unset, {}}};
+      out.fields.clear();
+      program->fields.clear();
+      out.values_taken = 0;
+    }
+    note_quotes("\"", out);
+    out.program = std::move(program);
+    return out;
+  }
+
+  Outcome render(const Template& parsed, std::span<const Value> values,
+                 const RenderOptions& options, Output& out, Report* report) const override {
+    Rendering rendering(parsed, values, options, out, report);
+    if (!parsed.refusal) {
+      if (auto trouble = rendering.check()) return std::move(*trouble);
+    }
+    return rendering.run();
+  }
+
+  std::vector<Words> explain(const Template& parsed) const override {
+    std::vector<Words> out;
+    const auto& program = static_cast<const Fields&>(*parsed.program);
+    for (const Piece& piece : parsed.pieces) {
+      if (piece.field == unset)
+        out.push_back({piece.source, "literal", in_quotes(parsed.literal(piece)), unset});
+      else
+        explain_field(program.fields[static_cast<std::size_t>(piece.field)], piece, out);
+    }
+    return out;
+  }
+
+  // std::format("{}").
+  Outcome print_plainly(const Value& value, Output& out) const override {
+    static const Template shown = *parse("{}");
+    return render(shown, {&value, 1}, {}, out, nullptr);
+  }
+
+ private:
+  static std::string in_words(const Count& count) {
+    return count.from == Count::From::source ? std::to_string(count.amount)
+                                             : "value " + std::to_string(count.value_index + 1);
+  }
+
+  static void explain_field(const Shown& shown, const Piece& piece, std::vector<Words>& out) {
+    const auto add = [&](std::string_view role, std::string meaning) {
+      out.push_back({piece.source, role, std::move(meaning), piece.field});
+    };
+    const auto flag = [&](char c) {
+      for (const FlagFact& fact : flags) {
+        if (fact.flag == c) add("flag", std::string(1, c) + ": " + std::string(fact.meaning));
+      }
+    };
+    add("value", "value " + std::to_string(shown.value + 1));
+    if (!shown.lead.fill.empty()) add("fill", "fills with " + in_quotes(shown.lead.fill.text()));
+    for (const char c : {shown.lead.align, shown.lead.sign}) flag(c);
+    if (shown.lead.alternate) flag('#');
+    if (shown.lead.zero) flag('0');
+    if (shown.width.given()) add("width", "columns, at least: " + in_words(shown.width));
+    if (shown.precision.given())
+      add("precision", "digits of a real, columns of a text at most: " + in_words(shown.precision));
+    if (shown.locale) flag('L');
+    for (const ConversionFact& fact : conversions) {
+      if (fact.letter == shown.type)
+        add("type", std::string(1, shown.type) + ": " + std::string(fact.meaning));
+    }
+  }
+};
+
+}  // namespace
+
+const Dialect* cpp_format_dialect() {
+  static const CppFormat dialect;
+  return &dialect;
+}
+
+}  // namespace inky
