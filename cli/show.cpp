@@ -65,10 +65,10 @@ const Value* value_of_field(const Field& field, const PlacedField& placed,
                             const std::vector<Value>& values) {
   const int shown = placed.value == unset ? field.value_index : placed.value;
   const auto index = static_cast<std::size_t>(shown);
-  if (field.key.empty()) {
-    const bool one = shown != unset && index < values.size();
-    return one && !values[index].is_named() ? &values[index] : nullptr;
-  }
+  const bool is_there = shown != unset && index < values.size();
+  if (placed.value != unset) return is_there ? &values[index] : nullptr;
+  if (field.key.empty())
+    return is_there && !values[index].is_named() ? &values[index] : nullptr;
   const auto found = std::find_if(values.rbegin(), values.rend(), [&](const Value& value) {
     return value.is_named() && value.name() == field.key_name();
   });

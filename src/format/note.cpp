@@ -55,6 +55,9 @@ constexpr auto code_facts = std::to_array<CodeFact>({
     {Code::width_counts_otherwise, "width-counts-otherwise",
      "The language's width does not count terminal columns, so this field is padded otherwise than "
      "it looks."},
+    {Code::width_used_up, "width-used-up", "A width holds for one value only."},
+    {Code::settings_left_on, "settings-left-on",
+     "Settings of the stream stay for what is printed next."},
     {Code::flag_without_effect, "flag-without-effect",
      "The flag changes nothing on this conversion."},
     {Code::flag_overridden, "flag-overridden",

@@ -66,6 +66,8 @@ enum class Code : std::uint16_t {
   text_cut = 240,
   character_cut,
   width_counts_otherwise,
+  width_used_up,
+  settings_left_on,
   // 260: about the template.
   flag_without_effect = 260,
   flag_overridden,

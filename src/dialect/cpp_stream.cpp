@@ -1,0 +1,1016 @@
+// The dialect `cpp-stream`: insertion chains of C++, with manipulators, pasted as they are:
+//
+//   cout << fixed << setprecision(2) << setw(9) << mass << "*" << endl;
+//
+// Defined by ISO C++20, [ostream.formatted], [iomanip] and [locale.num.put]; what they leave open
+// is as libstdc++ of g++ 12 does it, in the C locale. Names are values by name; values without
+// names are given to the other names in the order these first appear. Several statements are one
+// stream's.
+//
+// What sets it apart from the rest:
+//   - settings stay until they are changed, but for the width, which the next value uses up;
+//   - i8 and u8 are characters; octal and hexadecimal show negative numbers in two's complement;
+//   - a character's or a text's padding knows left and right only.
+
+#include <algorithm>
+#include <limits>
+
+#include "c/c.hpp"
+#include "dialects.hpp"
+#include "family/rendering.hpp"
+#include "family/source.hpp"
+#include "family/value_notes.hpp"
+#include "family/values.hpp"
+#include "inky_margin/text/escape.hpp"
+#include "inky_margin/text/utf8.hpp"
+
+namespace inky {
+
+namespace {
+
+// ---- Facts ----
+
+// What a setting changes, and where it leaves it alone.
+enum class What : std::uint8_t {
+  width,
+  fill,
+  precision,
+  side,      // 0: none of them, as at first
+  notation,  // 0: general
+  base,
+  show_base,
+  show_positive,
+  show_point,
+  uppercase,
+  names_of_truth,
+  nothing,
+};
+enum Side : std::uint8_t { no_side, left_side, right_side, inner_side };
+enum RealNotation : std::uint8_t { general, fixed_places, scientific, hexadecimal };
+
+struct Manipulator {
+  std::string_view name;
+  What what;
+  int to;  // for those with an argument: nothing
+  bool takes_argument;
+  std::string_view writes;
+  std::string_view meaning;
+};
+
+constexpr auto manipulators = std::to_array<Manipulator>({
+    {"setw", What::width, 0, true, "", "the least width of the next value, and of no other"},
+    {"setfill", What::fill, 0, true, "", "the character that pads"},
+    {"setprecision", What::precision, 0, true, "",
+     "significant digits of a real; places in fixed and scientific notation"},
+    {"setbase", What::base, 0, true, "", "the base of whole numbers: 8, 10 or 16"},
+    {"left", What::side, left_side, false, "", "pads on the right"},
+    {"right", What::side, right_side, false, "", "pads on the left"},
+    {"internal", What::side, inner_side, false, "", "pads between sign or 0x and digits"},
+    {"fixed", What::notation, fixed_places, false, "", "reals in fixed notation"},
+    {"scientific", What::notation, scientific, false, "", "reals in scientific notation"},
+    {"hexfloat", What::notation, hexadecimal, false, "",
+     "reals in hexadecimal, whatever the precision"},
+    {"defaultfloat", What::notation, general, false, "", "reals fixed or scientific by size"},
+    {"dec", What::base, 10, false, "", "whole numbers in base 10"},
+    {"hex", What::base, 16, false, "", "whole numbers in base 16, two's complement"},
+    {"oct", What::base, 8, false, "", "whole numbers in base 8, two's complement"},
+    {"showbase", What::show_base, 1, false, "", "0x or 0 in front, but for zero"},
+    {"noshowbase", What::show_base, 0, false, "", "no 0x, no 0 in front"},
+    {"showpos", What::show_positive, 1, false, "",
+     "a plus sign on numbers that are not negative, but for unsigned types"},
+    {"noshowpos", What::show_positive, 0, false, "", "no plus sign"},
+    {"showpoint", What::show_point, 1, false, "", "keeps the point, and zeros after it"},
+    {"noshowpoint", What::show_point, 0, false, "", "drops the point where nothing follows"},
+    {"uppercase", What::uppercase, 1, false, "", "upper letters in numbers"},
+    {"nouppercase", What::uppercase, 0, false, "", "lower letters in numbers"},
+    {"boolalpha", What::names_of_truth, 1, false, "", "true and false by name"},
+    {"noboolalpha", What::names_of_truth, 0, false, "", "true and false as 1 and 0"},
+    {"endl", What::nothing, 0, false, "\n", "a new line"},
+    {"ends", What::nothing, 0, false, std::string_view("\0", 1), "the character of code 0"},
+    {"flush", What::nothing, 0, false, "", "writes out what is held back"},
+});
+
+constexpr auto modifiers = [] {
+  std::array<ModifierFact, manipulators.size()> out{};
+  for (std::size_t i = 0; i < out.size(); ++i)
+    out[i] = {manipulators[i].name, manipulators[i].meaning};
+  return out;
+}();
+
+constexpr auto escapes = std::to_array<EscapeFact>({
+    {"\\n", "a new line"},
+    {"\\t", "a tab"},
+    {"\\\"", "a double quote"},
+    {"\\'", "a single quote"},
+    {"\\\\", "a backslash"},
+    {"\\a", "the bell"},
+    {"\\b", "a backspace"},
+    {"\\f", "a form feed"},
+    {"\\r", "a carriage return"},
+    {"\\v", "a vertical tab"},
+    {"\\101", "the byte of this octal number, up to three digits"},
+    {"\\x41", "the byte of this hexadecimal number"},
+    {"\\u03a9", "the character of this code point; \\U takes eight digits"},
+});
+
+constexpr auto failures = std::to_array<FailureFact>({
+    {"a name that is not declared", "error, when it is compiled"},
+    {"a value that cannot be inserted: a list, a whole number of 128 bits",
+     "error, when it is compiled"},
+});
+
+constexpr DialectFacts facts = {
+    .id = "cpp-stream",
+    .language = "C++",
+    .facility = "insertion into a stream",
+    .standard = "ISO C++20, [ostream.formatted]",
+    .toolchain = "g++ 12.2.0 with libstdc++",
+    .program = "g++",
+    .width_unit = WidthUnit::bytes,
+    .rounding = Rounding::half_even,
+    .rounding_basis = "the stored value, exactly",
+    .letter_form = "",
+    .places_form = "cout << fixed << setprecision(N) << x",
+    .modifiers_are = "Manipulators",
+    .default_locale = "C",
+    .locales = {},
+    .conversions = {},
+    .flags = {},
+    .modifiers = modifiers,
+    .escapes = escapes,
+    .failures = failures,
+};
+
+// ---- A chain, read ----
+
+// A value: written in the chain, or of a name.
+struct Operand {
+  Value value;
+  std::string name;  // empty: the value itself
+  Span span;
+};
+
+struct Setting {
+  What what = What::nothing;
+  int to = 0;
+  Operand argument;  // of setw and its like
+  bool takes_argument = false;
+  Span span;
+};
+
+struct Insertion {
+  std::vector<Setting> before;
+  Operand shown;
+};
+
+struct Chain final : Program {
+  std::vector<Insertion> insertions;  // as many as the template has fields
+  std::vector<Setting> after;
+  std::vector<std::string> names;  // in the order they first appear
+  std::string stream;              // its name, or nothing
+};
+
+// ---- Reading ----
+
+bool is_name_letter(char c) {
+  return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || c == '_';
+}
+bool is_digit(char c) {
+  return c >= '0' && c <= '9';
+}
+
+class Reader {
+ public:
+  Reader(Template& out, Chain& chain) : source_(out.source), out_(out), chain_(chain) {}
+
+  void read() {
+    bool first = true;
+    while (!out_.refusal) {
+      skip_blanks();
+      if (at_ >= source_.size()) break;
+      if (source_[at_] == ';') {
+        ++at_;
+        first = true;
+        continue;
+      }
+      if (first && is_name_letter(source_[at_])) read_stream();
+      first = false;
+      if (!out_.refusal) read_insertion();
+    }
+    chain_.after = std::move(pending_);
+    close(source_.size());
+  }
+
+ private:
+  void refuse(Refusal::When when, std::string as, std::string why, std::size_t from) {
+    if (out_.refusal) return;
+    out_.refusal = {when, std::move(as), std::move(why),
+                    Span{from, std::min(std::max(at_, from + 1), source_.size())}};
+  }
+  void not_yet(std::string what, std::string remedy, std::size_t from) {
+    refuse(Refusal::When::not_supported_yet, std::move(remedy),
+           std::move(what) + " not supported yet", from);
+  }
+
+  // The source up to `end` that no piece has yet: it prints nothing.
+  void close(std::size_t end) {
+    if (end > covered_) out_.pieces.push_back({{covered_, end}, unset, {}});
+    covered_ = end;
+  }
+
+  void skip_blanks() {
+    while (at_ < source_.size()) {
+      const std::string_view rest = source_.substr(at_);
+      if (std::string_view(" \t\n\r").find(rest[0]) != std::string_view::npos)
+        ++at_;
+      else if (rest.starts_with("//"))
+        at_ = std::min(source_.find('\n', at_), source_.size());
+      else if (rest.starts_with("/*"))
+        at_ =
+            std::min(std::min(source_.find("*/", at_ + 2), source_.size() - 2) + 2, source_.size());
+      else
+        break;
+    }
+  }
+
+  bool take(std::string_view mark) {
+    skip_blanks();
+    if (!source_.substr(at_).starts_with(mark)) return false;
+    at_ += mark.size();
+    return true;
+  }
+
+  // "cout", "std::cout"; std:: is dropped.
+  std::string_view read_name() {
+    std::size_t start = at_;
+    while (at_ < source_.size() && (is_name_letter(source_[at_]) || is_digit(source_[at_]))) ++at_;
+    std::string_view name = source_.substr(start, at_ - start);
+    if (name != "std" && name != "ios" && name != "ios_base") return name;
+    if (!source_.substr(at_).starts_with("::")) return name;
+    at_ += 2;
+    return read_name();
+  }
+
+  void read_stream() {
+    const std::size_t start = at_;
+    chain_.stream = read_name();
+    skip_blanks();
+    if (source_.substr(at_).starts_with("."))
+      not_yet("calls of a stream's members are", "Use a manipulator, such as setw(9).", start);
+    else if (!source_.substr(at_).starts_with("<<"))
+      not_yet("statements other than an insertion are", "Begin with a stream's name and <<.",
+              start);
+  }
+
+  void read_insertion() {
+    const std::size_t start = at_;
+    if (!take("<<")) {
+      return refuse(Refusal::When::compile, "error",
+                    "<< is expected here, or the end of the statement", start);
+    }
+    skip_blanks();
+    const std::size_t operand = at_;
+    if (at_ >= source_.size())
+      return refuse(Refusal::When::compile, "error", "nothing follows <<", start);
+    if (is_name_letter(source_[at_]) && read_manipulator()) return;
+    Operand shown;
+    if (!read_operand(shown)) return;
+    skip_blanks_before_next();
+    close(operand);
+    Field field;
+    field.span = {operand, shown.span.to};
+    if (!shown.name.empty()) field.key = "(" + shown.name + ")";
+    out_.pieces.push_back({field.span, static_cast<int>(out_.fields.size()), {}});
+    covered_ = field.span.to;
+    out_.fields.push_back(std::move(field));
+    chain_.insertions.push_back({std::move(pending_), std::move(shown)});
+    pending_.clear();
+  }
+
+  // What may follow an operand is the next <<, or the end of the statement.
+  void skip_blanks_before_next() {
+    const std::size_t end = at_;
+    skip_blanks();
+    const std::string_view rest = source_.substr(at_);
+    if (!rest.empty() && rest[0] != ';' && !rest.starts_with("<<"))
+      not_yet("expressions other than names and literals are",
+              "Give the value of the expression a name.", at_);
+    at_ = end;
+  }
+
+  bool read_manipulator() {
+    const std::size_t start = at_;
+    const std::string_view name = read_name();
+    const auto* found = std::find_if(manipulators.begin(), manipulators.end(),
+                                     [&](const Manipulator& known) { return known.name == name; });
+    if (found == manipulators.end()) {
+      at_ = start;
+      return false;
+    }
+    Setting setting{found->what, found->to, {}, found->takes_argument, {start, at_}};
+    if (found->takes_argument) {
+      if (!take("(")) {
+        refuse(Refusal::When::compile, "error",
+               std::string(name) + " wants its argument in parentheses", start);
+        return true;
+      }
+      skip_blanks();
+      if (!read_operand(setting.argument)) return true;
+      if (!take(")")) {
+        not_yet("expressions other than names and literals are",
+                "Give the value of the expression a name.", start);
+        return true;
+      }
+      setting.span.to = at_;
+    }
+    if (!found->writes.empty()) {
+      close(start);
+      const std::size_t from = out_.literals.size();
+      out_.literals += found->writes;
+      out_.pieces.push_back({setting.span, unset, {from, out_.literals.size()}});
+      covered_ = setting.span.to;
+    }
+    if (found->what != What::nothing) pending_.push_back(std::move(setting));
+    return true;
+  }
+
+  // A name or a literal.
+  bool read_operand(Operand& out) {
+    const std::size_t start = at_;
+    out.span.from = start;
+    if (at_ >= source_.size()) {
+      refuse(Refusal::When::compile, "error", "a value is expected here", start);
+      return false;
+    }
+    const char c = source_[at_];
+    if (c == '"') {
+      std::string text;
+      while (!out_.refusal && at_ < source_.size() && source_[at_] == '"') {
+        read_quoted('"', text);
+        out.span.to = at_;
+        const std::size_t end = at_;
+        skip_blanks();  // literals side by side are one
+        if (at_ >= source_.size() || source_[at_] != '"') at_ = end;
+      }
+      out.value = Value::text(std::move(text));
+      return !out_.refusal.has_value();
+    }
+    if (c == '\'') return read_character(out);
+    if (is_digit(c) || c == '.' || c == '-' || c == '+') return read_number(out);
+    if (is_name_letter(c)) return read_named(out);
+    not_yet("expressions other than names and literals are",
+            "Give the value of the expression a name.", start);
+    return false;
+  }
+
+  bool read_named(Operand& out) {
+    out.name = read_name();
+    out.span.to = at_;
+    const std::string_view rest = source_.substr(at_);
+    if (out.name == "true" || out.name == "false") {
+      out.value = Value::truth(out.name == "true");
+      out.name.clear();
+    } else if (out.name == "nullptr") {
+      out.name.clear();
+    } else if (out.name.empty() || rest.starts_with("(") || rest.starts_with("\"") ||
+               rest.starts_with("'") || rest.starts_with("::") || rest.starts_with(".")) {
+      not_yet("expressions other than names and literals are",
+              "Give the value of the expression a name.", out.span.from);
+      return false;
+    } else if (std::find(chain_.names.begin(), chain_.names.end(), out.name) ==
+               chain_.names.end()) {
+      chain_.names.push_back(out.name);
+    }
+    return true;
+  }
+
+  void read_quoted(char quote, std::string& text) {
+    const std::size_t start = at_++;
+    const std::size_t kept = out_.literals.size();
+    while (at_ < source_.size() && source_[at_] != quote && source_[at_] != '\n') {
+      if (source_[at_] == '\\')
+        at_ += c_language::read_escape(at_, out_);
+      else
+        out_.literals += source_[at_++];
+    }
+    text += std::string_view(out_.literals).substr(kept);
+    out_.literals.resize(kept);
+    if (at_ >= source_.size() || source_[at_] != quote)
+      return refuse(Refusal::When::compile, "error",
+                    std::string("a closing ") + quote + " is missing", start);
+    ++at_;
+  }
+
+  bool read_character(Operand& out) {
+    std::string text;
+    read_quoted('\'', text);
+    if (out_.refusal) return false;
+    if (text.size() != 1) {
+      not_yet("characters of no or several bytes are", "Write it as a text, in double quotes.",
+              out.span.from);
+      return false;
+    }
+    out.span.to = at_;
+    // Any byte is a char.
+    out.value = static_cast<unsigned char>(text[0]) < 0x80
+                    ? Value::character(static_cast<unsigned char>(text[0]))
+                    : Value::whole(Type::i8, static_cast<signed char>(text[0]));
+    return true;
+  }
+
+  // "42", "-0x1Ful", "2.5f": [lex.icon], [lex.fcon].
+  bool read_number(Operand& out) {
+    const std::size_t start = at_;
+    bool negative = false;
+    while (at_ < source_.size() && (source_[at_] == '-' || source_[at_] == '+')) {
+      negative ^= source_[at_++] == '-';
+      if (at_ - start > 1) {
+        not_yet("expressions other than names and literals are",
+                "Give the value of the expression a name.", start);
+        return false;
+      }
+    }
+    const std::size_t digits = at_;
+    const bool hexadecimal = source_.substr(at_, 2) == "0x" || source_.substr(at_, 2) == "0X";
+    std::string text;
+    while (at_ < source_.size()) {
+      const char c = source_[at_];
+      const char before = text.empty() ? ' ' : text.back();
+      const bool exponent_sign =
+          (c == '-' || c == '+') &&
+          (hexadecimal ? before == 'p' || before == 'P' : before == 'e' || before == 'E');
+      if (!is_name_letter(c) && !is_digit(c) && c != '.' && c != '\'' && !exponent_sign) break;
+      if (c != '\'') text += c;
+      ++at_;
+    }
+    out.span = {start, at_};
+    if (auto value = literal_value(text, hexadecimal, negative)) {
+      out.value = std::move(*value);
+      return true;
+    }
+    const std::size_t plain = std::min(text.find_first_not_of("0123456789"), text.size());
+    if (plain == text.size() && text[0] != '0') {
+      not_yet("whole numbers that fit no type of C++ are", "Write a smaller number.", start);
+      return false;
+    }
+    refuse(Refusal::When::compile, "error",
+           in_quotes(source_.substr(digits, at_ - digits)) + " is no number of C++", start);
+    return false;
+  }
+
+  static std::optional<Value> literal_value(std::string text, bool hexadecimal, bool negative) {
+    const bool real = text.find('.') != std::string::npos ||
+                      text.find_first_of(hexadecimal ? "pP" : "eE") != std::string::npos;
+    const std::size_t suffix_at =
+        real ? text.find_last_not_of("fFlL") + 1 : text.find_last_not_of("uUlLzZ") + 1;
+    std::string suffix = text.substr(suffix_at);
+    if (real && hexadecimal && text.find_first_of("pP") == std::string::npos) return std::nullopt;
+    text.resize(suffix_at);
+    for (char& c : suffix) c = c >= 'A' && c <= 'Z' ? static_cast<char>(c - 'A' + 'a') : c;
+    return real ? real_value(text, suffix, negative) : whole_value(text, suffix, negative);
+  }
+
+  static std::optional<Value> real_value(const std::string& text, const std::string& suffix,
+                                         bool negative) {
+    const Type type = suffix == "f" ? Type::f32 : suffix == "l" ? Type::f80 : Type::f64;
+    if (suffix.size() > 1) return std::nullopt;
+    auto value = read_typed(type, (negative ? "-" : "") + text);
+    if (!value || !value->as_real().is_finite()) return std::nullopt;
+    return std::move(*value);
+  }
+
+  // The first type that holds it: int, or wider; unsigned ones too where it is not decimal.
+  static std::optional<Value> whole_value(std::string text, const std::string& suffix,
+                                          bool negative) {
+    const bool octal = text.size() > 1 && text[0] == '0' && is_digit(text[1]);
+    if (octal) text = "0o" + text.substr(1);
+    const bool decimal = text[0] != '0' || text.size() == 1;
+    const auto number = read_typed(Type::u64, text);
+    constexpr std::string_view known[] = {"", "u", "l", "ul", "lu", "ll", "ull", "llu"};
+    if (!number || text[0] == '-' ||
+        std::find(std::begin(known), std::end(known), suffix) == std::end(known))
+      return std::nullopt;
+    const uint128 magnitude = number->bits();
+    const bool is_unsigned = suffix.find('u') != std::string::npos;
+    const bool is_long = suffix.find('l') != std::string::npos;
+    struct Step {
+      Type type;
+      uint128 most;
+      bool allowed;
+    };
+    const Step steps[] = {
+        {Type::i32, 0x7FFFFFFF, !is_unsigned && !is_long},
+        {Type::u32, 0xFFFFFFFF, !is_long && (is_unsigned || !decimal)},
+        {Type::i64, std::numeric_limits<std::int64_t>::max(), !is_unsigned},
+        {Type::u64, std::numeric_limits<std::uint64_t>::max(), is_unsigned || !decimal},
+    };
+    for (const Step& step : steps) {
+      if (!step.allowed || magnitude > step.most) continue;
+      if (!negative) return Value::whole(step.type, static_cast<int128>(magnitude));
+      const int bits = fact_of(step.type).width;
+      const uint128 wrapped = (uint128{0} - magnitude) & ((uint128{1} << bits) - 1);
+      const bool is_signed = fact_of(step.type).is_signed;
+      return Value::whole(
+          step.type, is_signed ? -static_cast<int128>(magnitude) : static_cast<int128>(wrapped));
+    }
+    return std::nullopt;
+  }
+
+  std::string_view source_;
+  Template& out_;
+  Chain& chain_;
+  std::size_t at_ = 0;
+  std::size_t covered_ = 0;  // by pieces
+  std::vector<Setting> pending_;
+};
+
+// ---- Rendering ----
+
+struct State {
+  int width = 0;
+  Mark fill = " ";
+  int precision = 6;
+  int side = no_side;
+  int notation = general;
+  int base = 10;
+  bool show_base = false;
+  bool show_positive = false;
+  bool show_point = false;
+  bool uppercase = false;
+  bool names_of_truth = false;
+};
+
+class Rendering final : public family::Rendering<Rendering> {
+ public:
+  static constexpr bool takes_rare_values = true;
+  Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
+            Output& out, Report* report)
+      : family::Rendering<Rendering>(inky::facts, parsed, values, options, out, report),
+        chain_(static_cast<const Chain&>(*parsed.program)) {}
+
+  // What the compiler says, which sees the whole chain before any of it is printed.
+  std::optional<Outcome> check() {
+    for (const Insertion& insertion : chain_.insertions) {
+      if (!check_settings(insertion.before) || !check_shown(insertion.shown))
+        return std::move(trouble_);
+    }
+    if (!check_settings(chain_.after)) return std::move(trouble_);
+    return std::nullopt;
+  }
+
+  bool render(const Field& field) {
+    const auto index = static_cast<std::size_t>(&field - parsed_.fields.data());
+    const Insertion& insertion = chain_.insertions[index];
+    if (!apply(insertion.before)) return false;
+    const int width = state_.width;
+    put(field, *find(insertion.shown));
+    if (report_ != nullptr) note_width(field, insertion.shown, width);
+    state_.width = 0;
+    return true;
+  }
+
+  bool end() {
+    if (!apply(chain_.after)) return false;
+    if (report_ != nullptr) note_state();
+    return true;
+  }
+  void note_field(const Field&) {}
+
+ private:
+  bool refuse(std::string why, Span span) {
+    return fail(Outcome::fails_at_compile("error", std::move(why), span));
+  }
+
+  // The value of an operand; null where its name has none.
+  const Value* find(const Operand& operand) const {
+    if (operand.name.empty()) return &operand.value;
+    for (const Value& value : values_) {
+      if (value.is_named() && value.name() == operand.name) return &value;
+    }
+    // Values without names go to the names that have none, in order.
+    std::size_t place = 0;
+    for (const std::string& name : chain_.names) {
+      if (is_named_value(name)) continue;
+      if (name == operand.name) break;
+      ++place;
+    }
+    for (const Value& value : values_) {
+      if (!value.is_named() && place-- == 0) return &value;
+    }
+    return nullptr;
+  }
+  bool is_named_value(std::string_view name) const {
+    return std::any_of(values_.begin(), values_.end(), [&](const Value& value) {
+      return value.is_named() && value.name() == name;
+    });
+  }
+
+  bool check_shown(const Operand& operand) {
+    const Value* value = find(operand);
+    if (value == nullptr)
+      return refuse("'" + operand.name + "' was not declared in this scope", operand.span);
+    switch (value->type()) {
+      case Type::i128:
+      case Type::u128:
+        return refuse(
+            "a whole number of 128 bits cannot be inserted: it is ambiguous which type to take it "
+            "for",
+            operand.span);
+      case Type::list:
+      case Type::tuple:
+      case Type::record:
+        return refuse("there is no operator << for a " + std::string(name_of(value->type())),
+                      operand.span);
+      case Type::big:
+      case Type::f16:
+      case Type::bf16:
+      case Type::f128:
+      case Type::decimal:
+      case Type::moment:
+        break;
+      case Type::character:
+        if (value->as_character() < 0x80) return true;
+        break;
+      default:
+        return true;
+    }
+    return fail(
+        Outcome::error({Code::not_supported_yet,
+                        describe(*value) + " as a value of C++ is not supported yet", operand.span,
+                        "Give a whole number up to 64 bits, f32, f64, f80, a text, an ASCII "
+                        "character, true or false."}));
+  }
+
+  bool check_settings(const std::vector<Setting>& settings) {
+    for (const Setting& setting : settings) {
+      if (!setting.takes_argument) continue;
+      const Value* value = find(setting.argument);
+      if (value == nullptr)
+        return refuse("'" + setting.argument.name + "' was not declared in this scope",
+                      setting.argument.span);
+      const bool fits = setting.what == What::fill
+                            ? value->is(Type::character) || value->is(Type::i8)
+                            : is_whole(value->type()) && !value->is(Type::big);
+      if (!fits) {
+        return refuse(setting.what == What::fill ? "setfill wants a char, such as '*'"
+                                                 : "a whole number is wanted here",
+                      setting.argument.span);
+      }
+    }
+    return true;
+  }
+
+  bool apply(const std::vector<Setting>& settings) {
+    for (const Setting& setting : settings) {
+      int to = setting.to;
+      if (setting.what == What::fill) {
+        const Value& value = *find(setting.argument);
+        const char byte = static_cast<char>(value.bits() & 0xFF);
+        state_.fill = Mark(std::string_view(&byte, 1));
+        continue;
+      }
+      if (setting.takes_argument && !take_count(setting, to)) return false;
+      set(setting.what, to);
+      if (setting.what == What::width) {
+        used_up_ = false;
+        width_span_ = setting.span;
+      }
+    }
+    return true;
+  }
+
+  bool take_count(const Setting& setting, int& to) {
+    // Converted to int, which wraps.
+    const auto number = static_cast<std::int32_t>(low_half(find(setting.argument)->bits()));
+    if (number > most_width) {
+      return fail(Outcome::error(
+          {Code::over_limit,
+           std::to_string(number) + " is over the limit of " + std::to_string(most_width),
+           setting.argument.span, "Use at most " + std::to_string(most_width) + "."}));
+    }
+    to = number;
+    if (setting.what == What::base && number != 8 && number != 16) to = 10;
+    return true;
+  }
+
+  void set(What what, int to) {
+    switch (what) {
+      case What::width:
+        state_.width = std::max(to, 0);
+        break;
+      case What::precision:
+        state_.precision = to < 0 ? 6 : to;
+        break;
+      case What::side:
+        state_.side = to;
+        break;
+      case What::notation:
+        state_.notation = to;
+        break;
+      case What::base:
+        state_.base = to;
+        break;
+      case What::show_base:
+        state_.show_base = to != 0;
+        break;
+      case What::show_positive:
+        state_.show_positive = to != 0;
+        break;
+      case What::show_point:
+        state_.show_point = to != 0;
+        break;
+      case What::uppercase:
+        state_.uppercase = to != 0;
+        break;
+      case What::names_of_truth:
+        state_.names_of_truth = to != 0;
+        break;
+      default:
+        break;
+    }
+  }
+
+  Spec spec(Kind kind) const {
+    Spec out;
+    out.kind = kind;
+    out.width = state_.width;
+    out.fill = state_.fill;
+    const bool text = kind == Kind::text;
+    out.align = state_.side == left_side             ? Align::left
+                : state_.side == inner_side && !text ? Align::inner
+                                                     : Align::right;
+    if (state_.uppercase) out.letters = Letters::upper;
+    return out;
+  }
+
+  void put(const Field& field, const Value& value) {
+    switch (value.type()) {
+      case Type::i8:
+      case Type::u8:
+        return put_byte(field, value);
+      case Type::truth:
+        if (state_.names_of_truth) return put_text(value.as_whole() != 0 ? "true" : "false");
+        return put_whole(value.as_whole(), 64, true);
+      case Type::nil:
+        return put_text("nullptr");
+      case Type::complex:
+        return put_complex(value);
+      case Type::text:
+        put_text(value.as_text());
+        if (report_ != nullptr)
+          note_text(spec(Kind::text), value.as_text(), unit(), field.span, report_->notes);
+        return;
+      case Type::character:
+        return put_text(text_of(value));
+      default:
+        break;
+    }
+    if (is_whole(value.type())) {
+      const TypeFact& fact = fact_of(value.type());
+      return put_whole(value.as_whole(), fact.width, fact.is_signed);
+    }
+    put_real(field, value);
+  }
+
+  void put_text(std::string_view text) { lay_out_text(spec(Kind::text), text, unit(), out_); }
+
+  void put_byte(const Field& field, const Value& value) {
+    const char byte = static_cast<char>(value.bits() & 0xFF);
+    put_text({&byte, 1});
+    if (report_ == nullptr ||
+        chain_.insertions[static_cast<std::size_t>(&field - parsed_.fields.data())]
+            .shown.name.empty())
+      return;
+    note(Code::low_byte_only,
+         "an " + std::string(name_of(value.type())) +
+             " is a character to a stream; + in front of it, as in +" +
+             std::string(parsed_.source_of(field)) + ", makes it a number",
+         field.span);
+  }
+
+  void put_whole(int128 number, int width, bool is_signed) {
+    Spec out = spec(Kind::whole);
+    out.base = state_.base;
+    if (state_.base == 10) {
+      if (is_signed && state_.show_positive) out.sign = Sign::always;
+      return lay_out_decimal(out, number < 0, low_half(magnitude_of(number)), out_);
+    }
+    const uint128 bits = static_cast<uint128>(number) & ((uint128{1} << width) - 1);
+    WholeRoom room;
+    const std::string_view digits = write_whole(bits, out.base, out.letters, room);
+    const bool prefixed = state_.show_base && bits != 0;
+    if (!prefixed || out.base == 16)
+      return lay_out_whole(out, false, digits,
+                           !prefixed          ? ""
+                           : state_.uppercase ? "0X"
+                                              : "0x",
+                           out_);
+    // A 0 in front of octal digits is a digit: nothing goes between.
+    lay_out_whole(out, false, "0" + std::string(digits), "", out_);
+  }
+
+  Spec real_spec() const {
+    Spec out = spec(Kind::real);
+    if (state_.show_positive) out.sign = Sign::always;
+    out.keep_point = state_.show_point;
+    switch (state_.notation) {
+      case fixed_places:
+        out.notation = Notation::fixed;
+        out.places = state_.precision;
+        break;
+      case scientific:
+        out.notation = Notation::scientific;
+        out.places = state_.precision;
+        break;
+      case hexadecimal:
+        out.notation = Notation::hexfloat;
+        break;
+      default:
+        out.notation = Notation::compact;
+        out.significant = std::max(state_.precision, 1);
+    }
+    return out;
+  }
+
+  void lay_out(Spec asked, const BinaryFormat& format, const BinaryReal& real, Output& out) const {
+    static constexpr NumberStyle style = {.zero_fill_specials = true};
+    static constexpr NumberStyle carrying = {.zero_fill_specials = true, .carry_drops_zeros = true};
+    // Inner padding goes behind a sign, or else behind 0x.
+    if (asked.align == Align::inner && asked.notation == Notation::hexfloat && real.is_finite()) {
+      TextBuffer bare;
+      Spec plain = asked;
+      plain.width = 0;
+      lay_out_real(plain, format, real, style, bare);
+      const bool has_sign = bare.view()[0] == '-' || bare.view()[0] == '+';
+      const std::size_t head = has_sign ? 1 : 2;
+      const auto used = static_cast<int>(bare.view().size());
+      out.append(bare.view().substr(0, head));
+      out.fill(asked.fill.text(), static_cast<std::size_t>(std::max(asked.width - used, 0)));
+      return out.append(bare.view().substr(head));
+    }
+    // Fixed notation is f's, which has no upper letters.
+    if (asked.notation == Notation::fixed) asked.letters = Letters::lower;
+    const bool carries = carry_drops_zeros(asked, real);
+    lay_out_real(asked, format, real, carries ? carrying : style, out);
+  }
+
+  void put_real(const Field& field, const Value& value) {
+    const bool widest = value.is(Type::f80);
+    const BinaryFormat& format = widest ? extended80 : binary64;
+    const BinaryReal real = widest ? value.as_real() : nearest_f64(value);
+    lay_out(real_spec(), format, real, out_);
+    if (report_ != nullptr && !value.given_in_bits())
+      note_rounding(real_spec(), format, real, field.span, report_->notes);
+  }
+
+  // "(3,-5)": each part by the settings, the whole padded as a text.
+  void put_complex(const Value& value) {
+    Spec part = real_spec();
+    part.width = 0;
+    TextBuffer text;
+    text.append('(');
+    lay_out(part, binary64, value.as_list()[0].as_real(), text);
+    text.append(',');
+    lay_out(part, binary64, value.as_list()[1].as_real(), text);
+    text.append(')');
+    put_text(text.view());
+  }
+
+  // ---- Notes ----
+
+  // A value after one that was padded, and is not.
+  void note_width(const Field& field, const Operand& shown, int width) {
+    const Value* value = find(shown);
+    shown_ = values_.data() <= value && value < values_.data() + values_.size()
+                 ? static_cast<int>(value - values_.data())
+                 : unset;
+    if (width > 0) {
+      used_up_ = true;
+      return;
+    }
+    // A text written in the chain is rarely meant to be padded.
+    const bool separates = shown.name.empty() && is_text_or_character(shown.value);
+    if (separates || !std::exchange(used_up_, false)) return;
+    note(Code::width_used_up,
+         "setw held for the value before only; " + std::string(parsed_.source_of(field)) +
+             " is not padded unless it has a setw of its own",
+         field.span);
+  }
+
+  void note_state() {
+    if (state_.width > 0)
+      note(Code::width_used_up, "this setw waits for the next value inserted, whatever it is",
+           width_span_);
+    const State first;
+    std::string on;
+    std::string back;
+    const auto add = [&](bool differs, std::string setting, std::string_view undo) {
+      if (!differs) return;
+      on += (on.empty() ? "" : ", ") + setting;
+      (back += " << ") += undo;
+    };
+    constexpr std::string_view notations[] = {"", "fixed", "scientific", "hexfloat"};
+    add(state_.notation != first.notation, std::string(notations[state_.notation]), "defaultfloat");
+    add(state_.precision != first.precision, "a precision of " + std::to_string(state_.precision),
+        "setprecision(6)");
+    add(state_.fill != first.fill, "the fill " + in_quotes(state_.fill.text()), "setfill(' ')");
+    add(state_.side == left_side || state_.side == inner_side,
+        state_.side == left_side ? "left" : "internal", "right");
+    add(state_.base != first.base, state_.base == 16 ? "hex" : "oct", "dec");
+    add(state_.show_base, "showbase", "noshowbase");
+    add(state_.show_positive, "showpos", "noshowpos");
+    add(state_.show_point, "showpoint", "noshowpoint");
+    add(state_.uppercase, "uppercase", "nouppercase");
+    add(state_.names_of_truth, "boolalpha", "noboolalpha");
+    if (on.empty()) return;
+    const std::string stream = chain_.stream.empty() ? "cout" : chain_.stream;
+    note(Code::settings_left_on,
+         "still set for what comes next: " + on + "; put back by " + stream + back + ";",
+         {0, parsed_.source.size()});
+  }
+
+  const Chain& chain_;
+  State state_;
+  bool used_up_ = false;  // a width, by the value before
+  Span width_span_;
+};
+
+class CppStream final : public Dialect {
+ public:
+  const DialectFacts& facts() const override { return inky::facts; }
+
+  Result<Template> parse(std::string_view source) const override {
+    if (auto error = check_source(source)) return std::move(*error);
+    Template out;
+    out.source = source;
+    auto chain = std::make_shared<Chain>();
+    Reader(out, *chain).read();
+    if (out.refusal) {
+      // What is refused as a whole has no pieces worth showing.
+      out.pieces = {{{0, source.size()}, unset, {}}};
+      out.fields.clear();
+      *chain = {};
+    }
+    out.program = std::move(chain);
+    return out;
+  }
+
+  Outcome render(const Template& parsed, std::span<const Value> values,
+                 const RenderOptions& options, Output& out, Report* report) const override {
+    Rendering rendering(parsed, values, options, out, report);
+    if (!parsed.refusal) {
+      if (auto trouble = rendering.check()) return std::move(*trouble);
+    }
+    return rendering.run();
+  }
+
+  std::vector<Words> explain(const Template& parsed) const override {
+    std::vector<Words> out;
+    const auto& chain = static_cast<const Chain&>(*parsed.program);
+    const auto settings = [&](const std::vector<Setting>& list, int field) {
+      for (const Setting& setting : list)
+        out.push_back({setting.span, "setting", meaning_of(setting), field});
+    };
+    for (const Piece& piece : parsed.pieces) {
+      if (piece.field == unset) {
+        if (piece.text.to > piece.text.from)
+          out.push_back({piece.source, "literal", in_quotes(parsed.literal(piece)), unset});
+        continue;
+      }
+      const Insertion& insertion = chain.insertions[static_cast<std::size_t>(piece.field)];
+      out.push_back({piece.source, "value",
+                     insertion.shown.name.empty() ? describe(insertion.shown.value)
+                                                  : "the value named " + insertion.shown.name,
+                     piece.field});
+      settings(insertion.before, piece.field);
+    }
+    settings(chain.after, unset);
+    return out;
+  }
+
+  // cout << value.
+  Outcome print_plainly(const Value& value, Output& out) const override {
+    static const Template shown = *parse("cout << x");
+    return render(shown, {&value, 1}, {}, out, nullptr);
+  }
+
+ private:
+  static std::string meaning_of(const Setting& setting) {
+    for (const Manipulator& known : manipulators) {
+      if (known.what == setting.what &&
+          (known.takes_argument ? setting.takes_argument
+                                : known.to == setting.to && !setting.takes_argument))
+        return std::string(known.meaning);
+    }
+    return {};
+  }
+};
+
+}  // namespace
+
+const Dialect* cpp_stream_dialect() {
+  static const CppStream dialect;
+  return &dialect;
+}
+
+}  // namespace inky
