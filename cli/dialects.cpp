@@ -52,6 +52,13 @@ std::string printed(const Dialect& dialect, const std::string& source, const Val
   return in_quotes(out.view());
 }
 
+// A form of the facts, with what stands for `mark` in its place.
+std::string filled(std::string_view form, char mark, std::string_view with) {
+  std::string out(form);
+  out.replace(out.find(mark), 1, with);
+  return out;
+}
+
 Value sample_of(Kind kind) {
   switch (kind) {
     case Kind::whole:
@@ -73,7 +80,8 @@ Section letters(const Dialect& dialect, Kind kind, std::string title) {
   Section out{std::move(title), {}};
   for (const ConversionFact& fact : dialect.facts().conversions) {
     if (fact.kind != kind) continue;
-    const std::string source = std::string("%") + fact.letter;
+    const std::string source =
+        filled(dialect.facts().letter_form, '@', std::string_view(&fact.letter, 1));
     Value value = sample_of(kind);
     std::string text = printed(dialect, source, value);
     // A negative number in base 2 would not fit the page.
@@ -100,14 +108,14 @@ Section rounding(const Dialect& dialect) {
               {{"rule", std::string(name_of(facts.rounding)) + ", on " +
                             std::string(facts.rounding_basis)}}};
   struct Sample {
-    const char* source;
+    const char* places;
     double value;
   };
-  for (const Sample& sample : {Sample{"%.2f", 2.675}, Sample{"%.2f", 0.125}, Sample{"%.1f", 1.45},
-                               Sample{"%.0f", 2.5}, Sample{"%.1f", 1e23}}) {
+  for (const Sample& sample : {Sample{"2", 2.675}, Sample{"2", 0.125}, Sample{"1", 1.45},
+                               Sample{"0", 2.5}, Sample{"1", 1e23}}) {
     const Value value = Value::real(sample.value);
-    out.rows.push_back(
-        {sample.source, "of " + describe(value) + ": " + printed(dialect, sample.source, value)});
+    const std::string source = filled(facts.places_form, 'N', sample.places);
+    out.rows.push_back({source, "of " + describe(value) + ": " + printed(dialect, source, value)});
   }
   return out;
 }
@@ -147,7 +155,7 @@ std::vector<Section> guide(const Dialect& dialect) {
   for (const FlagFact& fact : facts.flags)
     flags.rows.push_back({"\"" + std::string(1, fact.flag) + "\"", std::string(fact.meaning)});
   out.push_back(std::move(flags));
-  Section modifiers{"Lengths", {}};
+  Section modifiers{std::string(facts.modifiers_are), {}};
   for (const ModifierFact& fact : facts.modifiers) {
     if (!fact.text.empty())
       modifiers.rows.push_back({std::string(fact.text), std::string(fact.meaning)});
@@ -157,12 +165,15 @@ std::vector<Section> guide(const Dialect& dialect) {
   const bool wholes_too =
       std::any_of(facts.conversions.begin(), facts.conversions.end(),
                   [](const auto& fact) { return fact.kind == Kind::whole && fact.precision; });
-  out.push_back(
-      {"Width and precision",
-       {{"width", "at least so many " + unit + "; a longer value is never cut"},
+  Section counts{"Width and precision",
+                 {{"width", "at least so many " + unit + "; a longer value is never cut"}}};
+  if (!facts.conversions.empty()) {
+    counts.rows.push_back(
         {"precision", "of text: at most so many " + unit +
                           (wholes_too ? "; of a whole number: at least so many digits" : "") +
-                          "; of a real: digits after the point, or significant ones with g"}}});
+                          "; of a real: digits after the point, or significant ones with g"});
+  }
+  out.push_back(std::move(counts));
   out.push_back(rounding(dialect));
   out.push_back(plain(dialect));
   Section escapes{"Escapes", {}};

@@ -67,8 +67,7 @@ const Value* value_of_field(const Field& field, const PlacedField& placed,
   const auto index = static_cast<std::size_t>(shown);
   const bool is_there = shown != unset && index < values.size();
   if (placed.value != unset) return is_there ? &values[index] : nullptr;
-  if (field.key.empty())
-    return is_there && !values[index].is_named() ? &values[index] : nullptr;
+  if (field.key.empty()) return is_there && !values[index].is_named() ? &values[index] : nullptr;
   const auto found = std::find_if(values.rbegin(), values.rend(), [&](const Value& value) {
     return value.is_named() && value.name() == field.key_name();
   });
@@ -102,7 +101,7 @@ void put_words(Screen& screen, const ShowRequest& request, const Template& parse
     }
     current = words.field;
     const bool defect = words.role == "undefined" || words.role == "fails";
-    screen.label(words.field == unset ? "literal" : "");
+    screen.label(words.field == unset ? words.role : "");
     const std::string head =
         (words.field == unset ? "" : "  ") + (defect ? std::string(words.role) : part);
     const std::size_t wide = measure(head, WidthUnit::columns);

@@ -151,8 +151,9 @@ struct Fields final : Program {
 
 class Reader {
  public:
-  Reader(const braces::Decoded& decoded, Template& out, Fields& program)
-      : decoded_(decoded), reader_(decoded.text()), out_(out), program_(program) {}
+  Reader(const braces::Decoded& decoded, Template& out, Fields& program,
+         std::vector<Words>* words = nullptr)
+      : decoded_(decoded), reader_(decoded.text()), out_(out), program_(program), words_(words) {}
 
   void read() {
     while (!reader_.at_end() && !out_.refusal) {
@@ -162,6 +163,14 @@ class Reader {
   }
 
  private:
+  // The part just read, in words.
+  template <typename Meaning>
+  void tell(std::string_view role, Meaning meaning) {
+    if (words_.asked())
+      words_.add(decoded_.in_source({0, reader_.at()}).to, role, meaning(),
+                 static_cast<int>(out_.fields.size()));
+  }
+
   void refuse(std::string why, std::size_t from) {
     if (out_.refusal) return;
     out_.refusal = {Refusal::When::compile, "error", std::move(why),
@@ -184,9 +193,12 @@ class Reader {
       out_.literals += c;
       reader_.skip(1);
     }
-    if (reader_.at() > start)
-      out_.pieces.push_back(
-          {decoded_.in_source({start, reader_.at()}), unset, {kept, out_.literals.size()}});
+    if (reader_.at() == start) return;
+    out_.pieces.push_back(
+        {decoded_.in_source({start, reader_.at()}), unset, {kept, out_.literals.size()}});
+    if (words_.asked())
+      words_.add(out_.pieces.back().source.to, "literal",
+                 in_quotes(std::string_view(out_.literals).substr(kept)), unset);
   }
 
   void read_field() {
@@ -196,15 +208,15 @@ class Reader {
       return refuse("the format string ends in a field; a brace itself is written {{", start);
     Shown shown;
     shown.value = read_index(start);
-    if (!out_.refusal && reader_.take(':')) {
-      shown.has_spec = true;
-      read_spec(start, shown);
-    }
+    shown.has_spec = !out_.refusal && reader_.take(':');
+    tell("value", [&] { return "value " + std::to_string(shown.value + 1); });
+    if (shown.has_spec) read_spec(start, shown);
     if (out_.refusal) return;
     if (!reader_.take('}')) {
       reader_.skip(reader_.at_end() ? 0 : 1);
       return refuse("the field should end with a closing brace here", start);
     }
+    tell("end", [] { return "the end of the field"; });
     Field field;
     field.span = decoded_.in_source({start, reader_.at()});
     field.letter = shown.type;
@@ -252,22 +264,41 @@ class Reader {
   }
 
   void read_spec(std::size_t start, Shown& shown) {
+    const auto flag = [&](char c) { tell("flag", [&] { return braces::flag_words(facts, c); }); };
     read_fill_and_align(start, shown);
+    tell("align", [&] {
+      return (shown.lead.fill.empty() ? ""
+                                      : "fills with " + in_quotes(shown.lead.fill.text()) + "; ") +
+             braces::flag_words(facts, shown.lead.align);
+    });
     reader_.read_sign("+- ", shown.lead);
+    flag(shown.lead.sign);
     shown.lead.alternate = reader_.take('#');
+    flag('#');
     shown.lead.zero = reader_.take('0');
+    flag('0');
     if (reader_.peek() == '0') refuse("a width does not begin with a zero", start);
     shown.width = read_count(start);
+    tell("width", [&] { return "columns, at least: " + in_words(shown.width); });
     if (reader_.take('.')) {
       shown.precision = read_count(start);
       if (!shown.precision.given()) refuse("a precision is digits, or a value in braces", start);
     }
+    tell("precision", [&] {
+      return "digits of a real, columns of a text at most: " + in_words(shown.precision);
+    });
     shown.locale = reader_.take('L');
-    const char c = reader_.peek();
-    if (c != 0 && std::string_view("ABEFGXabcdefgopsx").find(c) != std::string_view::npos) {
-      shown.type = c;
-      reader_.skip(1);
+    flag('L');
+    for (const ConversionFact& fact : conversions) {
+      if (shown.type != 0 || !reader_.take(fact.letter)) continue;
+      shown.type = fact.letter;
+      tell("type", [&] { return std::string(fact.meaning); });
     }
+  }
+
+  static std::string in_words(const Count& count) {
+    return count.from == Count::From::source ? std::to_string(count.amount)
+                                             : "value " + std::to_string(count.value_index + 1);
   }
 
   // One byte fills, whatever character it is of.
@@ -291,6 +322,7 @@ class Reader {
   braces::SpecReader reader_;
   Template& out_;
   Fields& program_;
+  braces::WordsSink words_;
   Numbering numbering_ = Numbering::none;
   int next_ = 0;
 };
@@ -713,13 +745,8 @@ class CppFormat final : public Dialect {
     auto program = std::make_shared<Fields>();
     const braces::Decoded decoded(out, c_language::read_escape);
     Reader(decoded, out, *program).read();
-    if (out.refusal) {
-      // What is refused as a whole has no pieces worth showing.
-      out.pieces = {{{0, source.size()}, unset, {}}};
-      out.fields.clear();
-      program->fields.clear();
-      out.values_taken = 0;
-    }
+    braces::settle(out);
+    if (out.refusal) program->fields.clear();
     note_quotes("\"", out);
     out.program = std::move(program);
     return out;
@@ -734,15 +761,16 @@ class CppFormat final : public Dialect {
     return rendering.run();
   }
 
+  // Read again, and told this time.
   std::vector<Words> explain(const Template& parsed) const override {
+    if (parsed.source.empty()) return {};
+    if (braces::is_one_piece(parsed)) return braces::whole_words(parsed);
     std::vector<Words> out;
-    const auto& program = static_cast<const Fields&>(*parsed.program);
-    for (const Piece& piece : parsed.pieces) {
-      if (piece.field == unset)
-        out.push_back({piece.source, "literal", in_quotes(parsed.literal(piece)), unset});
-      else
-        explain_field(program.fields[static_cast<std::size_t>(piece.field)], piece, out);
-    }
+    Template again;
+    again.source = parsed.source;
+    Fields program;
+    const braces::Decoded decoded(again, c_language::read_escape);
+    Reader(decoded, again, program, &out).read();
     return out;
   }
 
@@ -750,36 +778,6 @@ class CppFormat final : public Dialect {
   Outcome print_plainly(const Value& value, Output& out) const override {
     static const Template shown = *parse("{}");
     return render(shown, {&value, 1}, {}, out, nullptr);
-  }
-
- private:
-  static std::string in_words(const Count& count) {
-    return count.from == Count::From::source ? std::to_string(count.amount)
-                                             : "value " + std::to_string(count.value_index + 1);
-  }
-
-  static void explain_field(const Shown& shown, const Piece& piece, std::vector<Words>& out) {
-    const auto add = [&](std::string_view role, std::string meaning) {
-      out.push_back({piece.source, role, std::move(meaning), piece.field});
-    };
-    const auto flag = [&](char c) {
-      for (const FlagFact& fact : flags) {
-        if (fact.flag == c) add("flag", std::string(1, c) + ": " + std::string(fact.meaning));
-      }
-    };
-    add("value", "value " + std::to_string(shown.value + 1));
-    if (!shown.lead.fill.empty()) add("fill", "fills with " + in_quotes(shown.lead.fill.text()));
-    for (const char c : {shown.lead.align, shown.lead.sign}) flag(c);
-    if (shown.lead.alternate) flag('#');
-    if (shown.lead.zero) flag('0');
-    if (shown.width.given()) add("width", "columns, at least: " + in_words(shown.width));
-    if (shown.precision.given())
-      add("precision", "digits of a real, columns of a text at most: " + in_words(shown.precision));
-    if (shown.locale) flag('L');
-    for (const ConversionFact& fact : conversions) {
-      if (fact.letter == shown.type)
-        add("type", std::string(1, shown.type) + ": " + std::string(fact.meaning));
-    }
   }
 };
 

@@ -17,6 +17,7 @@
 
 #include "c/c.hpp"
 #include "dialects.hpp"
+#include "family/braces.hpp"
 #include "family/rendering.hpp"
 #include "family/source.hpp"
 #include "family/value_notes.hpp"
@@ -181,7 +182,8 @@ bool is_digit(char c) {
 
 class Reader {
  public:
-  Reader(Template& out, Chain& chain) : source_(out.source), out_(out), chain_(chain) {}
+  Reader(Template& out, Chain& chain, std::vector<Words>* words = nullptr)
+      : source_(out.source), out_(out), chain_(chain), words_(words) {}
 
   void read() {
     bool first = true;
@@ -199,9 +201,17 @@ class Reader {
     }
     chain_.after = std::move(pending_);
     close(source_.size());
+    at_ = source_.size();
+    tell("end", [] { return "the end"; });
   }
 
  private:
+  // The part just read, in words.
+  template <typename Meaning>
+  void tell(std::string_view role, Meaning meaning, int field = unset) {
+    if (words_.asked()) words_.add(at_, role, meaning(), field);
+  }
+
   void refuse(Refusal::When when, std::string as, std::string why, std::size_t from) {
     if (out_.refusal) return;
     out_.refusal = {when, std::move(as), std::move(why),
@@ -276,6 +286,12 @@ class Reader {
     Operand shown;
     if (!read_operand(shown)) return;
     skip_blanks_before_next();
+    tell(
+        "value",
+        [&] {
+          return shown.name.empty() ? describe(shown.value) : "the value named " + shown.name;
+        },
+        static_cast<int>(out_.fields.size()));
     close(operand);
     Field field;
     field.span = {operand, shown.span.to};
@@ -330,6 +346,7 @@ class Reader {
       out_.pieces.push_back({setting.span, unset, {from, out_.literals.size()}});
       covered_ = setting.span.to;
     }
+    tell("setting", [&] { return std::string(found->meaning); });
     if (found->what != What::nothing) pending_.push_back(std::move(setting));
     return true;
   }
@@ -522,6 +539,7 @@ class Reader {
   std::size_t at_ = 0;
   std::size_t covered_ = 0;  // by pieces
   std::vector<Setting> pending_;
+  braces::WordsSink words_;
 };
 
 // ---- Rendering ----
@@ -945,12 +963,8 @@ class CppStream final : public Dialect {
     out.source = source;
     auto chain = std::make_shared<Chain>();
     Reader(out, *chain).read();
-    if (out.refusal) {
-      // What is refused as a whole has no pieces worth showing.
-      out.pieces = {{{0, source.size()}, unset, {}}};
-      out.fields.clear();
-      *chain = {};
-    }
+    braces::settle(out);
+    if (out.refusal) *chain = {};
     out.program = std::move(chain);
     return out;
   }
@@ -964,27 +978,15 @@ class CppStream final : public Dialect {
     return rendering.run();
   }
 
+  // Read again, and told this time.
   std::vector<Words> explain(const Template& parsed) const override {
+    if (parsed.source.empty()) return {};
+    if (braces::is_one_piece(parsed)) return braces::whole_words(parsed);
     std::vector<Words> out;
-    const auto& chain = static_cast<const Chain&>(*parsed.program);
-    const auto settings = [&](const std::vector<Setting>& list, int field) {
-      for (const Setting& setting : list)
-        out.push_back({setting.span, "setting", meaning_of(setting), field});
-    };
-    for (const Piece& piece : parsed.pieces) {
-      if (piece.field == unset) {
-        if (piece.text.to > piece.text.from)
-          out.push_back({piece.source, "literal", in_quotes(parsed.literal(piece)), unset});
-        continue;
-      }
-      const Insertion& insertion = chain.insertions[static_cast<std::size_t>(piece.field)];
-      out.push_back({piece.source, "value",
-                     insertion.shown.name.empty() ? describe(insertion.shown.value)
-                                                  : "the value named " + insertion.shown.name,
-                     piece.field});
-      settings(insertion.before, piece.field);
-    }
-    settings(chain.after, unset);
+    Template again;
+    again.source = parsed.source;
+    Chain chain;
+    Reader(again, chain, &out).read();
     return out;
   }
 
@@ -992,17 +994,6 @@ class CppStream final : public Dialect {
   Outcome print_plainly(const Value& value, Output& out) const override {
     static const Template shown = *parse("cout << x");
     return render(shown, {&value, 1}, {}, out, nullptr);
-  }
-
- private:
-  static std::string meaning_of(const Setting& setting) {
-    for (const Manipulator& known : manipulators) {
-      if (known.what == setting.what &&
-          (known.takes_argument ? setting.takes_argument
-                                : known.to == setting.to && !setting.takes_argument))
-        return std::string(known.meaning);
-    }
-    return {};
   }
 };
 

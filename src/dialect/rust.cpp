@@ -139,6 +139,29 @@ struct Fields final : Program {
   std::int64_t arguments = 0;  // that are counted one by one
 };
 
+// ---- In words ----
+
+std::string in_words(const Reference& reference) {
+  switch (reference.kind) {
+    case Reference::Kind::number:
+      return std::to_string(reference.number);
+    case Reference::Kind::argument:
+      return "value " + std::to_string(reference.number + 1);
+    case Reference::Kind::variable:
+      return "the variable " + reference.name;
+    default:
+      return "nothing";
+  }
+}
+
+std::string in_words(const Shown& shown) {
+  if (shown.debug_hexadecimal != 0) return "any value as source, whole numbers in base 16";
+  for (const ConversionFact& fact : conversions) {
+    if (fact.letter == shown.form) return std::string(fact.meaning);
+  }
+  return "an address";
+}
+
 // ---- Reading ----
 
 // The length of an identifier at the start of `text`.
@@ -205,8 +228,9 @@ std::size_t read_escape(std::size_t at, Template& out) {
 
 class Reader {
  public:
-  Reader(const braces::Decoded& decoded, Template& out, Fields& program)
-      : decoded_(decoded), reader_(decoded.text()), out_(out), program_(program) {}
+  Reader(const braces::Decoded& decoded, Template& out, Fields& program,
+         std::vector<Words>* words = nullptr)
+      : decoded_(decoded), reader_(decoded.text()), out_(out), program_(program), words_(words) {}
 
   void read() {
     while (!reader_.at_end() && !out_.refusal) {
@@ -217,6 +241,14 @@ class Reader {
   }
 
  private:
+  // The part just read, in words.
+  template <typename Meaning>
+  void tell(std::string_view role, Meaning meaning) {
+    if (words_.asked())
+      words_.add(decoded_.in_source({0, reader_.at()}).to, role, meaning(),
+                 static_cast<int>(out_.fields.size()));
+  }
+
   void fail(std::string why, std::size_t from) {
     refuse("invalid format string: " + std::move(why),
            decoded_.in_source({from, std::max(reader_.at(), from)}), out_);
@@ -236,9 +268,12 @@ class Reader {
       out_.literals += c;
       reader_.skip(1);
     }
-    if (reader_.at() > start)
-      out_.pieces.push_back(
-          {decoded_.in_source({start, reader_.at()}), unset, {kept, out_.literals.size()}});
+    if (reader_.at() == start) return;
+    out_.pieces.push_back(
+        {decoded_.in_source({start, reader_.at()}), unset, {kept, out_.literals.size()}});
+    if (words_.asked())
+      words_.add(out_.pieces.back().source.to, "literal",
+                 in_quotes(std::string_view(out_.literals).substr(kept)), unset);
   }
 
   void skip_spaces() {
@@ -252,7 +287,11 @@ class Reader {
     reader_.skip(1);
     Shown shown;
     shown.value = read_reference(start);
-    if (!out_.refusal && reader_.take(':')) read_spec(start, shown);
+    const bool has_spec = !out_.refusal && reader_.take(':');
+    tell("value", [&] {
+      return shown.value.kind == Reference::Kind::none ? "the next value" : in_words(shown.value);
+    });
+    if (has_spec) read_spec(start, shown);
     if (out_.refusal) return;
     skip_spaces();
     if (!reader_.take('}')) {
@@ -260,6 +299,7 @@ class Reader {
                                    : "expected `}`, found another character",
                   start);
     }
+    tell("end", [] { return "the end of the field"; });
     // Resolved after the spec, which may have taken an argument for the precision.
     if (shown.value.kind == Reference::Kind::none)
       shown.value = {Reference::Kind::argument, next_++, {}};
@@ -324,22 +364,40 @@ class Reader {
   }
 
   void read_spec(std::size_t start, Shown& shown) {
+    const auto flag = [&](char c) { tell("flag", [&] { return braces::flag_words(facts, c); }); };
     reader_.read_fill_and_align("<>^", shown.lead);
+    tell("align", [&] {
+      return (shown.lead.fill.empty() ? ""
+                                      : "fills with " + in_quotes(shown.lead.fill.text()) + "; ") +
+             braces::flag_words(facts, shown.lead.align);
+    });
     reader_.read_sign("+-", shown.lead);
+    flag(shown.lead.sign);
     shown.lead.alternate = reader_.take('#');
+    flag('#');
     // "0$" is argument 0 as the width, and no flag.
     if (reader_.peek() == '0' && reader_.peek(1) != '$') {
       reader_.skip(1);
       shown.lead.zero = true;
     }
+    flag('0');
     shown.width = read_count(start);
+    tell("width", [&] { return "characters, at least: " + in_words(shown.width); });
     if (reader_.take('.')) {
       if (reader_.take('*'))
         shown.precision = {Reference::Kind::argument, next_++, {}};
       else
         shown.precision = read_count(start);
     }
+    tell("precision", [&] {
+      return "places of a real, characters of a text at most: " + in_words(shown.precision);
+    });
     if (out_.refusal) return;
+    read_type(start, shown);
+    tell("type", [&] { return in_words(shown); });
+  }
+
+  void read_type(std::size_t start, Shown& shown) {
     const char c = reader_.peek();
     if ((c == 'x' || c == 'X') && reader_.peek(1) == '?') {
       shown.debug_hexadecimal = c;
@@ -367,6 +425,7 @@ class Reader {
   braces::SpecReader reader_;
   Template& out_;
   Fields& program_;
+  braces::WordsSink words_;
   std::int64_t next_ = 0;  // the next argument that is counted
 };
 
@@ -793,19 +852,6 @@ class Rendering final : public family::Rendering<Rendering> {
   const Fields& program_;
 };
 
-// ---- In words ----
-
-std::string in_words(const Reference& reference) {
-  switch (reference.kind) {
-    case Reference::Kind::number:
-      return std::to_string(reference.number);
-    case Reference::Kind::argument:
-      return "value " + std::to_string(reference.number + 1);
-    default:
-      return "the variable " + reference.name;
-  }
-}
-
 class Rust final : public Dialect {
  public:
   const DialectFacts& facts() const override { return inky::facts; }
@@ -817,13 +863,8 @@ class Rust final : public Dialect {
     auto program = std::make_shared<Fields>();
     const braces::Decoded decoded(out, read_escape);
     Reader(decoded, out, *program).read();
-    if (out.refusal) {
-      // What is refused as a whole has no pieces worth showing.
-      out.pieces = {{{0, source.size()}, unset, {}}};
-      out.fields.clear();
-      program->fields.clear();
-      out.values_taken = 0;
-    }
+    braces::settle(out);
+    if (out.refusal) program->fields.clear();
     note_quotes("\"", out);
     out.program = std::move(program);
     return out;
@@ -838,15 +879,16 @@ class Rust final : public Dialect {
     return rendering.run();
   }
 
+  // Read again, and told this time.
   std::vector<Words> explain(const Template& parsed) const override {
+    if (parsed.source.empty()) return {};
+    if (braces::is_one_piece(parsed)) return braces::whole_words(parsed);
     std::vector<Words> out;
-    const auto& program = static_cast<const Fields&>(*parsed.program);
-    for (const Piece& piece : parsed.pieces) {
-      if (piece.field == unset)
-        out.push_back({piece.source, "literal", in_quotes(parsed.literal(piece)), unset});
-      else
-        explain_field(program.fields[static_cast<std::size_t>(piece.field)], piece, out);
-    }
+    Template again;
+    again.source = parsed.source;
+    Fields program;
+    const braces::Decoded decoded(again, read_escape);
+    Reader(decoded, again, program, &out).read();
     return out;
   }
 
@@ -855,33 +897,6 @@ class Rust final : public Dialect {
     static const Template shown = *parse("{}");
     Value unnamed = value;
     return render(shown, {&unnamed, 1}, {}, out, nullptr);
-  }
-
- private:
-  static void explain_field(const Shown& shown, const Piece& piece, std::vector<Words>& out) {
-    const auto add = [&](std::string_view role, std::string meaning) {
-      out.push_back({piece.source, role, std::move(meaning), piece.field});
-    };
-    const auto flag = [&](char c) {
-      for (const FlagFact& fact : flags) {
-        if (fact.flag == c) add("flag", std::string(1, c) + ": " + std::string(fact.meaning));
-      }
-    };
-    add("value", in_words(shown.value));
-    if (!shown.lead.fill.empty()) add("fill", "fills with " + in_quotes(shown.lead.fill.text()));
-    for (const char c : {shown.lead.align, shown.lead.sign}) flag(c);
-    if (shown.lead.alternate) flag('#');
-    if (shown.lead.zero) flag('0');
-    if (shown.width.kind != Reference::Kind::none)
-      add("width", "characters, at least: " + in_words(shown.width));
-    if (shown.precision.kind != Reference::Kind::none)
-      add("precision",
-          "places of a real, characters of a text at most: " + in_words(shown.precision));
-    if (shown.debug_hexadecimal != 0) add("type", "any value as source, numbers in base 16");
-    for (const ConversionFact& fact : conversions) {
-      if (fact.letter == shown.form && shown.debug_hexadecimal == 0)
-        add("type", std::string(1, shown.form) + ": " + std::string(fact.meaning));
-    }
   }
 };
 

@@ -20,8 +20,11 @@ TEST_CASE("the guide page of every dialect is made from its facts") {
     std::istringstream lines(page.out);
     for (std::string line; std::getline(lines, line);)
       CHECK(inky::measure(line, inky::WidthUnit::columns) <= 80);
-    for (const inky::ConversionFact& fact : facts.conversions)
-      CHECK(page.out.find("\n  %" + std::string(1, fact.letter) + " ") != std::string::npos);
+    for (const inky::ConversionFact& fact : facts.conversions) {
+      std::string field(facts.letter_form);
+      field.replace(field.find('@'), 1, 1, fact.letter);
+      CHECK(page.out.find("\n  " + field + " ") != std::string::npos);
+    }
     for (const inky::EscapeFact& fact : facts.escapes)
       CHECK(page.out.find("\n  " + std::string(fact.written)) != std::string::npos);
     const std::string markdown = support::inky("dialects --markdown " + std::string(facts.id)).out;

@@ -67,10 +67,16 @@ TEST_CASE("the runtimes on this machine agree, asked anew") {
     const char* runtime;
     const char* recorder;
   };
-  const Live recorders[] = {
-      {"dotnet --version", "fsharp.py"},          {"javac --version", "java.py"},
-      {"octave-cli --version", "octave.py"},      {"php --version", "php.py"},
-      {"python3 --version", "python_percent.py"}, {"Rscript --version", "r.py"}};
+  const Live recorders[] = {{"clang++-16 --version", "cpp_format.py"},
+                            {"g++ --version", "cpp_stream.py"},
+                            {"dotnet --version", "fsharp.py"},
+                            {"javac --version", "java.py"},
+                            {"octave-cli --version", "octave.py"},
+                            {"php --version", "php.py"},
+                            {"python3 --version", "python.py"},
+                            {"python3 --version", "python_percent.py"},
+                            {"Rscript --version", "r.py"},
+                            {"rustc --version", "rust.py"}};
   const std::uint64_t seed = support::seed(static_cast<std::uint64_t>(std::time(nullptr)));
   for (const Live& live : recorders) {
     if (support::shell(live.runtime).status != 0) {

@@ -17,16 +17,35 @@ using support::value;
 namespace {
 
 std::string random_source(support::RandomValues& random) {
-  constexpr std::string_view parts[] = {"%", "(",   "key", ")", "-", "+", " ",  "#",  "0", "'x",
-                                        "5", "*",   ".",   "2", "l", "d", "s",  "x",  "f", "%",
-                                        "|", "\\n", "y",   "Ω", ",", "<", "1$", "\\", "c", "A"};
-  std::string out;
-  for (int k = random.below(12); k >= 0; --k) out += random.pick(parts);
-  return out;
+  constexpr std::string_view percent[] = {"%", "(",   "key", ")", "-", "+", " ",  "#",  "0", "'x",
+                                          "5", "*",   ".",   "2", "l", "d", "s",  "x",  "f", "%",
+                                          "|", "\\n", "y",   "Ω", ",", "<", "1$", "\\", "c", "A"};
+  constexpr std::string_view braces[] = {
+      "{", "}", "{}", "{:", "{0", "}", ":",    "!r", "[0]", ".real", "{{", "}}", "5",  "0", ".2",
+      "f", "x", "?",  "*",  "<",  "=", "{:5}", "1$", "墨",  "\\n",   "%",  "s",  "{x", " ", "|"};
+  constexpr std::string_view chain[] = {"cout", " << ",  " << ", "x",     "setw(", "5",
+                                        ")",    "fixed", "hex",  "\"a\"", "'b'",   "endl",
+                                        ";",    "-",     "y",    "std::", " ",     "2.5",
+                                        "0x1F", "\\n",   "\"",   "//",    "\n",    "("};
+  // An f-string in every fourth of those in braces.
+  const int kind = random.below(3);
+  const bool f_string = kind == 1 && random.one_in(4);
+  std::string out = f_string ? "f'" : "";
+  for (int k = random.below(12); k >= 0; --k)
+    out += kind == 0 ? random.pick(percent) : kind == 1 ? random.pick(braces) : random.pick(chain);
+  return f_string ? out + "'" : out;
 }
 
 Value random_value(support::RandomValues& random) {
-  switch (random.below(7)) {
+  switch (random.below(11)) {
+    case 7:
+      return Value::tuple({value("1"), value("ink")});
+    case 8:
+      return value("{mass: 12.5, real: [1]}");
+    case 9:
+      return Value::complex(random.any_real(), random.any_real());
+    case 10:
+      return value("2031-05-09T14:05:00.25:moment");
     case 0:
       return Value::real(random.any_real());
     case 1:
@@ -127,10 +146,42 @@ TEST_CASE("where the languages of the family mean the same, they print the same"
     TextBuffer expected;
     REQUIRE(c.render(*c.parse(source), {&number, 1}, expected).prints());
     for (const Dialect* dialect : all_dialects()) {
+      if (dialect->facts().letter_form != "%@") continue;
       INFO(dialect->facts().id << " " << source << " of " << describe(number));
       TextBuffer out;
       REQUIRE(dialect->render(*dialect->parse(source), {&number, 1}, out).prints());
       REQUIRE(out.view() == expected.view());
+    }
+  }
+}
+
+// The same of those in braces: sides, signs and zeros before whole numbers and places.
+TEST_CASE("where the languages with braces mean the same, they print the same") {
+  const std::uint64_t seed = support::seed(2008);
+  INFO("seed " << seed);
+  support::RandomValues random(seed);
+  const Dialect* const dialects[] = {find_dialect("cpp-format"), find_dialect("python"),
+                                     find_dialect("rust")};
+  for (int i = 0; i < support::cases(20'000); ++i) {
+    std::string lead;
+    const bool aligned = random.one_in(2);
+    if (aligned) lead += random.pick({"*<", "->", "x^", ">"});
+    if (random.one_in(3)) lead += '+';
+    if (!aligned && random.one_in(3)) lead += '0';
+    lead += std::to_string(1 + random.below(20));
+    const bool real = random.one_in(2);
+    const int whole = 1 + random.below(1'000'000) * 3;
+    const Value number = real ? Value::real(whole / 3.0) : Value::whole(Type::i32, -whole);
+    std::string expected;
+    for (const Dialect* dialect : dialects) {
+      const bool letterless = dialect->facts().id == "rust";
+      const std::string places = "." + std::to_string(1 + i % 6) + (letterless ? "" : "f");
+      const std::string source = "{:" + lead + (real ? places : "") + "}";
+      INFO(dialect->facts().id << " " << source << " of " << describe(number));
+      TextBuffer out;
+      REQUIRE(dialect->render(*dialect->parse(source), {&number, 1}, out).prints());
+      if (expected.empty()) expected = out.view();
+      REQUIRE(out.view() == expected);
     }
   }
 }
@@ -253,8 +304,8 @@ TEST_CASE("every dialect states its facts in full") {
     for (const std::string_view fact : {facts.id, facts.language, facts.facility, facts.standard,
                                         facts.toolchain, facts.program, facts.rounding_basis})
       CHECK_FALSE(fact.empty());
-    CHECK(facts.conversions.size() >= 10);
-    CHECK(facts.flags.size() >= 4);
+    CHECK(facts.conversions.size() + facts.modifiers.size() >= 10);
+    CHECK(facts.flags.size() + facts.modifiers.size() >= 4);
     CHECK(facts.escapes.size() >= 5);
     CHECK(find_dialect(facts.id) == dialect);
     for (const ConversionFact& conversion : facts.conversions) {
@@ -272,15 +323,20 @@ TEST_CASE("every dialect states its facts in full") {
 TEST_CASE("every dialect writes into a caller's buffer, and cuts what does not fit") {
   for (const Dialect* dialect : all_dialects()) {
     INFO(dialect->facts().id);
+    const bool percent = dialect->facts().letter_form == "%@";
+    const bool braces = dialect->facts().letter_form == "{:@}";
+    const char* source = percent ? "%s and %s" : braces ? "{} and {}" : "o << x << \" and \" << y";
     const Value values[] = {Value::text("ink"), Value::text("paper")};
     char room[6];
     FixedOutput fixed(room);
-    CHECK(dialect->render(*dialect->parse("%s and %s"), values, fixed).prints());
+    CHECK(dialect->render(*dialect->parse(source), values, fixed).prints());
     CHECK(fixed.view() == "ink an");
     CHECK(fixed.needed() == 13);
     RenderOptions columns;
     columns.width_of = WidthUnit::columns;
-    CHECK(support::answer(*dialect, "%4s|", {value("墨")}, columns).text == "  墨|");
+    const char* four = percent ? "%4s|" : braces ? "{:>4}|" : "o << setw(4) << x << '|'";
+    CHECK(support::answer(*dialect, four, {value("墨")}, columns).text == "  墨|");
+    if (!percent) continue;
     const Result<Template> wide = dialect->parse("%2000000d");
     REQUIRE_FALSE(wide.ok());
     CHECK(wide.error().code == Code::over_limit);

@@ -1,4 +1,5 @@
 #include <catch2/catch.hpp>
+#include <chrono>
 #include <cmath>
 #include <fstream>
 #include <iterator>
@@ -114,10 +115,13 @@ TEST_CASE("values that cannot be, with the reason and the place") {
       {"42:i46", Code::unknown_type, "\"i46\" is not a type", {3, 6}},
       {"KK:char", Code::bad_value, "\"KK\" is not one character", {0, 2}},
       {"yes:truth", Code::bad_value, "\"yes\" is not a truth value", {0, 3}},
-      {"3-5i:complex",
+      {"3.5:decimal",
        Code::not_supported_yet,
-       "values of type complex are not supported yet",
-       {0, 4}},
+       "values of type decimal are not supported yet",
+       {0, 3}},
+      {"3-5j:complex", Code::bad_value, "\"3-5j\" is not a complex number", {0, 4}},
+      {"2031-02-29:moment", Code::bad_value, "\"2031-02-29\" is not a moment", {0, 10}},
+      {"[1]:record", Code::bad_value, "\"[1]\" is not a record", {0, 3}},
       {"\xff", Code::not_utf8, "the value is not UTF-8", {0, 1}},
   };
   for (const Case& c : cases) {
@@ -168,6 +172,82 @@ TEST_CASE("lists, as written and as described") {
   const Result<Value> deep = read_value(std::string(40, '[') + std::string(40, ']'));
   REQUIRE_FALSE(deep.ok());
   CHECK(deep.error().code == Code::over_limit);
+}
+
+TEST_CASE("tuples, records, complex numbers and moments, as written and as described") {
+  struct Case {
+    const char* text;
+    Type type;
+    const char* described;
+  };
+  const Case cases[] = {
+      {"()", Type::tuple, "()"},
+      {"(1, 2.5)", Type::tuple, "(1, 2.5)"},
+      {"(1,)", Type::tuple, "(1,)"},
+      {"([1, 2], (\"a, )b\",))", Type::tuple, "([1, 2], (\"a, )b\",))"},
+      {"(ink)", Type::text, "\"(ink)\""},
+      {"{}", Type::record, "{}"},
+      {"{batch: \"K-7\", mass: 12.5}", Type::record, "{batch: \"K-7\", mass: 12.5}"},
+      {"{a:{b:(1,)}}", Type::record, "{a: {b: (1,)}}"},
+      {"{ink}", Type::text, "\"{ink}\""},
+      {"{lot: 255:u8}", Type::record, "{lot: 255}"},
+      {"3-5i:complex", Type::complex, "3-5i"},
+      {"3:complex", Type::complex, "3+0i"},
+      {"-2.5i:complex", Type::complex, "0-2.5i"},
+      {"1e5-1e-5i:complex", Type::complex, "100000-0.00001i"},
+      {"-inf+nani:complex", Type::complex, "-inf+nani"},
+      {"2031-05-09:moment", Type::moment, "2031-05-09T00:00:00"},
+      {"2031-05-09T14:05:moment", Type::moment, "2031-05-09T14:05:00"},
+      {"2031-05-09T14:05:00.25:moment", Type::moment, "2031-05-09T14:05:00.250"},
+      {"9999-12-31 23:59:59.000000001:moment", Type::moment, "9999-12-31T23:59:59.000000001"},
+  };
+  for (const Case& c : cases) {
+    INFO(c.text);
+    const Result<Value> value = read_value(c.text);
+    REQUIRE(value.ok());
+    CHECK(value->type() == c.type);
+    CHECK(describe(*value) == c.described);
+  }
+  const std::pair<const char*, Span> broken[] = {
+      {"(1, 300:u8)", {4, 7}},   {"(1,, 2)", {3, 4}},   {"{a: 1, b: 300:u8}", {10, 13}},
+      {"{a: 1, a: 2}", {7, 11}}, {"{a: 1, 2}", {7, 8}}, {"{a: }", {1, 3}},
+      {"[(1, 2]", {6, 7}},       {"{a: [1}", {6, 7}}};
+  for (const auto& [text, span] : broken) {
+    INFO(text);
+    const Result<Value> value = read_value(text);
+    REQUIRE_FALSE(value.ok());
+    CHECK(value.error().span.from <= span.from);
+    CHECK(value.error().span.to >= span.to);
+    CHECK_FALSE(value.error().remedy.empty());
+  }
+}
+
+TEST_CASE("days that do not exist are no moments") {
+  for (const char* text : {"2031-02-29", "1900-02-29", "2031-13-01", "2031-00-01", "2031-04-31",
+                           "0000-01-01", "10000-01-01", "2031-05-09T24:00", "2031-05-09T14:60",
+                           "2031-05-09T14:05:60", "2031-05-09T14", "2031-05-09T14:05:00.",
+                           "2031-05-09T14:05:00.1234567890", "2031-5-9", "", "2031-05-09Z"}) {
+    INFO(text);
+    CHECK_FALSE(read_moment(text).has_value());
+  }
+  CHECK(read_moment("2024-02-29").has_value());
+  CHECK(read_moment("2000-02-29").has_value());
+}
+
+// The calendar of the library this test is built with is asked.
+TEST_CASE("every day has its weekday, its place in the year, and its text") {
+  using std::chrono::days;
+  using std::chrono::sys_days;
+  using std::chrono::year_month_day;
+  using namespace std::chrono_literals;
+  for (sys_days day = 1583y / 1 / 1; day < sys_days(2400y / 1 / 1); day += days(1)) {
+    const year_month_day date(day);
+    const Moment moment{int(date.year()), int(unsigned(date.month())), int(unsigned(date.day()))};
+    REQUIRE(inky::weekday(moment) == int(std::chrono::weekday(day).c_encoding()));
+    REQUIRE(day_of_year(moment) == (day - sys_days(date.year() / 1 / 1)).count() + 1);
+    REQUIRE(Moment::unpacked(moment.packed()) == moment);
+    REQUIRE(read_moment(moment_text(moment)) == moment);
+  }
 }
 
 TEST_CASE("wishes laid out") {

@@ -11,8 +11,9 @@ Decoded::Decoded(Template& parsed, ReadEscape read_escape) {
   text_.reserve(source.size());
   at_.reserve(source.size() + 1);
   const std::size_t kept = parsed.literals.size();
+  // What stands for nothing belongs to the byte after it.
+  std::size_t start = 0;
   for (std::size_t at = 0; at < source.size();) {
-    const std::size_t start = at;
     if (source[at] == '\\') {
       at += read_escape(at, parsed);
       text_ += std::string_view(parsed.literals).substr(kept);
@@ -20,9 +21,36 @@ Decoded::Decoded(Template& parsed, ReadEscape read_escape) {
     } else {
       text_ += source[at++];
     }
+    if (at_.size() == text_.size()) continue;
     at_.resize(text_.size(), static_cast<std::uint32_t>(start));
+    start = at;
   }
   at_.push_back(static_cast<std::uint32_t>(source.size()));
+}
+
+void settle(Template& parsed) {
+  const Span whole{0, parsed.source.size()};
+  if (parsed.refusal) {
+    parsed.pieces.clear();
+    parsed.fields.clear();
+    parsed.values_taken = 0;
+  }
+  if (parsed.pieces.empty() && !parsed.source.empty()) parsed.pieces.push_back({whole, unset, {}});
+}
+
+std::vector<Words> whole_words(const Template& parsed) {
+  const Span whole{0, parsed.source.size()};
+  if (!parsed.refusal) return {{whole, "literal", "nothing", unset}};
+  const Refusal& refusal = *parsed.refusal;
+  return {{whole, "literal", "the whole template, which is refused", unset},
+          {refusal.span, "fails", refusal.why, unset}};
+}
+
+std::string flag_words(const DialectFacts& facts, char flag) {
+  for (const FlagFact& fact : facts.flags) {
+    if (fact.flag == flag) return std::string(1, flag) + ": " + std::string(fact.meaning);
+  }
+  return std::string(1, flag);
 }
 
 void SpecReader::read_fill_and_align(std::string_view aligns, Lead& lead) {

@@ -6,12 +6,13 @@
 // Everything else differs, and is each language's own.
 #pragma once
 
+#include <algorithm>
 #include <cstdint>
 #include <string>
 #include <string_view>
 #include <vector>
 
-#include "inky_margin/format/template.hpp"
+#include "inky_margin/dialect/dialect.hpp"
 
 namespace inky::braces {
 
@@ -33,6 +34,39 @@ class Decoded {
   std::string text_;
   std::vector<std::uint32_t> at_;  // of each byte, and of the end
 };
+
+// Puts a template into words while it is read, part by part: nothing is between two parts.
+class WordsSink {
+ public:
+  // `out` may be null, where nobody asks.
+  explicit WordsSink(std::vector<Words>* out) : out_(out) {}
+
+  bool asked() const { return out_ != nullptr; }
+  // The part from the end of the one before to `end`, in the source; nothing where that is empty.
+  void add(std::size_t end, std::string_view role, std::string meaning, int field) {
+    if (end > at_) out_->push_back({{at_, end}, role, std::move(meaning), field});
+    at_ = std::max(at_, end);
+  }
+  // What is wrong with a field, after its parts.
+  void add_fault(Span span, std::string meaning, int field) {
+    out_->push_back({span, "fails", std::move(meaning), field});
+  }
+
+ private:
+  std::vector<Words>* out_;
+  std::size_t at_ = 0;
+};
+
+// A template that is refused as a whole, or stands for nothing, is one piece and has no fields.
+void settle(Template& parsed);
+constexpr bool is_one_piece(const Template& parsed) {
+  return parsed.refusal || (parsed.fields.empty() && parsed.literals.empty());
+}
+// The words for such a template; it is not empty.
+std::vector<Words> whole_words(const Template& parsed);
+
+// "+: a plus sign on ...", from the facts.
+std::string flag_words(const DialectFacts& facts, char flag);
 
 // The beginning of a spec.
 struct Lead {

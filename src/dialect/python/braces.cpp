@@ -99,7 +99,9 @@ constexpr auto failures = std::to_array<FailureFact>({
     {"a whole too large for a float or a character", "OverflowError"},
 });
 
-constexpr DialectFacts facts = {
+}  // namespace
+
+const DialectFacts python::braces_facts = {
     .id = "python",
     .language = "Python",
     .facility = "str.format and f-strings",
@@ -120,6 +122,8 @@ constexpr DialectFacts facts = {
     .escapes = escapes,
     .failures = failures,
 };
+
+namespace {
 
 // ---- Rendering ----
 
@@ -203,7 +207,7 @@ class Rendering final : public family::Rendering<Rendering> {
   static constexpr bool takes_rare_values = true;
   Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
             Output& out, Report* report)
-      : family::Rendering<Rendering>(inky::facts, parsed, values, options, out, report),
+      : family::Rendering<Rendering>(python::braces_facts, parsed, values, options, out, report),
         program_(static_cast<const Fields&>(*parsed.program)) {}
 
   bool render(const Field& field) {
@@ -435,122 +439,18 @@ class Rendering final : public family::Rendering<Rendering> {
   const Fields& program_;
 };
 
-// ---- In words ----
-
-class Explainer {
- public:
-  explicit Explainer(const Template& parsed) : parsed_(parsed) {}
-
-  std::vector<Words> run() {
-    const auto& program = static_cast<const Fields&>(*parsed_.program);
-    for (const Piece& piece : parsed_.pieces) {
-      if (piece.field == unset) {
-        add(piece.source, "literal", in_quotes(parsed_.literal(piece)), unset);
-      } else {
-        explain_field(program.fields[static_cast<std::size_t>(piece.field)], piece.field);
-      }
-    }
-    return std::move(out_);
-  }
-
- private:
-  void add(Span span, std::string_view role, std::string meaning, int field) {
-    out_.push_back({span, role, std::move(meaning), field});
-  }
-
-  void explain_field(const Replacement& field, int index) {
-    if (!field.failure.empty())
-      return add(field.span, "fails", field.failure + ": " + field.defect, index);
-    const std::string value = !field.name.empty() ? "the value named " + field.name
-                                                  : "value " + std::to_string(field.index + 1);
-    std::string shown = field.said.empty() ? "" : "the text " + in_quotes(field.said) + ", then ";
-    shown += value;
-    for (const Step& step : field.steps) {
-      shown += step.kind == Step::Kind::attribute ? ", its attribute " + step.name
-               : step.kind == Step::Kind::key     ? ", its item " + in_quotes(step.name)
-               : step.kind == Step::Kind::index   ? ", its item " + std::to_string(step.index)
-                                                  : ", and then an error: " + step.name;
-    }
-    add(field.span, "value", shown, index);
-    if (field.conversion != 0) {
-      std::string letter;
-      append_utf8(field.conversion, letter);
-      add(field.span, "conversion",
-          field.conversion == U'r'   ? "as repr() has it"
-          : field.conversion == U'a' ? "as ascii() has it"
-          : field.conversion == U's' ? "as str() has it"
-                                     : "there is no conversion !" + letter,
-          index);
-    }
-    if (!field.parts.empty())
-      add(field.span, "spec", "a spec that other values are part of", index);
-    else if (field.has_spec)
-      explain_spec(field, index);
-  }
-
-  void explain_spec(const Replacement& field, int index) {
-    const FormatSpec& spec = field.spec;
-    if (field.text.find('%') != std::string::npos && field.text.back() != '%')
-      return add(field.span, "spec", "codes of strftime: " + in_quotes(field.text), index);
-    if (!spec.defect.empty()) return add(field.span, "fails", spec.defect, index);
-    const auto flag = [&](char c) {
-      const auto* fact = std::find_if(flags.begin(), flags.end(),
-                                      [&](const FlagFact& known) { return known.flag == c; });
-      add(field.span, "flag", std::string(1, c) + ": " + std::string(fact->meaning), index);
-    };
-    if (!spec.fill.empty())
-      add(field.span, "fill", "fills with " + in_quotes(spec.fill.text()), index);
-    if (spec.align != 0) flag(spec.align);
-    if (spec.sign != 0) flag(spec.sign);
-    if (spec.no_negative_zero) flag('z');
-    if (spec.alternate) flag('#');
-    if (spec.zero) flag('0');
-    if (spec.width != unset)
-      add(field.span, "width", "at least " + std::to_string(spec.width) + " characters wide",
-          index);
-    if (spec.group != 0) flag(spec.group);
-    if (spec.precision != unset)
-      add(field.span, "precision",
-          std::to_string(spec.precision) +
-              " places of a real, or significant digits with g or no type; of text: at most so "
-              "many characters",
-          index);
-    if (spec.type == 0) return;
-    std::string letter;
-    append_utf8(spec.type, letter);
-    for (const ConversionFact& fact : conversions) {
-      if (spec.type == static_cast<char32_t>(fact.letter))
-        return add(field.span, "type", letter + ": " + std::string(fact.meaning), index);
-    }
-    add(field.span, "fails", "ValueError: there is no type " + letter, index);
-  }
-
-  const Template& parsed_;
-  std::vector<Words> out_;
-};
-
 class Python final : public Dialect {
  public:
-  const DialectFacts& facts() const override { return inky::facts; }
+  const DialectFacts& facts() const override { return python::braces_facts; }
 
   Result<Template> parse(std::string_view source) const override {
     if (auto error = check_source(source)) return std::move(*error);
     Template out;
     out.source = source;
     auto program = std::make_shared<Fields>();
-    if (const auto inside = python::f_string_in(source)) {
-      python::read_f_string(*inside, out, *program);
-    } else {
-      const braces::Decoded decoded(out, python::read_escape);
-      if (!out.refusal) python::read_format(decoded, out, *program);
-      note_quotes("\"'", out);
-    }
-    if (out.refusal) {
-      // What is refused as a whole has no pieces worth showing.
-      out.pieces = {{{0, source.size()}, unset, {}}};
-      out.fields.clear();
-      program->fields.clear();
-    }
+    read(out, *program, nullptr);
+    braces::settle(out);
+    if (out.refusal) program->fields.clear();
     out.program = std::move(program);
     return out;
   }
@@ -560,14 +460,31 @@ class Python final : public Dialect {
     return Rendering(parsed, values, options, out, report).run();
   }
 
+  // Read again, and told this time.
   std::vector<Words> explain(const Template& parsed) const override {
-    return Explainer(parsed).run();
+    if (parsed.source.empty()) return {};
+    if (braces::is_one_piece(parsed)) return braces::whole_words(parsed);
+    std::vector<Words> out;
+    Template again;
+    again.source = parsed.source;
+    Fields program;
+    read(again, program, &out);
+    return out;
   }
 
   // print() shows str().
   Outcome print_plainly(const Value& value, Output& out) const override {
     out.append(python::text_of_any(value, Conversion::str));
     return {};
+  }
+
+ private:
+  static void read(Template& out, Fields& program, std::vector<Words>* words) {
+    if (const auto inside = python::f_string_in(out.source))
+      return python::read_f_string(*inside, out, program, words);
+    const braces::Decoded decoded(out, python::read_escape);
+    if (!out.refusal) python::read_format(decoded, out, program, words);
+    note_quotes("\"'", out);
   }
 };
 

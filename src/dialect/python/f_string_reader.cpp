@@ -2,6 +2,7 @@
 #include <algorithm>
 
 #include "fields.hpp"
+#include "inky_margin/text/escape.hpp"
 #include "values.hpp"
 
 namespace inky::python {
@@ -26,11 +27,14 @@ constexpr std::string_view constants[] = {"None", "True", "False"};
 class FStringReader {
  public:
   // From behind the opening quote to before the closing one.
-  FStringReader(Span inside, Template& out, Fields& program)
+  FStringReader(Span inside, Template& out, Fields& program, std::vector<Words>* words)
       : text_(std::string_view(out.source).substr(0, inside.to)),
         at_(inside.from),
         out_(out),
-        program_(program) {}
+        program_(program),
+        words_(words) {
+    if (words_.asked()) words_.add(at_, "literal", "the beginning of an f-string", unset);
+  }
 
   void read() {
     while (at_ < text_.size() && !out_.refusal) {
@@ -38,10 +42,17 @@ class FStringReader {
       std::string literal;
       read_literal(true, literal);
       if (at_ > start) add_literal(literal, {start, at_}, out_);
+      if (words_.asked()) words_.add(at_, "literal", in_quotes(literal), unset);
       if (at_ >= text_.size() || out_.refusal) return;
       Replacement field = read_field(0);
-      if (!out_.refusal) add_field(std::move(field), out_, program_);
+      if (out_.refusal) return;
+      if (words_.asked()) tell_field(field, nullptr, static_cast<int>(out_.fields.size()), words_);
+      add_field(std::move(field), out_, program_);
     }
+  }
+
+  void tell_end() {
+    if (words_.asked()) words_.add(out_.source.size(), "literal", "the end of the f-string", unset);
   }
 
  private:
@@ -167,6 +178,7 @@ class FStringReader {
 
   void read_conversion(Replacement& field) {
     const std::size_t start = at_++;
+    field.conversion_at = start;
     if (peek() == '=') return not_yet({start, at_ + 1});
     const std::string_view letter = read_identifier();
     if (letter != "s" && letter != "r" && letter != "a")
@@ -200,6 +212,7 @@ class FStringReader {
   std::size_t at_;
   Template& out_;
   Fields& program_;
+  braces::WordsSink words_;
 };
 
 }  // namespace
@@ -211,10 +224,12 @@ std::optional<Span> f_string_in(std::string_view source) {
   return Span{2, source.size() - 1};
 }
 
-void read_f_string(Span inside, Template& out, Fields& program) {
+void read_f_string(Span inside, Template& out, Fields& program, std::vector<Words>* words) {
   program.is_f_string = true;
   out.pieces.push_back({{0, inside.from}, unset, {}});
-  FStringReader(inside, out, program).read();
+  FStringReader reader(inside, out, program, words);
+  reader.read();
+  reader.tell_end();
   out.pieces.push_back({{inside.to, out.source.size()}, unset, {}});
 }
 

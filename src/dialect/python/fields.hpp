@@ -13,6 +13,8 @@
 
 namespace inky::python {
 
+extern const DialectFacts braces_facts;
+
 // From a value to a part of it: ".real", "[0]", "[mass]".
 struct Step {
   enum class Kind { attribute, index, key, malformed } kind;
@@ -37,9 +39,10 @@ struct Replacement {
   char32_t conversion = 0;
   std::string said;  // "mass=" of an f-string
   bool has_spec = false;
-  FormatSpec spec;   // where its text is known
-  std::string text;  // of the spec
-  Span spec_span;    // in the text that was read
+  std::size_t conversion_at = std::string::npos;  // in the text that was read
+  FormatSpec spec;                                // where its text is known
+  std::string text;                               // of the spec
+  Span spec_span;                                 // in the text that was read
   Span name_span;
   std::vector<SpecPart> parts;  // where it holds fields
   std::string failure;          // reading stops here, by this name
@@ -60,12 +63,17 @@ std::int64_t index_in(std::string_view text);
 void add_literal(std::string_view literal, Span source, Template& out);
 void add_field(Replacement field, Template& out, Fields& program);
 
-// Reads what str.format is called on, escapes resolved.
-void read_format(const braces::Decoded& decoded, Template& out, Fields& program);
+// Reads what str.format is called on, escapes resolved; `words` may be null.
+void read_format(const braces::Decoded& decoded, Template& out, Fields& program,
+                 std::vector<Words>* words);
 
 // Where the text of an f-string stands in a source; nothing for what is none.
 std::optional<Span> f_string_in(std::string_view source);
-// Reads the text of an f-string, between its quotes.
-void read_f_string(Span inside, Template& out, Fields& program);
+// Reads the text of an f-string, between its quotes; `words` may be null.
+void read_f_string(Span inside, Template& out, Fields& program, std::vector<Words>* words);
+
+// Tells a field part by part. `decoded`: what its places are in; null where that is the source.
+void tell_field(const Replacement& field, const braces::Decoded* decoded, int index,
+                braces::WordsSink& words);
 
 }  // namespace inky::python

@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "fields.hpp"
+#include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
 
 namespace inky::python {
@@ -21,8 +22,9 @@ Kind kind_of(const FormatSpec& spec) {
 
 class FormatReader {
  public:
-  FormatReader(const braces::Decoded& decoded, Template& out, Fields& program)
-      : text_(decoded.text()), decoded_(decoded), out_(out), program_(program) {}
+  FormatReader(const braces::Decoded& decoded, Template& out, Fields& program,
+               std::vector<Words>* words)
+      : text_(decoded.text()), decoded_(decoded), out_(out), program_(program), words_(words) {}
 
   // Literals and fields become pieces of the template.
   void read() {
@@ -32,10 +34,14 @@ class FormatReader {
       std::optional<Replacement> field = next(text_.size(), 2, literal);
       const std::size_t opened = field ? field_start_ : at_;
       if (opened > start) add_literal(literal, decoded_.in_source({start, opened}), out_);
+      if (words_.asked())
+        words_.add(decoded_.in_source({start, opened}).to, "literal", in_quotes(literal), unset);
       if (!field) continue;
       // Nothing behind a field that cannot be read is ever looked at.
       if (!field->failure.empty()) at_ = text_.size();
       field->span = decoded_.in_source({opened, at_});
+      if (words_.asked())
+        tell_field(*field, &decoded_, static_cast<int>(out_.fields.size()), words_);
       add_field(std::move(*field), out_, program_);
     }
   }
@@ -107,6 +113,7 @@ class FormatReader {
     if (!closed) return broken("expected '}' before end of string");
     field.name_span = {start, name_end};
     if (c == '!') {
+      field.conversion_at = at_ - 1;
       if (at_ >= end) return broken("end of string while looking for conversion specifier");
       const auto point = first_code_point(text_.substr(at_, end - at_)).value_or(CodePoint{0, 1});
       field.conversion = point.value;
@@ -152,6 +159,7 @@ class FormatReader {
     if (depth < 2) {
       SpecPart part;
       part.field.push_back(broken("Max string recursion exceeded"));
+      part.field.back().span = decoded_.in_source(field.spec_span);
       field.parts.push_back(std::move(part));
     }
     while (depth >= 2 && at_ < end) {
@@ -227,6 +235,7 @@ class FormatReader {
   const braces::Decoded& decoded_;
   Template& out_;
   Fields& program_;
+  braces::WordsSink words_;
   std::size_t at_ = 0;
   std::size_t field_start_ = 0;  // of the field read last
   Numbering numbering_ = Numbering::none;
@@ -261,8 +270,9 @@ void add_field(Replacement field, Template& out, Fields& program) {
   program.fields.push_back(std::move(field));
 }
 
-void read_format(const braces::Decoded& decoded, Template& out, Fields& program) {
-  FormatReader(decoded, out, program).read();
+void read_format(const braces::Decoded& decoded, Template& out, Fields& program,
+                 std::vector<Words>* words) {
+  FormatReader(decoded, out, program, words).read();
 }
 
 }  // namespace inky::python
