@@ -8,8 +8,17 @@
 extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t size) {
   using namespace inky;
   const std::string_view source(reinterpret_cast<const char*>(data), size);
-  const Value values[] = {Value::whole(Type::i32, -7), Value::real(2.675), Value::text("ink"),
-                          Value()};
+  Value named = Value::list({Value::whole(Type::u8, 200), Value::complex(1.5, -2)});
+  named.set_name("x");
+  const Value values[] = {Value::whole(Type::i32, -7),
+                          Value::real(2.675),
+                          Value::text("ink"),
+                          Value(),
+                          named,
+                          Value::moment({2031, 5, 9, 14, 5, 0, 250'000'000}),
+                          Value::tuple({Value::truth(true), Value::character(U'Ω')})};
+  // The first values alone are what every dialect takes.
+  const std::span<const Value> usual(values, 4);
   for (const Dialect* dialect : all_dialects()) {
     const Result<Template> parsed = dialect->parse(source);
     if (!parsed) continue;
@@ -22,8 +31,11 @@ extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t siz
     (void)dialect->explain(*parsed);
     TextBuffer out;
     Report report;
-    const Outcome outcome = dialect->render(*parsed, values, {}, out, &report);
+    const Outcome outcome = dialect->render(*parsed, usual, {}, out, &report);
     if (!outcome.prints() && out.needed() != 0) std::abort();
+    out.clear();
+    const Outcome more = dialect->render(*parsed, values, {}, out, &report);
+    if (!more.prints() && out.needed() != 0) std::abort();
   }
   return 0;
 }

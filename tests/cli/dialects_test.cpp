@@ -42,6 +42,38 @@ TEST_CASE("the guide page of every dialect is made from its facts") {
   CHECK(support::inky("dialects --markdown").status == 2);
 }
 
+TEST_CASE("templates in braces, and a chain, in words and rendered") {
+  const support::Ran python =
+      support::inky("show --in python '{mass:>8.2f}|{lots[0]}' mass=2.675 'lots=[7, 8]'");
+  CHECK(python.status == 0);
+  CHECK(python.out.find("····2.67|7\n") != std::string::npos);
+  CHECK(python.out.find("from 2.675 f64\n") != std::string::npos);
+  CHECK(support::inky("show --bare --in python \"f'{mass=}'\" mass=2.675").out == "mass=2.675");
+  const support::Ran rust = support::inky("show --in rust '{:x}' 1.5");
+  CHECK(rust.status == 1);
+  CHECK(rust.out.find("when the program is compiled, as E0277: ") != std::string::npos);
+  CHECK(support::inky("show --bare --in rust '{:?}' '{mass: 12.5}'").out ==
+        "Record { mass: 12.5 }");
+  CHECK(support::inky("show --bare --in rust --plain 1e16").out == "10000000000000000");
+  CHECK(support::inky("show --bare --in python --plain 1e16").out == "1e+16");
+  CHECK(support::inky("show --bare --in cpp-format --plain 1e5").out == "1e+05");
+  CHECK(support::inky("show --bare --in cpp-stream --plain 1234567.0").out == "1.23457e+06");
+  const support::Ran chain =
+      support::inky("show --in cpp-stream 'cout << fixed << setw(9) << mass << lot' 2.5 7");
+  CHECK(chain.status == 0);
+  CHECK(chain.out.find("·2.5000007\n") != std::string::npos);
+  CHECK(chain.out.find("from 7 i32\n") != std::string::npos);
+  CHECK(chain.out.find("[width-used-up]") != std::string::npos);
+  CHECK(chain.out.find("cout << defaultfloat;") != std::string::npos);
+  // Where each part stands.
+  const json words = json::parse(support::inky("show --json --in rust '{:>8.2}'").out);
+  CHECK(words["words"].size() == 5);
+  CHECK(words["words"][2]["role"] == "width");
+  CHECK(words["words"][2]["span"] == json::array({3, 4}));
+  const support::Ran told = support::inky("show --in cpp-format '{:>8}|'");
+  CHECK(told.out.find("8       columns, at least: 8\n") != std::string::npos);
+}
+
 TEST_CASE("a template of Python, in words and rendered") {
   const support::Ran shown =
       support::inky("show --in python-percent '%(mass)8.2f|%(lot)#06x' mass=2.675 lot=255");

@@ -149,9 +149,17 @@ TEST_CASE("values in JSON have the types of the contract") {
   CHECK(type_of("{\"named\": [\"mass\", {\"u8\": 7}]}") == "u8 7");
   CHECK(type_of("{\"named\": [\"mass\"]}") == "wrong-kind");
   CHECK(type_of("{\"u8\": 1, \"u16\": 2}") == "wrong-kind");
-  CHECK(type_of("{\"moment\": \"2031-05-09T14:05:00\"}") == "not-supported-yet");
+  CHECK(type_of("{\"moment\": \"2031-05-09T14:05:00\"}") == "moment 2031-05-09T14:05:00");
+  CHECK(type_of("{\"complex\": \"3-5i\"}") == "complex 3-5i");
+  CHECK(type_of("{\"tuple\": [1, \"ink\"]}") == "tuple (1, \"ink\")");
+  CHECK(type_of("{\"tuple\": \"(1, 2)\"}") == "tuple (1, 2)");
+  CHECK(type_of("{\"tuple\": {}}") == "wrong-kind");
+  CHECK(type_of("{\"decimal\": \"1.5\"}") == "not-supported-yet");
   CHECK(type_of("{\"list\": [1, \"ink\"]}") == "list [1, \"ink\"]");
   CHECK(type_of("[1, [true]]") == "list [1, [true]]");
-  CHECK(type_of("{\"record\": {}}") == "not-supported-yet");
+  CHECK(type_of("{\"record\": {}}") == "record {}");
+  CHECK(type_of("{\"record\": {\"mass\": 12.5, \"lots\": [1]}}") ==
+        "record {mass: 12.5, lots: [1]}");
+  CHECK(type_of("{\"record\": {\"mass\": 1, \"mass\": 2}}") == "no JSON");
   CHECK(type_of("{\"char\": \"\"}") == "bad-value");
 }

@@ -59,7 +59,7 @@ TEST_CASE("exit status and standard error tell the three endings apart") {
        "▔▔▔▔▔▔▔\n      Use at most 1000000.\n"},
       {"show --in sea '%d' 1", 2,
        "inky: \"sea\" is not a dialect\n      The dialects are: c, cpp-format, cpp-stream, "
-       "fsharp, java, octave, php, python, python-percent, r, rust.\n"},
+       "fsharp, java, octave, php, python,\n      python-percent, r, rust.\n"},
       {"show --brae '%d' 1", 2,
        "inky: \"--brae\" is not understood here\n      Did you mean --bare? Run inky --help, or "
        "inky COMMAND --help.\n"},

@@ -34,11 +34,13 @@ int replay(std::istream& vectors) {
   INFO("recorded from " << header["runtime"] << ", seed " << header["seed"]);
   int cases = 0;
   for (; std::getline(vectors, line); ++cases) {
+    // The fields of a record have an order.
+    const auto recorded = nlohmann::ordered_json::parse(line);
+    nlohmann::ordered_json request = {{"dialect", std::string(header["dialect"])}};
     json expected = json::parse(line);
-    json request = {{"dialect", header["dialect"]}};
     for (const char* key : {"template", "values", "locale"}) {
-      if (!expected.contains(key)) continue;
-      request[key] = expected[key];
+      if (!recorded.contains(key)) continue;
+      request[key] = recorded[key];
       expected.erase(key);
     }
     const json got = comparable(inky::cli::answer_show_line(request.dump()));
