@@ -69,23 +69,24 @@ bool add(const std::string& name, Call<Arguments...> call) {
   return true;
 }
 
-// A dialect of the family beside c, where both print the same.
+// A dialect beside c, where both print the same; `own` is the template in its own words.
 template <typename... Arguments>
-bool add_beside_c(const std::string& id, const std::string& name, Call<Arguments...> call) {
+bool add_beside_c(const std::string& id, const std::string& name, Call<Arguments...> call,
+                  const std::string& own) {
   const Dialect& ours = *find_dialect(id);
   const Dialect& c = *find_dialect("c");
   TextBuffer out;
   // Java rounds some ties otherwise; those stay in the data.
   std::size_t may_differ = id == "java" ? data_size / 20 : 0;
   for (std::size_t i = 0; i < data_size; ++i) {
-    const std::string text(by_us(ours, *ours.parse(call.source), call.values[i], out));
+    const std::string text(by_us(ours, *ours.parse(own), call.values[i], out));
     if (text == by_us(c, *c.parse(call.source), call.values[i], out)) continue;
     if (may_differ-- > 0) continue;
     std::cerr << "contenders disagree: " << call.source << " gives " << text << "\n";
     return false;
   }
   for (const Dialect* dialect : {&ours, &c}) {
-    const Template parsed = *dialect->parse(call.source);
+    const Template parsed = *dialect->parse(dialect == &c ? call.source : own);
     const std::string contender = dialect == &c ? "/c" : "/ours";
     benchmark::RegisterBenchmark(
         (id + ", " + name + contender).c_str(), [=](benchmark::State& state) {
@@ -159,19 +160,40 @@ namespace {
 
 // Each language of the family on what it prints as c does.
 bool add_family() {
+  const auto beside = [](const char* id, auto call) {
+    const std::string source = call.source;
+    return add_beside_c(id, source, std::move(call), source);
+  };
   for (const char* id : {"fsharp", "java", "octave", "php", "python-percent", "r"}) {
-    const bool added = add_beside_c(id, "%.2f, amounts", reals("%.2f", amounts())) &&
-                       add_beside_c(id, "%d", ints("%d")) && add_beside_c(id, "%s", texts("%s")) &&
-                       add_beside_c(id, "%8.3f", reals("%8.3f", amounts())) &&
-                       add_beside_c(id, "%-12s|%5d", labels());
+    const bool added = add_beside_c(id, "%.2f, amounts", reals("%.2f", amounts()), "%.2f") &&
+                       beside(id, ints("%d")) && beside(id, texts("%s")) &&
+                       beside(id, reals("%8.3f", amounts())) && beside(id, labels());
     if (!added) return false;
   }
   // Their exponents are C's.
   for (const char* id : {"java", "octave", "python-percent", "r"}) {
-    if (!add_beside_c(id, "%e, any real", reals("%e", any_reals()))) return false;
+    if (!add_beside_c(id, "%e, any real", reals("%e", any_reals()), "%e")) return false;
   }
-  return add_beside_c("python-percent", "a row of four", rows()) &&
-         add_beside_c("r", "a row of four", rows());
+  return add_beside_c("python-percent", "a row of four", rows(), rows().source) &&
+         add_beside_c("r", "a row of four", rows(), rows().source);
+}
+
+// The languages with braces, and the chain, each in its own words.
+bool add_braces() {
+  for (const auto& [id, places] : {std::pair("python", "{:.2f}"), std::pair("cpp-format", "{:.2f}"),
+                                   std::pair("rust", "{:.2}"),
+                                   std::pair("cpp-stream", "o << fixed << setprecision(2) << x")}) {
+    const bool chain = std::string_view(id) == "cpp-stream";
+    const bool added =
+        add_beside_c(id, "%.2f, amounts", reals("%.2f", amounts()), places) &&
+        add_beside_c(id, "%d", ints("%d"), chain ? "o << x" : "{}") &&
+        add_beside_c(id, "%s", texts("%s"), chain ? "o << x" : "{}") &&
+        add_beside_c(
+            id, "%-12s|%5d", labels(),
+            chain ? "o << left << setw(12) << x << '|' << right << setw(5) << y" : "{:<12}|{:5}");
+    if (!added) return false;
+  }
+  return true;
 }
 
 }  // namespace
@@ -182,7 +204,7 @@ bool register_render_scenarios() {
          add("%e, any real", reals("%e", any_reals())) &&
          add("%.17g, any real", reals("%.17g", any_reals())) && add("%d", ints("%d")) &&
          add("%x", ints("%x")) && add("%s", texts("%s")) && add("a row of four", rows()) &&
-         add_family();
+         add_family() && add_braces();
 }
 
 }  // namespace bench

@@ -579,13 +579,16 @@ class Rendering final : public family::Rendering<Rendering> {
   bool check_arguments() {
     const auto count = std::count_if(values_.begin(), values_.end(),
                                      [](const Value& value) { return !value.is_named(); });
-    std::vector<bool> used(static_cast<std::size_t>(count));
+    const auto shows = [&](std::int64_t argument) {
+      return std::any_of(program_.fields.begin(), program_.fields.end(), [&](const Shown& shown) {
+        const Reference* const all[] = {&shown.value, &shown.width, &shown.precision};
+        return std::any_of(std::begin(all), std::end(all), [&](const Reference* used) {
+          return used->kind == Reference::Kind::argument && used->number == argument;
+        });
+      });
+    };
     const bool enough = all_references([&](const Reference& reference, Span span, bool) {
-      if (reference.kind != Reference::Kind::argument) return true;
-      if (reference.number < count) {
-        used[static_cast<std::size_t>(reference.number)] = true;
-        return true;
-      }
+      if (reference.kind != Reference::Kind::argument || reference.number < count) return true;
       return refuse(
           "error",
           "invalid reference to positional argument " + std::to_string(reference.number) +
@@ -595,12 +598,14 @@ class Rendering final : public family::Rendering<Rendering> {
           span);
     });
     if (!enough) return false;
-    const auto unused = std::find(used.begin(), used.end(), false);
-    if (unused == used.end()) return true;
-    return refuse("error",
-                  "argument never used: value " + std::to_string(unused - used.begin() + 1) +
-                      " is shown by no field",
-                  whole());
+    for (std::int64_t argument = 0; argument < count; ++argument) {
+      if (shows(argument)) continue;
+      return refuse(
+          "error",
+          "argument never used: value " + std::to_string(argument + 1) + " is shown by no field",
+          whole());
+    }
+    return true;
   }
 
   bool check_variables() {

@@ -69,7 +69,10 @@ TEST_CASE("the runtimes on this machine agree, asked anew") {
     const char* runtime;
     const char* recorder;
   };
-  const Live recorders[] = {{"clang++-16 --version", "cpp_format.py"},
+  const Live recorders[] = {{"clang++-16 -std=c++20 -stdlib=libc++ -fexperimental-library "
+                             "-fsyntax-only -include format -x "
+                             "c++ /dev/null",
+                             "cpp_format.py"},
                             {"g++ --version", "cpp_stream.py"},
                             {"dotnet --version", "fsharp.py"},
                             {"javac --version", "java.py"},
@@ -78,7 +81,7 @@ TEST_CASE("the runtimes on this machine agree, asked anew") {
                             {"python3 --version", "python.py"},
                             {"python3 --version", "python_percent.py"},
                             {"Rscript --version", "r.py"},
-                            {"rustc --version", "rust.py"}};
+                            {"rustc --version | grep -q 'rustc 1.95'", "rust.py"}};
   const std::uint64_t seed = support::seed(static_cast<std::uint64_t>(std::time(nullptr)));
   for (const Live& live : recorders) {
     if (support::shell(live.runtime).status != 0) {

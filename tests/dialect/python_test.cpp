@@ -267,9 +267,13 @@ TEST_CASE("an f-string is refused when it is compiled") {
            "nested too deeply",
            {8, 9}},
           {"f'{if}'", {}, at_compile, "SyntaxError", "a keyword", {3, 5}},
+          {"f'a\\'", {}, at_compile, "SyntaxError", "the last quote is escaped", {4, 5}},
+          {"f'a'b'", {}, at_compile, "SyntaxError", "more follows", {3, 4}},
+          {"f'{x['a']}'", {value("x={a: 1}")}, at_compile, "SyntaxError", "ends it here", {5, 6}},
           {"f'{y}'", {value("x=1")}, at_run, "NameError", "name 'y' is not defined", {2, 5}},
       });
-  for (const char* source : {"f'{1 + 2}'", "f'{x + 1}'", "f'{f(x)}'", "f'{None}'", "f'{x!=1}'"}) {
+  for (const char* source :
+       {"f'{1 + 2}'", "f'{x + 1}'", "f'{f(x)}'", "f'{None}'", "f'{x!=1}'", "f\"\"\"x\"\"\""}) {
     INFO(source);
     const support::Answer got = support::answer(python, source, {value("x=1")}, {});
     REQUIRE(got.outcome.kind() == Outcome::Kind::error);

@@ -37,6 +37,11 @@ class FStringReader {
   }
 
   void read() {
+    const std::string_view inside = text_.substr(at_);
+    if (inside.size() >= 2 && inside[0] == quote() && inside[1] == quote()) {
+      out_.refusal = {Refusal::When::not_supported_yet, "Use one quote at each end.",
+                      "three quotes around an f-string are not supported yet", Span{0, at_ + 2}};
+    }
     while (at_ < text_.size() && !out_.refusal) {
       const std::size_t start = at_;
       std::string literal;
@@ -61,6 +66,8 @@ class FStringReader {
       out_.refusal = {Refusal::When::compile, "SyntaxError", "f-string: " + std::move(why), span};
   }
 
+  char quote() const { return out_.source[1]; }
+
   // Up to a field, or to the brace that ends the spec it stands in.
   void read_literal(bool outermost, std::string& literal) {
     const std::size_t kept = out_.literals.size();
@@ -70,8 +77,11 @@ class FStringReader {
         at_ += read_escape(at_, out_);
         literal += std::string_view(out_.literals).substr(kept);
         out_.literals.resize(kept);
-        continue;
+        if (at_ <= text_.size()) continue;
+        at_ = text_.size();
+        return refuse("the last quote is escaped, so that the text has no end", {at_, at_ + 1});
       }
+      if (c == quote()) return refuse("the text ends here, and more follows", {at_, at_ + 1});
       if (c == '{' || c == '}') {
         const bool doubled = at_ + 1 < text_.size() && text_[at_ + 1] == c;
         if (!outermost || (c == '{' && !doubled)) return;
@@ -156,9 +166,11 @@ class FStringReader {
     }
     const bool negative = peek() == '-';
     if (negative) ++at_;
-    const char quote = peek();
-    if (!negative && (quote == '"' || quote == '\'')) {
-      const std::size_t end = text_.find(quote, at_ + 1);
+    const char mark = peek();
+    if (!negative && (mark == '"' || mark == '\'')) {
+      if (mark == quote())
+        return refuse("the quote around the f-string ends it here", {at_, at_ + 1});
+      const std::size_t end = text_.find(mark, at_ + 1);
       if (end == std::string_view::npos) return not_yet({start, at_});
       field.steps.push_back({Step::Kind::key, std::string(text_.substr(at_ + 1, end - at_ - 1))});
       if (field.steps.back().name.find('\\') != std::string::npos)
