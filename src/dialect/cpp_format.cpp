@@ -349,8 +349,13 @@ int estimated_width(char32_t c) {
 
 // The longest beginning of at most `limit` columns (unset: all of it), and how many it takes.
 std::string_view estimated_cut(std::string_view text, int limit, int& columns) {
-  columns = 0;
   std::size_t size = 0;
+  if (is_ascii(text)) {
+    size = limit == unset ? text.size() : std::min(text.size(), static_cast<std::size_t>(limit));
+    columns = static_cast<int>(size);
+    return text.substr(0, size);
+  }
+  columns = 0;
   while (size < text.size()) {
     const std::string_view rest = text.substr(size);
     const auto first = first_code_point(rest);

@@ -37,12 +37,6 @@ class Rendering {
     const std::size_t start = out_.needed();
     if (report_ != nullptr) begin_report();
     if (parsed_.refusal) return refused();
-    if constexpr (!Language::takes_rare_values) {
-      const bool unusual = std::any_of(values_.begin(), values_.end(),
-                                       [](const Value& value) { return value.type() > Type::nil; });
-      if (const Value* rare = unusual ? find_rare(values_) : nullptr)
-        return rare_value(*rare, facts_.language);
-    }
     for (const Piece& piece : parsed_.pieces) {
       if (piece.field == unset) {
         out_.append(parsed_.literal(piece));
@@ -110,12 +104,27 @@ class Rendering {
   // over the pieces, which stays small.
   [[gnu::noinline]] bool place(int index, std::size_t start) {
     const Field& field = parsed_.fields[static_cast<std::size_t>(index)];
+    if constexpr (!Language::takes_rare_values) {
+      if (!looked_ && !is_plain_decimal(field) && !look_for_rare()) return false;
+    }
     if (report_ == nullptr) return language().render(field);
     const std::size_t from = out_.needed() - start;
     const bool prints = language().render(field);
     report_->fields.push_back({index, {from, out_.needed() - start}, shown_});
     language().note_field(field);
     return prints;
+  }
+
+  // Whether write_plain_decimal shows it, which takes values of the usual types only.
+  bool is_plain_decimal(const Field& field) const {
+    const auto at = static_cast<std::size_t>(field.value_index);
+    return field.plain_decimal && at < values_.size() && values_[at].is(Type::i32);
+  }
+
+  bool look_for_rare() {
+    looked_ = true;
+    const Value* rare = find_rare(values_);
+    return rare == nullptr || fail(rare_value(*rare, facts_.language));
   }
 
   [[gnu::noinline]] void begin_report() { report_->notes = parsed_.notes; }
@@ -146,7 +155,8 @@ class Rendering {
   Output& out_;
   Report* report_;
   Outcome trouble_;
-  int shown_ = unset;  // the value that the field shows, where the field does not say
+  bool looked_ = false;  // for values of rare types
+  int shown_ = unset;    // the value that the field shows, where the field does not say
 };
 
 }  // namespace inky::family
