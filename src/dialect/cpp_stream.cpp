@@ -922,7 +922,7 @@ class Rendering final : public family::Rendering<Rendering> {
     const State first;
     std::string on;
     std::string back;
-    const auto add = [&](bool differs, std::string setting, std::string_view undo) {
+    const auto add = [&](bool differs, const std::string& setting, std::string_view undo) {
       if (!differs) return;
       on += (on.empty() ? "" : ", ") + setting;
       (back += " << ") += undo;

@@ -40,7 +40,7 @@ std::string float_text(const BinaryReal& real, bool point) {
 // The real part stays away where it is 0.0.
 std::string complex_text(std::span<const Value> parts) {
   const BinaryReal real = parts[0].as_real();
-  const std::string imaginary = float_text(parts[1].as_real(), false) + "j";
+  std::string imaginary = float_text(parts[1].as_real(), false) + "j";
   if (real.is_zero() && !real.negative) return imaginary;
   return "(" + float_text(real, false) + (imaginary[0] == '-' ? "" : "+") + imaginary + ")";
 }
