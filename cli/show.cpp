@@ -18,12 +18,16 @@ constexpr const char* examples = R"(Examples:
   inky show '%+08.2f|%-6s|' 2.675 ink         rendered, over a ruler
   inky show '%u' -7                           negative numbers need no care
   inky show '%.1Lf' 0.25:f80                  a type after a colon
+  inky show --in python '{mass:8.2f}' mass=2.675   names are values by name
+  inky show --in cpp-stream 'cout << setw(9) << x' 2.5
   inky show --in java --plain 1e10            printed without any format
   inky show --bare '%d\n' 42                  the bytes alone
   inky show --jsonl < requests.jsonl          for machines; docs/contract.md
 
 Values: 42 (i32, or i64), 4.5 (f64), anything else text; a type after a colon
-decides: 255:u8, 1.1:f32, 'K':char, true:truth, nil:nil, "4.5":text.
+decides: 255:u8, 1.1:f32, 'K':char, true:truth, nil:nil, "4.5":text,
+3-5i:complex, 2031-05-09T14:05:moment. [1, 2.5] is a list, (1, 2) a tuple,
+{mass: 12.5} a record, mass=2.5 a named value.
 Exit status: 0 printed; 1 the language fails or leaves it undefined; 2 bad request.)";
 
 struct Options {

@@ -18,8 +18,8 @@
 #include "c/c.hpp"
 #include "dialects.hpp"
 #include "family/braces.hpp"
+#include "family/checked_dialect.hpp"
 #include "family/rendering.hpp"
-#include "family/source.hpp"
 #include "family/value_notes.hpp"
 #include "family/values.hpp"
 #include "inky_margin/text/escape.hpp"
@@ -953,47 +953,19 @@ class Rendering final : public family::Rendering<Rendering> {
   Span width_span_;
 };
 
-class CppStream final : public Dialect {
+class CppStream final : public family::CheckedDialect<Chain, Rendering> {
  public:
   const DialectFacts& facts() const override { return inky::facts; }
-
-  Result<Template> parse(std::string_view source) const override {
-    if (auto error = check_source(source)) return std::move(*error);
-    Template out;
-    out.source = source;
-    auto chain = std::make_shared<Chain>();
-    Reader(out, *chain).read();
-    braces::settle(out);
-    if (out.refusal) *chain = {};
-    out.program = std::move(chain);
-    return out;
-  }
-
-  Outcome render(const Template& parsed, std::span<const Value> values,
-                 const RenderOptions& options, Output& out, Report* report) const override {
-    Rendering rendering(parsed, values, options, out, report);
-    if (!parsed.refusal) {
-      if (auto trouble = rendering.check()) return std::move(*trouble);
-    }
-    return rendering.run();
-  }
-
-  // Read again, and told this time.
-  std::vector<Words> explain(const Template& parsed) const override {
-    if (parsed.source.empty()) return {};
-    if (braces::is_one_piece(parsed)) return braces::whole_words(parsed);
-    std::vector<Words> out;
-    Template again;
-    again.source = parsed.source;
-    Chain chain;
-    Reader(again, chain, &out).read();
-    return out;
-  }
 
   // cout << value.
   Outcome print_plainly(const Value& value, Output& out) const override {
     static const Template shown = *parse("cout << x");
     return render(shown, {&value, 1}, {}, out, nullptr);
+  }
+
+ protected:
+  void read(Template& out, Chain& program, std::vector<Words>* words) const override {
+    Reader(out, program, words).read();
   }
 };
 

@@ -16,9 +16,9 @@
 
 #include "dialects.hpp"
 #include "family/braces.hpp"
+#include "family/checked_dialect.hpp"
 #include "family/escapes.hpp"
 #include "family/rendering.hpp"
-#include "family/source.hpp"
 #include "family/value_notes.hpp"
 #include "family/values.hpp"
 #include "inky_margin/number/digits.hpp"
@@ -234,7 +234,8 @@ class Reader {
 
   void read() {
     while (!reader_.at_end() && !out_.refusal) {
-      read_literal();
+      if (!braces::read_literal(reader_, decoded_, out_, words_))
+        return fail("unmatched `}` found; a brace itself is written }}", reader_.at() - 1);
       if (!reader_.at_end() && !out_.refusal) read_field();
     }
     program_.arguments = next_;
@@ -252,28 +253,6 @@ class Reader {
   void fail(std::string why, std::size_t from) {
     refuse("invalid format string: " + std::move(why),
            decoded_.in_source({from, std::max(reader_.at(), from)}), out_);
-  }
-
-  void read_literal() {
-    const std::size_t start = reader_.at();
-    const std::size_t kept = out_.literals.size();
-    while (!reader_.at_end()) {
-      const char c = reader_.peek();
-      if (c == '{' || c == '}') {
-        const bool doubled = reader_.peek(1) == c;
-        if (!doubled && c == '{') break;
-        reader_.skip(1);
-        if (!doubled) return fail("unmatched `}` found; a brace itself is written }}", start);
-      }
-      out_.literals += c;
-      reader_.skip(1);
-    }
-    if (reader_.at() == start) return;
-    out_.pieces.push_back(
-        {decoded_.in_source({start, reader_.at()}), unset, {kept, out_.literals.size()}});
-    if (words_.asked())
-      words_.add(out_.pieces.back().source.to, "literal",
-                 in_quotes(std::string_view(out_.literals).substr(kept)), unset);
   }
 
   void skip_spaces() {
@@ -857,51 +836,22 @@ class Rendering final : public family::Rendering<Rendering> {
   const Fields& program_;
 };
 
-class Rust final : public Dialect {
+class Rust final : public family::CheckedDialect<Fields, Rendering> {
  public:
   const DialectFacts& facts() const override { return inky::facts; }
-
-  Result<Template> parse(std::string_view source) const override {
-    if (auto error = check_source(source)) return std::move(*error);
-    Template out;
-    out.source = source;
-    auto program = std::make_shared<Fields>();
-    const braces::Decoded decoded(out, read_escape);
-    Reader(decoded, out, *program).read();
-    braces::settle(out);
-    if (out.refusal) program->fields.clear();
-    note_quotes("\"", out);
-    out.program = std::move(program);
-    return out;
-  }
-
-  Outcome render(const Template& parsed, std::span<const Value> values,
-                 const RenderOptions& options, Output& out, Report* report) const override {
-    Rendering rendering(parsed, values, options, out, report);
-    if (!parsed.refusal) {
-      if (auto trouble = rendering.check()) return std::move(*trouble);
-    }
-    return rendering.run();
-  }
-
-  // Read again, and told this time.
-  std::vector<Words> explain(const Template& parsed) const override {
-    if (parsed.source.empty()) return {};
-    if (braces::is_one_piece(parsed)) return braces::whole_words(parsed);
-    std::vector<Words> out;
-    Template again;
-    again.source = parsed.source;
-    Fields program;
-    const braces::Decoded decoded(again, read_escape);
-    Reader(decoded, again, program, &out).read();
-    return out;
-  }
 
   // println!("{}").
   Outcome print_plainly(const Value& value, Output& out) const override {
     static const Template shown = *parse("{}");
     Value unnamed = value;
     return render(shown, {&unnamed, 1}, {}, out, nullptr);
+  }
+
+ protected:
+  void read(Template& out, Fields& program, std::vector<Words>* words) const override {
+    const braces::Decoded decoded(out, read_escape);
+    Reader(decoded, out, program, words).read();
+    note_quotes("\"", out);
   }
 };
 

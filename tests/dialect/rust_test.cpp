@@ -126,7 +126,7 @@ TEST_CASE("Rust refuses when it compiles, by the code of its error") {
       rust,
       {
           {"{", {}, at_compile, "error", "expected `}` but string was terminated", {0, 1}},
-          {"a } b", {}, at_compile, "error", "unmatched `}` found", {0, 3}},
+          {"a } b", {}, at_compile, "error", "unmatched `}` found", {2, 3}},
           {"{ 0}", {value("1")}, at_compile, "error", "expected `}`", {0, 2}},
           {"{:y}", {value("1")}, at_compile, "error", "unknown format trait `y`", {0, 3}},
           {"{a.b}", {value("a=1")}, at_compile, "error", "field access isn't supported", {0, 2}},

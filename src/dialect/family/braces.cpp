@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
 
 namespace inky::braces {
@@ -76,6 +77,28 @@ bool SpecReader::read_number(std::int64_t beyond, std::int64_t& number) {
   for (; peek() >= '0' && peek() <= '9'; ++at_)
     number = number > beyond / 10 ? beyond : std::min(number * 10 + (peek() - '0'), beyond);
   return at_ > start;
+}
+
+bool read_literal(SpecReader& reader, const Decoded& decoded, Template& out, WordsSink& words) {
+  const std::size_t start = reader.at();
+  const std::size_t kept = out.literals.size();
+  while (!reader.at_end()) {
+    const char c = reader.peek();
+    if (c == '{' || c == '}') {
+      const bool doubled = reader.peek(1) == c;
+      if (!doubled && c == '{') break;
+      reader.skip(1);
+      if (!doubled) return false;
+    }
+    out.literals += c;
+    reader.skip(1);
+  }
+  if (reader.at() == start) return true;
+  const Span source = decoded.in_source({start, reader.at()});
+  out.pieces.push_back({source, unset, {kept, out.literals.size()}});
+  if (words.asked())
+    words.add(source.to, "literal", in_quotes(std::string_view(out.literals).substr(kept)), unset);
+  return true;
 }
 
 }  // namespace inky::braces

@@ -108,4 +108,8 @@ class SpecReader {
   std::size_t at_ = 0;
 };
 
+// Literal text up to the next field, or to the end: a piece of the template, told to `words`. False
+// where a brace closes nothing; the reader is behind it then.
+bool read_literal(SpecReader& reader, const Decoded& decoded, Template& out, WordsSink& words);
+
 }  // namespace inky::braces
