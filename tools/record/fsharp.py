@@ -114,7 +114,11 @@ class Maker:
         if letter in "fFeEgG" and r.random() < 0.5 or r.random() < 0.008:
             source += "." + (self.count(values, 0) if r.random() < 0.98 else "")
         if letter != "%":
-            values.append(self.value(letter))
+            value = self.value(letter)
+            # Where a precision cuts a list short is not supported yet.
+            while letter == "A" and "." in source and isinstance(value[0], list):
+                value = self.value(letter)
+            values.append(value)
         return source + letter
 
     def case(self):
