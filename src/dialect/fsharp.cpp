@@ -569,12 +569,12 @@ class Rendering final : public percent::Rendering<Rendering> {
       lay_out_real(spec, binary64, real, numbers, out_);
       return true;
     }
+    if (real.is_zero() && real.negative && (spec.sign != Sign::minus || spec.align == Align::inner))
+      return render_signed_zero(spec, real);
     if (spec.notation == Notation::compact && spec.significant == unset) {
       lay_out_shortest(spec, is_single(value) ? binary32 : binary64, real, out_);
       return true;
     }
-    if (real.is_zero() && real.negative && (spec.sign != Sign::minus || spec.align == Align::inner))
-      return render_signed_zero(spec, real);
     const bool scientific = spec.notation == Notation::scientific;
     lay_out_real(spec, binary64, real, scientific ? scientific_numbers : numbers, out_);
     if (report_ != nullptr && !value.given_in_bits())
@@ -600,9 +600,20 @@ class Rendering final : public percent::Rendering<Rendering> {
     return true;
   }
 
+  bool shows_no_part(const Count& count) const {
+    if (count.from == Count::From::source) return count.amount == 0;
+    return count.from == Count::From::value &&
+           values_[static_cast<std::size_t>(count.value_index)].as_whole() <= 0;
+  }
+
   // A width of A is that of the line, past which a structure is broken.
   bool put_written(const Field& field, const Value& value) {
     constexpr int usual_line = 80;
+    // A precision is how many parts are shown; every value is one.
+    if (shows_no_part(field.precision)) {
+      out_.append("...");
+      return true;
+    }
     const std::string text = written(value);
     const int line = has_flag(field, '0')    ? most_width
                      : field.spec.width != 0 ? field.spec.width

@@ -23,6 +23,11 @@ TEST_CASE("the edges of each conversion, as F# prints them") {
   support::check_edges(
       fsharp, {
                   {"%.2f", {value("0.125")}, "0.12"},
+                  {"% .0G", {value("-0.0")}, " -0"},
+                  {"%-+8.0G|", {value("-0.0")}, "+-0     |"},
+                  {"%.0A", {value("nil:nil")}, "..."},
+                  {"%.0A", {value("[1, 2]")}, "..."},
+                  {"%.*A", {value("-1"), value("5")}, "..."},
                   {"%.2f", {value("2.675")}, "2.67"},
                   {"%.1f", {value("1.45")}, "1.4"},
                   {"%.0f", {value("2.5")}, "2"},
