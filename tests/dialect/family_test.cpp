@@ -342,3 +342,30 @@ TEST_CASE("every dialect writes into a caller's buffer, and cuts what does not f
     CHECK(wide.error().code == Code::over_limit);
   }
 }
+
+// Values that only some languages know yet: the others say so, and never print something else.
+TEST_CASE("a value that a dialect does not know yet is refused, whatever the letter") {
+  const Value rare[] = {value("3-5i:complex"), value("2031-05-09T14:05:moment"), value("(1, 2)"),
+                        value("{mass: 12.5}"), Value::list({value("1"), value("(1, 2)")})};
+  for (const Dialect* dialect : all_dialects()) {
+    const DialectFacts& facts = dialect->facts();
+    if (facts.letter_form != "%@" || facts.id == "python-percent") continue;
+    for (const Value& one : rare) {
+      for (const ConversionFact& conversion : facts.conversions) {
+        // Java's line end and percent sign show no value.
+        if (conversion.letter == 'n' || conversion.letter == '%') continue;
+        const std::string source = std::string("%") + conversion.letter;
+        INFO(facts.id << " " << source << " of " << describe(one));
+        const support::Answer told = support::answer(*dialect, source, {one}, {});
+        REQUIRE(told.outcome.kind() == Outcome::Kind::error);
+        CHECK(told.outcome.as_error().code == Code::not_supported_yet);
+        TextBuffer untold;
+        CHECK_FALSE(dialect->render(*dialect->parse(source), {&one, 1}, untold).prints());
+      }
+      TextBuffer plain;
+      INFO(facts.id << " prints " << describe(one));
+      CHECK_FALSE(dialect->print_plainly(one, plain).prints());
+      CHECK(plain.view().empty());
+    }
+  }
+}
