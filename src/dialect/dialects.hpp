@@ -8,6 +8,7 @@ namespace inky {
 const Dialect* c_dialect();
 const Dialect* cpp_format_dialect();
 const Dialect* cpp_stream_dialect();
+const Dialect* csharp_dialect();
 const Dialect* fsharp_dialect();
 const Dialect* java_dialect();
 const Dialect* octave_dialect();

@@ -16,6 +16,7 @@
 #include "dialects.hpp"
 #include "family/escapes.hpp"
 #include "family/percent_rendering.hpp"
+#include "family/utf16.hpp"
 #include "family/value_notes.hpp"
 #include "family/values.hpp"
 #include "inky_margin/number/weighing.hpp"
@@ -123,30 +124,9 @@ bool is_digit(char c) {
   return c >= '0' && c <= '9';
 }
 
-// The UTF-16 unit of "\u03a9" at the start of `text`; nothing where it is not one.
-std::optional<std::uint32_t> unit_of(std::string_view text) {
-  if (!text.starts_with("\\u") || text.size() < 6) return std::nullopt;
-  const std::string digits(text.substr(2, 4));
-  if (digits.find_first_not_of("0123456789abcdefABCDEF") != std::string::npos) return std::nullopt;
-  return static_cast<std::uint32_t>(low_half(read_whole("0x" + digits)->magnitude.low_bits()));
-}
-
 std::size_t read_escape(std::size_t at, Template& out) {
   const std::string_view rest = std::string_view(out.source).substr(at);
-  const Span span{at, std::min(at + 6, out.source.size())};
-  if (const auto unit = unit_of(rest); unit && *unit >= 0xD800 && *unit < 0xE000) {
-    const auto low = unit_of(rest.substr(6));
-    if (*unit < 0xDC00 && low && *low >= 0xDC00 && *low < 0xE000) {
-      append_utf8(static_cast<char32_t>(0x10000 + ((*unit - 0xD800) << 10) + (*low - 0xDC00)),
-                  out.literals);
-      return 12;
-    }
-    if (!out.refusal) {
-      out.refusal = {Refusal::When::not_supported_yet, "Write the character itself.",
-                     "half of a surrogate pair is not supported yet", span};
-    }
-    return 6;
-  }
+  if (const std::size_t size = read_surrogates(at, out); size != 0) return size;
   if (rest.size() >= 4 && is_digit(rest[1]) && is_digit(rest[2]) && is_digit(rest[3])) {
     const int number = (rest[1] - '0') * 100 + (rest[2] - '0') * 10 + (rest[3] - '0');
     if (number > 255) {

@@ -74,6 +74,7 @@ TEST_CASE("the runtimes on this machine agree, asked anew") {
                              "c++ /dev/null",
                              "cpp_format.py"},
                             {"g++ --version", "cpp_stream.py"},
+                            {"dotnet --version", "csharp.py"},
                             {"dotnet --version", "fsharp.py"},
                             {"javac --version", "java.py"},
                             {"octave-cli --version", "octave.py"},

@@ -1,0 +1,645 @@
+// The dialect `csharp`: composite format strings, as String.Format and Console.WriteLine take them:
+//
+//   {index[,alignment][:format]}
+//
+// Defined by "Composite formatting" of the .NET documentation and, for the literal, by the C#
+// language specification, 6.4.5.6; what they leave open is as .NET 10.0 does it. A value without a
+// name stands in its place; names mean nothing to a composite format. A list is a List<T>, a record
+// an object of an anonymous type, nil is null, a moment a DateTime of the kind Unspecified.
+//
+// What sets it apart from its family:
+//   - the format after the colon is the value's to read: letters and patterns of digits for
+//     numbers, codes for dates, and nothing at all for text;
+//   - a bad format is found when its value is reached: FormatException;
+//   - the culture decides on marks, signs, currency and even on the number of places.
+
+#include <algorithm>
+#include <array>
+#include <limits>
+#include <string>
+
+#include "../dialects.hpp"
+#include "../family/braces.hpp"
+#include "../family/escapes.hpp"
+#include "../family/rendering.hpp"
+#include "../family/source.hpp"
+#include "../family/utf16.hpp"
+#include "../family/value_notes.hpp"
+#include "cultures.hpp"
+#include "inky_margin/text/escape.hpp"
+#include "inky_margin/text/utf8.hpp"
+#include "moments.hpp"
+#include "numbers.hpp"
+
+namespace inky {
+
+namespace csharp {
+
+namespace {
+
+// ---- Facts ----
+
+constexpr auto conversions = std::to_array<ConversionFact>({
+    {'D', Kind::whole, "a whole number; the precision is its least number of digits", "", true, ""},
+    {'N', Kind::real, "a number with thousands marks; 2 places unless a precision says otherwise",
+     "", true, ""},
+    {'F', Kind::real, "a number in fixed notation; 2 places unless a precision says otherwise", "",
+     true, ""},
+    {'E', Kind::real,
+     "a number in scientific notation, E+004; 6 places unless a precision says otherwise; e writes "
+     "a lower e",
+     "", true, ""},
+    {'G', Kind::real,
+     "a number, fixed or scientific by size; the shortest digits unless a precision says otherwise",
+     "", true, ""},
+    {'R', Kind::real, "a real in its shortest digits, as without a format", "", false, ""},
+    {'P', Kind::real, "a number times 100 with a percent sign; 2 places unless told otherwise", "",
+     true, ""},
+    {'C', Kind::real,
+     "an amount with the culture's currency sign; negative in brackets, or as the "
+     "culture has it",
+     "", true, ""},
+    {'X', Kind::whole, "a whole number in base 16, two's complement; x writes lower letters", "",
+     true, ""},
+    {'B', Kind::whole, "a whole number in base 2, two's complement", "", true, ""},
+});
+
+constexpr auto modifiers = std::to_array<ModifierFact>({
+    {"{0,9}", "at least 9 UTF-16 units, padded on the left"},
+    {"{0,-9}", "at least 9 UTF-16 units, padded on the right"},
+    {"0", "in a pattern: a digit, or a zero"},
+    {"#", "in a pattern: a digit, or nothing"},
+    {".", "in a pattern: the decimal mark, where digits follow"},
+    {"#,#", "in a pattern: thousands marks"},
+    {"0,.", "in a pattern: divides by 1000; each comma before the point once more"},
+    {"0%", "in a pattern: times 100, and the sign; \xe2\x80\xb0 times 1000"},
+    {"E+0", "in a pattern: an exponent; as many digits as zeros, at least"},
+    {"a;b;c", "in a pattern: a for numbers above zero, b below, c for zero"},
+    {"'text'", "in a pattern: as it stands; also \"text\" and \\t"},
+    {"yyyy", "of a moment: the year; yy its last two digits"},
+    {"MM", "of a moment: the month; MMM and MMMM its name"},
+    {"dd", "of a moment: the day; ddd and dddd the weekday"},
+    {"HH", "of a moment: the hour to 23; hh to 12, with tt for AM and PM"},
+    {"mm", "of a moment: the minute"},
+    {"ss", "of a moment: the second"},
+    {"fff", "of a moment: places of the second, up to seven; F drops zeros"},
+    {"o", "of a moment: 2031-05-09T14:05:00.2500000; s without the fraction"},
+    {"d", "of a moment: the culture's short date; D the long one"},
+    {"t", "of a moment: the culture's short time; T the long one"},
+});
+
+constexpr auto escape_facts = std::to_array<EscapeFact>({
+    {"{{", "an opening brace"},
+    {"}}", "a closing brace"},
+    {"\\n", "a new line"},
+    {"\\t", "a tab"},
+    {"\\\"", "a double quote"},
+    {"\\'", "a single quote"},
+    {"\\\\", "a backslash"},
+    {"\\0", "the character of code 0"},
+    {"\\a", "the bell"},
+    {"\\b", "a backspace"},
+    {"\\e", "the escape character (C# 13)"},
+    {"\\f", "a form feed"},
+    {"\\r", "a carriage return"},
+    {"\\v", "a vertical tab"},
+    {"\\x41", "the UTF-16 unit of this hexadecimal number, one to four digits"},
+    {"\\u03a9", "the UTF-16 unit of this number"},
+    {"\\U0001F5A8", "the character of this code point"},
+});
+
+constexpr auto failures = std::to_array<FailureFact>({
+    {"an escape that C# has not", "error CS1009, when it is compiled"},
+    {"a brace that stands alone; a field that cannot be read", "FormatException"},
+    {"too few values", "FormatException"},
+    {"a letter that the value's type has not", "FormatException"},
+});
+
+constexpr DialectFacts csharp_facts = {
+    .id = "csharp",
+    .language = "C#",
+    .facility = "composite format strings",
+    .standard = "the .NET documentation, Composite formatting",
+    .toolchain = ".NET SDK 10.0.401, with ICU 72",
+    .program = "dotnet",
+    .width_unit = WidthUnit::utf16_units,
+    .rounding = Rounding::half_even,
+    .rounding_basis = "the stored value, exactly; a pattern rounds its first 15 digits half away",
+    .letter_form = "{0:@}",
+    .places_form = "{0:FN}",
+    .modifiers_are = "Alignment, patterns, dates",
+    .default_locale = "invariant",
+    .locales = {},  // a function's, see CSharp::facts
+    .conversions = conversions,
+    .flags = {},
+    .modifiers = modifiers,
+    .escapes = escape_facts,
+    .failures = failures,
+};
+
+constexpr std::string_view exception = "FormatException";
+
+// ---- A template, read ----
+
+struct Item {
+  int value = 0;  // which, from 0
+  int width = 0;
+  bool left = false;
+  std::string format;   // empty: none
+  NumberFormat number;  // the format as numbers read it; views of `format`
+};
+
+struct Items final : Program {
+  std::vector<Item> items;  // as many as the template has fields
+};
+
+// ---- Reading ----
+
+constexpr EscapeRules escape_rules = {
+    .simple = std::string_view("n\nt\t\"\"''\\\\0\0a\ab\be\033f\fr\rv\v", 26),
+    .most_octal_digits = 0,
+    .least_hexadecimal_digits = 1,
+    .most_hexadecimal_digits = 4,
+    .bytes = false};
+
+std::size_t read_escape(std::size_t at, Template& out) {
+  if (const std::size_t size = read_surrogates(at, out); size != 0) return size;
+  if (const std::size_t size = read_backslash(escape_rules, out.source, at, out.literals);
+      size != 0)
+    return size;
+  if (!out.refusal) {
+    out.refusal = {Refusal::When::compile, "CS1009",
+                   "C# has no such escape; a backslash itself is written \\\\",
+                   Span{at, std::min(at + 2, out.source.size())}};
+  }
+  return 1;
+}
+
+class Reader {
+ public:
+  Reader(const braces::Decoded& decoded, Template& out, Items& program, std::vector<Words>* words)
+      : decoded_(decoded), reader_(decoded.text()), out_(out), program_(program), words_(words) {}
+
+  void read() {
+    while (!reader_.at_end() && !out_.refusal) {
+      if (!braces::read_literal(reader_, decoded_, out_, words_))
+        return refuse("a closing brace stands alone; a brace itself is written }}",
+                      reader_.at() - 1);
+      if (!reader_.at_end()) read_item();
+    }
+  }
+
+ private:
+  template <typename Meaning>
+  void tell(std::string_view role, Meaning meaning) {
+    if (words_.asked())
+      words_.add(decoded_.in_source({0, reader_.at()}).to, role, meaning(),
+                 static_cast<int>(out_.fields.size()));
+  }
+
+  void refuse(std::string why, std::size_t from) {
+    if (out_.refusal) return;
+    out_.refusal = {Refusal::When::run, std::string(exception), std::move(why),
+                    decoded_.in_source({from, std::max(reader_.at(), from)})};
+  }
+
+  void skip_spaces() {
+    while (reader_.take(' ')) continue;
+  }
+
+  // Digits of a number below a million and one digit; nothing before the first is read.
+  bool read_number(std::size_t start, std::string_view of, int& number) {
+    const char first = reader_.peek();
+    if (first < '0' || first > '9') {
+      reader_.skip(reader_.at_end() ? 0 : 1);
+      refuse(std::string(of) + " is a number; a brace itself is written {{", start);
+      return false;
+    }
+    constexpr int limit = 1'000'000;
+    number = 0;
+    while (reader_.peek() >= '0' && reader_.peek() <= '9' && number < limit) {
+      number = number * 10 + (reader_.peek() - '0');
+      reader_.skip(1);
+    }
+    return true;
+  }
+
+  void read_item() {
+    const std::size_t start = reader_.at();
+    reader_.skip(1);
+    Item item;
+    if (!read_number(start, "what follows an opening brace", item.value)) return;
+    skip_spaces();
+    tell("value", [&] { return "value " + std::to_string(item.value + 1); });
+    if (reader_.take(',')) {
+      skip_spaces();
+      item.left = reader_.take('-');
+      if (!read_number(start, "an alignment", item.width)) return;
+      skip_spaces();
+      tell("align", [&] {
+        return "UTF-16 units, at least: " + std::to_string(item.width) +
+               (item.left ? ", padded on the right" : ", padded on the left");
+      });
+    }
+    if (reader_.take(':')) {
+      while (!reader_.at_end() && reader_.peek() != '}' && reader_.peek() != '{') {
+        item.format += reader_.peek();
+        reader_.skip(1);
+      }
+      tell("format", [&] { return in_words(item.format); });
+    }
+    if (!reader_.take('}')) {
+      const bool ends = reader_.at_end();
+      reader_.skip(ends ? 0 : 1);
+      return refuse(ends ? "the field has no closing brace"
+                         : "the field should end with a closing brace here",
+                    start);
+    }
+    tell("end", [] { return "the end of the field"; });
+    add(item, start);
+  }
+
+  void add(Item& item, std::size_t start) {
+    Field field;
+    field.span = decoded_.in_source({start, reader_.at()});
+    field.value_index = item.value;
+    field.spec.width = std::min(item.width, most_width);
+    if (item.width > 0) field.spec.align = item.left ? Align::left : Align::right;
+    const NumberFormat number = read_number_format(item.format);
+    field.letter = item.format.empty() ? '\0' : number.letter;
+    field.plain_decimal = item.format.empty() && item.width == 0;
+    out_.values_taken = std::max(out_.values_taken, std::min(item.value, most_width) + 1);
+    out_.pieces.push_back({field.span, static_cast<int>(out_.fields.size()), {}});
+    out_.fields.push_back(std::move(field));
+    program_.items.push_back(std::move(item));
+  }
+
+  // What numbers make of the format, which most values are.
+  static std::string in_words(const std::string& format) {
+    if (format.empty()) return "no format: as the value shows itself";
+    const NumberFormat number = read_number_format(format);
+    if (number.letter == 0)
+      return "a pattern, of digits for numbers and of codes for moments: " + in_quotes(format);
+    for (const ConversionFact& fact : conversions) {
+      if (fact.letter != (number.letter & ~0x20)) continue;
+      return std::string(fact.meaning) +
+             (number.precision == unset ? ""
+                                        : "; the precision is " + std::to_string(number.precision));
+    }
+    return "a letter of moments alone: " + in_quotes(format);
+  }
+
+  const braces::Decoded& decoded_;
+  braces::SpecReader reader_;
+  Template& out_;
+  Items& program_;
+  braces::WordsSink words_;
+};
+
+// ---- Values as .NET has them ----
+
+bool is_known(const Value& value) {
+  switch (value.type()) {
+    case Type::bf16:
+    case Type::f80:
+    case Type::f128:
+    case Type::decimal:
+      return false;
+    case Type::character:
+      return value.as_character() <= 0xFFFF;
+    default:
+      break;
+  }
+  if (!is_compound(value.type())) return true;
+  const auto items = value.as_list();
+  return std::all_of(items.begin(), items.end(), is_known);
+}
+
+// The type's name, as List<T> shows it.
+std::string type_name(const Value& value);
+
+std::string list_name(const Value& value) {
+  std::string item;
+  for (const Value& one : value.as_list()) {
+    const std::string name = type_name(one);
+    if (!item.empty() && item != name) return "System.Collections.Generic.List`1[System.Object]";
+    item = name;
+  }
+  if (item.empty()) item = "System.Object";
+  return "System.Collections.Generic.List`1[" + item + "]";
+}
+
+std::string type_name(const Value& value) {
+  constexpr std::array<std::string_view, 13> numbers = {"System.SByte",
+                                                        "System.Int16",
+                                                        "System.Int32",
+                                                        "System.Int64",
+                                                        "System.Int128",
+                                                        "System.Byte",
+                                                        "System.UInt16",
+                                                        "System.UInt32",
+                                                        "System.UInt64",
+                                                        "System.UInt128",
+                                                        "System.Numerics.BigInteger",
+                                                        "System.Half",
+                                                        ""};
+  if (value.type() <= Type::f16)
+    return std::string(numbers[static_cast<std::size_t>(value.type())]);
+  switch (value.type()) {
+    case Type::f32:
+      return "System.Single";
+    case Type::f64:
+      return "System.Double";
+    case Type::text:
+      return "System.String";
+    case Type::character:
+      return "System.Char";
+    case Type::truth:
+      return "System.Boolean";
+    case Type::complex:
+      return "System.Numerics.Complex";
+    case Type::moment:
+      return "System.DateTime";
+    case Type::list:
+      return list_name(value);
+    default:
+      return "System.Object";
+  }
+}
+
+// ---- Rendering ----
+
+class Rendering final : public family::Rendering<Rendering> {
+ public:
+  static constexpr bool takes_rare_values = true;
+  Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
+            Output& out, Report* report)
+      : family::Rendering<Rendering>(csharp_facts, parsed, values, options, out, report),
+        program_(static_cast<const Items&>(*parsed.program)) {}
+
+  bool render(const Field& field) {
+    const Item& item = program_.items[static_cast<std::size_t>(&field - parsed_.fields.data())];
+    const auto index = static_cast<std::size_t>(item.value);
+    if (index >= values_.size()) {
+      return fail(Outcome::fails_at_run(
+          std::string(exception), "there is no value " + std::to_string(index) + ", counted from 0",
+          field.span));
+    }
+    const Value& value = values_[index];
+    if (!is_known(value)) {
+      return fail(
+          Outcome::error({Code::not_supported_yet,
+                          describe(value) + " as a value of .NET is not supported yet", field.span,
+                          "Give a whole number, f16, f32, f64, a text, a character of 16 "
+                          "bits, true, false, nil or a moment."}));
+    }
+    if (item.width > most_width || item.number.precision > most_width) {
+      return fail(Outcome::error(
+          {Code::over_limit,
+           "a width or precision of this field is over the limit of " + std::to_string(most_width),
+           field.span, "Use at most " + std::to_string(most_width) + "."}));
+    }
+    if (item.width == 0) return put(field, item, value, out_);
+    // Padded once it is known how long it is.
+    std::array<char, 128> room;
+    FixedOutput small(room);
+    if (!put(field, item, value, small)) return false;
+    if (small.fits()) {
+      lay_out_text(field.spec, small.view(), unit(), out_);
+      return true;
+    }
+    TextBuffer large(small.needed());
+    Report* const report = std::exchange(report_, nullptr);  // told already
+    const bool prints = put(field, item, value, large);
+    report_ = report;
+    if (prints) lay_out_text(field.spec, large.view(), unit(), out_);
+    return prints;
+  }
+
+  bool end() {
+    if (report_ == nullptr) return true;
+    const auto taken = static_cast<std::size_t>(parsed_.values_taken);
+    if (values_.size() > taken)
+      note(
+          Code::too_many_values,
+          std::to_string(values_.size() - taken) + " more than the fields take; .NET does not mind",
+          {0, parsed_.source.size()});
+    return true;
+  }
+  void note_field(const Field&) {}
+
+ private:
+  const Culture& culture() const { return *culture_tagged(options_.locale); }
+
+  bool refuse(std::string why, const Field& field) {
+    return fail(Outcome::fails_at_run(std::string(exception), std::move(why), field.span));
+  }
+
+  // The value alone, without its padding.
+  bool put(const Field& field, const Item& item, const Value& value, Output& out) {
+    if (is_whole(value.type()) || is_real(value.type())) return put_number(field, item, value, out);
+    if (value.is(Type::moment)) return put_moment(field, item, value, out);
+    if (value.is(Type::complex)) {
+      out.append('<');
+      if (!put_number(field, item, value.as_list()[0], out)) return false;
+      out.append("; ");
+      if (!put_number(field, item, value.as_list()[1], out)) return false;
+      out.append('>');
+      return true;
+    }
+    if (report_ != nullptr && !item.format.empty()) {
+      note(Code::flag_without_effect,
+           "a " + std::string(name_of(value.type())) + " takes no format; .NET ignores " +
+               in_quotes(item.format),
+           field.span);
+    }
+    if (value.is(Type::text)) {
+      out.append(value.as_text());
+      if (report_ != nullptr)
+        note_text(field.spec, value.as_text(), unit(), field.span, report_->notes);
+      return true;
+    }
+    std::string text;
+    append_shown(value, text);
+    out.append(text);
+    return true;
+  }
+
+  bool put_number(const Field& field, const Item& item, const Value& value, Output& out) {
+    const NumberFormat& format = item.number;
+    if (!append_number(format, value, culture(), out)) {
+      return refuse(in_quotes(item.format) + " is no format of a " +
+                        type_name(value).substr(std::string_view("System.").size()),
+                    field);
+    }
+    if (report_ != nullptr) note_number(field, format, value);
+    return true;
+  }
+
+  void note_number(const Field& field, const NumberFormat& format, const Value& value) {
+    if (!is_real(value.type()) || value.given_in_bits() || !value.as_real().is_finite()) return;
+    const char letter = static_cast<char>(format.letter & ~0x20);
+    Spec spec;
+    spec.kind = Kind::real;
+    if (format.letter == 0) {
+      if (rounds_twice(format, value))
+        note(Code::decimal_rounded,
+             "a pattern takes few significant digits of a real first (15 of a double) and rounds "
+             "those half away; F, N and E round what is stored",
+             field.span);
+      return;
+    }
+    if (letter == 'F' || letter == 'N' || letter == 'C') {
+      spec.notation = Notation::fixed;
+      spec.places = format.precision != unset ? format.precision
+                    : letter == 'C'           ? culture().currency_places
+                                              : culture().places;
+    } else if (letter == 'E') {
+      spec.notation = Notation::scientific;
+      spec.places = format.precision == unset ? 6 : format.precision;
+    } else {
+      return;
+    }
+    note_rounding(spec, *fact_of(value.type()).format, value.as_real(), field.span, report_->notes);
+  }
+
+  bool put_moment(const Field& field, const Item& item, const Value& value, Output& out) {
+    if (!options_.locale.empty() && options_.locale != csharp_facts.default_locale) {
+      return fail(Outcome::error(
+          {Code::not_supported_yet,
+           "moments in the culture " + std::string(options_.locale) + " are not supported yet",
+           field.span, "Leave the culture out: dates are those of the invariant culture then."}));
+    }
+    std::string text;
+    std::string why;
+    if (!append_moment(value.as_moment(), item.format, text, why)) return refuse(why, field);
+    out.append(text);
+    if (report_ != nullptr && depends_on_time_zone(item.format))
+      note(Code::implementation_defined,
+           "the time zone is the machine's; this is what a machine in UTC prints", field.span);
+    return true;
+  }
+
+  // ToString() of what takes no format. Inside others, numbers and moments are shown so too.
+  void append_shown(const Value& value, std::string& out) const {
+    switch (value.type()) {
+      case Type::nil:
+        return;
+      case Type::truth:
+        out += value.as_whole() != 0 ? "True" : "False";
+        return;
+      case Type::text:
+      case Type::character:
+        out += text_of(value);
+        return;
+      case Type::list:
+        out += list_name(value);
+        return;
+      case Type::tuple:
+      case Type::record:
+        return append_parts(value, out);
+      case Type::complex:
+        out += '<';
+        append_shown(value.as_list()[0], out);
+        out += "; ";
+        append_shown(value.as_list()[1], out);
+        out += '>';
+        return;
+      case Type::moment: {
+        std::string why;
+        (void)append_moment(value.as_moment(), "", out, why);
+        return;
+      }
+      default: {
+        TextBuffer number;
+        (void)append_number({}, value, *culture_tagged(""), number);
+        out += number.view();
+      }
+    }
+  }
+
+  // "(1, ink)" of a tuple, "{ mass = 12.5 }" of a record.
+  void append_parts(const Value& value, std::string& out) const {
+    const bool tuple = value.is(Type::tuple);
+    const auto parts = value.as_list();
+    out += tuple ? "(" : "{ ";
+    for (std::size_t i = 0; i < parts.size(); ++i) {
+      if (i > 0) out += ", ";
+      if (!tuple) (out += parts[i].name()) += " = ";
+      append_shown(parts[i], out);
+    }
+    out += tuple ? ")" : parts.empty() ? "}" : " }";
+  }
+
+  const Items& program_;
+};
+
+class CSharp final : public Dialect {
+ public:
+  CSharp() : facts_(csharp_facts) { facts_.locales = culture_tags(); }
+
+  const DialectFacts& facts() const override { return facts_; }
+
+  Result<Template> parse(std::string_view source) const override {
+    if (auto error = check_source(source)) return std::move(*error);
+    Template out;
+    out.source = source;
+    auto program = std::make_shared<Items>();
+    read(out, *program, nullptr);
+    braces::settle(out);
+    if (out.refusal) *program = {};
+    // The formats stand where they will stay.
+    for (Item& item : program->items) item.number = read_number_format(item.format);
+    out.program = std::move(program);
+    return out;
+  }
+
+  Outcome render(const Template& parsed, std::span<const Value> values,
+                 const RenderOptions& options, Output& out, Report* report) const override {
+    return Rendering(parsed, values, options, out, report).run();
+  }
+
+  std::vector<Words> explain(const Template& parsed) const override {
+    if (parsed.source.empty()) return {};
+    if (braces::is_one_piece(parsed)) return braces::whole_words(parsed);
+    std::vector<Words> out;
+    Template again;
+    again.source = parsed.source;
+    Items program;
+    read(again, program, &out);
+    return out;
+  }
+
+  // value.ToString().
+  Outcome print_plainly(const Value& value, Output& out) const override {
+    static const Template shown = *parse("{0}");
+    return render(shown, {&value, 1}, {}, out, nullptr);
+  }
+
+ private:
+  static void read(Template& out, Items& program, std::vector<Words>* words) {
+    if (out.source.starts_with("$\"") || out.source.starts_with("@\"")) {
+      out.refusal = {Refusal::When::not_supported_yet,
+                     "Number the values, as in {0,9:F2}, and leave the quotes out.",
+                     "interpolated and verbatim strings are not supported yet",
+                     {0, 2}};
+      return;
+    }
+    const braces::Decoded decoded(out, read_escape);
+    if (!out.refusal) Reader(decoded, out, program, words).read();
+    note_quotes("\"", out);
+  }
+
+  DialectFacts facts_;
+};
+
+}  // namespace
+
+}  // namespace csharp
+
+const Dialect* csharp_dialect() {
+  static const csharp::CSharp dialect;
+  return &dialect;
+}
+
+}  // namespace inky

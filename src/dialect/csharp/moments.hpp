@@ -1,0 +1,23 @@
+// What .NET makes of a DateTime under a format string, in the invariant culture: standard letters,
+// and patterns of codes.
+//
+// Defined by "Standard date and time format strings" and "Custom date and time format strings" of
+// the .NET documentation; observed on .NET 10.0. A moment has no time zone, which is the kind
+// Unspecified; z and U show it as a machine in UTC does.
+#pragma once
+
+#include <string>
+#include <string_view>
+
+#include "inky_margin/format/moment.hpp"
+
+namespace inky::csharp {
+
+// Appends the moment. False where .NET throws a FormatException, and `why` says for what.
+bool append_moment(const Moment& moment, std::string_view format, std::string& out,
+                   std::string& why);
+
+// Whether the format shows what depends on the machine's time zone.
+bool depends_on_time_zone(std::string_view format);
+
+}  // namespace inky::csharp
