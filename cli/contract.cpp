@@ -12,8 +12,8 @@ namespace inky::cli {
 
 namespace {
 
-constexpr std::array<std::string_view, 5> show_keys = {"dialect", "template", "values", "locale",
-                                                       "width_of"};
+constexpr std::array<std::string_view, 6> show_keys = {"dialect", "template", "values",
+                                                       "locale",  "width_of", "rounding"};
 
 JsonOut span_json(const Span& span) {
   return JsonOut::array({span.from, span.to});
@@ -76,6 +76,7 @@ Result<ShowRequest> read_request(std::string_view line) {
   ShowRequest request;
   std::string id;
   std::string unit;
+  std::string rounding;
   if (json->find("dialect") == nullptr)
     return key_error(Code::missing_key, "the key \"dialect\" is missing",
                      "docs/contract.md describes the request.");
@@ -84,6 +85,7 @@ Result<ShowRequest> read_request(std::string_view line) {
   if (auto error = take_text(*json, "template", request.source)) return std::move(*error);
   if (auto error = take_text(*json, "locale", request.locale)) return std::move(*error);
   if (auto error = take_text(*json, "width_of", unit)) return std::move(*error);
+  if (auto error = take_text(*json, "rounding", rounding)) return std::move(*error);
   const Result<const Dialect*> dialect = dialect_named(id);
   if (!dialect) return dialect.error();
   request.dialect = *dialect;
@@ -92,6 +94,11 @@ Result<ShowRequest> read_request(std::string_view line) {
     const Result<WidthUnit> given = width_unit_given(unit);
     if (!given) return given.error();
     request.width_of = *given;
+  }
+  if (json->find("rounding") != nullptr) {
+    const Result<Rounding> given = rounding_given(*request.dialect, rounding);
+    if (!given) return given.error();
+    request.rounding = *given;
   }
   if (auto error = take_values(*json, request.values)) return std::move(*error);
   if (request.plain && request.values.size() != 1) {
@@ -150,6 +157,21 @@ Result<WidthUnit> width_unit_given(std::string_view name) {
   if (const auto unit = width_unit_named(name)) return *unit;
   return key_error(Code::bad_value, "a width cannot count " + in_quotes(name),
                    "Choose one of: bytes, code-points, utf16-units, columns.");
+}
+
+Result<Rounding> rounding_given(const Dialect& dialect, std::string_view name) {
+  const auto rounding = rounding_named(name);
+  if (!rounding) {
+    return key_error(Code::bad_value, in_quotes(name) + " is no rounding",
+                     "Choose one of: half-even, half-away, half-toward, up, down, away, toward.");
+  }
+  if (!dialect.facts().rounding_is_chosen) {
+    return key_error(Code::contradiction,
+                     std::string(dialect.facts().id) + " has one rounding, " +
+                         std::string(name_of(dialect.facts().rounding)) + ", and leaves no choice",
+                     "Leave it out, or see inky round for every rounding of a number.");
+  }
+  return *rounding;
 }
 
 JsonOut to_json(const Note& note) {

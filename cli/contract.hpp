@@ -19,8 +19,9 @@ struct ShowRequest {
   std::vector<Value> values;
   std::string locale;
   std::optional<WidthUnit> width_of;
+  std::optional<Rounding> rounding;
 
-  RenderOptions options() const { return {locale, width_of}; }
+  RenderOptions options() const { return {locale, width_of, rounding}; }
 };
 
 // The dialect of this id, or an error that names the nearest.
@@ -28,6 +29,8 @@ Result<const Dialect*> dialect_named(std::string_view id);
 // Checks that the dialect knows the locale, and spells it as the dialect does: de_DE is de-DE too.
 std::optional<Error> settle_locale(const Dialect& dialect, std::string& locale);
 Result<WidthUnit> width_unit_given(std::string_view name);
+// Checks that the dialect leaves the rounding to its caller, too.
+Result<Rounding> rounding_given(const Dialect& dialect, std::string_view name);
 
 JsonOut to_json(const Note& note);
 JsonOut to_json(const Error& error);

@@ -55,7 +55,7 @@ std::string printed(const Dialect& dialect, const std::string& source, const Val
 // A form of the facts, with what stands for `mark` in its place.
 std::string filled(std::string_view form, char mark, std::string_view with) {
   std::string out(form);
-  out.replace(out.find(mark), 1, with);
+  if (const std::size_t at = out.find(mark); at != std::string::npos) out.replace(at, 1, with);
   return out;
 }
 
@@ -111,10 +111,14 @@ Section rounding(const Dialect& dialect) {
     const char* places;
     double value;
   };
+  if (facts.places_form.empty()) return out;
   for (const Sample& sample : {Sample{"2", 2.675}, Sample{"2", 0.125}, Sample{"1", 1.45},
                                Sample{"0", 2.5}, Sample{"1", 1e23}}) {
     const Value value = Value::real(sample.value);
-    const std::string source = filled(facts.places_form, 'N', sample.places);
+    const int places = sample.places[0] - '0';
+    const std::string zeros =
+        std::string(places > 0 ? 1 : 0, '.') + std::string(static_cast<std::size_t>(places), '0');
+    const std::string source = filled(filled(facts.places_form, 'N', sample.places), '~', zeros);
     out.rows.push_back({source, "of " + describe(value) + ": " + printed(dialect, source, value)});
   }
   return out;

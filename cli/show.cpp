@@ -36,6 +36,7 @@ struct Options {
   std::string dialect = "c";
   std::string locale;
   std::string width_of;
+  std::string rounding;
   bool plain = false;
   bool bare = false;
   bool json = false;
@@ -368,6 +369,11 @@ int run(const Options& options) {
     if (!unit) return fail(unit.error());
     request.width_of = *unit;
   }
+  if (!options.rounding.empty()) {
+    const Result<Rounding> rounding = rounding_given(**dialect, options.rounding);
+    if (!rounding) return fail(rounding.error());
+    request.rounding = *rounding;
+  }
   auto values = read_values(options.values);
   if (!values) return bad_request;
   request.values = std::move(*values);
@@ -402,6 +408,10 @@ Action add_show(CLI::App& parent) {
       ->add_option("--width-of", options->width_of,
                    "What a width counts, instead of the dialect's own unit")
       ->type_name("UNIT");
+  command
+      ->add_option("--rounding", options->rounding,
+                   "How numbers are cut, where the facility leaves that open: java-pattern")
+      ->type_name("MODE");
   command->add_flag("--plain", options->plain,
                     "What the language prints for one value when no format is given");
   command->add_flag("--bare", options->bare, "The printed bytes and nothing else");

@@ -11,6 +11,7 @@ const Dialect* cpp_stream_dialect();
 const Dialect* csharp_dialect();
 const Dialect* fsharp_dialect();
 const Dialect* java_dialect();
+const Dialect* java_pattern_dialect();
 const Dialect* octave_dialect();
 const Dialect* php_dialect();
 const Dialect* python_dialect();

@@ -38,7 +38,7 @@ int replay(std::istream& vectors) {
     const auto recorded = nlohmann::ordered_json::parse(line);
     nlohmann::ordered_json request = {{"dialect", std::string(header["dialect"])}};
     json expected = json::parse(line);
-    for (const char* key : {"template", "values", "locale"}) {
+    for (const char* key : {"template", "values", "locale", "rounding"}) {
       if (!recorded.contains(key)) continue;
       request[key] = recorded[key];
       expected.erase(key);
@@ -77,6 +77,7 @@ TEST_CASE("the runtimes on this machine agree, asked anew") {
                             {"dotnet --version", "csharp.py"},
                             {"dotnet --version", "fsharp.py"},
                             {"javac --version", "java.py"},
+                            {"javac --version", "java_pattern.py"},
                             {"octave-cli --version", "octave.py"},
                             {"php --version", "php.py"},
                             {"python3 --version", "python.py"},

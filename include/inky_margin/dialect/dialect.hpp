@@ -66,7 +66,9 @@ struct DialectFacts {
   WidthUnit width_unit;             // what a width and a precision of text count
   Rounding rounding;                // of a real, and
   std::string_view rounding_basis;  // what is rounded: "the stored value"
-  // How a field is written: of a letter, which stands for @, and of a real to N places.
+  bool rounding_is_chosen = false;  // by RenderOptions::rounding
+  // How a field is written: of a letter, which stands for @, and of a real to N places; ~ stands
+  // for a point and N zeros, or for nothing. Empty: there is no such field.
   std::string_view letter_form = "%@";
   std::string_view places_form = "%.Nf";
   std::string_view modifiers_are = "Lengths";  // the title over the modifiers
@@ -82,6 +84,8 @@ struct DialectFacts {
 struct RenderOptions {
   std::string_view locale = {};            // empty: the dialect's default
   std::optional<WidthUnit> width_of = {};  // what widths count, instead of the dialect's own unit
+  // How a number is cut, where the facility leaves that to its caller (rounding_is_chosen).
+  std::optional<Rounding> rounding = {};
 };
 
 // One stretch of a template in words.

@@ -13,6 +13,17 @@ struct JavaLocale {
   Mark point;
   Mark group;
   char32_t zero;  // the others follow it
+  // What only patterns write.
+  std::string_view minus;
+  std::string_view percent;
+  std::string_view per_mille;
+  std::string_view exponent;
+  std::string_view infinity;
+  std::string_view not_a_number;
+  std::string_view currency;
+  std::string_view currency_code;
+  Mark currency_point;
+  Mark currency_group;
 };
 
 // The tags alone, for the facts.

@@ -1,0 +1,714 @@
+// The dialect `java-pattern`: patterns of java.text.DecimalFormat, as in `new
+// DecimalFormat("#,##0.00")`, with the rounding mode of the format.
+//
+// Defined by the documentation of the class and by Unicode LDML, "Number Format Patterns"; what
+// they leave open is as OpenJDK 17 does it. The locale is Locale.ROOT unless another is asked for;
+// it decides the symbols, and never how the pattern is written.
+//
+// What sets it apart:
+//   - HALF_EVEN, HALF_UP and HALF_DOWN judge ties by what is stored, exactly; the other modes look
+//     at Java's own decimal digits only, so that UP does not move 0.1;
+//   - less than a tenth of the last place is zero under every mode;
+//   - a float is formatted as the double it becomes; a percent multiplies in binary.
+
+#include <algorithm>
+#include <array>
+#include <bit>
+#include <string>
+
+#include "../dialects.hpp"
+#include "../family/braces.hpp"
+#include "../family/rendering.hpp"
+#include "../family/source.hpp"
+#include "../family/value_notes.hpp"
+#include "decimal.hpp"
+#include "escapes.hpp"
+#include "inky_margin/text/escape.hpp"
+#include "inky_margin/text/utf8.hpp"
+#include "locales.hpp"
+
+namespace inky::java_language {
+
+namespace {
+
+// ---- Facts ----
+
+constexpr auto modifiers = std::to_array<ModifierFact>({
+    {"0", "a digit, or a zero"},
+    {"#", "a digit, or nothing; before the zeros, or after those of the places"},
+    {".", "the decimal mark"},
+    {",", "thousands marks, as far apart as the last comma stands from the point"},
+    {"E0", "an exponent, with as many digits as zeros, at least; ##0E0 makes it a multiple of 3"},
+    {"%", "times 100, with a percent sign, before or after the digits"},
+    {"\xe2\x80\xb0", "times 1000, with a per-mille sign"},
+    {"\xc2\xa4", "the currency sign; twice, the currency's code"},
+    {";", "before the pattern of negative numbers, of which prefix and suffix count"},
+    {"-", "the locale's minus sign, before or after the digits"},
+    {"'#'", "the characters between quotes as they stand; '' is a quote"},
+});
+
+constexpr auto failures = std::to_array<FailureFact>({
+    {"a pattern that cannot be read", "IllegalArgumentException"},
+    {"a value that is no number", "IllegalArgumentException"},
+    {"an escape that Java has not", "an error of the compiler"},
+});
+
+constexpr DialectFacts pattern_facts = {
+    .id = "java-pattern",
+    .language = "Java",
+    .facility = "patterns of DecimalFormat",
+    .standard = "the documentation of java.text.DecimalFormat",
+    .toolchain = "OpenJDK 17.0.15",
+    .program = "java",
+    .width_unit = WidthUnit::utf16_units,
+    .rounding = Rounding::half_even,
+    .rounding_basis = "the stored value, exactly; other modes may be chosen",
+    .rounding_is_chosen = true,
+    .letter_form = "",
+    .places_form = "0~",
+    .modifiers_are = "Characters of a pattern",
+    .default_locale = "root",
+    .locales = {},  // a function's, see JavaPattern::facts
+    .conversions = {},
+    .flags = {},
+    .modifiers = modifiers,
+    .escapes = escape_facts,
+    .failures = failures,
+};
+
+constexpr std::string_view illegal_argument = "IllegalArgumentException";
+
+// ---- A pattern, read ----
+
+// What stands before or after the digits: text, and signs of the locale.
+struct Affix {
+  enum class Part : std::uint8_t { text, percent, per_mille, currency, currency_code, minus };
+  struct Piece {
+    Part part = Part::text;
+    std::string text;
+    friend bool operator==(const Piece&, const Piece&) = default;
+  };
+  std::vector<Piece> pieces;
+
+  void add(Part part) { pieces.push_back({part, {}}); }
+  void add(std::string_view text) {
+    if (pieces.empty() || pieces.back().part != Part::text) pieces.push_back({Part::text, {}});
+    pieces.back().text += text;
+  }
+  friend bool operator==(const Affix&, const Affix&) = default;
+};
+
+// DecimalFormat.DOUBLE_INTEGER_DIGITS and DOUBLE_FRACTION_DIGITS: more are not shown of a double.
+constexpr int most_whole_places = 309;
+constexpr int most_fraction_places = 340;
+
+struct Pattern final : Program {
+  Affix prefix[2];  // of positive numbers, of negative ones
+  Affix suffix[2];
+  int least_whole = 0;
+  int most_whole = most_width;
+  int least_places = 0;
+  int most_places = 0;
+  int group = 0;  // digits from one thousands mark to the next; 0: there are none
+  int multiplier = 1;
+  bool scientific = false;
+  int least_exponent = 0;  // digits
+  bool always_point = false;
+  bool is_currency = false;
+};
+
+// ---- Reading ----
+
+constexpr std::string_view currency_sign = "\xc2\xa4";
+constexpr std::string_view per_mille_sign = "\xe2\x80\xb0";
+
+class Reader {
+ public:
+  Reader(const braces::Decoded& decoded, Template& out, Pattern& pattern, std::vector<Words>* words)
+      : decoded_(decoded), text_(decoded.text()), out_(out), pattern_(pattern), words_(words) {}
+
+  void read() {
+    if (text_.empty()) {
+      pattern_.most_places = most_fraction_places;
+      pattern_.group = 3;
+    }
+    if (!text_.empty() && !read_half(0)) return;
+    // Without a second pattern, OpenJDK reads the first one again. That is seen where it has an E
+    // behind its digits, which is skipped then: the minus sign is lost.
+    if (at_ == text_.size() && !text_.ends_with(';')) at_ = 0;
+    const bool has_negative = at_ < text_.size();
+    if (has_negative && !read_half(1)) return;
+    if (!has_negative ||
+        (pattern_.prefix[0] == pattern_.prefix[1] && pattern_.suffix[0] == pattern_.suffix[1])) {
+      pattern_.suffix[1] = pattern_.suffix[0];
+      pattern_.prefix[1] = {};
+      pattern_.prefix[1].add(Affix::Part::minus);
+      for (const Affix::Piece& piece : pattern_.prefix[0].pieces)
+        pattern_.prefix[1].pieces.push_back(piece);
+    }
+  }
+
+ private:
+  template <typename Meaning>
+  void tell(std::string_view role, Meaning meaning) {
+    if (words_.asked()) words_.add(decoded_.in_source({0, at_}).to, role, meaning(), 0);
+  }
+
+  static std::string in_words(const Affix& affix) {
+    std::string out;
+    for (const Affix::Piece& piece : affix.pieces) {
+      if (!out.empty()) out += ", ";
+      switch (piece.part) {
+        case Affix::Part::text:
+          out += in_quotes(piece.text);
+          break;
+        case Affix::Part::percent:
+          out += "times 100 and the percent sign";
+          break;
+        case Affix::Part::per_mille:
+          out += "times 1000 and the per-mille sign";
+          break;
+        case Affix::Part::minus:
+          out += "the minus sign";
+          break;
+        default:
+          out += "the currency";
+      }
+    }
+    return out.empty() ? "nothing" : out;
+  }
+
+  bool refuse(std::string why, std::size_t from) {
+    if (out_.refusal) return false;
+    out_.refusal = {Refusal::When::run, std::string(illegal_argument), std::move(why),
+                    decoded_.in_source({from, std::min(std::max(at_, from + 1), text_.size())})};
+    return false;
+  }
+
+  std::string_view rest() const { return text_.substr(at_); }
+  bool is_digit_mark(char c) const { return c == '#' || c == '0' || c == ',' || c == '.'; }
+
+  // The pattern of positive numbers (0), or of negative ones (1).
+  bool read_half(int which) {
+    const std::size_t start = at_;
+    counts_ = {};
+    multiplier_ = 1;
+    bool before = true;
+    while (at_ < text_.size()) {
+      Affix& affix = before ? pattern_.prefix[which] : pattern_.suffix[which];
+      if (!read_affix(affix, which, before)) return false;
+      tell(before ? "prefix" : "suffix", [&] { return in_words(affix); });
+      if (at_ >= text_.size()) break;
+      if (text_[at_] == ';') {
+        ++at_;
+        tell("negative", [] { return std::string("what follows is for negative numbers"); });
+        break;
+      }
+      // Behind a suffix, digits go on as if nothing stood between.
+      if (which == 1)
+        skip_digits();
+      else if (!read_digits())
+        return false;
+      before = false;
+    }
+    if (which == 1) return true;
+    pattern_.multiplier = multiplier_;
+    return settle() || refuse("the digits of this pattern make no sense together", start);
+  }
+
+  // Up to digits, a semicolon or the end.
+  bool read_affix(Affix& affix, int which, bool before) {
+    const std::size_t start = at_;
+    bool quoted = false;
+    while (at_ < text_.size()) {
+      const char c = text_[at_];
+      if (c == '\'') {
+        const bool doubled = rest().starts_with("''");
+        if (doubled) affix.add("'");
+        if (!doubled) quoted = !quoted;
+        at_ += doubled ? 2 : 1;
+        continue;
+      }
+      if (!quoted) {
+        if (is_digit_mark(c)) return true;
+        if (c == ';') {
+          if (!before && which == 0) return true;
+          return refuse(before ? "a semicolon before the digits" : "a second semicolon", at_);
+        }
+        if (read_sign(affix)) {
+          if (out_.refusal) return false;
+          continue;
+        }
+      }
+      affix.add(text_.substr(at_++, 1));
+    }
+    return !quoted || refuse("a closing quote is missing", start);
+  }
+
+  // A character that stands for something of the locale.
+  bool read_sign(Affix& affix) {
+    const bool percent = rest().starts_with('%');
+    const bool per_mille = rest().starts_with(per_mille_sign);
+    if (percent || per_mille) {
+      if (multiplier_ != 1) refuse("a second percent or per-mille sign", at_);
+      multiplier_ = percent ? 100 : 1000;
+      affix.add(percent ? Affix::Part::percent : Affix::Part::per_mille);
+      at_ += percent ? 1 : per_mille_sign.size();
+      return true;
+    }
+    if (rest().starts_with('-')) {
+      affix.add(Affix::Part::minus);
+      ++at_;
+      return true;
+    }
+    if (!rest().starts_with(currency_sign)) return false;
+    at_ += currency_sign.size();
+    const bool doubled = rest().starts_with(currency_sign);
+    if (doubled) at_ += currency_sign.size();
+    pattern_.is_currency = true;
+    affix.add(doubled ? Affix::Part::currency_code : Affix::Part::currency);
+    return true;
+  }
+
+  // Those of the pattern for negative numbers count for nothing.
+  void skip_digits() {
+    while (at_ < text_.size() && (is_digit_mark(text_[at_]) || text_[at_] == 'E')) ++at_;
+    tell("digits", [] { return std::string("digits: those of the first pattern count"); });
+  }
+
+  bool read_digits() {
+    for (; at_ < text_.size(); ++at_) {
+      const char c = text_[at_];
+      if (c == '#') {
+        ++(counts_.zeros > 0 ? counts_.right : counts_.left);
+      } else if (c == '0') {
+        if (counts_.right > 0) return refuse("a 0 after a # that follows zeros", at_);
+        ++counts_.zeros;
+      } else if (c == ',') {
+        counts_.group = 0;
+        continue;
+      } else if (c == '.') {
+        if (counts_.point >= 0) return refuse("a second point", at_);
+        counts_.point = counts_.all();
+        continue;
+      } else {
+        break;
+      }
+      if (counts_.group >= 0 && counts_.point < 0) ++counts_.group;
+    }
+    if (rest().starts_with('E') && !read_exponent()) return false;
+    if (words_.asked() && settle()) tell("digits", [&] { return digits_in_words(); });
+    return true;
+  }
+
+  bool read_exponent() {
+    const std::size_t start = at_++;
+    if (pattern_.scientific) return refuse("a second exponent", start);
+    pattern_.scientific = true;
+    for (; rest().starts_with('0'); ++at_) ++pattern_.least_exponent;
+    if (counts_.left + counts_.zeros >= 1 && pattern_.least_exponent >= 1) return true;
+    return refuse("an exponent wants digits before it, and zeros after E", start);
+  }
+
+  // What the digits ask for; false where they ask for nothing sensible.
+  bool settle() {
+    Counts counts = counts_;
+    // "#.##" is "0.##", and ".##" is ".0#".
+    if (counts.zeros == 0 && counts.left > 0 && counts.point >= 0) {
+      const int n = std::max(counts.point, 1);
+      counts.right = counts.left - n;
+      counts.left = n - 1;
+      counts.zeros = 1;
+    }
+    const int point = counts.point;
+    const int total = counts.all();
+    if ((point < 0 && counts.right > 0) || counts.group == 0 ||
+        (point >= 0 && (point < counts.left || point > counts.left + counts.zeros)))
+      return false;
+    const int whole = point >= 0 ? point : total;
+    pattern_.least_whole = std::min(whole - counts.left, most_whole_places);
+    pattern_.most_whole = pattern_.scientific ? whole : most_width;
+    pattern_.most_places = point >= 0 ? std::min(total - point, most_fraction_places) : 0;
+    pattern_.least_places =
+        point >= 0 ? std::min(counts.left + counts.zeros - point, most_fraction_places) : 0;
+    pattern_.group = std::max(counts.group, 0);
+    pattern_.always_point = point == 0 || point == total;
+    return true;
+  }
+
+  std::string digits_in_words() const {
+    const auto count = [](int n) { return std::to_string(n) + (n == 1 ? " digit" : " digits"); };
+    std::string out = "at least " + count(pattern_.least_whole) + " before the point";
+    out += pattern_.most_places == 0 ? ", none after it" : ", after it ";
+    if (pattern_.most_places > 0) {
+      if (pattern_.least_places < pattern_.most_places)
+        out += std::to_string(pattern_.least_places) + " to ";
+      out += count(pattern_.most_places);
+    }
+    if (pattern_.group > 0)
+      out += "; thousands marks, " + std::to_string(pattern_.group) + " digits apart";
+    if (pattern_.scientific) out += "; an exponent of at least " + count(pattern_.least_exponent);
+    return out;
+  }
+
+  struct Counts {
+    int left = 0;  // # before the zeros
+    int zeros = 0;
+    int right = 0;   // # after them
+    int point = -1;  // how many of all these stand before it
+    int group = -1;  // how many stand between the last comma and the point
+    int all() const { return left + zeros + right; }
+  };
+
+  const braces::Decoded& decoded_;
+  std::string_view text_;
+  Template& out_;
+  Pattern& pattern_;
+  braces::WordsSink words_;
+  std::size_t at_ = 0;
+  Counts counts_;
+  int multiplier_ = 1;
+};
+
+// ---- Digits ----
+
+// java.text.DigitList: the digits to show.
+class DigitList {
+ public:
+  // Java's digits of a finite double, to `most` digits behind the point or, for an exponent, in
+  // all.
+  void set(double value, bool negative, int most, bool behind_point, Rounding rounding) {
+    const BinaryReal real = unpack(binary64, bits_of(value));
+    java_digits(binary64, real, Purpose::plain, digits_);
+    digits_.strip_trailing_zeros();
+    int keep = most;
+    if (behind_point) {
+      keep = most + digits_.point();
+      // Less than a tenth of the last place: nothing, whatever the rounding.
+      if (keep < 0) return digits_.set(0, 0);
+    }
+    if (!behind_point && most == 0) return;
+    cut(keep, negative, rounding, [&] { return side(real); });
+  }
+
+  void set_whole(const Value& value, int multiplier, int most, bool& negative, Rounding rounding) {
+    SignedNatural number = natural_of(value);
+    number.magnitude.multiply(static_cast<std::uint64_t>(multiplier));
+    negative = number.negative && !number.magnitude.is_zero();
+    std::string text;
+    if (!number.magnitude.is_zero()) append_whole(number.magnitude, 10, Letters::lower, text);
+    const auto size = static_cast<int>(text.size());
+    std::copy(text.begin(), text.end(), digits_.room(size));
+    digits_.set(size, size);
+    digits_.strip_trailing_zeros();
+    if (most > 0) cut(most, negative, rounding, [] { return 0; });
+  }
+
+  bool is_zero() const { return digits_.is_zero(); }
+  int size() const { return digits_.size(); }
+  int point() const { return digits_.point(); }
+  char digit(int at) const { return digits_.text()[static_cast<std::size_t>(at)]; }
+
+ private:
+  // Where the digits lie beside what is stored: -1 below, 0 on it, 1 above. Of a whole number that
+  // fits 63 bits OpenJDK 17 does not know that its digits are exact, and takes them to lie below:
+  // an exact tie rounds away then (seen with an exponent only, where whole numbers are rounded).
+  int side(const BinaryReal& real) const {
+    if (is_whole_number(real) && real.leading_exponent() <= 62) return -1;
+    Digits exact;
+    exact_digits(real, exact);
+    if (exact.point() != digits_.point()) return digits_.point() < exact.point() ? -1 : 1;
+    const int order = digits_.text().compare(exact.text());
+    return order < 0 ? -1 : order > 0 ? 1 : 0;
+  }
+
+  template <typename Side>
+  void cut(int keep, bool negative, Rounding rounding, Side side) {
+    const Tail tail = tail_after(digits_, keep);
+    if (tail == Tail::half && (rounding == Rounding::half_even || rounding == Rounding::half_away ||
+                               rounding == Rounding::half_toward)) {
+      // Only what is stored tells whether it is a tie.
+      const int place = side();
+      if (place != 0) rounding = place > 0 ? Rounding::toward : Rounding::away;
+    }
+    round_digits(digits_, keep, negative, rounding);
+  }
+
+  Digits digits_;
+};
+
+// ---- Rendering ----
+
+class Rendering final : public family::Rendering<Rendering> {
+ public:
+  static constexpr bool takes_rare_values = true;
+  Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
+            Output& out, Report* report)
+      : family::Rendering<Rendering>(pattern_facts, parsed, values, options, out, report),
+        pattern_(static_cast<const Pattern&>(*parsed.program)) {}
+
+  bool render(const Field& field) {
+    if (values_.empty()) {
+      return fail(Outcome::fails_at_compile(
+          "no suitable method found", "format() wants the number to be formatted", field.span));
+    }
+    const Value& value = values_[0];
+    if (is_whole(value.type())) return put_whole(value);
+    if (is_real(value.type())) return put_real(field, value);
+    if (value.is(Type::character) && value.as_character() <= 0xFFFF) {
+      if (report_ != nullptr)
+        note(Code::type_converted,
+             describe(value) + " is shown as its code, which format(long) takes", field.span);
+      return put_whole(Value::whole(Type::i64, static_cast<int128>(value.as_character())));
+    }
+    return fail(Outcome::fails_at_run(std::string(illegal_argument),
+                                      describe(value) + " is no number", field.span));
+  }
+
+  bool end() {
+    if (report_ != nullptr && values_.size() > 1)
+      note(Code::too_many_values,
+           std::to_string(values_.size() - 1) + " more than the one value that a pattern formats",
+           {0, parsed_.source.size()});
+    return true;
+  }
+  void note_field(const Field&) {}
+
+ private:
+  const JavaLocale& locale() const { return *locale_tagged(options_.locale); }
+  Rounding rounding() const { return options_.rounding.value_or(Rounding::half_even); }
+
+  bool put_whole(const Value& value) {
+    DigitList digits;
+    bool negative = false;
+    const int most = pattern_.scientific ? pattern_.most_whole + pattern_.most_places : 0;
+    digits.set_whole(value, pattern_.multiplier, most, negative, rounding());
+    put(digits, negative, true);
+    return true;
+  }
+
+  bool put_real(const Field& field, const Value& value) {
+    const BinaryReal real = nearest_f64(value);
+    if (real.kind == RealClass::not_a_number) {
+      out_.append(locale().not_a_number);
+      return true;
+    }
+    const double stored = std::bit_cast<double>(low_half(pack(binary64, real)));
+    const double number = std::abs(stored) * pattern_.multiplier;
+    if (!unpack(binary64, bits_of(number)).is_finite()) {
+      put_affix(pattern_.prefix[real.negative ? 1 : 0]);
+      out_.append(locale().infinity);
+      put_affix(pattern_.suffix[real.negative ? 1 : 0]);
+      return true;
+    }
+    DigitList digits;
+    const int most = pattern_.most_places + (pattern_.scientific ? pattern_.most_whole : 0);
+    digits.set(number, real.negative, most, !pattern_.scientific, rounding());
+    put(digits, real.negative, false);
+    if (report_ != nullptr) note_real(field, value, number);
+    return true;
+  }
+
+  void note_real(const Field& field, const Value& value, double number) {
+    if (!value.is(Type::f64) && is_real(value.type())) {
+      note(Code::type_converted, describe(value) + " is formatted as the double it becomes",
+           field.span);
+    }
+    if (value.given_in_bits() || pattern_.scientific || number == 0) return;
+    const Rounding mode = rounding();
+    const bool nearest =
+        mode == Rounding::half_even || mode == Rounding::half_away || mode == Rounding::half_toward;
+    BinaryReal real = unpack(binary64, bits_of(number));
+    real.negative = value.as_real().negative;
+    if (nearest && pattern_.multiplier == 1) {
+      Spec spec;
+      spec.kind = Kind::real;
+      spec.notation = Notation::fixed;
+      spec.places = pattern_.most_places;
+      spec.rounding = mode;
+      return note_rounding(spec, binary64, real, field.span, report_->notes);
+    }
+    if (nearest) return;
+    // The other modes: what an exact rounding would have made of it.
+    Digits exact;
+    Digits java;
+    digits_to_places(real, pattern_.most_places, mode, exact);
+    exact.strip_trailing_zeros();
+    java_digits(binary64, real, Purpose::plain, java);
+    java.strip_trailing_zeros();
+    const int keep = java.point() + pattern_.most_places;
+    if (keep < 0) java.set(0, 0);
+    round_digits(java, keep, real.negative, mode);
+    if (exact.text() != java.text() || exact.point() != java.point())
+      note(Code::decimal_rounded,
+           "this mode looks at Java's decimal digits only; the stored value, exactly, would be " +
+               plain_text(exact),
+           field.span);
+  }
+
+  void put_affix(const Affix& affix) {
+    for (const Affix::Piece& piece : affix.pieces) {
+      switch (piece.part) {
+        case Affix::Part::text:
+          out_.append(piece.text);
+          break;
+        case Affix::Part::percent:
+          out_.append(locale().percent);
+          break;
+        case Affix::Part::per_mille:
+          out_.append(locale().per_mille);
+          break;
+        case Affix::Part::currency:
+          out_.append(locale().currency);
+          break;
+        case Affix::Part::currency_code:
+          out_.append(locale().currency_code);
+          break;
+        case Affix::Part::minus:
+          out_.append(locale().minus);
+      }
+    }
+  }
+
+  void put_digit(char digit) {
+    if (locale().zero == U'0') return out_.append(digit);
+    std::string text;
+    append_utf8(locale().zero + static_cast<char32_t>(digit - '0'), text);
+    out_.append(text);
+  }
+  void put_point() {
+    out_.append((pattern_.is_currency ? locale().currency_point : locale().point).text());
+  }
+
+  void put(const DigitList& digits, bool negative, bool is_whole) {
+    put_affix(pattern_.prefix[negative ? 1 : 0]);
+    if (pattern_.scientific)
+      put_scientific(digits);
+    else
+      put_fixed(digits, is_whole);
+    put_affix(pattern_.suffix[negative ? 1 : 0]);
+  }
+
+  void put_fixed(const DigitList& digits, bool is_whole) {
+    const int point = digits.is_zero() ? 0 : digits.point();
+    const std::string_view mark =
+        (pattern_.is_currency ? locale().currency_group : locale().group).text();
+    int at = 0;  // the next digit
+    const int count = std::max(pattern_.least_whole, point);
+    for (int i = count - 1; i >= 0; --i) {
+      put_digit(i < point && at < digits.size() ? digits.digit(at++) : '0');
+      if (pattern_.group > 0 && i > 0 && i % pattern_.group == 0) out_.append(mark);
+    }
+    const bool has_fraction = pattern_.least_places > 0 || (!is_whole && at < digits.size());
+    if (!has_fraction && count == 0) put_digit('0');
+    if (pattern_.always_point || has_fraction) put_point();
+    for (int i = 0; i < pattern_.most_places; ++i) {
+      if (i >= pattern_.least_places && (is_whole || at >= digits.size())) break;
+      const bool leading = -1 - i > point - 1;
+      put_digit(!leading && !is_whole && at < digits.size() ? digits.digit(at++) : '0');
+    }
+  }
+
+  // Whole digits in plenty make the exponent a multiple of their number.
+  void put_scientific(const DigitList& digits) {
+    const int point = digits.is_zero() ? 0 : digits.point();
+    const int repeat = pattern_.most_whole;
+    int exponent = point;
+    int least_whole = pattern_.least_whole;
+    if (repeat > 1 && repeat > least_whole) {
+      exponent = (exponent >= 1 ? exponent - 1 : exponent - repeat) / repeat * repeat;
+      least_whole = 1;
+    } else {
+      exponent -= least_whole;
+    }
+    if (digits.is_zero()) exponent = 0;
+    const int whole = digits.is_zero() ? least_whole : point - exponent;
+    const int total =
+        std::max({pattern_.least_whole + pattern_.least_places, whole, digits.size()});
+    for (int i = 0; i < total; ++i) {
+      if (i == whole) put_point();
+      put_digit(i < digits.size() ? digits.digit(i) : '0');
+    }
+    if (pattern_.always_point && total == whole) put_point();
+    out_.append(locale().exponent);
+    if (exponent < 0) out_.append(locale().minus);
+    const std::string text = exponent == 0 ? std::string() : std::to_string(std::abs(exponent));
+    for (int i = static_cast<int>(text.size()); i < pattern_.least_exponent; ++i) put_digit('0');
+    for (const char c : text) put_digit(c);
+  }
+
+  const Pattern& pattern_;
+};
+
+class JavaPattern final : public Dialect {
+ public:
+  JavaPattern() : facts_(pattern_facts) { facts_.locales = locale_tags(); }
+
+  const DialectFacts& facts() const override { return facts_; }
+
+  Result<Template> parse(std::string_view source) const override {
+    if (auto error = check_source(source)) return std::move(*error);
+    Template out;
+    out.source = source;
+    auto pattern = std::make_shared<Pattern>();
+    read(out, *pattern, nullptr);
+    if (!out.refusal) {
+      Field field;
+      field.span = {0, source.size()};
+      field.value_index = 0;
+      field.spec.kind = Kind::real;
+      field.spec.notation = pattern->scientific ? Notation::scientific : Notation::fixed;
+      field.spec.places = pattern->most_places;
+      out.pieces.push_back({field.span, 0, {}});
+      out.fields.push_back(std::move(field));
+      out.values_taken = 1;
+    }
+    braces::settle(out);
+    out.program = std::move(pattern);
+    return out;
+  }
+
+  Outcome render(const Template& parsed, std::span<const Value> values,
+                 const RenderOptions& options, Output& out, Report* report) const override {
+    return Rendering(parsed, values, options, out, report).run();
+  }
+
+  std::vector<Words> explain(const Template& parsed) const override {
+    if (parsed.source.empty()) return {};
+    if (parsed.refusal) return braces::whole_words(parsed);
+    std::vector<Words> out;
+    Template again;
+    again.source = parsed.source;
+    Pattern pattern;
+    read(again, pattern, &out);
+    return out;
+  }
+
+  // new DecimalFormat().format(value)
+  Outcome print_plainly(const Value& value, Output& out) const override {
+    static const Template shown = *parse("#,##0.###");
+    return render(shown, {&value, 1}, {}, out, nullptr);
+  }
+
+ private:
+  static void read(Template& out, Pattern& pattern, std::vector<Words>* words) {
+    const braces::Decoded decoded(out, read_escape);
+    if (!out.refusal) Reader(decoded, out, pattern, words).read();
+    note_quotes("\"", out);
+  }
+
+  DialectFacts facts_;
+};
+
+}  // namespace
+
+}  // namespace inky::java_language
+
+namespace inky {
+
+const Dialect* java_pattern_dialect() {
+  static const java_language::JavaPattern dialect;
+  return &dialect;
+}
+
+}  // namespace inky
