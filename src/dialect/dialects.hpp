@@ -12,6 +12,7 @@ const Dialect* csharp_dialect();
 const Dialect* fsharp_dialect();
 const Dialect* java_dialect();
 const Dialect* java_pattern_dialect();
+const Dialect* javascript_dialect();
 const Dialect* octave_dialect();
 const Dialect* php_dialect();
 const Dialect* python_dialect();

@@ -78,6 +78,7 @@ TEST_CASE("the runtimes on this machine agree, asked anew") {
                             {"dotnet --version", "fsharp.py"},
                             {"javac --version", "java.py"},
                             {"javac --version", "java_pattern.py"},
+                            {"node --version | grep -q v20", "javascript.py"},
                             {"octave-cli --version", "octave.py"},
                             {"php --version", "php.py"},
                             {"python3 --version", "python.py"},

@@ -1,0 +1,56 @@
+// An expression inside a slot of a template literal, read.
+//
+//   x.toFixed(2).padStart(9)        mass * 1000 + " g"        Math.round(x / 5) * 5
+//
+// A part of the language's grammar: ECMA-262, 13. What JavaScript has beyond it is "not supported
+// yet"; what it has not is a SyntaxError.
+#pragma once
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "inky_margin/format/template.hpp"
+#include "inky_margin/number/whole.hpp"
+
+namespace inky::javascript {
+
+struct Node {
+  enum class Kind : std::uint8_t {
+    number,
+    big,
+    text,
+    name,
+    array,          // parts are the items
+    object,         // parts are the values, keys their names
+    text_template,  // parts are what stands in the slots, keys the texts around them
+    unary,          // letter is the operator
+    binary,         // letter is the operator
+    member,         // of parts[0]: by the name in text
+    item,           // of parts[0]: parts[1] in brackets
+    call,           // of parts[0] with the other parts
+  };
+  Kind kind = Kind::number;
+  char letter = 0;
+  double number = 0;
+  std::string text;
+  SignedNatural big;
+  std::vector<Node> parts;
+  std::vector<std::string> keys;
+  Span span;  // in the source
+};
+
+// The deepest that expressions may nest.
+inline constexpr int most_depth = 64;
+
+// Reads an expression of out.source from `at` on, and moves `at` behind it. False, and out.refusal
+// set, where it cannot.
+bool read_expression(Template& out, std::size_t& at, Node& node);
+
+// Reads the escape at `at` (a backslash) of a string or template literal: appends what it stands
+// for to out.literals and returns its length. What JavaScript refuses sets out.refusal.
+std::size_t read_escape(std::size_t at, Template& out);
+
+bool is_name_start(char c);
+
+}  // namespace inky::javascript

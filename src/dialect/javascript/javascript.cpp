@@ -1,0 +1,393 @@
+// The dialect `javascript`: template literals whose slots are expressions, pasted as they are, with
+// their backticks or without:
+//
+//   `${mass.toFixed(2).padStart(9)}|${lot}`
+//
+// Defined by ECMA-262, 13.2.8; what it leaves open is as V8 11.3 of Node.js 20 does it. Names are
+// values by name; values without names are given to the other names in the order these first
+// appear. Whole numbers up to 64 bits and all reals are Numbers, wider ones BigInts; a list is an
+// array, a record an object, nil is null.
+//
+// What sets it apart:
+//   - there is one type of number: toFixed and its like round the stored value, ties away from
+//   zero;
+//   - a number by itself shows its shortest digits, without an exponent from 1e-6 to below 1e21;
+//   - toLocaleString rounds those shortest digits, not the stored value.
+
+#include <algorithm>
+#include <bit>
+#include <memory>
+#include <string>
+
+#include "../dialects.hpp"
+#include "../family/braces.hpp"
+#include "../family/rendering.hpp"
+#include "../family/source.hpp"
+#include "evaluation.hpp"
+#include "inky_margin/text/escape.hpp"
+
+namespace inky {
+
+namespace javascript {
+
+namespace {
+
+// ---- Facts ----
+
+constexpr auto escape_facts = std::to_array<EscapeFact>({
+    {"\\`", "a backtick"},
+    {"\\$", "a dollar sign, which begins no slot then"},
+    {"\\n", "a new line"},
+    {"\\t", "a tab"},
+    {"\\\"", "a double quote"},
+    {"\\'", "a single quote"},
+    {"\\\\", "a backslash"},
+    {"\\0", "the character of code 0"},
+    {"\\b", "a backspace"},
+    {"\\f", "a form feed"},
+    {"\\r", "a carriage return"},
+    {"\\v", "a vertical tab"},
+    {"\\x41", "the character of this hexadecimal number of two digits"},
+    {"\\u03a9", "the UTF-16 unit of this number"},
+    {"\\u{1f5a8}", "the character of this code point"},
+});
+
+constexpr auto failures = std::to_array<FailureFact>({
+    {"an expression or an escape that cannot be read", "SyntaxError, when it is compiled"},
+    {"a name that has no value", "ReferenceError"},
+    {"digits out of range: toFixed(101), toString(1)", "RangeError"},
+    {"a method that the value has not, a member of null", "TypeError"},
+    {"arithmetic of a BigInt with a Number", "TypeError"},
+});
+
+constexpr DialectFacts javascript_facts = {
+    .id = "javascript",
+    .language = "JavaScript",
+    .facility = "template literals, with the methods of numbers and strings",
+    .standard = "ECMA-262, 13.2.8 and 21.1.3",
+    .toolchain = "Node.js 20.20.2",
+    .program = "node",
+    .width_unit = WidthUnit::utf16_units,
+    .rounding = Rounding::half_away,
+    .rounding_basis = "the stored value, exactly; toLocaleString: the shortest digits",
+    .letter_form = "",
+    .places_form = "${x.toFixed(N)}",
+    .modifiers_are = "Methods and functions",
+    .default_locale = "en-US",
+    .locales = {},  // a function's, see JavaScript::facts
+    .conversions = {},
+    .flags = {},
+    .modifiers = {},  // as well
+    .escapes = escape_facts,
+    .failures = failures,
+};
+
+// ---- A template, read ----
+
+struct Slot {
+  Node expression;
+  std::vector<std::string> names;  // of values
+};
+
+struct Slots final : Program {
+  std::vector<Slot> slots;         // as many as the template has fields
+  std::vector<std::string> names;  // in the order they first appear
+};
+
+// What is no value's name unless a value has it.
+bool is_known_name(std::string_view name) {
+  constexpr std::string_view names[] = {"Math", "String",    "Number", "true",    "false",
+                                        "null", "undefined", "NaN",    "Infinity"};
+  return std::find(std::begin(names), std::end(names), name) != std::end(names);
+}
+
+// ---- Reading ----
+
+class Reader {
+ public:
+  Reader(Template& out, Slots& program, std::vector<Words>* words)
+      : out_(out), source_(out.source), program_(program), words_(words) {}
+
+  void read() {
+    const bool quoted = source_.starts_with('`');
+    if (quoted) at_ = 1;
+    begin_ = 0;
+    while (!out_.refusal && at_ < source_.size() && source_[at_] != '`') {
+      if (source_.substr(at_).starts_with("${"))
+        read_slot();
+      else
+        read_literal_part();
+    }
+    if (out_.refusal) return;
+    if (quoted && at_ >= source_.size()) return refuse("the closing backtick is missing", 0, 1);
+    if (at_ < source_.size()) {
+      if (!quoted || at_ + 1 < source_.size())
+        return refuse("a backtick ends the literal; inside it is written \\`", at_, at_ + 1);
+      ++at_;
+    }
+    close_literal(at_);
+  }
+
+ private:
+  void refuse(std::string why, std::size_t from, std::size_t to) {
+    if (!out_.refusal)
+      out_.refusal = {Refusal::When::compile, "SyntaxError", std::move(why), Span{from, to}};
+  }
+
+  // ECMA-262, 12.9.6: every line end is a line feed.
+  void read_literal_part() {
+    if (source_[at_] == '\\') {
+      at_ += read_escape(at_, out_);
+    } else if (source_[at_] == '\r') {
+      out_.literals += '\n';
+      at_ += source_.substr(at_).starts_with("\r\n") ? 2 : 1;
+    } else {
+      out_.literals += source_[at_++];
+    }
+  }
+
+  void close_literal(std::size_t end) {
+    if (end == begin_) return;
+    out_.pieces.push_back({{begin_, end}, unset, {literal_from_, out_.literals.size()}});
+    if (words_.asked()) {
+      const std::string_view text = std::string_view(out_.literals).substr(literal_from_);
+      words_.add(end, "literal", text.empty() ? "the quotes, which print nothing" : in_quotes(text),
+                 unset);
+    }
+    literal_from_ = out_.literals.size();
+  }
+
+  void read_slot() {
+    const std::size_t start = at_;
+    close_literal(start);
+    at_ += 2;
+    Slot slot;
+    if (!read_expression(out_, at_, slot.expression)) return;
+    if (at_ >= source_.size() || source_[at_] != '}')
+      return refuse("the slot has no closing brace", start, std::min(start + 2, source_.size()));
+    ++at_;
+    collect_names(slot.expression, slot.names);
+    if (words_.asked()) tell(slot.expression);
+    for (const std::string& name : slot.names) {
+      if (std::find(program_.names.begin(), program_.names.end(), name) == program_.names.end())
+        program_.names.push_back(name);
+    }
+    Field field;
+    field.span = {start, at_};
+    if (!slot.names.empty()) field.key = "(" + slot.names[0] + ")";
+    out_.pieces.push_back({field.span, static_cast<int>(out_.fields.size()), {}});
+    out_.fields.push_back(std::move(field));
+    program_.slots.push_back(std::move(slot));
+    begin_ = at_;
+    literal_from_ = out_.literals.size();
+  }
+
+  static void collect_names(const Node& node, std::vector<std::string>& names) {
+    if (node.kind == Node::Kind::name && !is_known_name(node.text) &&
+        std::find(names.begin(), names.end(), node.text) == names.end())
+      names.push_back(node.text);
+    // The name of a function is none of a value.
+    const bool calls_name = node.kind == Node::Kind::call && node.parts[0].kind == Node::Kind::name;
+    for (std::size_t i = calls_name ? 1 : 0; i < node.parts.size(); ++i)
+      collect_names(node.parts[i], names);
+  }
+
+  // A chain of calls, one after the other; anything else as a whole.
+  void tell(const Node& expression) {
+    const int field = static_cast<int>(out_.fields.size());
+    std::vector<const Node*> chain = {&expression};
+    while (chain.back()->kind == Node::Kind::call &&
+           chain.back()->parts[0].kind == Node::Kind::member)
+      chain.push_back(&chain.back()->parts[0].parts[0]);
+    const Node& first = *chain.back();
+    words_.add(first.span.to, "value",
+               first.kind == Node::Kind::name ? "the value named " + first.text
+               : first.parts.empty()
+                   ? "the literal " + std::string(source_.substr(first.span.from,
+                                                                 first.span.to - first.span.from))
+                   : std::string("an expression"),
+               field);
+    for (std::size_t i = chain.size() - 1; i-- > 0;)
+      words_.add(chain[i]->span.to, "method", meaning_of(chain[i]->parts[0].text), field);
+    words_.add(at_, "end", "the end of the slot", field);
+  }
+
+  static std::string meaning_of(std::string_view name) {
+    for (const MethodFact& fact : methods()) {
+      if (fact.name == name) return std::string(fact.meaning);
+    }
+    return "a method that is not supported yet";
+  }
+
+  Template& out_;
+  std::string_view source_;
+  Slots& program_;
+  braces::WordsSink words_;
+  std::size_t at_ = 0;
+  std::size_t begin_ = 0;         // of the literal that is being read
+  std::size_t literal_from_ = 0;  // where its text begins
+};
+
+// ---- Rendering ----
+
+class Rendering final : public family::Rendering<Rendering>, private Scope {
+ public:
+  static constexpr bool takes_rare_values = true;
+  Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
+            Output& out, Report* report)
+      : family::Rendering<Rendering>(javascript_facts, parsed, values, options, out, report),
+        program_(static_cast<const Slots&>(*parsed.program)) {}
+
+  bool render(const Field& field) {
+    const Slot& slot = program_.slots[static_cast<std::size_t>(&field - parsed_.fields.data())];
+    Failure failure;
+    const auto datum = evaluate(slot.expression, *this, options_.locale,
+                                report_ == nullptr ? nullptr : &report_->notes, failure);
+    if (!datum) return fail(failed(failure, field));
+    text_.clear();
+    append_text(*datum, text_);
+    out_.append(text_);
+    if (report_ != nullptr) note_slot(slot);
+    return true;
+  }
+
+  bool end() {
+    if (report_ == nullptr) return true;
+    const auto spare = static_cast<std::size_t>(
+        std::count_if(values_.begin(), values_.end(), [&](const Value& value) {
+          return std::none_of(program_.names.begin(), program_.names.end(),
+                              [&](const std::string& name) { return find(name) == &value; });
+        }));
+    if (spare > 0)
+      note(Code::too_many_values,
+           std::to_string(spare) +
+               " more than the names in the slots; a slot is written ${mass.toFixed(2)}",
+           {0, parsed_.source.size()});
+    return true;
+  }
+  void note_field(const Field&) {}
+
+ private:
+  // By its name, or else the values without names go to the names without values, in order.
+  const Value* find(std::string_view name) const override {
+    for (const Value& value : values_) {
+      if (value.is_named() && value.name() == name) return &value;
+    }
+    std::size_t place = 0;
+    bool listed = false;
+    for (const std::string& known : program_.names) {
+      if (is_named_value(known)) continue;
+      listed = known == name;
+      if (listed) break;
+      ++place;
+    }
+    if (!listed) return nullptr;
+    for (const Value& value : values_) {
+      if (!value.is_named() && place-- == 0) return &value;
+    }
+    return nullptr;
+  }
+  bool is_named_value(std::string_view name) const {
+    return std::any_of(values_.begin(), values_.end(), [&](const Value& value) {
+      return value.is_named() && value.name() == name;
+    });
+  }
+
+  static Outcome failed(Failure& failure, const Field& field) {
+    const Span span = failure.span.to <= failure.span.from ? field.span : failure.span;
+    if (!failure.name.empty())
+      return Outcome::fails_at_run(std::move(failure.name), std::move(failure.why), span);
+    return Outcome::error({Code::not_supported_yet, std::move(failure.why), span,
+                           "Give what it comes to as a value with a name."});
+  }
+
+  // Which value a slot shows, and what became of it.
+  void note_slot(const Slot& slot) {
+    shown_ = unset;
+    for (const std::string& name : slot.names) {
+      const Value* value = find(name);
+      if (value == nullptr) continue;
+      if (slot.names.size() == 1) shown_ = static_cast<int>(value - values_.data());
+      const bool wide = is_whole(value->type()) && !value->is(Type::big) &&
+                        !value->is(Type::i128) && !value->is(Type::u128);
+      if (wide && !is_exact(*value))
+        note(Code::type_converted,
+             describe(*value) + " is the nearest Number; 42n would be a BigInt",
+             slot.expression.span);
+      if (value->is(Type::f80) || value->is(Type::f128))
+        note(Code::type_converted, describe(*value) + " is the nearest Number",
+             slot.expression.span);
+    }
+  }
+  // Whether 53 bits hold a whole number.
+  static bool is_exact(const Value& value) {
+    const uint128 magnitude = value.is(Type::u64) ? value.bits() : magnitude_of(value.as_whole());
+    const std::uint64_t low = low_half(magnitude);
+    return low == 0 || bit_length(low) - std::countr_zero(low) <= binary64.precision;
+  }
+
+  const Slots& program_;
+  std::string text_;
+};
+
+class JavaScript final : public Dialect {
+ public:
+  JavaScript() : facts_(javascript_facts) {
+    for (const MethodFact& fact : methods()) modifiers_.push_back({fact.name, fact.meaning});
+    facts_.modifiers = modifiers_;
+    facts_.locales = locale_tags();
+  }
+
+  const DialectFacts& facts() const override { return facts_; }
+
+  Result<Template> parse(std::string_view source) const override {
+    if (auto error = check_source(source)) return std::move(*error);
+    Template out;
+    out.source = source;
+    auto program = std::make_shared<Slots>();
+    Reader(out, *program, nullptr).read();
+    braces::settle(out);
+    if (out.refusal) *program = {};
+    out.program = std::move(program);
+    return out;
+  }
+
+  Outcome render(const Template& parsed, std::span<const Value> values,
+                 const RenderOptions& options, Output& out, Report* report) const override {
+    return Rendering(parsed, values, options, out, report).run();
+  }
+
+  std::vector<Words> explain(const Template& parsed) const override {
+    if (parsed.source.empty()) return {};
+    if (braces::is_one_piece(parsed)) return braces::whole_words(parsed);
+    std::vector<Words> out;
+    Template again;
+    again.source = parsed.source;
+    Slots program;
+    Reader(again, program, &out).read();
+    return out;
+  }
+
+  // `${value}`
+  Outcome print_plainly(const Value& value, Output& out) const override {
+    static const Template shown = *parse("${x}");
+    Value unnamed = value;
+    unnamed.set_name("x");
+    return render(shown, {&unnamed, 1}, {}, out, nullptr);
+  }
+
+ private:
+  DialectFacts facts_;
+  std::vector<ModifierFact> modifiers_;
+};
+
+}  // namespace
+
+}  // namespace javascript
+
+const Dialect* javascript_dialect() {
+  static const javascript::JavaScript dialect;
+  return &dialect;
+}
+
+}  // namespace inky
