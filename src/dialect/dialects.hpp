@@ -13,6 +13,7 @@ const Dialect* fsharp_dialect();
 const Dialect* java_dialect();
 const Dialect* java_pattern_dialect();
 const Dialect* javascript_dialect();
+const Dialect* lisp_dialect();
 const Dialect* octave_dialect();
 const Dialect* php_dialect();
 const Dialect* python_dialect();

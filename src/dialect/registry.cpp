@@ -8,10 +8,21 @@ namespace inky {
 // One line a dialect.
 std::span<const Dialect* const> all_dialects() {
   static const std::array dialects = {
-      c_dialect(),      cpp_format_dialect(), cpp_stream_dialect(),   csharp_dialect(),
-      fsharp_dialect(), java_dialect(),       java_pattern_dialect(), javascript_dialect(),
-      octave_dialect(), php_dialect(),        python_dialect(),       python_percent_dialect(),
-      r_dialect(),      rust_dialect(),
+      c_dialect(),
+      cpp_format_dialect(),
+      cpp_stream_dialect(),
+      csharp_dialect(),
+      fsharp_dialect(),
+      java_dialect(),
+      java_pattern_dialect(),
+      javascript_dialect(),
+      lisp_dialect(),
+      octave_dialect(),
+      php_dialect(),
+      python_dialect(),
+      python_percent_dialect(),
+      r_dialect(),
+      rust_dialect(),
   };
   return dialects;
 }

@@ -79,6 +79,7 @@ TEST_CASE("the runtimes on this machine agree, asked anew") {
                             {"javac --version", "java.py"},
                             {"javac --version", "java_pattern.py"},
                             {"node --version | grep -q v20", "javascript.py"},
+                            {"sbcl --version", "lisp.py"},
                             {"octave-cli --version", "octave.py"},
                             {"php --version", "php.py"},
                             {"python3 --version", "python.py"},
