@@ -19,6 +19,7 @@ const Dialect* php_dialect();
 const Dialect* python_dialect();
 const Dialect* python_percent_dialect();
 const Dialect* r_dialect();
+const Dialect* r_format_dialect();
 const Dialect* rust_dialect();
 
 }  // namespace inky

@@ -22,6 +22,7 @@ std::span<const Dialect* const> all_dialects() {
       python_dialect(),
       python_percent_dialect(),
       r_dialect(),
+      r_format_dialect(),
       rust_dialect(),
   };
   return dialects;

@@ -85,6 +85,7 @@ TEST_CASE("the runtimes on this machine agree, asked anew") {
                             {"python3 --version", "python.py"},
                             {"python3 --version", "python_percent.py"},
                             {"Rscript --version", "r.py"},
+                            {"Rscript --version", "r_format.py"},
                             {"rustc --version | grep -q 'rustc 1.95'", "rust.py"}};
   const std::uint64_t seed = support::seed(static_cast<std::uint64_t>(std::time(nullptr)));
   for (const Live& live : recorders) {

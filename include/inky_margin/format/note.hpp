@@ -62,12 +62,14 @@ enum class Code : std::uint16_t {
   exact_tie,
   digits_past_precision,
   decimal_rounded,
+  digits_are_significant,
   // 240: about width and text.
   text_cut = 240,
   character_cut,
   width_counts_otherwise,
   width_used_up,
   settings_left_on,
+  width_from_digits,
   // 260: about the template.
   flag_without_effect = 260,
   flag_overridden,

@@ -14,6 +14,7 @@
 
 #include "inky_margin/dialect/dialect.hpp"
 #include "inky_margin/number/decimal_writing.hpp"
+#include "source.hpp"
 #include "values.hpp"
 
 namespace inky::family {
@@ -129,17 +130,7 @@ class Rendering {
 
   [[gnu::noinline]] void begin_report() { report_->notes = parsed_.notes; }
 
-  [[gnu::noinline]] Outcome refused() const {
-    const Refusal& refusal = *parsed_.refusal;
-    switch (refusal.when) {
-      case Refusal::When::compile:
-        return Outcome::fails_at_compile(refusal.as, refusal.why, refusal.span);
-      case Refusal::When::run:
-        return Outcome::fails_at_run(refusal.as, refusal.why, refusal.span);
-      default:
-        return Outcome::error({Code::not_supported_yet, refusal.why, refusal.span, refusal.as});
-    }
-  }
+  [[gnu::noinline]] Outcome refused() const { return outcome_of(*parsed_.refusal); }
 
   [[gnu::noinline]] static Outcome too_long(Span span) {
     return Outcome::error(

@@ -21,6 +21,17 @@ std::optional<Error> check_source(std::string_view source) {
   return std::nullopt;
 }
 
+Outcome outcome_of(const Refusal& refusal) {
+  switch (refusal.when) {
+    case Refusal::When::compile:
+      return Outcome::fails_at_compile(refusal.as, refusal.why, refusal.span);
+    case Refusal::When::run:
+      return Outcome::fails_at_run(refusal.as, refusal.why, refusal.span);
+    default:
+      return Outcome::error({Code::not_supported_yet, refusal.why, refusal.span, refusal.as});
+  }
+}
+
 void note_quotes(std::string_view quotes, Template& parsed) {
   const std::string_view source = parsed.source;
   const bool quoted = source.size() >= 2 && source.front() == source.back() &&
