@@ -14,6 +14,7 @@
 #include <array>
 
 #include "dialects.hpp"
+#include "family/dotnet_digits.hpp"
 #include "family/escapes.hpp"
 #include "family/percent_rendering.hpp"
 #include "family/utf16.hpp"
@@ -274,7 +275,7 @@ void lay_out_shortest(const Spec& given, const BinaryFormat& format, const Binar
                       Output& out) {
   Spec spec = given;
   Digits digits;
-  shortest_digits(format, real, digits);
+  dotnet_digits(format, real, digits);
   const int point = digits.is_zero() ? 1 : digits.point();
   const bool fixed = point > -4 && point <= digits_always_enough(format);
   spec.notation = fixed ? Notation::fixed : Notation::scientific;

@@ -23,16 +23,30 @@ std::string random_source(support::RandomValues& random) {
   constexpr std::string_view braces[] = {
       "{", "}", "{}", "{:", "{0", "}", ":",    "!r", "[0]", ".real", "{{", "}}", "5",  "0", ".2",
       "f", "x", "?",  "*",  "<",  "=", "{:5}", "1$", "墨",  "\\n",   "%",  "s",  "{x", " ", "|"};
+  constexpr std::string_view lisp[] = {"~",  "~A", "~{", "~}", "~^", "~[", "~;", "~]",   "~(",
+                                       "~)", "~<", "~>", ":",  "@",  ",",  "'",  "5",    "v",
+                                       "#",  "F",  "R",  "x",  "~%", "~:", "墨", "~\n  "};
+  constexpr std::string_view calls[] = {
+      "${",      "}",        "x",          ".toFixed(2)", ".padStart(5)",
+      "(",       ")",        "[0]",        "'a'",         "`",
+      "format(", "formatC(", "digits = 3", ",",           "c(",
+      "1.5",     "\"ink\"",  "-",          " + ",         "\\n",
+      "0",       "#",        ".",          ";",           "E",
+      "%",       "{0",       ":F2",        ",8",          "width = 8"};
   constexpr std::string_view chain[] = {"cout", " << ",  " << ", "x",     "setw(", "5",
                                         ")",    "fixed", "hex",  "\"a\"", "'b'",   "endl",
                                         ";",    "-",     "y",    "std::", " ",     "2.5",
                                         "0x1F", "\\n",   "\"",   "//",    "\n",    "("};
   // An f-string in every fourth of those in braces.
-  const int kind = random.below(3);
+  const int kind = random.below(5);
   const bool f_string = kind == 1 && random.one_in(4);
   std::string out = f_string ? "f'" : "";
   for (int k = random.below(12); k >= 0; --k)
-    out += kind == 0 ? random.pick(percent) : kind == 1 ? random.pick(braces) : random.pick(chain);
+    out += kind == 0   ? random.pick(percent)
+           : kind == 1 ? random.pick(braces)
+           : kind == 2 ? random.pick(chain)
+           : kind == 3 ? random.pick(lisp)
+                       : random.pick(calls);
   return f_string ? out + "'" : out;
 }
 
@@ -321,21 +335,40 @@ TEST_CASE("every dialect states its facts in full") {
 }
 
 TEST_CASE("every dialect writes into a caller's buffer, and cuts what does not fit") {
+  // The same in each language: "ink and paper", and a wide character in four columns.
+  struct Sample {
+    std::string_view id;
+    const char* pair;
+    const char* padded;
+  };
+  constexpr Sample samples[] = {
+      {"cpp-stream", "o << x << \" and \" << y", "o << setw(4) << x << '|'"},
+      {"csharp", "{0} and {1}", "{0,4}|"},
+      {"java-pattern", "'ink and paper'0", "'  \xe5\xa2\xa8|'0"},
+      {"javascript", "${x} and ${y}", "${x.padStart(4)}|"},
+      {"lisp", "~A and ~A", "~4@A|"},
+      {"r-format", "format(\"ink and paper\")", "format(c(\"  \xe5\xa2\xa8|\"))"},
+  };
   for (const Dialect* dialect : all_dialects()) {
     INFO(dialect->facts().id);
     const bool percent = dialect->facts().letter_form == "%@";
-    const bool braces = dialect->facts().letter_form == "{:@}";
-    const char* source = percent ? "%s and %s" : braces ? "{} and {}" : "o << x << \" and \" << y";
-    const Value values[] = {Value::text("ink"), Value::text("paper")};
+    Sample sample = percent ? Sample{"", "%s and %s", "%4s|"} : Sample{"", "{} and {}", "{:>4}|"};
+    for (const Sample& own : samples) {
+      if (own.id == dialect->facts().id) sample = own;
+    }
+    // A pattern formats numbers only.
+    const bool is_pattern = sample.id == "java-pattern";
+    const std::string zero = is_pattern ? "0" : "";
+    const Value values[] = {is_pattern ? value("0") : Value::text("ink"), Value::text("paper")};
     char room[6];
     FixedOutput fixed(room);
-    CHECK(dialect->render(*dialect->parse(source), values, fixed).prints());
+    CHECK(dialect->render(*dialect->parse(sample.pair), values, fixed).prints());
     CHECK(fixed.view() == "ink an");
-    CHECK(fixed.needed() == 13);
+    CHECK(fixed.needed() == 13 + zero.size());
     RenderOptions columns;
     columns.width_of = WidthUnit::columns;
-    const char* four = percent ? "%4s|" : braces ? "{:>4}|" : "o << setw(4) << x << '|'";
-    CHECK(support::answer(*dialect, four, {value("墨")}, columns).text == "  墨|");
+    const Value shown = is_pattern ? value("0") : value("墨");
+    CHECK(support::answer(*dialect, sample.padded, {shown}, columns).text == "  墨|" + zero);
     if (!percent) continue;
     const Result<Template> wide = dialect->parse("%2000000d");
     REQUIRE_FALSE(wide.ok());

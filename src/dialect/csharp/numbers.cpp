@@ -5,6 +5,7 @@
 #include <limits>
 #include <string>
 
+#include "../family/dotnet_digits.hpp"
 #include "../family/values.hpp"
 #include "inky_margin/number/digits.hpp"
 #include "inky_margin/text/utf8.hpp"
@@ -517,7 +518,7 @@ bool append_real(const NumberFormat& format, const Value& value, const Culture& 
     case 'R':
     case 'G':
       if (most_digits < 1 || letter == 'R') {
-        shortest_digits(binary, real, number.digits);
+        dotnet_digits(binary, real, number.digits);
         most_digits = std::max(number.digits.size(), fact.shortest_digits);
       } else {
         digits_to_significant(real, most_digits, Rounding::half_even, number.digits);

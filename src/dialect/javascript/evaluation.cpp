@@ -220,8 +220,12 @@ double read_number(std::string_view text) {
 
 class Evaluator {
  public:
-  Evaluator(const Scope& scope, std::string_view locale, Notes* notes, Failure& failure)
-      : scope_(scope), locale_(locale), notes_(notes), failure_(failure) {}
+  Evaluator(const Scope& scope, const Settings& settings, Notes* notes, Failure& failure)
+      : scope_(scope),
+        locale_(settings.locale),
+        unit_(settings.unit),
+        notes_(notes),
+        failure_(failure) {}
 
   bool evaluate(const Node& node, Datum& out) {
     switch (node.kind) {
@@ -759,19 +763,19 @@ class Evaluator {
       fill.clear();
       append_text(arguments[1], fill);
     }
-    const std::size_t size = measure(of.text, WidthUnit::utf16_units);
+    const std::size_t size = measure(of.text, unit_);
     out.text = of.text;
     if (!(length > static_cast<double>(size)) || fill.empty()) return note_padding(node, of, size);
     if (length > longest_text) return fail("RangeError", "Invalid string length", node);
     if (length > most_width)
       return not_yet("a width over " + std::to_string(most_width) + " is", node);
     const std::size_t missing = static_cast<std::size_t>(length) - size;
-    const std::size_t unit = measure(fill, WidthUnit::utf16_units);
+    const std::size_t unit = measure(fill, unit_);
+    if (unit == 0) return not_yet("a fill that takes no room is", node);
     std::string padding;
     for (std::size_t i = 0; i < missing / unit; ++i) padding += fill;
-    const std::string_view rest = cut(fill, missing % unit, WidthUnit::utf16_units);
-    if (measure(rest, WidthUnit::utf16_units) != missing % unit)
-      return not_yet("half of a surrogate pair is", node);
+    const std::string_view rest = cut(fill, missing % unit, unit_);
+    if (measure(rest, unit_) != missing % unit) return not_yet("half of a surrogate pair is", node);
     padding += rest;
     out.text = node.parts[0].text == "padStart" ? padding + of.text : of.text + padding;
     return note_padding(node, of, static_cast<std::size_t>(length));
@@ -781,7 +785,7 @@ class Evaluator {
     if (notes_ != nullptr) {
       Spec spec;
       spec.width = static_cast<int>(std::min<std::size_t>(width, most_width));
-      note_text(spec, of.text, WidthUnit::utf16_units, node.span, *notes_);
+      note_text(spec, of.text, unit_, node.span, *notes_);
     }
     return true;
   }
@@ -944,6 +948,7 @@ class Evaluator {
 
   const Scope& scope_;
   std::string_view locale_;
+  WidthUnit unit_;  // what padding counts
   Notes* notes_;
   Failure& failure_;
 };
@@ -1049,10 +1054,10 @@ void append_text(const Datum& datum, std::string& out) {
   }
 }
 
-std::optional<Datum> evaluate(const Node& node, const Scope& scope, std::string_view locale,
+std::optional<Datum> evaluate(const Node& node, const Scope& scope, const Settings& settings,
                               Notes* notes, Failure& failure) {
   Datum out;
-  if (!Evaluator(scope, locale, notes, failure).evaluate(node, out)) return std::nullopt;
+  if (!Evaluator(scope, settings, notes, failure).evaluate(node, out)) return std::nullopt;
   return out;
 }
 

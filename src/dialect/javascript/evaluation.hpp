@@ -13,6 +13,7 @@
 
 #include "expression.hpp"
 #include "inky_margin/format/value.hpp"
+#include "inky_margin/text/columns.hpp"
 
 namespace inky::javascript {
 
@@ -60,8 +61,13 @@ struct Scope {
   virtual const Value* find(std::string_view name) const = 0;
 };
 
+struct Settings {
+  std::string_view locale;  // of toLocaleString without one; empty: en-US, with a note
+  WidthUnit unit = WidthUnit::utf16_units;  // what padding counts
+};
+
 // Evaluates an expression. `notes` may be null. Nothing where it fails, and why.
-std::optional<Datum> evaluate(const Node& node, const Scope& scope, std::string_view locale,
+std::optional<Datum> evaluate(const Node& node, const Scope& scope, const Settings& settings,
                               Notes* notes, Failure& failure);
 
 // The tags of the locales that toLocaleString knows.

@@ -241,7 +241,7 @@ class Rendering final : public family::Rendering<Rendering>, private Scope {
   bool render(const Field& field) {
     const Slot& slot = program_.slots[static_cast<std::size_t>(&field - parsed_.fields.data())];
     Failure failure;
-    const auto datum = evaluate(slot.expression, *this, options_.locale,
+    const auto datum = evaluate(slot.expression, *this, {options_.locale, unit()},
                                 report_ == nullptr ? nullptr : &report_->notes, failure);
     if (!datum) return fail(failed(failure, field));
     text_.clear();

@@ -96,6 +96,7 @@ constexpr auto modifiers = std::to_array<ModifierFact>({
 constexpr auto escape_facts = std::to_array<EscapeFact>({
     {"~~", "a tilde"},
     {"~%", "a new line"},
+    {"~|", "a form feed"},
     {"\\\"", "a double quote"},
     {"\\\\", "a backslash"},
 });
@@ -565,10 +566,8 @@ class Rendering final : public family::Rendering<Rendering> {
     }
   }
 
-  static int length_of(std::string_view text) {
-    return static_cast<int>(measure(text, WidthUnit::code_points));
-  }
-  static int column_of(std::string_view text) {
+  int length_of(std::string_view text) const { return static_cast<int>(measure(text, unit())); }
+  int column_of(std::string_view text) const {
     const std::size_t line = text.rfind('\n');
     return length_of(line == std::string_view::npos ? text : text.substr(line + 1));
   }
@@ -615,7 +614,7 @@ class Rendering final : public family::Rendering<Rendering> {
     if (report_ != nullptr && padding.least > 0) {
       Spec spec;
       spec.width = padding.least;
-      note_text(spec, text, WidthUnit::code_points, directive.span, report_->notes);
+      note_text(spec, text, unit(), directive.span, report_->notes);
     }
     return Flow::goes_on;
   }
@@ -1106,8 +1105,8 @@ class Rendering final : public family::Rendering<Rendering> {
     });
   }
 
-  static void justify(const std::vector<std::string>& texts, const Padding& padding,
-                      const Directive& directive, std::string& out) {
+  void justify(const std::vector<std::string>& texts, const Padding& padding,
+               const Directive& directive, std::string& out) const {
     int gaps =
         static_cast<int>(texts.size()) - 1 + (directive.colon ? 1 : 0) + (directive.at ? 1 : 0);
     int length = gaps * padding.least_padding;

@@ -516,9 +516,9 @@ std::size_t put_marks(const Marks& marks, std::string& text) {
   return added;
 }
 
-// Columns as R reckons them: what would be escaped in quotes counts as its escape.
-int columns_of(std::string_view text) {
-  int out = static_cast<int>(measure(text, WidthUnit::columns));
+// A width as R reckons it: what would be escaped in quotes counts as its escape.
+int width_of(std::string_view text, WidthUnit unit) {
+  int out = static_cast<int>(measure(text, unit));
   for (const char c : text) {
     if (c == '\\' || (c >= 7 && c <= 13))
       out += c == '\\' ? 1 : 2;
@@ -528,8 +528,8 @@ int columns_of(std::string_view text) {
   return out;
 }
 
-std::string padded(std::string_view text, int width, std::string_view justify) {
-  const int missing = std::max(width - columns_of(text), 0);
+std::string padded_by(std::string_view text, int missing, std::string_view justify) {
+  missing = std::max(missing, 0);
   const int before = justify == "right" ? missing : justify == "centre" ? missing / 2 : 0;
   const int after = justify == "none" ? 0 : missing - before;
   return std::string(static_cast<std::size_t>(before), ' ') + std::string(text) +
@@ -546,8 +546,9 @@ struct Vector {
 
 class Rendering {
  public:
-  Rendering(const Template& parsed, const Call& call, std::span<const Value> values, Report* report)
-      : parsed_(parsed), call_(call), values_(values), report_(report) {}
+  Rendering(const Template& parsed, const Call& call, std::span<const Value> values, WidthUnit unit,
+            Report* report)
+      : parsed_(parsed), call_(call), values_(values), unit_(unit), report_(report) {}
 
   // The texts of all elements, or why there are none.
   std::optional<Outcome> run(std::vector<std::string>& texts) {
@@ -570,6 +571,11 @@ class Rendering {
     return false;
   }
   Span whole() const { return {0, parsed_.source.size()}; }
+
+  int columns_of(std::string_view text) const { return width_of(text, unit_); }
+  std::string padded(std::string_view text, int width, std::string_view justify) const {
+    return padded_by(text, width - columns_of(text), justify);
+  }
   void note(Code code, std::string message, Span span) {
     report_->notes.push_back({code, std::move(message), span});
   }
@@ -888,7 +894,7 @@ class Rendering {
   }
 
   // Marks, and what they do to the width: all made alike, or each kept as wide as it was.
-  static void mark(const Marks& marks, bool common, std::vector<std::string>& texts) {
+  void mark(const Marks& marks, bool common, std::vector<std::string>& texts) const {
     bool longer = false;
     for (std::string& text : texts) {
       const std::size_t added = put_marks(marks, text);
@@ -1208,6 +1214,7 @@ class Rendering {
   const Template& parsed_;
   const Call& call_;
   std::span<const Value> values_;
+  WidthUnit unit_;  // what widths count
   Report* report_;
   Outcome trouble_;
   std::vector<const Expression*> matched_;  // the argument of each formal
@@ -1238,13 +1245,14 @@ class RFormat final : public Dialect {
     return out;
   }
 
-  Outcome render(const Template& parsed, std::span<const Value> values, const RenderOptions&,
-                 Output& out, Report* report) const override {
+  Outcome render(const Template& parsed, std::span<const Value> values,
+                 const RenderOptions& options, Output& out, Report* report) const override {
     if (parsed.refusal) return outcome_of(*parsed.refusal);
     if (report != nullptr) report->notes = parsed.notes;
     std::vector<std::string> texts;
-    auto trouble =
-        Rendering(parsed, static_cast<const Call&>(*parsed.program), values, report).run(texts);
+    auto trouble = Rendering(parsed, static_cast<const Call&>(*parsed.program), values,
+                             options.width_of.value_or(format_facts.width_unit), report)
+                       .run(texts);
     if (trouble) return std::move(*trouble);
     std::vector<Span> places;
     const std::size_t start = out.needed();
