@@ -178,19 +178,36 @@ bool add_family() {
          add_beside_c("r", "a row of four", rows(), rows().source);
 }
 
-// The languages with braces, and the chain, each in its own words.
-bool add_braces() {
-  for (const auto& [id, places] : {std::pair("python", "{:.2f}"), std::pair("cpp-format", "{:.2f}"),
-                                   std::pair("rust", "{:.2}"),
-                                   std::pair("cpp-stream", "o << fixed << setprecision(2) << x")}) {
-    const bool chain = std::string_view(id) == "cpp-stream";
+// The others, each in its own words; null where it has none, or prints otherwise than c.
+struct Wording {
+  const char* id;
+  const char* places;
+  const char* whole;
+  const char* text;
+  const char* label;
+};
+constexpr Wording wordings[] = {
+    {"python", "{:.2f}", "{}", "{}", "{:<12}|{:5}"},
+    {"cpp-format", "{:.2f}", "{}", "{}", "{:<12}|{:5}"},
+    {"rust", "{:.2}", "{}", "{}", "{:<12}|{:5}"},
+    {"cpp-stream", "o << fixed << setprecision(2) << x", "o << x", "o << x",
+     "o << left << setw(12) << x << '|' << right << setw(5) << y"},
+    {"csharp", "{0:F2}", "{0}", "{0}", "{0,-12}|{1,5}"},
+    {"javascript", "${x.toFixed(2)}", "${x}", "${x}", "${x.padEnd(12)}|${String(y).padStart(5)}"},
+    {"java-pattern", "0.00", "0", nullptr, nullptr},
+    {"lisp", nullptr, "~D", "~A", "~12A|~5D"},
+    {"r-format", "formatC(x, digits = 2, width = 1, format = \"f\")", "formatC(x)", "format(x)",
+     nullptr},
+};
+
+bool add_others() {
+  for (const Wording& in : wordings) {
     const bool added =
-        add_beside_c(id, "%.2f, amounts", reals("%.2f", amounts()), places) &&
-        add_beside_c(id, "%d", ints("%d"), chain ? "o << x" : "{}") &&
-        add_beside_c(id, "%s", texts("%s"), chain ? "o << x" : "{}") &&
-        add_beside_c(
-            id, "%-12s|%5d", labels(),
-            chain ? "o << left << setw(12) << x << '|' << right << setw(5) << y" : "{:<12}|{:5}");
+        (in.places == nullptr ||
+         add_beside_c(in.id, "%.2f, amounts", reals("%.2f", amounts()), in.places)) &&
+        (in.whole == nullptr || add_beside_c(in.id, "%d", ints("%d"), in.whole)) &&
+        (in.text == nullptr || add_beside_c(in.id, "%s", texts("%s"), in.text)) &&
+        (in.label == nullptr || add_beside_c(in.id, "%-12s|%5d", labels(), in.label));
     if (!added) return false;
   }
   return true;
@@ -204,7 +221,7 @@ bool register_render_scenarios() {
          add("%e, any real", reals("%e", any_reals())) &&
          add("%.17g, any real", reals("%.17g", any_reals())) && add("%d", ints("%d")) &&
          add("%x", ints("%x")) && add("%s", texts("%s")) && add("a row of four", rows()) &&
-         add_family() && add_braces();
+         add_family() && add_others();
 }
 
 }  // namespace bench

@@ -161,21 +161,27 @@ void put_fields(Screen& screen, const ShowRequest& request, const Template& pars
   std::size_t widest = 0;
   for (const Field& field : parsed.fields)
     widest = std::max(widest, measure(visible(parsed.source_of(field)), WidthUnit::columns));
-  widest = std::min<std::size_t>(widest, 24);
+  widest = std::min<std::size_t>(widest, 44);
+  const auto told_of = [&](const PlacedField& placed) {
+    const std::string_view made =
+        text.substr(placed.output.from, placed.output.to - placed.output.from);
+    return unit_of(*request.dialect, measure(made, request.dialect->facts().width_unit));
+  };
+  std::size_t longest = 10;
+  for (const PlacedField& placed : report.fields)
+    longest = std::max(longest, told_of(placed).size());
   for (const PlacedField& placed : report.fields) {
     const Field& field = parsed.fields[static_cast<std::size_t>(placed.field)];
     const std::string source = visible(parsed.source_of(field));
-    const std::string_view made =
-        text.substr(placed.output.from, placed.output.to - placed.output.from);
     screen.label(std::to_string(placed.field + 1));
     screen.tinted(Tint::field, source, placed.field);
     const std::size_t wide = measure(source, WidthUnit::columns);
     screen.put(std::string(wide < widest + 2 ? widest + 2 - wide : 1, ' '));
-    std::string told =
-        unit_of(*request.dialect, measure(made, request.dialect->facts().width_unit));
-    told.resize(std::max<std::size_t>(told.size(), 10), ' ');
+    std::string told = told_of(placed);
+    const Value* value = value_of_field(field, placed, request.values);
+    if (value != nullptr) told.resize(longest, ' ');
     screen.put(told);
-    if (const Value* value = value_of_field(field, placed, request.values)) {
+    if (value != nullptr) {
       screen.put("  from ");
       screen.put(visible(describe(*value)));
       screen.tinted(Tint::dim, " " + std::string(name_of(value->type())));
