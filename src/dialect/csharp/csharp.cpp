@@ -156,7 +156,7 @@ struct Items final : Program {
 // ---- Reading ----
 
 constexpr EscapeRules escape_rules = {
-    .simple = std::string_view("n\nt\t\"\"''\\\\0\0a\ab\be\033f\fr\rv\v", 26),
+    .simple = std::string_view("n\nt\t\"\"''\\\\0\0a\ab\be\033f\fr\rv\v", 24),
     .most_octal_digits = 0,
     .least_hexadecimal_digits = 1,
     .most_hexadecimal_digits = 4,

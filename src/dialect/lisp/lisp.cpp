@@ -320,7 +320,6 @@ struct Arguments {
 
 class Rendering final : public family::Rendering<Rendering> {
  public:
-  static constexpr bool takes_rare_values = true;
   Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
             Output& out, Report* report)
       : family::Rendering<Rendering>(lisp_facts, parsed, values, options, out, report),
@@ -366,11 +365,6 @@ class Rendering final : public family::Rendering<Rendering> {
            {0, parsed_.source.size()});
     return {};
   }
-
-  // Not used: run_whole walks by itself.
-  bool render(const Field&) { return true; }
-  void note_field(const Field&) {}
-  bool end() { return true; }
 
  private:
   Flow fail(std::string_view error, std::string why, const Directive& directive) {
