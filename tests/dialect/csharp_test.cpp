@@ -22,46 +22,47 @@ constexpr auto at_run = Outcome::Kind::fails_run;
 }  // namespace
 
 TEST_CASE("C#: letters for numbers, at their edges") {
-  support::check_edges(csharp,
-                       {
-                           // The stored value, exactly, ties to even.
-                           {"{0:F2} {1:F2} {2:F1}",
-                            {value("0.125"), value("2.675"), value("1.45")},
-                            "0.12 2.67 1.4"},
-                           {"{0:F0} {1:F0}", {value("2.5"), value("3.5")}, "2 4"},
-                           {"{0:F1}", {value("1e23")}, "99999999999999991611392.0"},
-                           {"{0:F20}", {value("0.1")}, "0.10000000000000000555"},
-                           // A zero keeps the sign of what was rounded to it.
-                           {"{0:F0} {1:F1} {2:N0} {3:P0}",
-                            {value("-0.3"), value("-0.04"), value("-0.5"), value("-0.001")},
-                            "-0 -0.0 -0 -0 %"},
-                           // When it goes to an exponent.
-                           {"{0} {1} {2}",
-                            {value("1e15"), value("1e16"), value("1e17")},
-                            "1000000000000000 10000000000000000 1E+17"},
-                           {"{0} {1}", {value("1e-5"), value("0.0001")}, "1E-05 0.0001"},
-                           // Two powers of two that .NET shows one digit too short: they do not read back.
-          {"{0} {1}", {value("0x1p-958:f64"), value("0x1p-25:f64")},
-           "4.104536801298376E-289 2.980232238769531E-08"},
-          {"{0:G5}|{1:G3}|{2:g2}|{3:G}",
-                            {value("123456"), value("1234.5"), value("1e-7"), value("200:u8")},
-                            "1.2346E+05|1.23E+03|1e-07|200"},
-                           {"{0:G17} {0:G20} {0:E2}",
-                            {value("0.1")},
-                            "0.10000000000000001 0.10000000000000000555 1.00E-001"},
-                           {"{0:C} {0:P} {0:N} {0:P1} {0:R}",
-                            {value("-1234.5")},
-                            "(¤1,234.50) -123,450.00 % -1,234.50 -123,450.0 % -1234.5"},
-                           {"{0:X} {0:B} {1:X} {1:B8} {1:x4}",
-                            {value("-1"), value("10")},
-                            "FFFFFFFF 11111111111111111111111111111111 A 00001010 000a"},
-                           {"{0:X} {1:X} {1:B} {2:D30}",
-                            {value("-1:big"), value("255:big"), value("-123:big")},
-                            "F 0FF 011111111 -000000000000000000000000000123"},
-                           {"{0} {1} {2} {3}",
-                            {value("nan:f64"), value("inf:f64"), value("-0.0"), value("-inf:f64")},
-                            "NaN Infinity -0 -Infinity"},
-                       });
+  support::check_edges(
+      csharp, {
+                  // The stored value, exactly, ties to even.
+                  {"{0:F2} {1:F2} {2:F1}",
+                   {value("0.125"), value("2.675"), value("1.45")},
+                   "0.12 2.67 1.4"},
+                  {"{0:F0} {1:F0}", {value("2.5"), value("3.5")}, "2 4"},
+                  {"{0:F1}", {value("1e23")}, "99999999999999991611392.0"},
+                  {"{0:F20}", {value("0.1")}, "0.10000000000000000555"},
+                  // A zero keeps the sign of what was rounded to it.
+                  {"{0:F0} {1:F1} {2:N0} {3:P0}",
+                   {value("-0.3"), value("-0.04"), value("-0.5"), value("-0.001")},
+                   "-0 -0.0 -0 -0 %"},
+                  // When it goes to an exponent.
+                  {"{0} {1} {2}",
+                   {value("1e15"), value("1e16"), value("1e17")},
+                   "1000000000000000 10000000000000000 1E+17"},
+                  {"{0} {1}", {value("1e-5"), value("0.0001")}, "1E-05 0.0001"},
+                  // Two powers of two that .NET shows one digit too short: they do not read back.
+                  {"{0} {1}",
+                   {value("0x1p-958:f64"), value("0x1p-25:f64")},
+                   "4.104536801298376E-289 2.980232238769531E-08"},
+                  {"{0:G5}|{1:G3}|{2:g2}|{3:G}",
+                   {value("123456"), value("1234.5"), value("1e-7"), value("200:u8")},
+                   "1.2346E+05|1.23E+03|1e-07|200"},
+                  {"{0:G17} {0:G20} {0:E2}",
+                   {value("0.1")},
+                   "0.10000000000000001 0.10000000000000000555 1.00E-001"},
+                  {"{0:C} {0:P} {0:N} {0:P1} {0:R}",
+                   {value("-1234.5")},
+                   "(¤1,234.50) -123,450.00 % -1,234.50 -123,450.0 % -1234.5"},
+                  {"{0:X} {0:B} {1:X} {1:B8} {1:x4}",
+                   {value("-1"), value("10")},
+                   "FFFFFFFF 11111111111111111111111111111111 A 00001010 000a"},
+                  {"{0:X} {1:X} {1:B} {2:D30}",
+                   {value("-1:big"), value("255:big"), value("-123:big")},
+                   "F 0FF 011111111 -000000000000000000000000000123"},
+                  {"{0} {1} {2} {3}",
+                   {value("nan:f64"), value("inf:f64"), value("-0.0"), value("-inf:f64")},
+                   "NaN Infinity -0 -Infinity"},
+              });
 }
 
 TEST_CASE("C#: patterns of digits, dates, and values that take no format") {

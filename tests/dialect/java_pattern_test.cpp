@@ -100,14 +100,13 @@ TEST_CASE("Java patterns: failures by name, and where") {
 }
 
 TEST_CASE("Java patterns: what is noted") {
-  support::check_notes(pattern,
-                       {
-                           {"0.00", {value("2.675")}, "stored-off-tie"},
-                           {"0.00", {value("0.125")}, "exact-tie"},
-                           {"0.0", {value("0.1:f32")}, "type-converted"},
-                           {"0", {value("K:char")}, "type-converted"},
-                           {"0", {value("1"), value("2")}, "too-many-values"},
-                       });
+  support::check_notes(pattern, {
+                                    {"0.00", {value("2.675")}, "stored-off-tie"},
+                                    {"0.00", {value("0.125")}, "exact-tie"},
+                                    {"0.0", {value("0.1:f32")}, "type-converted"},
+                                    {"0", {value("K:char")}, "type-converted"},
+                                    {"0", {value("1"), value("2")}, "too-many-values"},
+                                });
   // UP looks at Java's digits: 0.1 stays, though more than that is stored.
   RenderOptions up;
   up.rounding = Rounding::away;
