@@ -240,6 +240,7 @@ class Rendering final : public family::Rendering<Rendering>, private Scope {
 
   bool render(const Field& field) {
     const Slot& slot = program_.slots[static_cast<std::size_t>(&field - parsed_.fields.data())];
+    if (put_plain(slot)) return true;
     Failure failure;
     const auto datum = evaluate(slot.expression, *this, {options_.locale, unit()},
                                 report_ == nullptr ? nullptr : &report_->notes, failure);
@@ -291,6 +292,27 @@ class Rendering final : public family::Rendering<Rendering>, private Scope {
     return std::any_of(values_.begin(), values_.end(), [&](const Value& value) {
       return value.is_named() && value.name() == name;
     });
+  }
+
+  // The commonest slot: a name whose value is a text or a Number. False where it is not that.
+  bool put_plain(const Slot& slot) {
+    if (slot.expression.kind != Node::Kind::name || slot.names.empty()) return false;
+    const Value* value = find(slot.expression.text);
+    if (value == nullptr) return false;
+    if (value->is(Type::text)) {
+      out_.append(value->as_text());
+    } else if (value->is(Type::f64) || value->is(Type::i32)) {
+      text_.clear();
+      append_number(value->is(Type::f64)
+                        ? std::bit_cast<double>(low_half(value->bits()))
+                        : static_cast<double>(static_cast<std::int32_t>(low_half(value->bits()))),
+                    text_);
+      out_.append(text_);
+    } else {
+      return false;
+    }
+    if (report_ != nullptr) note_slot(slot);
+    return true;
   }
 
   static Outcome failed(Failure& failure, const Field& field) {

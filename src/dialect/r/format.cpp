@@ -1119,12 +1119,14 @@ class Rendering {
     Vector special;
     special.mode = Mode::character;
     std::vector<std::size_t> places;
+    const Result<Template> parsed = c_template(field);
+    if (!parsed) return not_yet("such a field of C is", whole());
     for (const Value& item : x.items) {
       std::string text;
       if (is_special(item, field)) {
         special.items.push_back(Value::text(special_name(item, field)));
         places.push_back(texts.size());
-      } else if (!put_number(item, field, text)) {
+      } else if (!put_number(item, field, *parsed, text)) {
         return false;
       }
       texts.push_back(std::move(text));
@@ -1156,31 +1158,36 @@ class Rendering {
     return special_text(nearest_f64(item));
   }
 
-  // Through the C library, which is the dialect c.
-  bool put_number(const Value& item, const CField& field, std::string& out) {
-    const bool whole_number = field.mode == "integer";
+  // The elements go through the C library, which is the dialect c, by one template of it.
+  static Result<Template> c_template(const CField& field) {
     std::string flag = field.flag;
+    const bool whole_number = field.mode == "integer";
     if (whole_number) std::erase(flag, '#');  // which does nothing there
-    const std::string source = "%" + flag + (whole_number ? "*d" : "*.*" + field.format);
-    static const Dialect& c = *c_dialect();
-    const Result<Template> parsed = c.parse(source);
-    std::vector<Value> arguments = {Value::whole(Type::i32, *field.width)};
+    return c_dialect()->parse("%" + flag + (whole_number ? "*d" : "*.*" + field.format));
+  }
+
+  bool put_number(const Value& item, const CField& field, const Template& parsed,
+                  std::string& out) {
+    const bool whole_number = field.mode == "integer";
+    const Value width = Value::whole(Type::i32, *field.width);
+    TextBuffer text(64);
+    Outcome outcome;
     if (whole_number) {
-      arguments.push_back(Value::whole(Type::i32, integer_of(item)));
+      const Value arguments[] = {width, Value::whole(Type::i32, integer_of(item))};
+      outcome = c_dialect()->render(parsed, arguments, text);
     } else {
-      arguments.push_back(Value::whole(Type::i32, *field.digits));
-      arguments.push_back(Value::real(Type::f64, pack(binary64, nearest_f64(item))));
+      const Value arguments[] = {width, Value::whole(Type::i32, *field.digits),
+                                 Value::real(Type::f64, pack(binary64, nearest_f64(item)))};
+      outcome = c_dialect()->render(parsed, arguments, text);
     }
-    TextBuffer text;
-    if (!parsed || !c.render(*parsed, arguments, text).prints())
-      return not_yet("such a field of C is", this->whole());
-    out = text.string().substr(0, room_of(item, field));
+    if (!outcome.prints()) return not_yet("such a field of C is", this->whole());
+    out = text.view().substr(0, room_of(item, field));
     if (report_ != nullptr && out.size() < text.view().size())
       note(Code::text_cut, "R cuts " + text.string() + " to the room that it keeps for an element",
            matched_[0]->span);
     // R 4.2 fills with zeros on the right, where the width is negative and no flag says so.
-    if (!whole_number && *field.width < 0 && flag.find('0') != std::string::npos &&
-        flag.find('-') == std::string::npos) {
+    if (!whole_number && *field.width < 0 && field.flag.find('0') != std::string::npos &&
+        field.flag.find('-') == std::string::npos) {
       const std::size_t end = out.find_last_not_of(' ') + 1;
       std::fill(out.begin() + static_cast<std::ptrdiff_t>(end), out.end(), '0');
     }
@@ -1204,7 +1211,7 @@ class Rendering {
     if (field.format == "f") {
       const BinaryReal real = nearest_f64(item);
       Digits digits;
-      exact_digits(real, digits);
+      digits_to_significant(real, 1, Rounding::toward, digits);
       const bool sign = (real.negative && !real.is_zero()) || !field.flag.empty();
       room = (sign ? 1 : 0) + *field.digits + 2 + std::max(digits.point() - 1, 0);
     }
