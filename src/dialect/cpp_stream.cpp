@@ -19,6 +19,7 @@
 #include "dialects.hpp"
 #include "family/braces.hpp"
 #include "family/checked_dialect.hpp"
+#include "family/named_values.hpp"
 #include "family/rendering.hpp"
 #include "family/value_notes.hpp"
 #include "family/values.hpp"
@@ -602,25 +603,7 @@ class Rendering final : public family::Rendering<Rendering> {
   // The value of an operand; null where its name has none.
   const Value* find(const Operand& operand) const {
     if (operand.name.empty()) return &operand.value;
-    for (const Value& value : values_) {
-      if (value.is_named() && value.name() == operand.name) return &value;
-    }
-    // Values without names go to the names that have none, in order.
-    std::size_t place = 0;
-    for (const std::string& name : chain_.names) {
-      if (is_named_value(name)) continue;
-      if (name == operand.name) break;
-      ++place;
-    }
-    for (const Value& value : values_) {
-      if (!value.is_named() && place-- == 0) return &value;
-    }
-    return nullptr;
-  }
-  bool is_named_value(std::string_view name) const {
-    return std::any_of(values_.begin(), values_.end(), [&](const Value& value) {
-      return value.is_named() && value.name() == name;
-    });
+    return find_value(chain_.names, values_, operand.name);
   }
 
   bool check_shown(const Operand& operand) {

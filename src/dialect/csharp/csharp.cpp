@@ -21,8 +21,8 @@
 #include "../dialects.hpp"
 #include "../family/braces.hpp"
 #include "../family/escapes.hpp"
+#include "../family/program_dialect.hpp"
 #include "../family/rendering.hpp"
-#include "../family/source.hpp"
 #include "../family/utf16.hpp"
 #include "../family/value_notes.hpp"
 #include "cultures.hpp"
@@ -574,40 +574,15 @@ class Rendering final : public family::Rendering<Rendering> {
   const Items& program_;
 };
 
-class CSharp final : public Dialect {
+class CSharp final : public family::ProgramDialect<Items> {
  public:
   CSharp() : facts_(csharp_facts) { facts_.locales = culture_tags(); }
 
   const DialectFacts& facts() const override { return facts_; }
 
-  Result<Template> parse(std::string_view source) const override {
-    if (auto error = check_source(source)) return std::move(*error);
-    Template out;
-    out.source = source;
-    auto program = std::make_shared<Items>();
-    read(out, *program, nullptr);
-    braces::settle(out);
-    if (out.refusal) *program = {};
-    // The formats stand where they will stay.
-    for (Item& item : program->items) item.number = read_number_format(item.format);
-    out.program = std::move(program);
-    return out;
-  }
-
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const override {
     return Rendering(parsed, values, options, out, report).run();
-  }
-
-  std::vector<Words> explain(const Template& parsed) const override {
-    if (parsed.source.empty()) return {};
-    if (braces::is_one_piece(parsed)) return braces::whole_words(parsed);
-    std::vector<Words> out;
-    Template again;
-    again.source = parsed.source;
-    Items program;
-    read(again, program, &out);
-    return out;
   }
 
   // value.ToString().
@@ -616,8 +591,8 @@ class CSharp final : public Dialect {
     return render(shown, {&value, 1}, {}, out, nullptr);
   }
 
- private:
-  static void read(Template& out, Items& program, std::vector<Words>* words) {
+ protected:
+  void read(Template& out, Items& program, std::vector<Words>* words) const override {
     if (out.source.starts_with("$\"") || out.source.starts_with("@\"")) {
       out.refusal = {Refusal::When::not_supported_yet,
                      "Number the values, as in {0,9:F2}, and leave the quotes out.",
@@ -627,9 +602,12 @@ class CSharp final : public Dialect {
     }
     const braces::Decoded decoded(out, read_escape);
     if (!out.refusal) Reader(decoded, out, program, words).read();
+    // The formats stand where they will stay.
+    for (Item& item : program.items) item.number = read_number_format(item.format);
     note_quotes("\"", out);
   }
 
+ private:
   DialectFacts facts_;
 };
 

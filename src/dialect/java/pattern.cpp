@@ -18,8 +18,8 @@
 
 #include "../dialects.hpp"
 #include "../family/braces.hpp"
+#include "../family/program_dialect.hpp"
 #include "../family/rendering.hpp"
-#include "../family/source.hpp"
 #include "../family/value_notes.hpp"
 #include "decimal.hpp"
 #include "escapes.hpp"
@@ -640,48 +640,15 @@ class Rendering final : public family::Rendering<Rendering> {
   const Pattern& pattern_;
 };
 
-class JavaPattern final : public Dialect {
+class JavaPattern final : public family::ProgramDialect<Pattern> {
  public:
   JavaPattern() : facts_(pattern_facts) { facts_.locales = locale_tags(); }
 
   const DialectFacts& facts() const override { return facts_; }
 
-  Result<Template> parse(std::string_view source) const override {
-    if (auto error = check_source(source)) return std::move(*error);
-    Template out;
-    out.source = source;
-    auto pattern = std::make_shared<Pattern>();
-    read(out, *pattern, nullptr);
-    if (!out.refusal) {
-      Field field;
-      field.span = {0, source.size()};
-      field.value_index = 0;
-      field.spec.kind = Kind::real;
-      field.spec.notation = pattern->scientific ? Notation::scientific : Notation::fixed;
-      field.spec.places = pattern->most_places;
-      out.pieces.push_back({field.span, 0, {}});
-      out.fields.push_back(std::move(field));
-      out.values_taken = 1;
-    }
-    braces::settle(out);
-    out.program = std::move(pattern);
-    return out;
-  }
-
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const override {
     return Rendering(parsed, values, options, out, report).run();
-  }
-
-  std::vector<Words> explain(const Template& parsed) const override {
-    if (parsed.source.empty()) return {};
-    if (parsed.refusal) return braces::whole_words(parsed);
-    std::vector<Words> out;
-    Template again;
-    again.source = parsed.source;
-    Pattern pattern;
-    read(again, pattern, &out);
-    return out;
   }
 
   // new DecimalFormat().format(value)
@@ -690,13 +657,25 @@ class JavaPattern final : public Dialect {
     return render(shown, {&value, 1}, {}, out, nullptr);
   }
 
- private:
-  static void read(Template& out, Pattern& pattern, std::vector<Words>* words) {
+ protected:
+  void read(Template& out, Pattern& pattern, std::vector<Words>* words) const override {
     const braces::Decoded decoded(out, read_escape);
     if (!out.refusal) Reader(decoded, out, pattern, words).read();
     note_quotes("\"", out);
+    if (out.refusal) return;
+    // The whole is one field.
+    Field field;
+    field.span = {0, out.source.size()};
+    field.value_index = 0;
+    field.spec.kind = Kind::real;
+    field.spec.notation = pattern.scientific ? Notation::scientific : Notation::fixed;
+    field.spec.places = pattern.most_places;
+    out.pieces.push_back({field.span, 0, {}});
+    out.fields.push_back(std::move(field));
+    out.values_taken = 1;
   }
 
+ private:
   DialectFacts facts_;
 };
 

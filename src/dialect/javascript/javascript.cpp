@@ -20,9 +20,9 @@
 #include <string>
 
 #include "../dialects.hpp"
-#include "../family/braces.hpp"
+#include "../family/named_values.hpp"
+#include "../family/program_dialect.hpp"
 #include "../family/rendering.hpp"
-#include "../family/source.hpp"
 #include "evaluation.hpp"
 #include "inky_margin/text/escape.hpp"
 
@@ -254,11 +254,7 @@ class Rendering final : public family::Rendering<Rendering>, private Scope {
 
   bool end() {
     if (report_ == nullptr) return true;
-    const auto spare = static_cast<std::size_t>(
-        std::count_if(values_.begin(), values_.end(), [&](const Value& value) {
-          return std::none_of(program_.names.begin(), program_.names.end(),
-                              [&](const std::string& name) { return find(name) == &value; });
-        }));
+    const std::size_t spare = spare_values(program_.names, values_);
     if (spare > 0)
       note(Code::too_many_values,
            std::to_string(spare) +
@@ -269,29 +265,8 @@ class Rendering final : public family::Rendering<Rendering>, private Scope {
   void note_field(const Field&) {}
 
  private:
-  // By its name, or else the values without names go to the names without values, in order.
   const Value* find(std::string_view name) const override {
-    for (const Value& value : values_) {
-      if (value.is_named() && value.name() == name) return &value;
-    }
-    std::size_t place = 0;
-    bool listed = false;
-    for (const std::string& known : program_.names) {
-      if (is_named_value(known)) continue;
-      listed = known == name;
-      if (listed) break;
-      ++place;
-    }
-    if (!listed) return nullptr;
-    for (const Value& value : values_) {
-      if (!value.is_named() && place-- == 0) return &value;
-    }
-    return nullptr;
-  }
-  bool is_named_value(std::string_view name) const {
-    return std::any_of(values_.begin(), values_.end(), [&](const Value& value) {
-      return value.is_named() && value.name() == name;
-    });
+    return find_value(program_.names, values_, name);
   }
 
   // The commonest slot: a name whose value is a text or a Number. False where it is not that.
@@ -352,7 +327,7 @@ class Rendering final : public family::Rendering<Rendering>, private Scope {
   std::string text_;
 };
 
-class JavaScript final : public Dialect {
+class JavaScript final : public family::ProgramDialect<Slots> {
  public:
   JavaScript() : facts_(javascript_facts) {
     for (const MethodFact& fact : methods()) modifiers_.push_back({fact.name, fact.meaning});
@@ -362,32 +337,9 @@ class JavaScript final : public Dialect {
 
   const DialectFacts& facts() const override { return facts_; }
 
-  Result<Template> parse(std::string_view source) const override {
-    if (auto error = check_source(source)) return std::move(*error);
-    Template out;
-    out.source = source;
-    auto program = std::make_shared<Slots>();
-    Reader(out, *program, nullptr).read();
-    braces::settle(out);
-    if (out.refusal) *program = {};
-    out.program = std::move(program);
-    return out;
-  }
-
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const override {
     return Rendering(parsed, values, options, out, report).run();
-  }
-
-  std::vector<Words> explain(const Template& parsed) const override {
-    if (parsed.source.empty()) return {};
-    if (braces::is_one_piece(parsed)) return braces::whole_words(parsed);
-    std::vector<Words> out;
-    Template again;
-    again.source = parsed.source;
-    Slots program;
-    Reader(again, program, &out).read();
-    return out;
   }
 
   // `${value}`
@@ -396,6 +348,11 @@ class JavaScript final : public Dialect {
     Value unnamed = value;
     unnamed.set_name("x");
     return render(shown, {&unnamed, 1}, {}, out, nullptr);
+  }
+
+ protected:
+  void read(Template& out, Slots& program, std::vector<Words>* words) const override {
+    Reader(out, program, words).read();
   }
 
  private:

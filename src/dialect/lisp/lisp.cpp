@@ -16,8 +16,8 @@
 #include <string>
 
 #include "../dialects.hpp"
+#include "../family/program_dialect.hpp"
 #include "../family/rendering.hpp"
-#include "../family/source.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "control.hpp"
@@ -1146,36 +1146,13 @@ std::size_t read_escape(std::size_t at, Template& out) {
   return 1 + static_cast<std::size_t>(point->bytes);
 }
 
-class Lisp final : public Dialect {
+class Lisp final : public family::ProgramDialect<Control> {
  public:
   const DialectFacts& facts() const override { return lisp_facts; }
-
-  Result<Template> parse(std::string_view source) const override {
-    if (auto error = check_source(source)) return std::move(*error);
-    Template out;
-    out.source = source;
-    auto control = std::make_shared<Control>();
-    read(out, *control, nullptr);
-    braces::settle(out);
-    if (out.refusal) *control = {};
-    out.program = std::move(control);
-    return out;
-  }
 
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const override {
     return Rendering(parsed, values, options, out, report).run_whole();
-  }
-
-  std::vector<Words> explain(const Template& parsed) const override {
-    if (parsed.source.empty()) return {};
-    if (braces::is_one_piece(parsed)) return braces::whole_words(parsed);
-    std::vector<Words> out;
-    Template again;
-    again.source = parsed.source;
-    Control control;
-    read(again, control, &out);
-    return out;
   }
 
   // (prin1 value)
@@ -1184,8 +1161,8 @@ class Lisp final : public Dialect {
     return render(shown, {&value, 1}, {}, out, nullptr);
   }
 
- private:
-  static void read(Template& out, Control& control, std::vector<Words>* words) {
+ protected:
+  void read(Template& out, Control& control, std::vector<Words>* words) const override {
     const braces::Decoded decoded(out, read_escape);
     if (!out.refusal) read_control(decoded, out, control, words);
     note_quotes("\"", out);

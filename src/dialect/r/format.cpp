@@ -23,10 +23,10 @@
 #include <string>
 
 #include "../dialects.hpp"
-#include "../family/braces.hpp"
-#include "../family/rendering.hpp"
-#include "../family/source.hpp"
+#include "../family/named_values.hpp"
+#include "../family/program_dialect.hpp"
 #include "../family/value_notes.hpp"
+#include "../family/values.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/text/columns.hpp"
 #include "inky_margin/text/escape.hpp"
@@ -580,31 +580,10 @@ class Rendering {
     report_->notes.push_back({code, std::move(message), span});
   }
 
-  // By its name, or else the values without names go to the names without values, in order.
-  const Value* find(std::string_view name) const {
-    for (const Value& value : values_) {
-      if (value.is_named() && value.name() == name) return &value;
-    }
-    std::size_t place = 0;
-    for (const std::string& known : call_.names) {
-      const bool has_value = std::any_of(values_.begin(), values_.end(), [&](const Value& value) {
-        return value.is_named() && value.name() == known;
-      });
-      if (has_value) continue;
-      if (known == name) break;
-      ++place;
-    }
-    for (const Value& value : values_) {
-      if (!value.is_named() && place-- == 0) return &value;
-    }
-    return nullptr;
-  }
+  const Value* find(std::string_view name) const { return find_value(call_.names, values_, name); }
 
   void note_spare() {
-    const auto spare = std::count_if(values_.begin(), values_.end(), [&](const Value& value) {
-      return std::none_of(call_.names.begin(), call_.names.end(),
-                          [&](const std::string& name) { return find(name) == &value; });
-    });
+    const std::size_t spare = spare_values(call_.names, values_);
     if (spare > 0)
       note(Code::too_many_values, std::to_string(spare) + " more than the names in the call",
            whole());
@@ -1227,30 +1206,9 @@ class Rendering {
   std::vector<const Expression*> matched_;  // the argument of each formal
 };
 
-class RFormat final : public Dialect {
+class RFormat final : public family::ProgramDialect<Call> {
  public:
   const DialectFacts& facts() const override { return format_facts; }
-
-  Result<Template> parse(std::string_view source) const override {
-    if (auto error = check_source(source)) return std::move(*error);
-    Template out;
-    out.source = source;
-    auto call = std::make_shared<Call>();
-    Reader(out, *call, nullptr).read();
-    if (!out.refusal) {
-      Field field;
-      field.span = {0, source.size()};
-      if (!call->names.empty()) field.key = "(" + call->names[0] + ")";
-      out.pieces.push_back({field.span, 0, {}});
-      out.fields.push_back(std::move(field));
-    } else {
-      *call = {};
-    }
-    out.literals.clear();
-    braces::settle(out);
-    out.program = std::move(call);
-    return out;
-  }
 
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const override {
@@ -1275,23 +1233,25 @@ class RFormat final : public Dialect {
     return {};
   }
 
-  std::vector<Words> explain(const Template& parsed) const override {
-    if (parsed.source.empty()) return {};
-    if (parsed.refusal) return braces::whole_words(parsed);
-    std::vector<Words> out;
-    Template again;
-    again.source = parsed.source;
-    Call call;
-    Reader(again, call, &out).read();
-    return out;
-  }
-
   // format(x)
   Outcome print_plainly(const Value& value, Output& out) const override {
     static const Template shown = *parse("format(x)");
     Value named = value;
     named.set_name("x");
     return render(shown, {&named, 1}, {}, out, nullptr);
+  }
+
+ protected:
+  void read(Template& out, Call& call, std::vector<Words>* words) const override {
+    Reader(out, call, words).read();
+    out.literals.clear();
+    if (out.refusal) return;
+    // The whole is one field.
+    Field field;
+    field.span = {0, out.source.size()};
+    if (!call.names.empty()) field.key = "(" + call.names[0] + ")";
+    out.pieces.push_back({field.span, 0, {}});
+    out.fields.push_back(std::move(field));
   }
 };
 

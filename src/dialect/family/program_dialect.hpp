@@ -1,0 +1,46 @@
+// A dialect that keeps a template in a form of its own besides its pieces and fields, and puts it
+// into words by reading it again. `Fields` is that form: the program of its templates.
+#pragma once
+
+#include <memory>
+#include <vector>
+
+#include "braces.hpp"
+#include "inky_margin/dialect/dialect.hpp"
+#include "source.hpp"
+
+namespace inky::family {
+
+template <typename Fields>
+class ProgramDialect : public Dialect {
+ public:
+  Result<Template> parse(std::string_view source) const final {
+    if (auto error = check_source(source)) return std::move(*error);
+    Template out;
+    out.source = source;
+    auto program = std::make_shared<Fields>();
+    read(out, *program, nullptr);
+    braces::settle(out);
+    if (out.refusal) *program = {};
+    out.program = std::move(program);
+    return out;
+  }
+
+  // Read again, and told this time.
+  std::vector<Words> explain(const Template& parsed) const final {
+    if (parsed.source.empty()) return {};
+    if (braces::is_one_piece(parsed)) return braces::whole_words(parsed);
+    std::vector<Words> out;
+    Template again;
+    again.source = parsed.source;
+    Fields program;
+    read(again, program, &out);
+    return out;
+  }
+
+ protected:
+  // Reads out.source; `words` may be null.
+  virtual void read(Template& out, Fields& program, std::vector<Words>* words) const = 0;
+};
+
+}  // namespace inky::family
