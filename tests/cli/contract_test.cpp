@@ -36,6 +36,10 @@ TEST_CASE("answers to requests, whole") {
       {R"({"dialect":"r","template":"%d","values":[{"list":[]}]})", R"({"texts":[],"notes":[]})"},
       {R"({"dialect":"r","template":"%d","values":[[7]]})", R"({"text":"7","notes":[]})"},
       {R"({"dialect":"java","values":[{"f64":"1e10"}]})", R"({"text":"1.0E10","notes":[]})"},
+      {R"({"dialect":"java-pattern","template":"0.0","values":[0.25],"rounding":"up"})",
+       R"({"text":"0.3","notes":[]})"},
+      {R"({"dialect":"csharp","template":"{0:C}","values":[1.5],"locale":"fr_FR"})",
+       R"({"text":"1,50 €","notes":[]})"},
       {R"({"dialect":"java","template":"%,.1f","values":[1234.5],"locale":"de_DE"})",
        R"({"text":"1.234,5","notes":[]})"},
       {R"({"dialect":"python-percent","template":"%s","values":[[1,[2.5,"ink"],null]]})",
@@ -98,6 +102,10 @@ TEST_CASE("lines that cannot be read are answered with an error") {
        "the locale \"de_DE\" is not supported yet"},
       {R"({"dialect":"c","template":"%d","width_of":"inches"})", "bad-value",
        "a width cannot count \"inches\""},
+      {R"({"dialect":"java-pattern","template":"0","rounding":"sideways"})", "bad-value",
+       "\"sideways\" is no rounding"},
+      {R"({"dialect":"c","template":"%d","rounding":"up"})", "contradiction",
+       "c has one rounding, half-even, and leaves no choice"},
       {"{\"dialect\":\"c\",\"template\":\"\xff\"}", "bad-json", "this is not JSON"},
   };
   for (const Case& c : cases) {

@@ -137,6 +137,35 @@ TEST_CASE("Java in a locale, and what it says of a template that fails") {
   CHECK(fill.out.find("'*      pads with the byte that follows") != std::string::npos);
 }
 
+TEST_CASE("patterns, slots, directives and calls, at the command line") {
+  CHECK(support::inky("show --bare --in java-pattern --rounding away '#,##0.0;(#)' -- -1234.51")
+            .out == "(1,234.6)");
+  CHECK(support::inky("show --in c --rounding up %d 1").status == 2);
+  const support::Ran twice = support::inky("show --in csharp '{0:0.00}|{0:F2}' 2.675");
+  CHECK(twice.out.find("2.68|2.67\n") != std::string::npos);
+  CHECK(twice.out.find("[decimal-rounded]") != std::string::npos);
+  CHECK(twice.out.find("[stored-off-tie]") != std::string::npos);
+  const support::Ran slots = support::inky(
+      "show --in javascript '`${mass.toFixed(2).padStart(9)}|${lot}`' mass=2.675 lot=7");
+  CHECK(slots.status == 0);
+  CHECK(slots.out.find("·····2.67|7\n") != std::string::npos);
+  CHECK(slots.out.find("from 7 i32\n") != std::string::npos);
+  const support::Ran words = support::inky("show --in javascript '${mass.toFixed(2)}'");
+  CHECK(words.out.find("takes     values named mass\n") != std::string::npos);
+  CHECK(words.out.find("fixed notation with so many places") != std::string::npos);
+  CHECK(support::inky("show --bare --in lisp '~{~A~^, ~}|~R' '[7, 9]' 12").out == "7, 9|twelve");
+  const support::Ran directives = support::inky("show --in lisp '~{~A~^, ~}'");
+  CHECK(directives.out.find("closes ~{\n") != std::string::npos);
+  const support::Ran call =
+      support::inky("show --in r-format 'format(mass, digits = 3)' 'mass=[12.25, 0.5]'");
+  CHECK(call.out.find("  text      2\n") != std::string::npos);
+  CHECK(call.out.find("[digits-are-significant]") != std::string::npos);
+  const support::Ran failed = support::inky("show --in r-format 'format(1, digits = 0)'");
+  CHECK(failed.status == 1);
+  CHECK(failed.out.find("when the program runs, as simpleError: invalid value 0") !=
+        std::string::npos);
+}
+
 TEST_CASE("several texts of R stand apart, and none is said") {
   const support::Ran two = support::inky("show --in r '%5.1f g' '[12.25, 9]'");
   CHECK(two.status == 0);
