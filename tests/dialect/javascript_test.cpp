@@ -119,6 +119,10 @@ TEST_CASE("JavaScript: failures by name, and where") {
     CHECK(got.outcome.as_error().code == Code::not_supported_yet);
     CHECK_FALSE(got.outcome.as_error().remedy.empty());
   }
+  // A slot may not make more text than an output holds.
+  std::string many = "${[";
+  for (int i = 0; i < 40; ++i) many += "'a'.padStart(1000000),";
+  CHECK(support::answer(javascript, many + "]}", {}, {}).outcome.kind() == Outcome::Kind::error);
   std::string deep = "${";
   for (int i = 0; i < 5000; ++i) deep += "(";
   CHECK(support::answer(javascript, deep, {}, {}).outcome.kind() == Outcome::Kind::error);

@@ -121,6 +121,9 @@ TEST_CASE("Lisp: conditions by name, and where") {
   }
   CHECK(support::answer(lisp, "~{ink~}", {value("[1]")}, {}).outcome.as_error().code ==
         Code::over_limit);
+  CHECK(support::answer(lisp, "~@{" + std::string(100'000, 'x') + "~}", {value("1")}, {})
+            .outcome.as_error()
+            .code == Code::over_limit);
   CHECK(support::answer(lisp, "~2000000D", {value("1")}, {}).outcome.as_error().code ==
         Code::over_limit);
   std::string deep;

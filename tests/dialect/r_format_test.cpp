@@ -106,6 +106,9 @@ TEST_CASE("R's format: failures by name, and where") {
     REQUIRE(got.outcome.kind() == Outcome::Kind::error);
     CHECK(got.outcome.as_error().code == Code::not_supported_yet);
   }
+  const Value many = Value::list(std::vector<Value>(100, value("1")));
+  for (const char* source : {"format(x, width = 1000000)", "formatC(x, width = -1000000)"})
+    CHECK(support::answer(format, source, {many}, {}).outcome.as_error().code == Code::over_limit);
   CHECK(support::answer(format, "format(1, width = 2000000)", {}, {}).outcome.as_error().code ==
         Code::over_limit);
 }

@@ -275,6 +275,19 @@ class Evaluator {
     return fail("", std::move(what) + " not supported yet", node);
   }
 
+  // Roughly the room a value takes.
+  static std::size_t weight_of(const Datum& datum) {
+    std::size_t out = datum.text.size() + 64 * datum.items.size();
+    for (const Datum& item : datum.items) out += weight_of(item);
+    return out;
+  }
+
+  // What was made and taken so far, all together, stays within the limit of an output.
+  bool within_budget(const Datum& made, const Node& node) {
+    made_ += weight_of(made);
+    return made_ <= most_output || too_long(node);
+  }
+
   bool evaluate_name(const Node& node, Datum& out) {
     if (node.text == "true" || node.text == "false") {
       out.kind = Kind::boolean;
@@ -291,6 +304,7 @@ class Evaluator {
       auto datum = datum_of(*value);
       if (!datum) return not_yet(describe(*value) + " as a value of JavaScript is", node);
       out = std::move(*datum);
+      return within_budget(out, node);
     } else if (node.text == "Math" || node.text == "String" || node.text == "Number") {
       return not_yet(node.text + " by itself is", node);
     } else {
@@ -360,7 +374,7 @@ class Evaluator {
       out.kind = Kind::text;
       append_text(left, out.text);
       append_text(right, out.text);
-      return true;
+      return within_budget(out, node);
     }
     if (left.kind == Kind::big && right.kind == Kind::big)
       return not_yet("arithmetic with BigInt is", node);
@@ -477,9 +491,10 @@ class Evaluator {
     for (std::size_t i = 0; i < arguments.size(); ++i) {
       if (!evaluate(node.parts[i + 1], arguments[i])) return false;
     }
-    if (is_math) return call_math(node, arguments, out);
-    if (is_member) return call_method(node, of, arguments, out);
-    return call_function(node, arguments, out);
+    const bool done = is_math     ? call_math(node, arguments, out)
+                      : is_member ? call_method(node, of, arguments, out)
+                                  : call_function(node, arguments, out);
+    return done && within_budget(out, node);
   }
 
   bool call_function(const Node& node, const std::vector<Datum>& arguments, Datum& out) {
@@ -949,6 +964,7 @@ class Evaluator {
   const Scope& scope_;
   std::string_view locale_;
   WidthUnit unit_;  // what padding counts
+  std::size_t made_ = 0;
   Notes* notes_;
   Failure& failure_;
 };

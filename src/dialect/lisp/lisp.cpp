@@ -1038,7 +1038,8 @@ class Rendering final : public family::Rendering<Rendering> {
       constexpr int most_turns = 1'000'000;
       if (!directive.close_colon && used.empty()) break;
       if (limited && turn >= most) break;
-      if (turn > most_turns) return over_limit("the iteration never ends", directive);
+      if (turn > most_turns || out.size() > most_output)
+        return over_limit("the text grows over the limit, or never ends", directive);
       const Flow flow = directive.colon ? run_sublist(directive, used, out)
                                         : run_tokens(directive.sections[0], used, out);
       if (flow == Flow::fails) return flow;

@@ -713,6 +713,16 @@ class Rendering {
     return false;
   }
 
+  // So many elements of this width, all together.
+  bool within_output(std::size_t count, int width) {
+    if (static_cast<std::size_t>(std::abs(width)) * count <= most_output) return true;
+    trouble_ = Outcome::error(
+        {Code::over_limit,
+         "the texts grow over the limit of " + std::to_string(most_output) + " bytes", whole(),
+         "Use fewer elements, or a smaller width."});
+    return false;
+  }
+
   bool take_text(std::size_t at, std::string& out) {
     if (matched_[at] == nullptr || matched_[at]->kind == Expression::Kind::null) return true;
     Vector vector;
@@ -787,7 +797,8 @@ class Rendering {
       texts.emplace_back("NULL");
       return true;
     }
-    if (!check_counts(digits, nsmall)) return false;
+    if (!check_counts(digits, nsmall) || !within_output(x.items.size(), width.value_or(0)))
+      return false;
     if (x.mode == Mode::character) return format_texts(x, width.value_or(0), justify, texts);
     Shared shared;
     if (x.mode == Mode::real) {
@@ -987,7 +998,8 @@ class Rendering {
     if (field.flag.find_first_of("'I") != std::string::npos)
       return not_yet("this flag is", matched_[4]->span);
     if (x.items.empty()) return true;
-    if (!settle_mode(x, field)) return false;
+    if (!within_output(x.items.size(), field.width.value_or(0)) || !settle_mode(x, field))
+      return false;
     if (x.mode == Mode::character && field.mode != "character") read_numbers(x);
     if (field.mode == "integer" && x.mode == Mode::real) make_integers(x);
     if (field.mode == "character" && x.mode != Mode::character) return pad_numbers(x, field, texts);
