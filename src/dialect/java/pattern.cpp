@@ -103,8 +103,8 @@ constexpr int most_whole_places = 309;
 constexpr int most_fraction_places = 340;
 
 struct Pattern final : Program {
-  Affix prefix[2];  // of positive numbers, of negative ones
-  Affix suffix[2];
+  std::array<Affix, 2> prefix;  // of positive numbers, of negative ones
+  std::array<Affix, 2> suffix;
   int least_whole = 0;
   int most_whole = most_width;
   int least_places = 0;
