@@ -189,7 +189,7 @@ class Reader {
   bool is_digit_mark(char c) const { return c == '#' || c == '0' || c == ',' || c == '.'; }
 
   // The pattern of positive numbers (0), or of negative ones (1).
-  bool read_half(int which) {
+  bool read_half(std::size_t which) {
     const std::size_t start = at_;
     counts_ = {};
     multiplier_ = 1;
@@ -217,7 +217,7 @@ class Reader {
   }
 
   // Up to digits, a semicolon or the end.
-  bool read_affix(Affix& affix, int which, bool before) {
+  bool read_affix(Affix& affix, std::size_t which, bool before) {
     const std::size_t start = at_;
     bool quoted = false;
     while (at_ < text_.size()) {
