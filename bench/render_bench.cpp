@@ -196,6 +196,7 @@ constexpr Wording wordings[] = {
     {"javascript", "${x.toFixed(2)}", "${x}", "${x}", "${x.padEnd(12)}|${String(y).padStart(5)}"},
     {"java-pattern", "0.00", "0", nullptr, nullptr},
     {"lisp", nullptr, "~D", "~A", "~12A|~5D"},
+    {"octave-display", "format bank; disp(x)", "disp(x)", "disp(x)", nullptr},
     {"r-format", "formatC(x, digits = 2, width = 1, format = \"f\")", "formatC(x)", "format(x)",
      nullptr},
 };

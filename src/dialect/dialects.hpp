@@ -15,6 +15,7 @@ const Dialect* java_pattern_dialect();
 const Dialect* javascript_dialect();
 const Dialect* lisp_dialect();
 const Dialect* octave_dialect();
+const Dialect* octave_display_dialect();
 const Dialect* php_dialect();
 const Dialect* python_dialect();
 const Dialect* python_percent_dialect();

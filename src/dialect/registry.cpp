@@ -18,6 +18,7 @@ std::span<const Dialect* const> all_dialects() {
       javascript_dialect(),
       lisp_dialect(),
       octave_dialect(),
+      octave_display_dialect(),
       php_dialect(),
       python_dialect(),
       python_percent_dialect(),

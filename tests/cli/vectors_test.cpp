@@ -81,6 +81,7 @@ TEST_CASE("the runtimes on this machine agree, asked anew") {
                             {"node --version | grep -q v20", "javascript.py"},
                             {"sbcl --version", "lisp.py"},
                             {"octave-cli --version", "octave.py"},
+                            {"octave-cli --version", "octave_display.py"},
                             {"php --version", "php.py"},
                             {"python3 --version", "python.py"},
                             {"python3 --version", "python_percent.py"},

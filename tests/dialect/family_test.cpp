@@ -340,13 +340,15 @@ TEST_CASE("every dialect writes into a caller's buffer, and cuts what does not f
     std::string_view id;
     const char* pair;
     const char* padded;
+    std::string_view tail = "";  // what it cannot but print behind them
   };
   constexpr Sample samples[] = {
       {"cpp-stream", "o << x << \" and \" << y", "o << setw(4) << x << '|'"},
       {"csharp", "{0} and {1}", "{0,4}|"},
-      {"java-pattern", "'ink and paper'0", "'  \xe5\xa2\xa8|'0"},
+      {"java-pattern", "'ink and paper'0", "'  \xe5\xa2\xa8|'0", "0"},
       {"javascript", "${x} and ${y}", "${x.padStart(4)}|"},
       {"lisp", "~A and ~A", "~4@A|"},
+      {"octave-display", "disp('ink and paper')", "disp('  \xe5\xa2\xa8|')", "\n"},
       {"r-format", "format(\"ink and paper\")", "format(c(\"  \xe5\xa2\xa8|\"))"},
   };
   for (const Dialect* dialect : all_dialects()) {
@@ -358,17 +360,17 @@ TEST_CASE("every dialect writes into a caller's buffer, and cuts what does not f
     }
     // A pattern formats numbers only.
     const bool is_pattern = sample.id == "java-pattern";
-    const std::string zero = is_pattern ? "0" : "";
     const Value values[] = {is_pattern ? value("0") : Value::text("ink"), Value::text("paper")};
     char room[6];
     FixedOutput fixed(room);
     CHECK(dialect->render(*dialect->parse(sample.pair), values, fixed).prints());
     CHECK(fixed.view() == "ink an");
-    CHECK(fixed.needed() == 13 + zero.size());
+    CHECK(fixed.needed() == 13 + sample.tail.size());
     RenderOptions columns;
     columns.width_of = WidthUnit::columns;
     const Value shown = is_pattern ? value("0") : value("墨");
-    CHECK(support::answer(*dialect, sample.padded, {shown}, columns).text == "  墨|" + zero);
+    CHECK(support::answer(*dialect, sample.padded, {shown}, columns).text ==
+          "  墨|" + std::string(sample.tail));
     if (!percent) continue;
     const Result<Template> wide = dialect->parse("%2000000d");
     REQUIRE_FALSE(wide.ok());

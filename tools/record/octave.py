@@ -111,7 +111,9 @@ class Maker:
             value = self.value("s")
             while "[" in value[1] and value[1] != "[]" or value[1] == '""':
                 value = self.value("s")
-            return {"values": [value[0]]}, "plain(%s)" % value[1]
+            # Typed without more ado, a whole number is a double.
+            shown = "double(%s)" % value[1] if isinstance(value[0], dict) and list(value[0])[0] in ("i32", "i64") else value[1]
+            return {"values": [value[0]]}, "plain(%s)" % shown
         template = ""
         for _ in range(r.choice([1, 1, 1, 2, 3])):
             template += r.choice(["", "|", "Ω ", "%%", "ink: ", "\\t", "\\x41", "\\101", "\\q", "\\'"])

@@ -15,11 +15,11 @@
 #include <array>
 #include <limits>
 
-#include "dialects.hpp"
-#include "family/escapes.hpp"
-#include "family/percent_rendering.hpp"
-#include "family/value_notes.hpp"
-#include "family/values.hpp"
+#include "../dialects.hpp"
+#include "../family/escapes.hpp"
+#include "../family/percent_rendering.hpp"
+#include "../family/value_notes.hpp"
+#include "../family/values.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
 
@@ -345,40 +345,6 @@ std::optional<Whole> whole_of(const Value& value, bool is_signed) {
   const uint128 magnitude =
       real.exponent >= 0 ? real.significand << real.exponent : real.significand >> -real.exponent;
   return Whole{real.negative, low_half(magnitude)};
-}
-
-// disp(): five significant digits, in at most ten columns.
-std::string displayed(const Value& value) {
-  constexpr int significant_digits = 5;
-  constexpr int too_wide = 10;
-  const BinaryReal real = nearest_f64(value);
-  if (real.kind == RealClass::not_a_number) return "NaN";
-  if (real.kind == RealClass::infinite) return real.negative ? "-Inf" : "Inf";
-  if (real.is_zero()) return "0";
-  Digits exact;
-  exact_digits(real, exact);
-  const int digits = exact.point();
-  Spec spec;
-  spec.kind = Kind::real;
-  spec.notation = Notation::fixed;
-  int width = 0;
-  if (exact.size() <= digits) {
-    spec.places = 0;
-    width = digits + 2;
-  } else {
-    const int left = std::max(digits, 1);
-    spec.places = digits == 0                   ? significant_digits - 1
-                  : digits < significant_digits ? significant_digits - digits
-                                                : significant_digits;
-    width = 2 + left + spec.places;
-  }
-  if (width >= too_wide) {
-    spec.notation = Notation::scientific;
-    spec.places = significant_digits - 1;
-  }
-  TextBuffer out;
-  lay_out_real(spec, binary64, real, numbers, out);
-  return out.string();
 }
 
 // Code points past Unicode's end take up to six bytes, as UTF-8 once allowed.
@@ -717,24 +683,7 @@ class Octave final : public Dialect {
 
   // disp(), in the format a session starts with.
   Outcome print_plainly(const Value& value, Output& out) const override {
-    if (const Value* rare = find_rare({&value, 1})) return rare_value(*rare, facts().language);
-    if (value.is(Type::list)) {
-      return Outcome::error({Code::not_supported_yet,
-                             "a matrix printed plainly is not supported yet",
-                             {},
-                             "Give one value."});
-    }
-    if (is_text_or_character(value)) {
-      out.append(text_of(value));
-    } else if (value.is(Type::nil)) {
-      out.append("[](0x0)");
-    } else if (is_whole(value.type()) && !value.is(Type::i128) && !value.is(Type::u128) &&
-               !value.is(Type::big)) {
-      out.append(whole_text(value));
-    } else {
-      out.append(displayed(value));
-    }
-    return {};
+    return octave_display_dialect()->print_plainly(value, out);
   }
 };
 
