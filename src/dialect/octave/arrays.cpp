@@ -172,9 +172,10 @@ void set_scientific(const Traits& traits, Spec& spec) {
   spec.notation = Notation::scientific;
   spec.significant = unset;
   spec.places = traits.precision - 1;
-  const bool long_exponent = traits.whole
-                                 ? traits.extent.most > 100
-                                 : traits.extent.most >= 100 || traits.extent.least <= -100;
+  // With a common factor wanted, the smallest element has no say.
+  const bool long_exponent =
+      traits.whole ? traits.extent.most > 100
+                   : traits.extent.most >= 100 || (traits.extent.least <= -100 && !traits.scaled);
   spec.width = traits.sign + traits.precision + 5 + (traits.in_matrix && long_exponent ? 1 : 0);
   if (!traits.in_matrix && traits.special) spec.width = 3;
 }
@@ -182,7 +183,7 @@ void set_scientific(const Traits& traits, Spec& spec) {
 // With a common factor, all elements have the digits of precision.
 void set_scaled(const Traits& traits, Spec& spec) {
   const int places = std::max(traits.precision - 1, 0);
-  spec.width = traits.precision + 2;
+  spec.width = std::max(traits.precision + 2, traits.special ? 4 : 0);
   if (traits.whole) {
     spec.notation = Notation::compact;
     spec.significant = std::max(places, 1);
@@ -202,6 +203,7 @@ void set_plain(const Traits& traits, Spec& spec) {
     spec.notation = Notation::compact;
     spec.width = shown;
     if (traits.special) spec.width = std::max(spec.width, 3 + traits.sign);
+    if (traits.in_matrix) shown = spec.width;
     spec.significant = std::max(digits + 1, 1);
   } else {
     const Parts largest = parts_of(traits.extent.most, traits.precision, traits.in_matrix);
