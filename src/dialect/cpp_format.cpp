@@ -17,6 +17,7 @@
 
 #include "c/c.hpp"
 #include "dialects.hpp"
+#include "family/brace_writing.hpp"
 #include "family/braces.hpp"
 #include "family/checked_dialect.hpp"
 #include "family/rendering.hpp"
@@ -717,9 +718,42 @@ class Rendering final : public family::Rendering<Rendering> {
   const Fields& program_;
 };
 
+// ---- Writing ----
+
+constexpr braces::WritingRules writing_rules = {.facts = &inky::facts, .hexfloat = true};
+constexpr writing::LiteralRules literal_rules = {.doubled = "{}",
+                                                 .control = writing::ControlForm::octal};
+
 class CppFormat final : public family::CheckedDialect<Fields, Rendering> {
  public:
   const DialectFacts& facts() const override { return inky::facts; }
+
+  Placing placing() const override { return Placing::positions; }
+  WrittenField write_field(const FieldWish& wish) const override {
+    return braces::write_field(writing_rules, wish);
+  }
+  std::optional<std::string> write_literal(std::string_view text) const override {
+    return writing::literal(literal_rules, text);
+  }
+  std::string write_statement(std::string_view source,
+                              std::span<const std::string> names) const override {
+    return "std::cout << std::format(\"" + std::string(source) + "\"" +
+           (names.empty() ? "" : ", ") + writing::listed(names, ", ") + ");";
+  }
+
+  std::optional<Spec> wish_of(const Template& parsed, int field, Type type,
+                              Notes& notes) const override {
+    const Shown& shown =
+        static_cast<const Fields&>(*parsed.program).fields[static_cast<std::size_t>(field)];
+    if (shown.width.from == Count::From::value || shown.precision.from == Count::From::value) {
+      writing::cannot("the width or precision comes from a value", notes);
+      return std::nullopt;
+    }
+    const auto count_of = [](const Count& count) { return count.given() ? count.amount : unset; };
+    constexpr int usual_places = 6;
+    return braces::wish_of(shown.lead, count_of(shown.width), count_of(shown.precision),
+                           shown.type == 's' ? '\0' : shown.type, type, usual_places);
+  }
 
   // std::format("{}").
   Outcome print_plainly(const Value& value, Output& out) const override {

@@ -23,6 +23,7 @@
 #include "family/rendering.hpp"
 #include "family/value_notes.hpp"
 #include "family/values.hpp"
+#include "family/writing.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
 
@@ -557,6 +558,79 @@ struct State {
   bool show_point = false;
   bool uppercase = false;
   bool names_of_truth = false;
+
+  void set(What what, int to) {
+    switch (what) {
+      case What::width:
+        width = std::max(to, 0);
+        break;
+      case What::precision:
+        precision = to < 0 ? 6 : to;
+        break;
+      case What::side:
+        side = to;
+        break;
+      case What::notation:
+        notation = to;
+        break;
+      case What::base:
+        base = to;
+        break;
+      case What::show_base:
+        show_base = to != 0;
+        break;
+      case What::show_positive:
+        show_positive = to != 0;
+        break;
+      case What::show_point:
+        show_point = to != 0;
+        break;
+      case What::uppercase:
+        uppercase = to != 0;
+        break;
+      case What::names_of_truth:
+        names_of_truth = to != 0;
+        break;
+      default:
+        break;
+    }
+  }
+
+  Spec spec(Kind kind) const {
+    Spec out;
+    out.kind = kind;
+    out.width = width;
+    out.fill = fill;
+    const bool text = kind == Kind::text;
+    out.align = side == left_side             ? Align::left
+                : side == inner_side && !text ? Align::inner
+                                              : Align::right;
+    if (uppercase) out.letters = Letters::upper;
+    return out;
+  }
+
+  Spec real_spec() const {
+    Spec out = spec(Kind::real);
+    if (show_positive) out.sign = Sign::always;
+    out.keep_point = show_point;
+    switch (notation) {
+      case fixed_places:
+        out.notation = Notation::fixed;
+        out.places = precision;
+        break;
+      case scientific:
+        out.notation = Notation::scientific;
+        out.places = precision;
+        break;
+      case hexadecimal:
+        out.notation = Notation::hexfloat;
+        break;
+      default:
+        out.notation = Notation::compact;
+        out.significant = std::max(precision, 1);
+    }
+    return out;
+  }
 };
 
 class Rendering final : public family::Rendering<Rendering> {
@@ -671,7 +745,7 @@ class Rendering final : public family::Rendering<Rendering> {
         continue;
       }
       if (setting.takes_argument && !take_count(setting, to)) return false;
-      set(setting.what, to);
+      state_.set(setting.what, to);
       if (setting.what == What::width) {
         used_up_ = false;
         width_span_ = setting.span;
@@ -694,55 +768,7 @@ class Rendering final : public family::Rendering<Rendering> {
     return true;
   }
 
-  void set(What what, int to) {
-    switch (what) {
-      case What::width:
-        state_.width = std::max(to, 0);
-        break;
-      case What::precision:
-        state_.precision = to < 0 ? 6 : to;
-        break;
-      case What::side:
-        state_.side = to;
-        break;
-      case What::notation:
-        state_.notation = to;
-        break;
-      case What::base:
-        state_.base = to;
-        break;
-      case What::show_base:
-        state_.show_base = to != 0;
-        break;
-      case What::show_positive:
-        state_.show_positive = to != 0;
-        break;
-      case What::show_point:
-        state_.show_point = to != 0;
-        break;
-      case What::uppercase:
-        state_.uppercase = to != 0;
-        break;
-      case What::names_of_truth:
-        state_.names_of_truth = to != 0;
-        break;
-      default:
-        break;
-    }
-  }
-
-  Spec spec(Kind kind) const {
-    Spec out;
-    out.kind = kind;
-    out.width = state_.width;
-    out.fill = state_.fill;
-    const bool text = kind == Kind::text;
-    out.align = state_.side == left_side             ? Align::left
-                : state_.side == inner_side && !text ? Align::inner
-                                                     : Align::right;
-    if (state_.uppercase) out.letters = Letters::upper;
-    return out;
-  }
+  Spec spec(Kind kind) const { return state_.spec(kind); }
 
   void put(const Field& field, const Value& value) {
     switch (value.type()) {
@@ -810,28 +836,7 @@ class Rendering final : public family::Rendering<Rendering> {
     lay_out_whole(out, false, "0" + std::string(digits), "", out_);
   }
 
-  Spec real_spec() const {
-    Spec out = spec(Kind::real);
-    if (state_.show_positive) out.sign = Sign::always;
-    out.keep_point = state_.show_point;
-    switch (state_.notation) {
-      case fixed_places:
-        out.notation = Notation::fixed;
-        out.places = state_.precision;
-        break;
-      case scientific:
-        out.notation = Notation::scientific;
-        out.places = state_.precision;
-        break;
-      case hexadecimal:
-        out.notation = Notation::hexfloat;
-        break;
-      default:
-        out.notation = Notation::compact;
-        out.significant = std::max(state_.precision, 1);
-    }
-    return out;
-  }
+  Spec real_spec() const { return state_.real_spec(); }
 
   void lay_out(Spec asked, const BinaryFormat& format, const BinaryReal& real, Output& out) const {
     static constexpr NumberStyle style = {.zero_fill_specials = true};
@@ -936,9 +941,182 @@ class Rendering final : public family::Rendering<Rendering> {
   Span width_span_;
 };
 
+// ---- Writing ----
+
+// A chain, written insertion by insertion: settings only where they change.
+class ChainWriter {
+ public:
+  WrittenTemplate write(std::span<const TemplatePart> parts) {
+    std::string out = "cout";
+    for (const TemplatePart& part : parts) {
+      if (part.field) {
+        if (!put_field(*part.field, out)) return {std::nullopt, std::move(notes_)};
+      } else {
+        out += " << \"" + *writing::literal(literal_rules, part.literal) + "\"";
+      }
+    }
+    return {std::move(out), std::move(notes_)};
+  }
+
+ private:
+  static constexpr writing::LiteralRules literal_rules = {.control = writing::ControlForm::octal};
+
+  bool give_up(std::string_view what) {
+    writing::cannot(
+        "a stream of C++ has no " + std::string(what) + "; make the text first, and insert that",
+        notes_);
+    return false;
+  }
+
+  static void change(int& now, int to, std::string manipulator, std::string& out) {
+    if (now == to) return;
+    now = to;
+    out += " << " + manipulator;
+  }
+  static void change(bool& now, bool to, std::string_view name, std::string& out) {
+    if (now == to) return;
+    now = to;
+    out += " << " + std::string(to ? "" : "no") + std::string(name);
+  }
+
+  bool put_field(const FieldWish& wish, std::string& out) {
+    const Spec& spec = wish.spec;
+    const Kind kind = writing::kind_of(wish);
+    if (wish.type == Type::i8 || wish.type == Type::u8)
+      return give_up("wholes of 8 bits, which are characters to it");
+    if (kind == Kind::moment || is_compound(wish.type)) return give_up("such value");
+    if (spec.limit != unset) return give_up("limit of a text");
+    if (kind == Kind::whole && !put_whole(wish, out)) return false;
+    if (kind == Kind::real && !put_real(wish, out)) return false;
+    if (kind == Kind::truth) change(state_.names_of_truth, true, "boolalpha", out);
+    const bool numeric = kind == Kind::whole || kind == Kind::real;
+    if (numeric) {
+      if (spec.sign == Sign::space || spec.sign == Sign::brackets) return give_up("such sign");
+      if (!spec.group.empty())
+        writing::cannot("a stream takes the mark between thousands from its locale", notes_);
+      change(state_.show_positive, spec.sign == Sign::always, "showpos", out);
+      change(state_.uppercase, spec.letters == Letters::upper, "uppercase", out);
+    }
+    if (spec.width > 0) put_padding(spec, numeric, out);
+    out += " << " + wish.name;
+    return true;
+  }
+
+  bool put_whole(const FieldWish& wish, std::string& out) {
+    if (!is_whole(wish.type)) return give_up("whole digits of such a value");
+    if (wish.spec.least_digits > 0) return give_up("least number of digits");
+    const int base = wish.spec.base;
+    if (base != 8 && base != 10 && base != 16) return give_up("base " + std::to_string(base));
+    change(state_.base, base, base == 8 ? "oct" : base == 16 ? "hex" : "dec", out);
+    if (base != 10) change(state_.show_base, wish.spec.prefix, "showbase", out);
+    return true;
+  }
+
+  bool put_real(const FieldWish& wish, std::string& out) {
+    const Spec& spec = wish.spec;
+    if (!is_real(wish.type)) return give_up("decimals of a whole number");
+    change(state_.show_point, spec.keep_point, "showpoint", out);
+    int count = spec.places;
+    switch (spec.notation) {
+      case Notation::fixed:
+        if (count == unset) return give_up("shortest digits of a real");
+        change(state_.notation, fixed_places, "fixed", out);
+        break;
+      case Notation::scientific:
+        if (count == unset && spec.significant == unset)
+          return give_up("shortest digits of a real");
+        if (count == unset) count = spec.significant - 1;
+        change(state_.notation, scientific, "scientific", out);
+        break;
+      case Notation::hexfloat:
+        if (count != unset) return give_up("places of hexadecimal notation");
+        change(state_.notation, hexadecimal, "hexfloat", out);
+        return true;
+      case Notation::compact:
+        count = spec.significant == unset ? 6 : spec.significant;
+        change(state_.notation, general, "defaultfloat", out);
+        break;
+      default:
+        return give_up(spec.notation == Notation::shortest ? "shortest digits of a real"
+                                                           : "such notation");
+    }
+    change(state_.precision, count, "setprecision(" + std::to_string(count) + ")", out);
+    return true;
+  }
+
+  void put_padding(const Spec& spec, bool numeric, std::string& out) {
+    const bool left = spec.align == Align::left || (spec.align == Align::natural && !numeric);
+    const int side = left ? left_side : spec.align == Align::inner ? inner_side : right_side;
+    if (spec.align == Align::center)
+      writing::cannot("a stream cannot center; the field is padded on the left", notes_);
+    if (!(side == right_side && state_.side == no_side))
+      change(state_.side, side, left ? "left" : side == inner_side ? "internal" : "right", out);
+    const std::string_view fill = spec.fill.text();
+    if (fill.size() != 1) {
+      writing::cannot("a stream fills with one byte", notes_);
+    } else if (state_.fill != spec.fill) {
+      state_.fill = spec.fill;
+      out += std::string(" << setfill('") + (fill == "'" || fill == "\\" ? "\\" : "") +
+             std::string(fill) + "')";
+    }
+    out += " << setw(" + std::to_string(spec.width) + ")";
+  }
+
+  State state_;
+  Notes notes_;
+};
+
 class CppStream final : public family::CheckedDialect<Chain, Rendering> {
  public:
   const DialectFacts& facts() const override { return inky::facts; }
+
+  Placing placing() const override { return Placing::names; }
+  WrittenField write_field(const FieldWish& wish) const override {
+    const TemplatePart part{{}, wish};
+    WrittenTemplate whole = ChainWriter().write({&part, 1});
+    return {whole.source.value_or(std::string()), std::move(whole.notes)};
+  }
+  WrittenTemplate write_template(std::span<const TemplatePart> parts) const override {
+    return ChainWriter().write(parts);
+  }
+  std::string write_statement(std::string_view source,
+                              std::span<const std::string>) const override {
+    return std::string(source) + ";";
+  }
+
+  std::optional<Spec> wish_of(const Template& parsed, int field, Type type,
+                              Notes& notes) const override {
+    const Chain& chain = static_cast<const Chain&>(*parsed.program);
+    State state;
+    for (int i = 0; i <= field; ++i) {
+      state.width = 0;
+      for (const Setting& setting : chain.insertions[static_cast<std::size_t>(i)].before) {
+        if (!setting.argument.name.empty()) {
+          writing::cannot("a setting takes its number from a value", notes);
+          return std::nullopt;
+        }
+        if (setting.what == What::fill) {
+          const char byte = static_cast<char>(setting.argument.value.bits() & 0xFF);
+          state.fill = Mark(std::string_view(&byte, 1));
+        } else {
+          state.set(setting.what, setting.takes_argument
+                                      ? static_cast<int>(static_cast<std::int32_t>(
+                                            low_half(setting.argument.value.bits())))
+                                      : setting.to);
+        }
+      }
+    }
+    if (is_real(type)) return state.real_spec();
+    const bool shown_as_number = type == Type::truth && !state.names_of_truth;
+    Spec out = state.spec(is_whole(type) || shown_as_number ? Kind::whole
+                          : type == Type::truth             ? Kind::truth
+                                                            : Kind::text);
+    if (out.kind != Kind::whole) return out;
+    out.base = state.base;
+    out.prefix = state.show_base && state.base != 10;
+    if (state.show_positive && state.base == 10) out.sign = Sign::always;
+    return out;
+  }
 
   // cout << value.
   Outcome print_plainly(const Value& value, Output& out) const override {

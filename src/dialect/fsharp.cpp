@@ -17,6 +17,7 @@
 #include "family/dotnet_digits.hpp"
 #include "family/escapes.hpp"
 #include "family/percent_rendering.hpp"
+#include "family/percent_writing.hpp"
 #include "family/utf16.hpp"
 #include "family/value_notes.hpp"
 #include "family/values.hpp"
@@ -631,9 +632,27 @@ class Rendering final : public percent::Rendering<Rendering> {
   }
 };
 
+// ---- Writing ----
+
+constexpr percent::WritingRules writing_rules = {
+    .facts = &inky::facts, .plain = 'O', .truth = 'b', .binary = 'B', .unsigned_letter = 'u'};
+constexpr writing::LiteralRules literal_rules = {.doubled = "%",
+                                                 .control = writing::ControlForm::unicode};
+
 class FSharp final : public Dialect {
  public:
   const DialectFacts& facts() const override { return inky::facts; }
+
+  WrittenField write_field(const FieldWish& wish) const override {
+    return percent::write_field(writing_rules, wish);
+  }
+  std::optional<std::string> write_literal(std::string_view text) const override {
+    return writing::literal(literal_rules, text);
+  }
+  std::string write_statement(std::string_view source,
+                              std::span<const std::string> names) const override {
+    return "printf \"" + std::string(source) + "\"" + writing::listed(names, "", " ");
+  }
 
   Result<Template> parse(std::string_view source) const override {
     Result<Template> parsed = percent::parse(syntax, source);

@@ -20,6 +20,7 @@
 #include "dialects.hpp"
 #include "family/escapes.hpp"
 #include "family/percent_rendering.hpp"
+#include "family/percent_writing.hpp"
 #include "family/value_notes.hpp"
 #include "family/values.hpp"
 #include "inky_margin/number/decimal.hpp"
@@ -599,9 +600,29 @@ class Rendering final : public percent::Rendering<Rendering> {
   std::size_t most_missing_ = 0;  // the values that would have been needed
 };
 
+// ---- Writing ----
+
+constexpr percent::WritingRules writing_rules = {
+    .facts = &inky::facts, .plain = 's', .binary = 'b', .unsigned_letter = 'u', .converts = true};
+constexpr writing::LiteralRules literal_rules = {
+    .doubled = "%", .escaped = "\"\\$", .control = writing::ControlForm::octal};
+
 class Php final : public Dialect {
  public:
   const DialectFacts& facts() const override { return inky::facts; }
+
+  Placing placing() const override { return Placing::positions; }
+  WrittenField write_field(const FieldWish& wish) const override {
+    return percent::write_field(writing_rules, wish);
+  }
+  std::optional<std::string> write_literal(std::string_view text) const override {
+    return writing::literal(literal_rules, text);
+  }
+  std::string write_statement(std::string_view source,
+                              std::span<const std::string> names) const override {
+    return std::string("printf(\"") + std::string(source) + "\"" + (names.empty() ? "" : ", ") +
+           writing::listed(names, ", ", "$") + ");";
+  }
 
   Result<Template> parse(std::string_view source) const override {
     Result<Template> parsed = percent::parse(syntax, source);

@@ -15,6 +15,7 @@
 #include <limits>
 
 #include "dialects.hpp"
+#include "family/brace_writing.hpp"
 #include "family/braces.hpp"
 #include "family/checked_dialect.hpp"
 #include "family/escapes.hpp"
@@ -836,9 +837,60 @@ class Rendering final : public family::Rendering<Rendering> {
   const Fields& program_;
 };
 
+// ---- Writing ----
+
+constexpr braces::WritingRules writing_rules = {.facts = &inky::facts,
+                                                .space_sign = false,
+                                                .general = false,
+                                                .fixed_by_precision = true,
+                                                .shortest_scientific = true,
+                                                .names = true};
+constexpr writing::LiteralRules literal_rules = {.doubled = "{}",
+                                                 .control = writing::ControlForm::braces};
+
 class Rust final : public family::CheckedDialect<Fields, Rendering> {
  public:
   const DialectFacts& facts() const override { return inky::facts; }
+
+  Placing placing() const override { return Placing::positions; }
+  WrittenField write_field(const FieldWish& wish) const override {
+    return braces::write_field(writing_rules, wish);
+  }
+  std::optional<std::string> write_literal(std::string_view text) const override {
+    return writing::literal(literal_rules, text);
+  }
+  std::string write_statement(std::string_view source,
+                              std::span<const std::string> names) const override {
+    return "print!(\"" + std::string(source) + "\"" + (names.empty() ? "" : ", ") +
+           writing::listed(names, ", ") + ");";
+  }
+
+  std::optional<Spec> wish_of(const Template& parsed, int field, Type type,
+                              Notes& notes) const override {
+    const Shown& shown =
+        static_cast<const Fields&>(*parsed.program).fields[static_cast<std::size_t>(field)];
+    const auto count_of = [](const Reference& count) {
+      return count.kind == Reference::Kind::number ? static_cast<int>(count.number) : unset;
+    };
+    const bool counts_from_values =
+        (shown.width.kind != Reference::Kind::none && count_of(shown.width) == unset) ||
+        (shown.precision.kind != Reference::Kind::none && count_of(shown.precision) == unset);
+    if (counts_from_values || shown.form == '?') {
+      writing::cannot(shown.form == '?' ? "a value for debugging is Rust's own"
+                                        : "the width or precision comes from a value",
+                      notes);
+      return std::nullopt;
+    }
+    // A precision without a letter is places; without one, reals have no exponent.
+    const bool bare_real = shown.form == 0 && is_real(type);
+    Spec out = braces::wish_of(shown.lead, count_of(shown.width), count_of(shown.precision),
+                               bare_real ? 'f' : shown.form, type, unset);
+    if (shown.lead.zero && (out.kind == Kind::whole || out.kind == Kind::real)) {
+      out.align = Align::inner;
+      out.fill = "0";
+    }
+    return out;
+  }
 
   // println!("{}").
   Outcome print_plainly(const Value& value, Output& out) const override {

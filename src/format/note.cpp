@@ -23,6 +23,8 @@ constexpr auto code_facts = std::to_array<CodeFact>({
     {Code::not_supported_yet, "not-supported-yet",
      "A later version will do this; this one does not."},
     {Code::contradiction, "contradiction", "Two wishes exclude each other."},
+    {Code::template_fails, "template-fails",
+     "The template prints nothing in its own language, so there is nothing to carry."},
     {Code::unreadable_file, "unreadable-file", "The file cannot be read."},
     {Code::bad_sheet, "bad-sheet", "The sheet is not valid TOML."},
     {Code::bad_data, "bad-data", "The data cannot be read."},

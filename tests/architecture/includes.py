@@ -11,6 +11,7 @@ floors = {
     "text": set(),
     "format": {"number", "text"},
     "dialect": {"number", "text", "format"},
+    "carry": {"number", "text", "format", "dialect"},
     "sheet": {"number", "text", "format", "dialect"},
 }
 forbidden = re.compile(r"<(iostream|fstream|sstream|cstdio|stdio\.h|format|charconv|locale|clocale)>")

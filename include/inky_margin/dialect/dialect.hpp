@@ -12,6 +12,7 @@
 // read them. Dialects are immutable and live as long as the program: share them freely.
 #pragma once
 
+#include <optional>
 #include <span>
 #include <string>
 #include <string_view>
@@ -96,10 +97,37 @@ struct Words {
   int field = unset;  // which it belongs to; unset: a literal
 };
 
+// How a field says which value it shows, where these are not shown once each and in order.
+enum class Placing : std::uint8_t {
+  in_order,   // it cannot: the values are given in the order of the fields
+  positions,  // by a number
+  names,      // by a name, always
+};
+
+// A field to be written: what is wished of a value, and what is known of it.
+struct FieldWish {
+  Spec spec;
+  Type type = Type::f64;
+  int position = unset;  // of the value, from 1, where the field has to say so
+  std::string name;      // what the value is called in source
+};
+
 // A field written as source.
 struct WrittenField {
-  std::string source;
-  Notes notes;  // what the language cannot do in a specifier
+  std::string source;  // empty: it cannot be written at all
+  Notes notes;         // what the language cannot do in a specifier
+};
+
+// Literal text, or a field.
+struct TemplatePart {
+  std::string literal;
+  std::optional<FieldWish> field;
+};
+
+// A template written as source. Empty where it cannot be written; the notes say why.
+struct WrittenTemplate {
+  std::optional<std::string> source;
+  Notes notes;
 };
 
 class Dialect {
@@ -128,10 +156,29 @@ class Dialect {
   // such thing.
   virtual Outcome print_plainly(const Value& value, Output& out) const;
 
+  // What is wished of the value that a field shows, when it is of this type. Nothing where a wish
+  // cannot say it; the reason is a note.
+  virtual std::optional<Spec> wish_of(const Template& parsed, int field, Type type,
+                                      Notes& notes) const;
+
+  // How fields name their values.
+  virtual Placing placing() const;
   // A wish as one field of source, with the nearest thing where the language has no specifier for
   // it.
-  virtual WrittenField write(const Spec& wish) const;
+  virtual WrittenField write_field(const FieldWish& wish) const;
+  // The same for a value of the usual type of its kind.
+  WrittenField write(const Spec& wish) const;
+  // Text that stands between fields, escaped; nothing where the language cannot have it there.
+  virtual std::optional<std::string> write_literal(std::string_view text) const;
+  // A whole template.
+  virtual WrittenTemplate write_template(std::span<const TemplatePart> parts) const;
+  // A statement that prints a template with the values of these names, ready to paste.
+  virtual std::string write_statement(std::string_view source,
+                                      std::span<const std::string> names) const;
 };
+
+// The type that a wish of this kind is usually about.
+Type usual_type(Kind kind);
 
 // All dialects, in the order of their ids.
 std::span<const Dialect* const> all_dialects();

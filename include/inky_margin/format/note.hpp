@@ -41,6 +41,7 @@ enum class Code : std::uint16_t {
   over_limit = 120,
   not_supported_yet,
   contradiction,
+  template_fails,
   // 140: files.
   unreadable_file = 140,
   bad_sheet,

@@ -67,7 +67,11 @@ class CDialect final : public Dialect {
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const override;
   std::vector<Words> explain(const Template& parsed) const override;
-  WrittenField write(const Spec& wish) const override;
+  Placing placing() const override { return Placing::positions; }
+  WrittenField write_field(const FieldWish& wish) const override;
+  std::optional<std::string> write_literal(std::string_view text) const override;
+  std::string write_statement(std::string_view source,
+                              std::span<const std::string> names) const override;
 };
 
 }  // namespace inky::c_language

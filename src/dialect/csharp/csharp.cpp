@@ -25,11 +25,13 @@
 #include "../family/rendering.hpp"
 #include "../family/utf16.hpp"
 #include "../family/value_notes.hpp"
+#include "../family/writing.hpp"
 #include "cultures.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
 #include "moments.hpp"
 #include "numbers.hpp"
+#include "writing.hpp"
 
 namespace inky {
 
@@ -574,11 +576,51 @@ class Rendering final : public family::Rendering<Rendering> {
   const Items& program_;
 };
 
+// ---- Writing ----
+
+constexpr writing::LiteralRules literal_rules = {.doubled = "{}",
+                                                 .control = writing::ControlForm::unicode};
+
 class CSharp final : public family::ProgramDialect<Items> {
  public:
   CSharp() : facts_(csharp_facts) { facts_.locales = culture_tags(); }
 
   const DialectFacts& facts() const override { return facts_; }
+
+  Placing placing() const override { return Placing::positions; }
+  WrittenField write_field(const FieldWish& wish) const override { return write_item(wish); }
+  // Every item has its number.
+  WrittenTemplate write_template(std::span<const TemplatePart> parts) const override {
+    std::vector<TemplatePart> numbered(parts.begin(), parts.end());
+    int next = 1;
+    for (TemplatePart& part : numbered) {
+      if (part.field && part.field->position == unset) part.field->position = next++;
+    }
+    return Dialect::write_template(numbered);
+  }
+  std::optional<std::string> write_literal(std::string_view text) const override {
+    return writing::literal(literal_rules, text);
+  }
+  std::string write_statement(std::string_view source,
+                              std::span<const std::string> names) const override {
+    return "Console.Write(\"" + std::string(source) + "\"" + (names.empty() ? "" : ", ") +
+           writing::listed(names, ", ") + ");";
+  }
+
+  std::optional<Spec> wish_of(const Template& parsed, int field, Type type,
+                              Notes& notes) const override {
+    const Item& item =
+        static_cast<const Items&>(*parsed.program).items[static_cast<std::size_t>(field)];
+    Spec out;
+    out.kind = writing::kind_of({{}, type, unset, {}});
+    out.width = item.width;
+    out.align = item.left ? Align::left : Align::right;
+    const bool numeric = is_whole(type) || is_real(type);
+    if (!numeric && (item.format.empty() || type != Type::moment)) return out;
+    if (numeric && read_format(item.number, item.format, type, out)) return out;
+    writing::cannot("the format " + in_quotes(item.format) + " is C#'s own", notes);
+    return std::nullopt;
+  }
 
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const override {

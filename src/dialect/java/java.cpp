@@ -21,6 +21,7 @@
 
 #include "../dialects.hpp"
 #include "../family/percent_rendering.hpp"
+#include "../family/percent_writing.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "decimal.hpp"
@@ -902,11 +903,31 @@ class Rendering final : public percent::Rendering<Rendering> {
   }
 };
 
+// ---- Writing ----
+
+constexpr percent::WritingRules writing_rules = {
+    .facts = &java_language::facts, .plain = 's', .truth = 'b'};
+constexpr writing::LiteralRules literal_rules = {.doubled = "%",
+                                                 .control = writing::ControlForm::octal};
+
 class Java final : public Dialect {
  public:
   Java() : facts_(java_language::facts) { facts_.locales = locale_tags(); }
 
   const DialectFacts& facts() const override { return facts_; }
+
+  Placing placing() const override { return Placing::positions; }
+  WrittenField write_field(const FieldWish& wish) const override {
+    return percent::write_field(writing_rules, wish);
+  }
+  std::optional<std::string> write_literal(std::string_view text) const override {
+    return writing::literal(literal_rules, text);
+  }
+  std::string write_statement(std::string_view source,
+                              std::span<const std::string> names) const override {
+    return std::string("System.out.printf(\"") + std::string(source) + "\"" +
+           (names.empty() ? "" : ", ") + writing::listed(names, ", ", "") + ");";
+  }
 
   Result<Template> parse(std::string_view source) const override {
     Result<Template> parsed = percent::parse(syntax, source);

@@ -21,6 +21,7 @@
 #include "../family/program_dialect.hpp"
 #include "../family/rendering.hpp"
 #include "../family/value_notes.hpp"
+#include "../family/writing.hpp"
 #include "decimal.hpp"
 #include "escapes.hpp"
 #include "inky_margin/text/escape.hpp"
@@ -640,11 +641,65 @@ class Rendering final : public family::Rendering<Rendering> {
   const Pattern& pattern_;
 };
 
+// ---- Writing ----
+
+WrittenField written_pattern(const FieldWish& wish) {
+  const Spec& spec = wish.spec;
+  Notes notes;
+  const auto give_up = [&](std::string_view what) {
+    writing::cannot("a pattern has no " + std::string(what), notes);
+    return WrittenField{{}, std::move(notes)};
+  };
+  const Kind kind = writing::kind_of(wish);
+  if (kind != Kind::whole && kind != Kind::real) return give_up("place for anything but a number");
+  if (spec.width > 0) return give_up("width");
+  if (spec.sign == Sign::space || spec.sign == Sign::always)
+    return give_up("sign on positive numbers");
+  if (spec.base != 10) return give_up("other base than 10");
+  std::string digits(static_cast<std::size_t>(std::max(spec.least_digits, 1)), '0');
+  if (!spec.group.empty()) {
+    if (spec.group != Mark(",")) return give_up("such mark between thousands; it is the locale's");
+    digits = "#,##" + digits;
+  }
+  if (kind == Kind::real) {
+    if (spec.places == unset) return give_up("shortest digits");
+    if (spec.notation != Notation::fixed && spec.notation != Notation::percent)
+      return give_up("such notation");
+    if (spec.places > 0) digits += "." + std::string(static_cast<std::size_t>(spec.places), '0');
+    if (spec.notation == Notation::percent) digits += '%';
+  }
+  if (spec.sign == Sign::brackets) digits += ";(" + digits + ")";
+  return {std::move(digits), std::move(notes)};
+}
+
 class JavaPattern final : public family::ProgramDialect<Pattern> {
  public:
   JavaPattern() : facts_(pattern_facts) { facts_.locales = locale_tags(); }
 
   const DialectFacts& facts() const override { return facts_; }
+
+  WrittenField write_field(const FieldWish& wish) const override { return written_pattern(wish); }
+  // One number with text on both sides.
+  WrittenTemplate write_template(std::span<const TemplatePart> parts) const override {
+    const auto fields = std::count_if(parts.begin(), parts.end(), [](const TemplatePart& part) {
+      return part.field.has_value();
+    });
+    if (fields == 1) return Dialect::write_template(parts);
+    WrittenTemplate out;
+    writing::cannot("a pattern shows one number", out.notes);
+    return out;
+  }
+  std::optional<std::string> write_literal(std::string_view text) const override {
+    auto out = writing::literal({.doubled = "'", .control = writing::ControlForm::octal}, text);
+    const bool plain = text.find_first_not_of(" :|=/") == std::string_view::npos;
+    if (out && !plain) *out = "'" + *out + "'";
+    return out;
+  }
+  std::string write_statement(std::string_view source,
+                              std::span<const std::string> names) const override {
+    return "System.out.print(new DecimalFormat(\"" + std::string(source) + "\").format(" +
+           writing::listed(names, ", ") + "));";
+  }
 
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const override {

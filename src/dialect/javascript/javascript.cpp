@@ -23,8 +23,10 @@
 #include "../family/named_values.hpp"
 #include "../family/program_dialect.hpp"
 #include "../family/rendering.hpp"
+#include "../family/writing.hpp"
 #include "evaluation.hpp"
 #include "inky_margin/text/escape.hpp"
+#include "writing.hpp"
 
 namespace inky {
 
@@ -327,6 +329,10 @@ class Rendering final : public family::Rendering<Rendering>, private Scope {
   std::string text_;
 };
 
+// ---- Writing ----
+
+constexpr writing::LiteralRules literal_rules = {.escaped = "`\\$"};
+
 class JavaScript final : public family::ProgramDialect<Slots> {
  public:
   JavaScript() : facts_(javascript_facts) {
@@ -336,6 +342,26 @@ class JavaScript final : public family::ProgramDialect<Slots> {
   }
 
   const DialectFacts& facts() const override { return facts_; }
+
+  Placing placing() const override { return Placing::names; }
+  WrittenField write_field(const FieldWish& wish) const override { return write_slot(wish); }
+  std::optional<std::string> write_literal(std::string_view text) const override {
+    return writing::literal(literal_rules, text);
+  }
+  std::string write_statement(std::string_view source,
+                              std::span<const std::string>) const override {
+    return "process.stdout.write(`" + std::string(source) + "`);";
+  }
+
+  std::optional<Spec> wish_of(const Template& parsed, int field, Type type,
+                              Notes& notes) const override {
+    const Slot& slot =
+        static_cast<const Slots&>(*parsed.program).slots[static_cast<std::size_t>(field)];
+    Spec out;
+    if (read_slot(slot.expression, type, out)) return out;
+    writing::cannot("the expression in the slot is JavaScript's own", notes);
+    return std::nullopt;
+  }
 
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const override {

@@ -20,6 +20,7 @@
 #include "../family/rendering.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
+#include "../family/writing.hpp"
 #include "control.hpp"
 #include "floats.hpp"
 #include "inky_margin/number/decimal.hpp"
@@ -28,6 +29,7 @@
 #include "inky_margin/text/simple_case.hpp"
 #include "inky_margin/text/utf8.hpp"
 #include "numerals.hpp"
+#include "writing.hpp"
 
 namespace inky {
 
@@ -1150,6 +1152,35 @@ std::size_t read_escape(std::size_t at, Template& out) {
 class Lisp final : public family::ProgramDialect<Control> {
  public:
   const DialectFacts& facts() const override { return lisp_facts; }
+
+  WrittenField write_field(const FieldWish& wish) const override { return write_directive(wish); }
+  std::optional<std::string> write_literal(std::string_view text) const override {
+    std::string out;
+    for (const char c : text) {
+      if (c == '\n') {
+        out += "~%";
+        continue;
+      }
+      if (c == '~') out += '~';
+      if (c == '"' || c == '\\') out += '\\';
+      out += c;
+    }
+    return out;
+  }
+  std::string write_statement(std::string_view source,
+                              std::span<const std::string> names) const override {
+    return "(format t \"" + std::string(source) + "\"" + writing::listed(names, "", " ") + ")";
+  }
+
+  std::optional<Spec> wish_of(const Template& parsed, int field, Type type,
+                              Notes& notes) const override {
+    const Directive& directive =
+        static_cast<const Control&>(*parsed.program).directives[static_cast<std::size_t>(field)];
+    Spec out;
+    if (read_directive(directive, type, out)) return out;
+    writing::cannot("the directive is FORMAT's own", notes);
+    return std::nullopt;
+  }
 
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const override {

@@ -204,7 +204,7 @@ void set_plain(const Traits& traits, Spec& spec) {
     spec.width = shown;
     if (traits.special) spec.width = std::max(spec.width, 3 + traits.sign);
     if (traits.in_matrix) shown = spec.width;
-    spec.significant = std::max(digits + 1, 1);
+    spec.significant = std::max(traits.in_matrix ? spec.width : digits + 1, 1);
   } else {
     const Parts largest = parts_of(traits.extent.most, traits.precision, traits.in_matrix);
     const Parts smallest = parts_of(traits.extent.least, traits.precision, traits.in_matrix);

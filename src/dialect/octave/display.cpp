@@ -26,6 +26,7 @@
 #include "../family/named_values.hpp"
 #include "../family/program_dialect.hpp"
 #include "../family/value_notes.hpp"
+#include "../family/writing.hpp"
 #include "arrays.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/text/escape.hpp"
@@ -950,6 +951,17 @@ class Rendering {
 class OctaveDisplay final : public family::ProgramDialect<Session> {
  public:
   const DialectFacts& facts() const override { return display_facts; }
+
+  std::optional<Spec> wish_of(const Template&, int, Type, Notes& notes) const override {
+    writing::cannot("a session asks one thing of all numbers, which no field of another says",
+                    notes);
+    return std::nullopt;
+  }
+  WrittenField write_field(const FieldWish&) const override {
+    Notes notes;
+    writing::cannot("a session has no fields; the dialect octave has", notes);
+    return {{}, std::move(notes)};
+  }
 
   Outcome render(const Template& parsed, std::span<const Value> values, const RenderOptions&,
                  Output& out, Report* report) const override {

@@ -14,6 +14,7 @@
 #include <algorithm>
 
 #include "../dialects.hpp"
+#include "../family/brace_writing.hpp"
 #include "../family/rendering.hpp"
 #include "../family/source.hpp"
 #include "../family/value_notes.hpp"
@@ -439,9 +440,68 @@ class Rendering final : public family::Rendering<Rendering> {
   const Fields& program_;
 };
 
+// ---- Writing ----
+
+constexpr braces::WritingRules writing_rules = {.facts = &python::braces_facts,
+                                                .any_inner = true,
+                                                .group = true,
+                                                .percent = true,
+                                                .wholes_have_decimals = true,
+                                                .truth_is_number = true,
+                                                .names = true};
+constexpr writing::LiteralRules literal_rules = {.doubled = "{}"};
+
 class Python final : public Dialect {
  public:
   const DialectFacts& facts() const override { return python::braces_facts; }
+
+  Placing placing() const override { return Placing::positions; }
+  WrittenField write_field(const FieldWish& wish) const override {
+    return braces::write_field(writing_rules, wish);
+  }
+  std::optional<std::string> write_literal(std::string_view text) const override {
+    return writing::literal(literal_rules, text);
+  }
+  std::string write_statement(std::string_view source,
+                              std::span<const std::string> names) const override {
+    std::vector<std::string> given(names.begin(), names.end());
+    for (std::string& name : given) {
+      if (source.find("{" + name + "}") != std::string_view::npos ||
+          source.find("{" + name + ":") != std::string_view::npos ||
+          source.find("{" + name + "!") != std::string_view::npos)
+        name += "=" + name;
+    }
+    return "print(\"" + std::string(source) + "\".format(" + writing::listed(given, ", ") +
+           "), end=\"\")";
+  }
+
+  std::optional<Spec> wish_of(const Template& parsed, int field, Type type,
+                              Notes& notes) const override {
+    const Replacement& shown =
+        static_cast<const Fields&>(*parsed.program).fields[static_cast<std::size_t>(field)];
+    if (!shown.parts.empty() || !shown.steps.empty() || !shown.said.empty() ||
+        (shown.conversion != 0 && shown.conversion != 's') || type == Type::moment) {
+      writing::cannot("the field asks what is Python's own", notes);
+      return std::nullopt;
+    }
+    if (!shown.has_spec || shown.conversion == 's') {
+      Spec out;
+      out.kind = writing::kind_of({{}, type, unset, {}});
+      if (!shown.has_spec) return out;
+      out = python::neutral(shown.spec, Kind::text);
+      return out;
+    }
+    const char letter = static_cast<char>(shown.spec.type);
+    constexpr int usual_places = 6;
+    braces::Lead lead = shown.spec;
+    Spec out =
+        braces::wish_of(lead, static_cast<int>(shown.spec.width),
+                        static_cast<int>(shown.spec.precision), letter == 's' ? '\0' : letter,
+                        type == Type::truth && letter == 0 ? Type::i64 : type, usual_places);
+    if (shown.spec.align == '=') out.align = Align::inner;
+    if (shown.spec.group != 0) out.group = Mark(std::string_view(&shown.spec.group, 1));
+    return out;
+  }
 
   Result<Template> parse(std::string_view source) const override {
     if (auto error = check_source(source)) return std::move(*error);

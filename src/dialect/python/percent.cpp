@@ -15,6 +15,7 @@
 
 #include "../dialects.hpp"
 #include "../family/percent_rendering.hpp"
+#include "../family/percent_writing.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "inky_margin/number/digits.hpp"
@@ -423,9 +424,27 @@ class Rendering final : public percent::Rendering<Rendering> {
   bool single_taken_ = false;
 };
 
+// ---- Writing ----
+
+constexpr percent::WritingRules writing_rules = {
+    .facts = &inky::facts, .plain = 's', .converts = true};
+constexpr writing::LiteralRules literal_rules = {.doubled = "%"};
+
 class PythonPercent final : public Dialect {
  public:
   const DialectFacts& facts() const override { return inky::facts; }
+
+  WrittenField write_field(const FieldWish& wish) const override {
+    return percent::write_field(writing_rules, wish);
+  }
+  std::optional<std::string> write_literal(std::string_view text) const override {
+    return writing::literal(literal_rules, text);
+  }
+  std::string write_statement(std::string_view source,
+                              std::span<const std::string> names) const override {
+    return "print(\"" + std::string(source) + "\" % (" + writing::listed(names, ", ") +
+           (names.size() == 1 ? ",), end=\"\")" : "), end=\"\")");
+  }
 
   Result<Template> parse(std::string_view source) const override {
     Result<Template> parsed = percent::parse(syntax, source);

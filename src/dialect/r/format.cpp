@@ -27,6 +27,7 @@
 #include "../family/program_dialect.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
+#include "../family/writing.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/text/columns.hpp"
 #include "inky_margin/text/escape.hpp"
@@ -1218,9 +1219,73 @@ class Rendering {
   std::vector<const Expression*> matched_;  // the argument of each formal
 };
 
+// ---- Writing ----
+
+// A call of formatC, which hands the number to the C library.
+WrittenField written_call(const FieldWish& wish) {
+  const Spec& spec = wish.spec;
+  Notes notes;
+  const auto give_up = [&](std::string_view what) {
+    writing::cannot("formatC has no " + std::string(what), notes);
+    return WrittenField{{}, std::move(notes)};
+  };
+  const Kind kind = writing::kind_of(wish);
+  const bool number = kind == Kind::whole || kind == Kind::real;
+  if (!number && kind != Kind::text) return give_up("place for such a value");
+  if (spec.limit != unset) return give_up("limit of a text");
+  if (spec.base != 10) return give_up("other base than 10");
+  std::string out = "formatC(" + wish.name;
+  std::string flags;
+  if (spec.width > 0 && (spec.align == Align::left || (spec.align == Align::natural && !number)))
+    flags += '-';
+  if (number && spec.sign == Sign::always) flags += '+';
+  if (number && spec.sign == Sign::space) flags += ' ';
+  if (number && spec.keep_point) flags += '#';
+  if (number && spec.align == Align::inner && spec.fill == Mark("0")) flags += '0';
+  if (kind == Kind::whole) {
+    if (!is_whole(wish.type)) return give_up("whole digits of such a value");
+    out += ", format = \"d\"";
+  } else if (kind == Kind::real) {
+    const int count =
+        spec.notation == Notation::compact || spec.places == unset ? spec.significant : spec.places;
+    const char letter = spec.notation == Notation::fixed        ? 'f'
+                        : spec.notation == Notation::scientific ? 'e'
+                        : spec.notation == Notation::compact    ? 'g'
+                                                                : '\0';
+    if (letter == 0 || count == unset) return give_up("such notation");
+    out +=
+        ", digits = " + std::to_string(letter == 'e' && spec.places == unset ? count - 1 : count) +
+        ", format = \"" +
+        static_cast<char>(letter - (letter != 'f' && spec.letters == Letters::upper ? 32 : 0)) +
+        "\"";
+  }
+  out += ", width = " + std::to_string(std::max(spec.width, 1));
+  if (!flags.empty()) out += ", flag = \"" + flags + "\"";
+  if (number && !spec.group.empty()) out += ", big.mark = " + in_quotes(spec.group.text());
+  return {out + ")", std::move(notes)};
+}
+
 class RFormat final : public family::ProgramDialect<Call> {
  public:
   const DialectFacts& facts() const override { return format_facts; }
+
+  Placing placing() const override { return Placing::names; }
+  WrittenField write_field(const FieldWish& wish) const override { return written_call(wish); }
+  WrittenTemplate write_template(std::span<const TemplatePart> parts) const override {
+    if (parts.size() == 1 && parts[0].field) return Dialect::write_template(parts);
+    WrittenTemplate out;
+    writing::cannot("a call formats one value and no text around it; paste() joins them",
+                    out.notes);
+    return out;
+  }
+  std::string write_statement(std::string_view source,
+                              std::span<const std::string>) const override {
+    return "cat(" + std::string(source) + ")";
+  }
+  std::optional<Spec> wish_of(const Template&, int, Type, Notes& notes) const override {
+    writing::cannot("reading what a call of R asks is not supported yet", notes);
+    return std::nullopt;
+  }
 
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const override {

@@ -17,6 +17,7 @@
 
 #include "../dialects.hpp"
 #include "../family/percent_rendering.hpp"
+#include "../family/percent_writing.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "inky_margin/text/escape.hpp"
@@ -456,9 +457,29 @@ class Rendering final : public percent::Rendering<Rendering> {
   Argument once_;
 };
 
+// ---- Writing ----
+
+constexpr percent::WritingRules writing_rules = {
+    .facts = &inky::facts, .plain = 's', .converts = true};
+constexpr writing::LiteralRules literal_rules = {
+    .doubled = "%", .control = writing::ControlForm::octal, .nul = false};
+
 class R final : public Dialect {
  public:
   const DialectFacts& facts() const override { return inky::facts; }
+
+  Placing placing() const override { return Placing::positions; }
+  WrittenField write_field(const FieldWish& wish) const override {
+    return percent::write_field(writing_rules, wish);
+  }
+  std::optional<std::string> write_literal(std::string_view text) const override {
+    return writing::literal(literal_rules, text);
+  }
+  std::string write_statement(std::string_view source,
+                              std::span<const std::string> names) const override {
+    return std::string("cat(sprintf(\"") + std::string(source) + "\"" +
+           (names.empty() ? "" : ", ") + writing::listed(names, ", ", "") + "))";
+  }
 
   Result<Template> parse(std::string_view source) const override {
     Result<Template> parsed = percent::parse(syntax, source);

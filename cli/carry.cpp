@@ -1,0 +1,340 @@
+// inky carry: a template in other languages, and whether it prints the same there.
+
+#include "inky_margin/carry/carry.hpp"
+
+#include <algorithm>
+#include <memory>
+
+#include "command.hpp"
+#include "contract.hpp"
+#include "inky_margin/text/columns.hpp"
+#include "inky_margin/text/escape.hpp"
+#include "json_reader.hpp"
+#include "screen.hpp"
+
+namespace inky::cli {
+
+namespace {
+
+constexpr const char* examples = R"(Examples:
+  inky carry '%-8s|%8.2f' --to rust,java          from C, where nothing is said
+  inky carry '{mass:>8.2f}' --from python --to all
+  inky carry '{}' u64 --from rust --to php        the type of a value, or a value
+  inky carry --jsonl < requests.jsonl             for machines; docs/contract.md
+
+A verdict is earned on a fixed set of awkward values of each type: "same" printed
+the same for all of them, "same for" names the range in which it did, "differs"
+shows an example, "cannot" says why.
+Exit status: 0 the same everywhere, in a range at least; 1 it is not; 2 bad request.)";
+
+struct Options {
+  std::string source;
+  std::vector<std::string> types;
+  std::string from = "c";
+  std::string to = "all";
+  bool json = false;
+  bool jsonl = false;
+  bool ascii = false;
+};
+
+struct Request {
+  const Dialect* from = nullptr;
+  std::string source;
+  std::vector<Type> types;
+  std::vector<const Dialect*> to;
+};
+
+// Every dialect but the one it comes from, or those named.
+Result<std::vector<const Dialect*>> dialects_named(const std::vector<std::string>& ids,
+                                                   const Dialect& from) {
+  std::vector<const Dialect*> out;
+  for (const std::string& id : ids) {
+    if (id == "all") {
+      for (const Dialect* dialect : all_dialects()) {
+        if (dialect != &from) out.push_back(dialect);
+      }
+      continue;
+    }
+    const Result<const Dialect*> dialect = dialect_named(id);
+    if (!dialect) return dialect.error();
+    out.push_back(*dialect);
+  }
+  return out;
+}
+
+// "f64", or a value such as 2.5:f32.
+Result<Type> type_given(const std::string& text) {
+  if (const auto type = type_named(text)) return *type;
+  const Result<Value> value = read_value(text);
+  if (!value) return value.error();
+  return value->type();
+}
+
+// ---- For machines ----
+
+JsonOut value_json(const Value& value) {
+  const std::string type(name_of(value.type()));
+  switch (value.type()) {
+    case Type::text:
+      return JsonOut(std::string(value.as_text()));
+    case Type::truth:
+      return JsonOut(value.as_whole() != 0);
+    case Type::nil:
+      return JsonOut(nullptr);
+    case Type::character:
+      return JsonOut{{type, std::string(describe(value)).substr(1, describe(value).size() - 2)}};
+    default:
+      return JsonOut{{type, describe(value)}};
+  }
+}
+
+JsonOut carried_json(const Carried& carried) {
+  JsonOut out = {{"dialect", carried.dialect->facts().id}};
+  out["template"] = carried.source ? JsonOut(*carried.source) : JsonOut(nullptr);
+  out["call"] = carried.source ? JsonOut(carried.statement) : JsonOut(nullptr);
+  out["verdict"] = name_of(carried.verdict);
+  if (!carried.range.empty()) out["range"] = carried.range;
+  out["example"] = nullptr;
+  if (carried.example) {
+    JsonOut values = JsonOut::array();
+    for (const Value& value : carried.example->values) values.push_back(value_json(value));
+    out["example"] = {{"values", std::move(values)}, {"here", carried.example->here}};
+    out["example"][carried.example->there_fails ? "fails" : "there"] = carried.example->there;
+  }
+  if (carried.source) {
+    JsonOut arguments = JsonOut::array();
+    for (const int index : carried.arguments) arguments.push_back(index);
+    out["arguments"] = std::move(arguments);
+  }
+  out["notes"] = to_json(carried.notes);
+  return out;
+}
+
+JsonOut answer(const Request& request) {
+  const Result<Template> parsed = request.from->parse(request.source);
+  if (!parsed) return {{"error", to_json(parsed.error())}};
+  const Result<Cargo> cargo = Cargo::make(*request.from, *parsed, request.types);
+  if (!cargo) return {{"error", to_json(cargo.error())}};
+  JsonOut results = JsonOut::array();
+  for (const Dialect* other : request.to) results.push_back(carried_json(cargo->to(*other)));
+  return {{"results", std::move(results)}};
+}
+
+Result<std::vector<std::string>> texts_of(const Json& json, std::string_view key) {
+  std::vector<std::string> out;
+  if (json.kind == Json::Kind::list) {
+    for (const Json& item : json.items) {
+      if (item.kind != Json::Kind::text) break;
+      out.push_back(item.text);
+    }
+    if (out.size() == json.items.size()) return out;
+  }
+  return Error{
+      Code::wrong_kind, in_quotes(key) + " is a list of texts", {}, "Write it as [\"...\"]."};
+}
+
+Result<Request> read_request(std::string_view line) {
+  const Result<Json> json = read_json(line);
+  if (!json) return json.error();
+  if (json->kind != Json::Kind::object)
+    return Error{Code::bad_json,
+                 "a request is a JSON object",
+                 {},
+                 R"(Write {"dialect": ..., "template": ..., "to": [...]}.)"};
+  Request out;
+  std::vector<std::string> to;
+  bool has_template = false;
+  for (const JsonMember& member : json->members) {
+    const bool is_text = member.value.kind == Json::Kind::text;
+    if (member.key == "dialect" || member.key == "template") {
+      if (!is_text)
+        return Error{
+            Code::wrong_kind, in_quotes(member.key) + " is a text", {}, "Write it in quotes."};
+      if (member.key == "template") {
+        out.source = member.value.text;
+        has_template = true;
+        continue;
+      }
+      const Result<const Dialect*> dialect = dialect_named(member.value.text);
+      if (!dialect) return dialect.error();
+      out.from = *dialect;
+    } else if (member.key == "types") {
+      const auto types = texts_of(member.value, member.key);
+      if (!types) return types.error();
+      for (const std::string& name : *types) {
+        const auto type = type_named(name);
+        if (!type)
+          return Error{Code::unknown_type,
+                       in_quotes(name) + " is no type",
+                       {},
+                       "The types are listed in docs/contract.md."};
+        out.types.push_back(*type);
+      }
+    } else if (member.key == "to") {
+      auto ids = texts_of(member.value, member.key);
+      if (!ids) return ids.error();
+      to = std::move(*ids);
+    } else {
+      return Error{Code::unknown_key,
+                   in_quotes(member.key) + " is not a key of a request",
+                   {},
+                   "The keys are dialect, template, types and to."};
+    }
+  }
+  if (out.from == nullptr || !has_template || to.empty())
+    return Error{Code::missing_key,
+                 "a request has dialect, template and to",
+                 {},
+                 R"(Write {"dialect": ..., "template": ..., "to": [...]}.)"};
+  auto dialects = dialects_named(to, *out.from);
+  if (!dialects) return dialects.error();
+  out.to = std::move(*dialects);
+  return out;
+}
+
+// ---- For people ----
+
+Tint tint_of(Verdict verdict) {
+  return verdict == Verdict::same       ? Tint::good
+         : verdict == Verdict::same_for ? Tint::plain
+                                        : Tint::warm;
+}
+
+std::string said(const Carried& carried) {
+  switch (carried.verdict) {
+    case Verdict::same:
+      return "prints the same";
+    case Verdict::same_for:
+      return "prints the same for " + carried.range;
+    case Verdict::differs:
+      return "differs";
+    default:
+      return "cannot be carried";
+  }
+}
+
+void put_example(Screen& screen, const CarryExample& example) {
+  std::string values;
+  for (const Value& value : example.values)
+    values += (values.empty() ? "" : ", ") + visible(describe(value));
+  screen.label("");
+  screen.tinted(Tint::dim, values.empty() ? "here " : "of " + values + " here ");
+  screen.put(in_quotes(example.here));
+  screen.tinted(Tint::dim, example.there_fails ? ", there nothing: " : ", there ");
+  screen.put(example.there_fails ? visible(example.there) : in_quotes(example.there));
+  screen.line();
+}
+
+void put_carried(Screen& screen, const Carried& carried, std::string_view source) {
+  screen.label(carried.dialect->facts().id, Tint::plain);
+  if (carried.source) {
+    screen.tinted(Tint::field, visible(*carried.source));
+    screen.line();
+    screen.label("");
+  }
+  screen.tinted(tint_of(carried.verdict), said(carried));
+  screen.line();
+  if (carried.source && carried.statement != *carried.source) {
+    screen.label("");
+    screen.line(visible(carried.statement));
+  }
+  if (carried.example) put_example(screen, *carried.example);
+  for (const Note& note : carried.notes) screen.note(note, source);
+  screen.line();
+}
+
+int show_carried(const Options& options, const Request& request) {
+  const Result<Template> parsed = request.from->parse(request.source);
+  if (!parsed) return fail(parsed.error(), request.source);
+  const Result<Cargo> cargo = Cargo::make(*request.from, *parsed, request.types);
+  if (!cargo) return fail(cargo.error(), request.source);
+  Screen screen(look_of(stdout, options.ascii));
+  screen.label(request.from->facts().id);
+  screen.tinted(Tint::strong, visible(request.source));
+  screen.line();
+  std::string values;
+  for (std::size_t i = 0; i < cargo->names().size(); ++i)
+    values +=
+        (i == 0 ? "" : ", ") + cargo->names()[i] + " " + std::string(name_of(cargo->types()[i]));
+  if (!values.empty()) {
+    screen.label("values");
+    screen.paragraph(values);
+  }
+  screen.line();
+  bool all = true;
+  for (const Dialect* other : request.to) {
+    const Carried carried = cargo->to(*other);
+    put_carried(screen, carried, request.source);
+    all &= carried.verdict == Verdict::same || carried.verdict == Verdict::same_for;
+  }
+  if (!write_out(screen.text())) return bad_request;
+  return all ? done : answer_is_no;
+}
+
+int run(const Options& options) {
+  if (options.jsonl) {
+    return answer_lines([](std::string_view line) {
+      const Result<Request> request = read_request(line);
+      return (request ? answer(*request) : JsonOut{{"error", to_json(request.error())}})
+          .dump(-1, ' ', false, JsonOut::error_handler_t::replace);
+    });
+  }
+  Request request;
+  const Result<const Dialect*> from = dialect_named(options.from);
+  if (!from) return fail(from.error());
+  request.from = *from;
+  request.source = unguarded(options.source);
+  for (const std::string& text : options.types) {
+    const Result<Type> type = type_given(unguarded(text));
+    if (!type) return fail(type.error(), unguarded(text));
+    request.types.push_back(*type);
+  }
+  std::vector<std::string> ids(1);
+  for (const char c : options.to) {
+    if (c == ',')
+      ids.emplace_back();
+    else
+      ids.back() += c;
+  }
+  auto to = dialects_named(ids, **from);
+  if (!to) return fail(to.error());
+  request.to = std::move(*to);
+  if (!options.json) return show_carried(options, request);
+  const JsonOut out = answer(request);
+  if (!write_out(out.dump(2, ' ', false, JsonOut::error_handler_t::replace) + "\n"))
+    return bad_request;
+  if (out.contains("error")) return bad_request;
+  const bool all = std::all_of(
+      out["results"].begin(), out["results"].end(),
+      [](const JsonOut& one) { return one["verdict"] == "same" || one["verdict"] == "same-for"; });
+  return all ? done : answer_is_no;
+}
+
+}  // namespace
+
+Action add_carry(CLI::App& parent) {
+  auto options = std::make_shared<Options>();
+  CLI::App* command = parent.add_subcommand(
+      "carry", "A template in other languages, and whether it prints the same there");
+  command->add_option("template", options->source, "The template, as it stands in source");
+  command->add_option("types", options->types, "The types of its values, or values of them");
+  command->add_option("--from", options->from, "The dialect it is written in")
+      ->type_name("DIALECT");
+  command->add_option("--to", options->to, "The dialects it goes to: ids between commas, or all")
+      ->type_name("DIALECTS");
+  command->add_flag("--json", options->json, "The answer as one JSON object");
+  command->add_flag("--jsonl", options->jsonl, "Answers requests from standard input, one a line");
+  command->add_flag("--ascii", options->ascii, "No characters beyond ASCII in the frame");
+  command->footer(examples);
+  return [options, command] {
+    if (!options->jsonl && command->get_option("template")->count() == 0) {
+      return fail({Code::bad_option,
+                   "carry needs a template",
+                   {},
+                   "Write inky carry '%8.2f' --to rust, or see inky carry --help."});
+    }
+    return run(*options);
+  };
+}
+
+}  // namespace inky::cli

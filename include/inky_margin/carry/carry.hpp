@@ -1,0 +1,88 @@
+// A template carried from one dialect to another, with a verdict that was earned: before it says
+// that both print the same text, it renders both sides over a fixed set of awkward values and shows
+// the first that tells them apart.
+//
+//   const Dialect& c = *find_dialect("c");
+//   const Result<Template> parsed = c.parse("%-8s|%8.2f");
+//   const auto cargo = Cargo::make(c, *parsed, {});
+//   const Carried there = cargo->to(*find_dialect("rust"));
+//   *there.source, there.verdict      // "{:8}|{:8.2}", Verdict::same_for
+//   there.range                       // "finite numbers": inf and nan are spelt otherwise
+//
+// A verdict is about all values of the stated types as far as the search can tell: it is exact in
+// what it refutes, and as good as its set of values in what it affirms.
+#pragma once
+
+#include <optional>
+#include <span>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "inky_margin/dialect/dialect.hpp"
+
+namespace inky {
+
+enum class Verdict : std::uint8_t {
+  same,      // the same text for every value tried
+  same_for,  // the same text for every value tried of a range
+  differs,   // an example tells them apart
+  cannot,    // the other language has no such template
+};
+std::string_view name_of(Verdict verdict);
+
+// Values that the two sides print otherwise.
+struct CarryExample {
+  std::vector<Value> values;
+  std::string here;
+  std::string there;         // its text, or
+  bool there_fails = false;  // why there is none
+};
+
+struct Carried {
+  const Dialect* dialect = nullptr;
+  std::optional<std::string> source;  // nothing where it cannot be carried
+  std::string statement;              // that prints it, ready to paste
+  // What the statement gives, in order: which of the values, from 0.
+  std::vector<int> arguments;
+  Verdict verdict = Verdict::cannot;
+  std::string range;                    // of same_for
+  std::optional<CarryExample> example;  // of differs and same_for: outside the range
+  Notes notes;                          // their spans are in the template carried
+};
+
+// A template, ready to be carried anywhere. It keeps what it needs of the template and refers to
+// its dialect, which lives as long as the program.
+class Cargo {
+ public:
+  // `types`: of the values, in order; where they are left out, what the fields ask for decides. An
+  // error where the template prints nothing in its own language.
+  static Result<Cargo> make(const Dialect& from, const Template& parsed,
+                            std::span<const Type> types);
+
+  Carried to(const Dialect& other) const;
+
+  // Of each value: what it is called in source, and its type.
+  std::span<const std::string> names() const { return names_; }
+  std::span<const Type> types() const { return types_; }
+  // A value that has the place `index`, given its name where the template names its values.
+  Value given(int index, const Value& value) const;
+
+ private:
+  friend class Carrying;
+
+  const Dialect* from_ = nullptr;
+  const Template* parsed_ = nullptr;
+  std::vector<TemplatePart> parts_;
+  std::vector<int> shown_;   // which value each part shows; unset for literals
+  std::vector<Span> spans_;  // of each part, in the template
+  std::vector<std::string> names_;
+  std::vector<Type> types_;
+  bool named_ = false;  // the template names its values
+  Notes obstacles_;     // why no other language has the like
+};
+
+// The values that a verdict is earned on, the tellingest first.
+std::span<const Value> trial_values(Type type);
+
+}  // namespace inky

@@ -1,0 +1,183 @@
+#include <bit>
+#include <map>
+
+#include "inky_margin/carry/carry.hpp"
+
+namespace inky {
+
+namespace {
+
+// A fixed sequence, the same on every machine.
+class Sequence {
+ public:
+  std::uint64_t next() {
+    state_ = state_ * 6364136223846793005U + 1442695040888963407U;
+    return state_ ^ (state_ >> 33);
+  }
+
+ private:
+  std::uint64_t state_ = 20310509;
+};
+
+constexpr double usual_reals[] = {
+    2.675,
+    0.125,
+    2.5,
+    1.5,
+    0.5,
+    -0.5,
+    1.45,
+    1.005,
+    0.1,
+    1.0,
+    0.0,
+    -0.0,
+    -1.0,
+    12.5,
+    -2.675,
+    3.14159,
+    99.995,
+    9.995,
+    0.045,
+    1e5,
+    123456,
+    1234567.891,
+    1e15,
+    1e16,
+    1e17,
+    1e20,
+    1e21,
+    1e22,
+    1e23,
+    1e-3,
+    1e-4,
+    1e-5,
+    1e-6,
+    1e-7,
+    1.5e-7,
+    999999.5,
+    9999995,
+    0.001,
+    -0.001,
+    1.0 / 3,
+    2.0 / 3,
+    -1e15,
+    4503599627370497.5,
+    1e100,
+    1e-100,
+    5e-324,
+    1.7976931348623157e308,
+    2.2250738585072014e-308,
+    100.0,
+    1000.0,
+    -1000.5,
+    0.3,
+    0.7,
+    1e300,
+    65536.0,
+    0.15,
+    0.25,
+    0.35,
+    1.25,
+    1.35,
+    10.0,
+    9.5,
+    99.5,
+    0.05,
+    0.005,
+    0.0005,
+    8.5,
+    -3.5,
+};
+
+void add_reals(Type type, std::vector<Value>& out) {
+  const BinaryFormat& format = *fact_of(type).format;
+  const auto add = [&](double value) {
+    out.push_back(Value::real(type, convert(unpack(binary64, bits_of(value)), format)));
+  };
+  for (const double value : usual_reals) add(value);
+  Sequence sequence;
+  for (int i = 0; i < 40; ++i) {
+    // Money, halves of the last place, and any bits.
+    const auto n =
+        static_cast<double>(static_cast<std::int64_t>(sequence.next() % 20'000'000) - 10'000'000);
+    add(n / 1000);
+    add((n + 0.5) / 64);
+    const double any = std::bit_cast<double>(sequence.next());
+    if (any == any && any - any == 0) add(any);
+  }
+  out.push_back(Value::real(type, infinity_bits(format, false)));
+  out.push_back(Value::real(type, infinity_bits(format, true)));
+  out.push_back(Value::real(type, quiet_nan_bits(format, false)));
+}
+
+void add_wholes(Type type, std::vector<Value>& out) {
+  const TypeFact& fact = fact_of(type);
+  const int width = fact.width == 0 ? 128 : fact.width;
+  const auto add = [&](int128 value) {
+    const int128 fitted = fact.is_signed || type == Type::big
+                              ? wrap_signed(static_cast<uint128>(value), width)
+                              : static_cast<int128>(wrap_unsigned(value, width));
+    if (type == Type::big)
+      out.push_back(Value::big({fitted < 0, Natural(magnitude_of(fitted))}));
+    else
+      out.push_back(Value::whole(type, fitted));
+  };
+  for (const int value : {42, 0, 1, -1, 7, -7, 10, 255, 256, 1000, 1234567, -1234567, 9, 99, 8, 16,
+                          -42, 65535, 100000})
+    add(value);
+  for (int bit = 1; bit < width && bit < 127; ++bit) {
+    for (const int near : {-1, 0, 1}) add((int128{1} << bit) + near);
+    if (fact.is_signed) add(-(int128{1} << bit));
+  }
+  Sequence sequence;
+  for (int i = 0; i < 40; ++i)
+    add(static_cast<int128>(sequence.next() >> (sequence.next() % 60)) * (i % 2 == 0 ? 1 : -1));
+}
+
+constexpr const char* texts[] = {
+    "ink",         "",
+    "K-07",        "a longer run of ink",
+    "Zinkweiß",    "墨",
+    "Ω Ω",         "🖨 press",
+    "e\u0301tude", "two\nlines",
+    "tab\there",   "50%",
+    "{brace}",     "back\\slash",
+    "say \"ink\"", "~tilde",
+    "$5",          " ",
+    "x",           "naïve café",
+    "ТЕКСТ",       "very long text that goes past every width there is, and then some more"};
+
+std::vector<Value> made(Type type) {
+  std::vector<Value> out;
+  if (is_real(type)) {
+    add_reals(type, out);
+  } else if (is_whole(type)) {
+    add_wholes(type, out);
+  } else if (type == Type::text) {
+    for (const char* text : texts) out.push_back(Value::text_view(text));
+  } else if (type == Type::character) {
+    for (const char32_t c : U"Kk09 ~%{\"\\'Ωß墨🖨") {
+      if (c != 0) out.push_back(Value::character(c));
+    }
+  } else if (type == Type::truth) {
+    out = {Value::truth(true), Value::truth(false)};
+  } else if (type == Type::nil) {
+    out = {Value()};
+  }
+  return out;
+}
+
+}  // namespace
+
+std::span<const Value> trial_values(Type type) {
+  static const std::vector<std::vector<Value>> sets = [] {
+    std::vector<std::vector<Value>> all(all_types().size());
+    for (const TypeFact& fact : all_types())
+      all[static_cast<std::size_t>(fact.type)] = made(fact.type);
+    return all;
+  }();
+  return sets[static_cast<std::size_t>(type)];
+}
+
+}  // namespace inky

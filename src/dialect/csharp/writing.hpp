@@ -1,0 +1,14 @@
+// Wishes as items of a composite format, and formats of numbers as wishes.
+#pragma once
+
+#include "inky_margin/dialect/dialect.hpp"
+#include "numbers.hpp"
+
+namespace inky::csharp {
+
+WrittenField write_item(const FieldWish& wish);
+
+// What a format asks of a number of this type; false where a wish cannot say it.
+bool read_format(const NumberFormat& number, std::string_view format, Type type, Spec& out);
+
+}  // namespace inky::csharp
