@@ -44,24 +44,6 @@ struct Request {
   std::vector<const Dialect*> to;
 };
 
-// Every dialect but the one it comes from, or those named.
-Result<std::vector<const Dialect*>> dialects_named(const std::vector<std::string>& ids,
-                                                   const Dialect& from) {
-  std::vector<const Dialect*> out;
-  for (const std::string& id : ids) {
-    if (id == "all") {
-      for (const Dialect* dialect : all_dialects()) {
-        if (dialect != &from) out.push_back(dialect);
-      }
-      continue;
-    }
-    const Result<const Dialect*> dialect = dialect_named(id);
-    if (!dialect) return dialect.error();
-    out.push_back(*dialect);
-  }
-  return out;
-}
-
 // "f64", or a value such as 2.5:f32.
 Result<Type> type_given(const std::string& text) {
   if (const auto type = type_named(text)) return *type;
@@ -99,6 +81,7 @@ JsonOut carried_json(const Carried& carried) {
     JsonOut values = JsonOut::array();
     for (const Value& value : carried.example->values) values.push_back(value_json(value));
     out["example"] = {{"values", std::move(values)}, {"here", carried.example->here}};
+    if (!carried.example->reason.empty()) out["example"]["reason"] = carried.example->reason;
     out["example"][carried.example->there_fails ? "fails" : "there"] = carried.example->there;
   }
   if (carried.source) {
@@ -186,7 +169,7 @@ Result<Request> read_request(std::string_view line) {
                  "a request has dialect, template and to",
                  {},
                  R"(Write {"dialect": ..., "template": ..., "to": [...]}.)"};
-  auto dialects = dialects_named(to, *out.from);
+  auto dialects = dialects_named(to, out.from);
   if (!dialects) return dialects.error();
   out.to = std::move(*dialects);
   return out;
@@ -223,6 +206,9 @@ void put_example(Screen& screen, const CarryExample& example) {
   screen.tinted(Tint::dim, example.there_fails ? ", there nothing: " : ", there ");
   screen.put(example.there_fails ? visible(example.there) : in_quotes(example.there));
   screen.line();
+  if (example.reason.empty()) return;
+  screen.label("");
+  screen.paragraph(example.reason);
 }
 
 void put_carried(Screen& screen, const Carried& carried, std::string_view source) {
@@ -234,7 +220,7 @@ void put_carried(Screen& screen, const Carried& carried, std::string_view source
   }
   screen.tinted(tint_of(carried.verdict), said(carried));
   screen.line();
-  if (carried.source && carried.statement != *carried.source) {
+  if (carried.source && !carried.statement.starts_with(*carried.source)) {
     screen.label("");
     screen.line(visible(carried.statement));
   }
@@ -289,14 +275,7 @@ int run(const Options& options) {
     if (!type) return fail(type.error(), unguarded(text));
     request.types.push_back(*type);
   }
-  std::vector<std::string> ids(1);
-  for (const char c : options.to) {
-    if (c == ',')
-      ids.emplace_back();
-    else
-      ids.back() += c;
-  }
-  auto to = dialects_named(ids, **from);
+  auto to = dialects_listed(options.to, *from);
   if (!to) return fail(to.error());
   request.to = std::move(*to);
   if (!options.json) return show_carried(options, request);

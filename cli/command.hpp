@@ -26,6 +26,7 @@ using Action = std::function<int()>;
 Action add_show(CLI::App& parent);
 Action add_weigh(CLI::App& parent);
 Action add_round(CLI::App& parent);
+Action add_write(CLI::App& parent);
 Action add_carry(CLI::App& parent);
 Action add_proof(CLI::App& parent);
 Action add_dialects(CLI::App& parent);

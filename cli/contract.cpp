@@ -138,6 +138,34 @@ Result<const Dialect*> dialect_named(std::string_view id) {
                                 : "Did you mean " + std::string(near) + "?");
 }
 
+Result<std::vector<const Dialect*>> dialects_named(std::span<const std::string> ids,
+                                                   const Dialect* but) {
+  std::vector<const Dialect*> out;
+  for (const std::string& id : ids) {
+    if (id == "all") {
+      for (const Dialect* dialect : all_dialects()) {
+        if (dialect != but) out.push_back(dialect);
+      }
+      continue;
+    }
+    const Result<const Dialect*> dialect = dialect_named(id);
+    if (!dialect) return dialect.error();
+    out.push_back(*dialect);
+  }
+  return out;
+}
+
+Result<std::vector<const Dialect*>> dialects_listed(std::string_view ids, const Dialect* but) {
+  std::vector<std::string> split(1);
+  for (const char c : ids) {
+    if (c == ',')
+      split.emplace_back();
+    else
+      split.back() += c;
+  }
+  return dialects_named(split, but);
+}
+
 std::optional<Error> settle_locale(const Dialect& dialect, std::string& locale) {
   const auto& known = dialect.facts().locales;
   std::string tag = locale;

@@ -14,6 +14,7 @@ constexpr const char* examples = R"(Examples:
   inky show '%+08.2f|%-6s|'                what each character means
   inky weigh 2.675                         what is stored for it
   inky round 2.675 --places 2              rounded every way
+  inky write --places 2 --width 10         a wish in every language
   inky carry '%8.2f g' --to rust,java      the same template elsewhere
   inky proof demo/batches.toml             a table previewed
   inky dialects                            the languages there are
@@ -46,9 +47,9 @@ int run(const std::vector<std::string>& given) {
   app.set_version_flag("--version", std::string("inky ") + INKY_VERSION);
   app.footer(examples);
   app.require_subcommand(1);
-  const std::vector<Action> actions = {add_show(app),  add_weigh(app), add_round(app),
-                                       add_carry(app), add_proof(app), add_dialects(app),
-                                       add_demo(app)};
+  const std::vector<Action> actions = {add_show(app),     add_weigh(app), add_round(app),
+                                       add_write(app),    add_carry(app), add_proof(app),
+                                       add_dialects(app), add_demo(app)};
   std::vector<std::string> arguments;
   // The parser takes its arguments from the back.
   for (std::size_t i = given.size(); i-- > 0;) arguments.push_back(guarded(given[i]));

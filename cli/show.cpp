@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <memory>
 
+#include "beside.hpp"
 #include "command.hpp"
 #include "contract.hpp"
 #include "inky_margin/text/columns.hpp"
@@ -21,6 +22,8 @@ constexpr const char* examples = R"(Examples:
   inky show --in python '{mass:8.2f}' mass=2.675   names are values by name
   inky show --in cpp-stream 'cout << setw(9) << x' 2.5
   inky show --in java --plain 1e10            printed without any format
+  inky show '%.2f' 2.675 --beside java,rust   the same in other languages
+  inky show --plain 1e10 --beside all         every language's default
   inky show --bare '%d\n' 42                  the bytes alone
   inky show --jsonl < requests.jsonl          for machines; docs/contract.md
 
@@ -37,6 +40,7 @@ struct Options {
   std::string locale;
   std::string width_of;
   std::string rounding;
+  std::string beside;
   bool plain = false;
   bool bare = false;
   bool json = false;
@@ -330,6 +334,12 @@ int show_plain(const Options& options, const Dialect& dialect) {
   }
   const auto values = read_values(texts);
   if (!values) return bad_request;
+  if (!options.beside.empty()) {
+    const auto others = dialects_listed(options.beside, &dialect);
+    if (!others) return fail(others.error());
+    return show_plain_beside(dialect, values->front(), *others, look_of(stdout, options.ascii),
+                             options.json);
+  }
   TextBuffer out;
   const Outcome outcome = dialect.print_plainly(values->front(), out);
   if (options.json) {
@@ -385,6 +395,11 @@ int run(const Options& options) {
   request.values = std::move(*values);
   const Result<Template> parsed = request.dialect->parse(request.source);
   if (!parsed) return fail(parsed.error(), request.source);
+  if (!options.beside.empty()) {
+    const auto others = dialects_listed(options.beside, request.dialect);
+    if (!others) return fail(others.error());
+    return show_beside(request, *parsed, *others, look_of(stdout, options.ascii), options.json);
+  }
   const bool takes_some = parsed->values_taken > 0 ||
                           std::any_of(parsed->fields.begin(), parsed->fields.end(),
                                       [](const Field& field) { return !field.key.empty(); });
@@ -418,6 +433,10 @@ Action add_show(CLI::App& parent) {
       ->add_option("--rounding", options->rounding,
                    "How numbers are cut, where the facility leaves that open: java-pattern")
       ->type_name("MODE");
+  command
+      ->add_option("--beside", options->beside,
+                   "The same in other dialects, ids between commas or all, with what differs")
+      ->type_name("DIALECTS");
   command->add_flag("--plain", options->plain,
                     "What the language prints for one value when no format is given");
   command->add_flag("--bare", options->bare, "The printed bytes and nothing else");

@@ -158,6 +158,15 @@ Error fails_at_home(const Dialect& dialect, const Outcome& outcome) {
 
 }  // namespace
 
+std::vector<std::string> value_names(const Template& parsed) {
+  std::vector<std::string> out;
+  for (const Field& field : parsed.fields) {
+    if (!field.key.empty() && std::find(out.begin(), out.end(), field.key_name()) == out.end())
+      out.emplace_back(field.key_name());
+  }
+  return out;
+}
+
 // ---- Making ready ----
 
 Value Cargo::given(int index, const Value& value) const {
@@ -185,11 +194,8 @@ Result<Cargo> Cargo::make(const Dialect& from, const Template& parsed,
     const auto found = std::find(out.names_.begin(), out.names_.end(), field.key_name());
     return found == out.names_.end() ? unset : static_cast<int>(found - out.names_.begin());
   };
-  for (const Field& field : parsed.fields) {
-    if (field.key.empty()) continue;
-    out.named_ = true;
-    if (index_of(field) == unset) out.names_.emplace_back(field.key_name());
-  }
+  out.names_ = value_names(parsed);
+  out.named_ = !out.names_.empty();
   if (!out.named_) {
     int count = parsed.values_taken;
     for (const Field& field : parsed.fields) count = std::max(count, field.value_index + 1);
@@ -363,6 +369,8 @@ class Carrying {
       example->here = here_.string();
       example->there = outcome.prints() ? there_.string() : outcome.why();
       example->there_fails = !outcome.prints();
+      if (outcome.prints())
+        example->reason = why_different(*cargo_.from_, *cargo_.parsed_, home, other_, there, away);
     }
     return false;
   }
@@ -399,6 +407,15 @@ class Carrying {
   void search(const Template& there) {
     Set plain;
     for (const Type type : cargo_.types_) plain.push_back(sample_of(type));
+    if (CarryExample example; !agrees(there, plain, &example) && example.there_fails) {
+      out_.source.reset();
+      out_.statement.clear();
+      out_.notes.push_back(
+          {Code::wish_not_expressible,
+           std::string(other_.facts().id) + " prints nothing of such values: " + example.there,
+           {}});
+      return;
+    }
     if (plain.empty()) {
       CarryExample example;
       const bool same = agrees(there, plain, &example);

@@ -861,8 +861,15 @@ class Rust final : public family::CheckedDialect<Fields, Rendering> {
   }
   std::string write_statement(std::string_view source,
                               std::span<const std::string> names) const override {
-    return "print!(\"" + std::string(source) + "\"" + (names.empty() ? "" : ", ") +
-           writing::listed(names, ", ") + ");";
+    // A name in braces is the variable itself.
+    std::vector<std::string> given;
+    for (const std::string& name : names) {
+      if (source.find("{" + name + "}") == std::string_view::npos &&
+          source.find("{" + name + ":") == std::string_view::npos)
+        given.push_back(name);
+    }
+    return "print!(\"" + std::string(source) + "\"" + (given.empty() ? "" : ", ") +
+           writing::listed(given, ", ") + ");";
   }
 
   std::optional<Spec> wish_of(const Template& parsed, int field, Type type,

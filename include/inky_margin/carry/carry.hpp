@@ -37,7 +37,22 @@ struct CarryExample {
   std::string here;
   std::string there;         // its text, or
   bool there_fails = false;  // why there is none
+  std::string reason;        // from the facts of the two; empty where they do not tell
 };
+
+// The names of the values that a template takes by name, in the order they first appear; none where
+// it takes them by place.
+std::vector<std::string> value_names(const Template& parsed);
+
+// Why two templates with the same fields print otherwise, field by field, each reason once. The
+// values are those that each is rendered with.
+std::string why_different(const Dialect& here, const Template& template_here,
+                          std::span<const Value> values_here, const Dialect& there,
+                          const Template& template_there, std::span<const Value> values_there);
+// The same of two texts of one value, from the facts of the dialects; empty where these do not
+// tell.
+std::string why_different(const Dialect& here, const Dialect& there, const Value& value,
+                          std::string_view text_here, std::string_view text_there);
 
 struct Carried {
   const Dialect* dialect = nullptr;

@@ -11,7 +11,9 @@ namespace {
 class ItemWriter {
  public:
   explicit ItemWriter(const FieldWish& wish)
-      : wish_(wish), spec_(wish.spec), kind_(writing::kind_of(wish)) {}
+      : wish_(wish),
+        spec_(writing::without_open_places(wish.spec)),
+        kind_(writing::kind_of(wish)) {}
 
   WrittenField write() {
     std::string format;
@@ -57,7 +59,8 @@ class ItemWriter {
 
   // Digits in front of the point, so that all is as wide as wished: for numbers without a sign.
   int least_digits(int behind) const {
-    return is_zero_filled() ? std::max(spec_.width - behind, 1) : 1;
+    const int sign = spec_.sign == Sign::always || spec_.sign == Sign::space ? 1 : 0;
+    return is_zero_filled() ? std::max(spec_.width - behind - sign, 1) : 1;
   }
   // One pattern for positive numbers, negative ones and zero.
   std::string signed_pattern(const std::string& pattern) const {
@@ -142,7 +145,7 @@ class ItemWriter {
   }
 
   const FieldWish& wish_;
-  const Spec& spec_;
+  Spec spec_;
   Kind kind_;
   Notes notes_;
 };

@@ -11,7 +11,10 @@ using writing::cannot;
 class Writer {
  public:
   Writer(const WritingRules& rules, const FieldWish& wish)
-      : rules_(rules), wish_(wish), spec_(wish.spec), kind_(writing::kind_of(wish)) {}
+      : rules_(rules),
+        wish_(wish),
+        spec_(rules.fixed_by_precision ? wish.spec : writing::without_open_places(wish.spec)),
+        kind_(writing::kind_of(wish)) {}
 
   WrittenField write() {
     std::string type;
@@ -172,7 +175,7 @@ class Writer {
 
   const WritingRules& rules_;
   const FieldWish& wish_;
-  const Spec& spec_;
+  Spec spec_;
   Kind kind_;
   Notes notes_;
 };

@@ -76,6 +76,13 @@ Kind kind_of(const FieldWish& wish) {
   }
 }
 
+Spec without_open_places(const Spec& spec) {
+  Spec out = spec;
+  if (spec.notation == Notation::fixed && spec.places == unset && spec.significant == unset)
+    out.notation = Notation::shortest;
+  return out;
+}
+
 bool asks_nothing_of_a_number(const Spec& spec) {
   return spec.notation == Notation::shortest && spec.places == unset && spec.significant == unset &&
          spec.least_digits == unset && spec.base == 10 && spec.sign == Sign::minus &&

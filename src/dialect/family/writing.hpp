@@ -36,6 +36,9 @@ std::string listed(std::span<const std::string> names, std::string_view separato
 
 // What a wish leaves open, settled by the type of the value: the kind, and with it the notation.
 Kind kind_of(const FieldWish& wish);
+// Fixed notation without a count is the shortest digits, where a language cannot keep out
+// exponents.
+Spec without_open_places(const Spec& spec);
 // Whether it asks for no more than the value as the language shows it.
 bool asks_nothing_of_a_number(const Spec& spec);
 
