@@ -5,6 +5,7 @@
 
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
+#include "trial_values.hpp"
 
 namespace inky {
 
@@ -53,6 +54,12 @@ bool ends_in_five(const Value& value) {
   shortest_digits(*fact_of(value.type()).format, value.as_real(), digits);
   return !digits.is_zero() && digits.text().back() == '5';
 }
+bool has_few_digits(const Value& value) {
+  constexpr int few = 15;
+  Digits digits;
+  shortest_digits(*fact_of(value.type()).format, value.as_real(), digits);
+  return digits.size() <= few;
+}
 bool all_ascii(std::string_view text) {
   return std::all_of(text.begin(), text.end(), [](char c) { return c >= 0x20 && c < 0x7F; });
 }
@@ -69,6 +76,15 @@ constexpr Range of_reals[] = {
      [](const Value& value) { return is_finite(value) && !ends_in_five(value); }},
     {"numbers from 1e-4 to below 1e15 in size whose digits do not end in 5, and 0",
      [](const Value& value) { return is_usual_size(value) && !ends_in_five(value); }},
+    {"numbers from 1e-4 to below 1e15 in size of at most 15 digits that do not end in 5, and 0",
+     [](const Value& value) {
+       return is_usual_size(value) && has_few_digits(value) && !ends_in_five(value);
+     }},
+    {"numbers from 1e-4 to below 1e15 of at most 15 digits that do not end in 5, and 0",
+     [](const Value& value) {
+       return is_usual_size(value) && has_few_digits(value) && !ends_in_five(value) &&
+              !is_negative(value);
+     }},
     {"numbers from 1e-4 to below 1e15 whose digits do not end in 5, and 0",
      [](const Value& value) {
        return is_usual_size(value) && !ends_in_five(value) && !is_negative(value);
@@ -384,8 +400,9 @@ class Carrying {
   int find_range(const Template& there, std::size_t which, Set values) {
     const Type type = cargo_.types_[which];
     const std::span<const Range> ranges = ranges_of(type);
+    const Set trials = trials_of(which);
     std::vector<bool> differs;
-    for (const Value& value : trial_values(type)) {
+    for (const Value& value : trials) {
       values[which] = value;
       CarryExample example;
       differs.push_back(!agrees(there, values, out_.example ? nullptr : &example));
@@ -395,13 +412,26 @@ class Carrying {
       bool holds = true;
       bool any = false;
       for (std::size_t k = 0; k < differs.size(); ++k) {
-        if (!ranges[i].holds(trial_values(type)[k])) continue;
+        if (!ranges[i].holds(trials[k])) continue;
         any = true;
         holds &= !differs[k];
       }
       if (holds && any) return static_cast<int>(i);
     }
     return -1;
+  }
+
+  // The values tried for one value: those of its type, and those that its fields round.
+  Set trials_of(std::size_t which) const {
+    const Type type = cargo_.types_[which];
+    const std::span<const Value> usual = trial_values(type);
+    Set out(usual.begin(), usual.end());
+    for (std::size_t i = 0; i < cargo_.parts_.size(); ++i) {
+      if (cargo_.shown_[i] != static_cast<int>(which)) continue;
+      const Set ties = values_at_ties(cargo_.parts_[i].field->spec, type);
+      out.insert(out.end(), ties.begin(), ties.end());
+    }
+    return out;
   }
 
   void search(const Template& there) {

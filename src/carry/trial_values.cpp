@@ -1,7 +1,7 @@
 #include <bit>
-#include <map>
+#include <cmath>
 
-#include "inky_margin/carry/carry.hpp"
+#include "trial_values.hpp"
 
 namespace inky {
 
@@ -106,9 +106,20 @@ void add_reals(Type type, std::vector<Value>& out) {
     const double any = std::bit_cast<double>(sequence.next());
     if (any == any && any - any == 0) add(any);
   }
+  // The edges of what is stored: neighbours of powers of ten and of two, and the smallest numbers.
+  for (int exponent = -22; exponent <= 23; exponent += 3) {
+    const double power = std::pow(10.0, exponent);
+    add(std::nextafter(power, 0.0));
+    add(-std::nextafter(power, 1e300));
+  }
+  for (int exponent = -1070; exponent <= 1020; exponent += 55) {
+    add(std::ldexp(1.0, exponent));
+    add(std::bit_cast<double>(sequence.next() >> (13 + sequence.next() % 50)));
+  }
   out.push_back(Value::real(type, infinity_bits(format, false)));
   out.push_back(Value::real(type, infinity_bits(format, true)));
   out.push_back(Value::real(type, quiet_nan_bits(format, false)));
+  out.push_back(Value::real(type, quiet_nan_bits(format, true)));
 }
 
 void add_wholes(Type type, std::vector<Value>& out) {
@@ -168,7 +179,54 @@ std::vector<Value> made(Type type) {
   return out;
 }
 
+// A number half-way between two results of so many places or digits, and what lies just beside it.
+void add_around(double tie, const BinaryFormat& format, Type type, std::vector<Value>& out) {
+  if (!(std::fabs(tie) < 1e300)) return;
+  double below = tie;
+  double above = tie;
+  const auto add = [&](double value) {
+    out.push_back(Value::real(type, convert(unpack(binary64, bits_of(value)), format)));
+  };
+  add(tie);
+  for (int step = 0; step < 3; ++step) {
+    below = std::nextafter(below, -1e301);
+    above = std::nextafter(above, 1e301);
+    add(below);
+    add(above);
+  }
+}
+
 }  // namespace
+
+std::vector<Value> values_at_ties(const Spec& spec, Type type) {
+  std::vector<Value> out;
+  const int count = spec.places != unset ? spec.places : spec.significant;
+  constexpr int most_digits = 15;
+  if (!is_real(type) || count == unset || count > most_digits) return out;
+  const BinaryFormat& format = *fact_of(type).format;
+  const bool scientific =
+      spec.notation == Notation::scientific || spec.notation == Notation::compact;
+  const int digits = spec.notation == Notation::compact || spec.places == unset ? count : count + 1;
+  Sequence sequence;
+  for (int i = 0; i < 24; ++i) {
+    const double sign = i % 3 == 2 ? -1 : 1;
+    if (!scientific) {
+      const int shift = spec.notation == Notation::percent ? count + 2 : count;
+      const auto n = static_cast<double>(sequence.next() % (i < 8 ? 10 : 100'000));
+      add_around(sign * (n + 0.5) / std::pow(10.0, shift), format, type, out);
+      continue;
+    }
+    constexpr int decades[] = {0, 1, 2, 5, -1, -3, -5, 10, 20, -20, 100, -100, -320, -322};
+    const double scale = std::pow(10.0, digits - 1);
+    const double n =
+        scale + static_cast<double>(sequence.next() % static_cast<std::uint64_t>(9 * scale));
+    const int decade = decades[static_cast<std::size_t>(i) % std::size(decades)] - digits + 1;
+    const double tie = decade < -300 ? (n + 0.5) * 1e-300 * std::pow(10.0, decade + 300)
+                                     : (n + 0.5) * std::pow(10.0, decade);
+    add_around(sign * tie, format, type, out);
+  }
+  return out;
+}
 
 std::span<const Value> trial_values(Type type) {
   static const std::vector<std::vector<Value>> sets = [] {

@@ -128,8 +128,10 @@ class Writer {
     const bool zero_inner = wish_.align == Align::inner && wish_.fill == Mark("0");
     if (wish_.align == Align::left || (wish_.align == Align::natural && !numeric()))
       out += wish_.width > 0 ? "-" : "";
-    if (numeric() && wish_.sign == Sign::always) out += '+';
-    if (numeric() && wish_.sign == Sign::space) out += ' ';
+    const bool has_sign =
+        kind_ == Kind::real || (kind_ == Kind::whole && wish_.base == 10 && !is_unsigned());
+    if (has_sign && wish_.sign == Sign::always) out += '+';
+    if (has_sign && wish_.sign == Sign::space) out += ' ';
     if (wish_.prefix || wish_.keep_point) out += '#';
     if (zero_inner) out += '0';
     if (numeric() && !wish_.group.empty()) out += '\'';
@@ -159,6 +161,8 @@ class Writer {
     if (kind_ == Kind::whole && wish_.base != 10)
       cannot("C reads the bits as unsigned in base " + std::to_string(wish_.base) +
              ": a negative number prints as its two's complement");
+    if (kind_ == Kind::whole && (wish_.base != 10 || is_unsigned()) && wish_.sign != Sign::minus)
+      cannot("C puts a sign on signed conversions only");
     if (kind_ == Kind::truth) cannot("C prints no truth values; pass \"true\" or \"false\"");
   }
 

@@ -90,6 +90,10 @@ class ItemWriter {
       out = count.empty() ? "" : "D" + count;
       return true;
     }
+    if (spec_.sign == Sign::minus && spec_.group == Mark(",") && least <= 1) {
+      out = "N0";
+      return true;
+    }
     out = signed_pattern(grouped(std::string(static_cast<std::size_t>(least), '0')));
     return true;
   }
@@ -105,7 +109,8 @@ class ItemWriter {
     const int places = spec_.places;
     const std::string zeros(static_cast<std::size_t>(std::max(places, 0)), '0');
     const std::string point = places > 0 ? "." + zeros : "";
-    const bool plain = spec_.sign == Sign::minus && !is_zero_filled() && !spec_.keep_point;
+    const bool plain = spec_.sign == Sign::minus && !spec_.keep_point &&
+                       least_digits(static_cast<int>(point.size())) == 1;
     switch (spec_.notation) {
       case Notation::fixed:
         if (places == unset) return give_up("shortest digits in fixed notation");

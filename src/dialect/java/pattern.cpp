@@ -678,6 +678,30 @@ class JavaPattern final : public family::ProgramDialect<Pattern> {
 
   const DialectFacts& facts() const override { return facts_; }
 
+  std::optional<Spec> wish_of(const Template& parsed, int, Type type, Notes& notes) const override {
+    const Pattern& pattern = static_cast<const Pattern&>(*parsed.program);
+    const bool percent = pattern.multiplier == 100 && pattern.suffix[0].pieces.size() == 1 &&
+                         pattern.suffix[0].pieces[0].part == Affix::Part::percent;
+    const bool plain_sides = pattern.prefix[0].pieces.empty() &&
+                             pattern.prefix[1].pieces.size() == 1 &&
+                             pattern.prefix[1].pieces[0].part == Affix::Part::minus &&
+                             (percent || pattern.suffix[0].pieces.empty());
+    if (pattern.scientific || pattern.least_whole != 1 || !plain_sides || pattern.always_point ||
+        pattern.least_places != pattern.most_places || (pattern.group != 0 && pattern.group != 3) ||
+        (pattern.multiplier != 1 && !percent)) {
+      writing::cannot("the pattern asks what is its own: text, optional digits, an exponent",
+                      notes);
+      return std::nullopt;
+    }
+    Spec out;
+    out.kind = is_whole(type) && pattern.most_places == 0 && !percent ? Kind::whole : Kind::real;
+    if (out.kind == Kind::real) {
+      out.notation = percent ? Notation::percent : Notation::fixed;
+      out.places = pattern.most_places;
+    }
+    if (pattern.group == 3) out.group = ",";
+    return out;
+  }
   WrittenField write_field(const FieldWish& wish) const override { return written_pattern(wish); }
   // One number with text on both sides.
   WrittenTemplate write_template(std::span<const TemplatePart> parts) const override {
@@ -691,7 +715,8 @@ class JavaPattern final : public family::ProgramDialect<Pattern> {
   }
   std::optional<std::string> write_literal(std::string_view text) const override {
     auto out = writing::literal({.doubled = "'", .control = writing::ControlForm::octal}, text);
-    const bool plain = text.find_first_not_of(" :|=/") == std::string_view::npos;
+    // A quote is written twice, also where nothing is quoted.
+    const bool plain = text.find_first_not_of(" :|=/'") == std::string_view::npos;
     if (out && !plain) *out = "'" + *out + "'";
     return out;
   }
