@@ -140,7 +140,7 @@ void put_line(Screen& screen, std::string_view line, const std::vector<bool>& ma
   }
   const std::size_t last = under.find_last_not_of(' ');
   if (last == std::string::npos) return;
-  screen.label("");
+  screen.dialect_label("");
   screen.tinted(Tint::warm, under.substr(0, last + 1));
   screen.line();
 }
@@ -151,7 +151,7 @@ void put_text(Screen& screen, std::string_view text, const std::string* other,
       other == nullptr ? std::vector<bool>(text.size(), false) : marked(text, *other);
   for (std::size_t at = 0; at < text.size();) {
     const std::size_t end = std::min(text.find('\n', at), text.size() - 1) + 1;
-    screen.label(at == 0 ? label : "", at == 0 ? tint : Tint::dim);
+    screen.dialect_label(at == 0 ? label : "", at == 0 ? tint : Tint::dim);
     put_line(screen, text.substr(at, end - at),
              std::vector<bool>(marks.begin() + static_cast<std::ptrdiff_t>(at),
                                marks.begin() + static_cast<std::ptrdiff_t>(end)));
@@ -169,18 +169,18 @@ void put_rows(Screen& screen, const std::vector<Row>& rows, const Row& like) {
       if (reason.empty()) reason = row.why;
       continue;
     }
-    screen.label(row.dialect->facts().id, Tint::plain);
+    screen.dialect_label(row.dialect->facts().id, Tint::plain);
     screen.tinted(Tint::field, visible(row.source));
     screen.line();
     if (reason.empty()) reason = row.why;
   }
   if (!ids.empty()) {
-    screen.label("in");
-    screen.paragraph(ids);
+    screen.dialect_label("in", Tint::dim);
+    screen.dialect_paragraph(ids);
   }
   if (!reason.empty()) {
-    screen.label("why");
-    screen.paragraph(reason);
+    screen.dialect_label("why", Tint::dim);
+    screen.dialect_paragraph(reason);
   }
   screen.line();
 }
@@ -199,7 +199,7 @@ int show_screen(const std::vector<Row>& rows, const Look& look) {
     const std::string_view label = is_first ? "prints" : "differs";
     const Tint tint = is_first ? Tint::dim : Tint::warm;
     if (row.text->empty()) {
-      screen.label(label, tint);
+      screen.dialect_label(label, tint);
       screen.line("nothing");
     } else {
       put_text(screen, *row.text, is_first || !first.text ? nullptr : &*first.text, label, tint);
@@ -210,9 +210,13 @@ int show_screen(const std::vector<Row>& rows, const Look& look) {
   for (const Row& row : rows) {
     if (row.text) continue;
     any = true;
-    screen.label("cannot", Tint::warm);
-    screen.paragraph(std::string(row.dialect->facts().id) +
-                     (row.source.empty() ? "" : ", " + visible(row.source)) + ": " + row.why);
+    screen.dialect_label(row.dialect->facts().id);
+    if (!row.source.empty()) {
+      screen.tinted(Tint::field, visible(row.source));
+      screen.line();
+      screen.dialect_label("");
+    }
+    screen.dialect_paragraph("cannot: " + row.why);
   }
   if (!write_out(screen.text())) return bad_request;
   return shown.size() <= 1 && !any ? done : answer_is_no;

@@ -178,9 +178,7 @@ Result<Request> read_request(std::string_view line) {
 // ---- For people ----
 
 Tint tint_of(Verdict verdict) {
-  return verdict == Verdict::same       ? Tint::good
-         : verdict == Verdict::same_for ? Tint::plain
-                                        : Tint::warm;
+  return verdict == Verdict::same ? Tint::good : Tint::warm;
 }
 
 std::string said(const Carried& carried) {
@@ -200,32 +198,36 @@ void put_example(Screen& screen, const CarryExample& example) {
   std::string values;
   for (const Value& value : example.values)
     values += (values.empty() ? "" : ", ") + visible(describe(value));
-  screen.label("");
+  screen.dialect_label("");
   screen.tinted(Tint::dim, values.empty() ? "here " : "of " + values + " here ");
   screen.put(in_quotes(example.here));
   screen.tinted(Tint::dim, example.there_fails ? ", there nothing: " : ", there ");
   screen.put(example.there_fails ? visible(example.there) : in_quotes(example.there));
   screen.line();
   if (example.reason.empty()) return;
-  screen.label("");
-  screen.paragraph(example.reason);
+  screen.dialect_label("");
+  screen.dialect_paragraph(example.reason);
 }
 
-void put_carried(Screen& screen, const Carried& carried, std::string_view source) {
-  screen.label(carried.dialect->facts().id, Tint::plain);
+void put_carried(Screen& screen, const Carried& carried) {
+  screen.dialect_label(carried.dialect->facts().id, Tint::plain);
   if (carried.source) {
     screen.tinted(Tint::field, visible(*carried.source));
     screen.line();
-    screen.label("");
+    screen.dialect_label("");
   }
-  screen.tinted(tint_of(carried.verdict), said(carried));
-  screen.line();
+  if (carried.verdict == Verdict::same_for) {
+    screen.dialect_paragraph(said(carried));
+  } else {
+    screen.tinted(tint_of(carried.verdict), said(carried));
+    screen.line();
+  }
   if (carried.source && !carried.statement.starts_with(*carried.source)) {
-    screen.label("");
+    screen.dialect_label("");
     screen.line(visible(carried.statement));
   }
   if (carried.example) put_example(screen, *carried.example);
-  for (const Note& note : carried.notes) screen.note(note, source);
+  for (const Note& note : carried.notes) screen.dialect_note(note);
   screen.line();
 }
 
@@ -235,7 +237,7 @@ int show_carried(const Options& options, const Request& request) {
   const Result<Cargo> cargo = Cargo::make(*request.from, *parsed, request.types);
   if (!cargo) return fail(cargo.error(), request.source);
   Screen screen(look_of(stdout, options.ascii));
-  screen.label(request.from->facts().id);
+  screen.dialect_label(request.from->facts().id, Tint::dim);
   screen.tinted(Tint::strong, visible(request.source));
   screen.line();
   std::string values;
@@ -243,14 +245,14 @@ int show_carried(const Options& options, const Request& request) {
     values +=
         (i == 0 ? "" : ", ") + cargo->names()[i] + " " + std::string(name_of(cargo->types()[i]));
   if (!values.empty()) {
-    screen.label("values");
-    screen.paragraph(values);
+    screen.dialect_label("values", Tint::dim);
+    screen.dialect_paragraph(values);
   }
   screen.line();
   bool all = true;
   for (const Dialect* other : request.to) {
     const Carried carried = cargo->to(*other);
-    put_carried(screen, carried, request.source);
+    put_carried(screen, carried);
     all &= carried.verdict == Verdict::same || carried.verdict == Verdict::same_for;
   }
   if (!write_out(screen.text())) return bad_request;

@@ -28,6 +28,7 @@ Action add_weigh(CLI::App& parent);
 Action add_round(CLI::App& parent);
 Action add_write(CLI::App& parent);
 Action add_carry(CLI::App& parent);
+Action add_check(CLI::App& parent);
 Action add_proof(CLI::App& parent);
 Action add_dialects(CLI::App& parent);
 Action add_demo(CLI::App& parent);

@@ -24,9 +24,15 @@ std::vector<Step> steps() {
        "ends in a 5, "
        "so it should go up. It does not, and the note says why: a tie is judged on what is stored.",
        {"show", "%+08.2f|%-6s|", "2.675", "ink"}},
-      {"Java prints another last digit for the same template and the same f64: it rounds its own "
-       "decimal of the number half up, and the note says what rounding the stored value gives.",
-       {"show", "--in", "java", "%+08.2f|%-6s|", "2.675", "ink"}},
+      {"The same template and values in other languages: a last digit, and the room that an accent "
+       "takes. What differs is marked, each with its reason.",
+       {"show", "%+08.2f|%-6s|", "2.675", "naïve", "--beside", "java,python,php"}},
+      {"Carried elsewhere, a template is tried on awkward values before anything is promised: the "
+       "same, the same for a range, or an example where it differs.",
+       {"carry", "%-8s|%8.2f g", "--to", "rust,javascript,fsharp"}},
+      {"A wish without any language, written in some of them.",
+       {"write", "--places", "2", "--width", "10", "--group", ",", "1234.5", "--to",
+        "python,java,csharp,lisp"}},
       {"What f64 stores for 2.675, to the last digit, and how far that is from what was typed.",
        {"weigh", "2.675"}},
       {"And every way of rounding it, on what is stored and on what was typed. A star marks where "
@@ -41,8 +47,10 @@ std::vector<Step> steps() {
       {"Lot numbers are printed in hexadecimal. A negative one is not refused: its bits are read "
        "anew.",
        {"show", "lot %#06x, shade %u", "41905", "-7"}},
-      {"A value of the wrong type is not an error in C, it is undefined: anything may be printed.",
-       {"show", "mass %d g", "12.5"}},
+      {"A value of the wrong type is not an error in C, it is undefined: anything may be printed. "
+       "A "
+       "check says so before the program is run, and what to write.",
+       {"check", "mass %d g of %s", "f64", "text"}},
       {"Now the whole batch list: a sheet lays it out in display columns, so accents and wide "
        "characters "
        "line up. The last lines give the C format string of a row, and where C would pad "

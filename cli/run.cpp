@@ -16,6 +16,7 @@ constexpr const char* examples = R"(Examples:
   inky round 2.675 --places 2              rounded every way
   inky write --places 2 --width 10         a wish in every language
   inky carry '%8.2f g' --to rust,java      the same template elsewhere
+  inky check '%d g' f64                    faults, and repairs
   inky proof demo/batches.toml             a table previewed
   inky dialects                            the languages there are
   inky demo                                a walk through both)";
@@ -47,9 +48,9 @@ int run(const std::vector<std::string>& given) {
   app.set_version_flag("--version", std::string("inky ") + INKY_VERSION);
   app.footer(examples);
   app.require_subcommand(1);
-  const std::vector<Action> actions = {add_show(app),     add_weigh(app), add_round(app),
-                                       add_write(app),    add_carry(app), add_proof(app),
-                                       add_dialects(app), add_demo(app)};
+  const std::vector<Action> actions = {add_show(app),  add_weigh(app),    add_round(app),
+                                       add_write(app), add_carry(app),    add_check(app),
+                                       add_proof(app), add_dialects(app), add_demo(app)};
   std::vector<std::string> arguments;
   // The parser takes its arguments from the back.
   for (std::size_t i = given.size(); i-- > 0;) arguments.push_back(guarded(given[i]));

@@ -88,6 +88,19 @@ void Screen::label(std::string_view text, Tint tint) {
   put(std::string(label_width - used, ' '));
 }
 
+void Screen::dialect_label(std::string_view text, Tint tint) {
+  constexpr std::string_view indent = "  ";
+  text_ += indent;
+  tinted(tint, text);
+  const std::size_t used = indent.size() + text.size();
+  text_ += std::string(dialect_label_width - std::min(used, dialect_label_width - 1), ' ');
+}
+
+void Screen::dialect_note(const Note& note) {
+  dialect_label("note", Tint::dim);
+  dialect_paragraph(note.message + " [" + std::string(name_of(note.code)) + "]");
+}
+
 void Screen::wrapped(std::string_view text, std::size_t start, std::size_t indent) {
   std::size_t column = start;
   bool at_line_start = true;

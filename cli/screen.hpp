@@ -31,6 +31,8 @@ struct Stretch {
 
 // Labels stand at the left; everything else begins in this column.
 inline constexpr std::size_t label_width = 12;
+// The same where the labels are ids of dialects.
+inline constexpr std::size_t dialect_label_width = 18;
 
 class Screen {
  public:
@@ -45,6 +47,12 @@ class Screen {
   void tinted(Tint tint, std::string_view text, int field = 0);
   // The bare bytes of a line's left edge, so that all blocks stand alike.
   void label(std::string_view text, Tint tint = Tint::dim);
+  // The same with room for the longest id of a dialect.
+  void dialect_label(std::string_view text, Tint tint = Tint::plain);
+  void dialect_paragraph(std::string_view text) {
+    wrapped(text, dialect_label_width, dialect_label_width);
+  }
+  void dialect_note(const Note& note);
   // `text` wrapped at the right edge; lines after the first are indented by `indent` columns.
   void wrapped(std::string_view text, std::size_t start, std::size_t indent);
 

@@ -229,6 +229,15 @@ void put_texts(Screen& screen, std::string_view text, const Report& report, cons
   screen.line();
 }
 
+// A line of nothing but its end needs no ruler.
+void put_line(Screen& screen, const std::vector<Stretch>& line, const Look& look) {
+  if (line.size() != 1 || line[0].text != with_visible_spaces("\n", look))
+    return screen.stretches(line);
+  screen.label("");
+  screen.tinted(line[0].field == unset ? Tint::plain : Tint::field, line[0].text, line[0].field);
+  screen.line();
+}
+
 void put_printed(Screen& screen, const ShowRequest& request, const Template& parsed,
                  std::string_view text, const Report& report, const Look& look) {
   if (report.texts) {
@@ -238,7 +247,7 @@ void put_printed(Screen& screen, const ShowRequest& request, const Template& par
     screen.line("nothing");
     return;
   } else {
-    for (const auto& line : lines_of(text, report, look)) screen.stretches(line);
+    for (const auto& line : lines_of(text, report, look)) put_line(screen, line, look);
     screen.line();
   }
   put_fields(screen, request, parsed, text, report);

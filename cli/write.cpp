@@ -184,18 +184,18 @@ Result<Request> read_request(std::string_view line) {
 
 int show(const Options& options, const Request& request) {
   Screen screen(look_of(stdout, options.ascii));
-  screen.label("wish");
+  screen.dialect_label("wish", Tint::dim);
   std::string wishes;
   for (const WishEntry& entry : wish_entries(request.wish))
     wishes += (wishes.empty() ? "" : ", ") + std::string(entry.key) + " " + visible(entry.value);
-  screen.paragraph(wishes.empty() ? "nothing in particular" : wishes);
-  screen.label("of");
+  screen.dialect_paragraph(wishes.empty() ? "nothing in particular" : wishes);
+  screen.dialect_label("of", Tint::dim);
   screen.line(visible(describe(request.value)) + " " + std::string(name_of(request.value.type())));
   screen.line();
   bool all = true;
   for (const Dialect* dialect : request.to) {
     const Written written = written_in(*dialect, request);
-    screen.label(dialect->facts().id, Tint::plain);
+    screen.dialect_label(dialect->facts().id, Tint::plain);
     if (!written.source.source) {
       all = false;
       screen.tinted(Tint::warm, "cannot");
@@ -203,13 +203,13 @@ int show(const Options& options, const Request& request) {
     } else {
       screen.tinted(Tint::field, visible(*written.source.source));
       screen.line();
-      screen.label("");
+      screen.dialect_label("");
       if (written.text)
         screen.line(with_visible_spaces(*written.text, screen.look()));
       else
-        screen.paragraph("prints nothing: " + written.why);
+        screen.dialect_paragraph("prints nothing: " + written.why);
     }
-    for (const Note& note : written.source.notes) screen.note(note, "");
+    for (const Note& note : written.source.notes) screen.dialect_note(note);
   }
   if (!write_out(screen.text())) return bad_request;
   return all ? done : answer_is_no;

@@ -151,20 +151,6 @@ bool is_identifier(std::string_view name) {
   });
 }
 
-// The type that a field says when nobody else does.
-Type type_said(const Dialect& dialect, const Template& parsed, int field) {
-  Notes ignored;
-  const auto spec = dialect.wish_of(parsed, field, Type::text, ignored);
-  if (!spec) return Type::text;
-  if (spec->kind == Kind::whole) return Type::i32;
-  if (spec->kind == Kind::real) return Type::f64;
-  if (spec->kind == Kind::character) return Type::character;
-  if (spec->kind == Kind::truth) return Type::truth;
-  const auto of_real = dialect.wish_of(parsed, field, Type::f64, ignored);
-  return of_real && (of_real->places != unset || of_real->significant != unset) ? Type::f64
-                                                                                : Type::text;
-}
-
 Error fails_at_home(const Dialect& dialect, const Outcome& outcome) {
   return {Code::template_fails,
           "in " + std::string(dialect.facts().id) + " this prints nothing: " + outcome.why(),
@@ -181,6 +167,19 @@ std::vector<std::string> value_names(const Template& parsed) {
       out.emplace_back(field.key_name());
   }
   return out;
+}
+
+Type type_said(const Dialect& dialect, const Template& parsed, int field) {
+  Notes ignored;
+  const auto spec = dialect.wish_of(parsed, field, Type::text, ignored);
+  if (!spec) return Type::text;
+  if (spec->kind == Kind::whole) return Type::i32;
+  if (spec->kind == Kind::real) return Type::f64;
+  if (spec->kind == Kind::character) return Type::character;
+  if (spec->kind == Kind::truth) return Type::truth;
+  const auto of_real = dialect.wish_of(parsed, field, Type::f64, ignored);
+  return of_real && (of_real->places != unset || of_real->significant != unset) ? Type::f64
+                                                                                : Type::text;
 }
 
 // ---- Making ready ----
@@ -240,6 +239,13 @@ Result<Cargo> Cargo::make(const Dialect& from, const Template& parsed,
   Report report;
   const Outcome outcome = from.render(parsed, values, {}, text, &report);
   if (!outcome.prints()) return fails_at_home(from, outcome);
+  constexpr std::size_t most_text = 65536;
+  if (text.view().size() > most_text)
+    return Error{
+        Code::over_limit,
+        "a template that prints more than " + std::to_string(most_text) + " bytes is not carried",
+        {0, parsed.source.size()},
+        "Carry it in parts."};
 
   const auto add_literal = [&](std::string_view literal, Span span) {
     if (literal.empty()) return;

@@ -79,6 +79,9 @@ constexpr auto code_facts = std::to_array<CodeFact>({
      "The recorded implementation prints something else than the standard asks for."},
     {Code::wish_not_expressible, "wish-not-expressible",
      "The language cannot express this wish in a specifier."},
+    {Code::language_fails, "language-fails",
+     "The language refuses this, when it is compiled or when it runs."},
+    {Code::language_undefined, "language-undefined", "The language gives this no meaning."},
 });
 
 const CodeFact& fact_of(Code code) {

@@ -12,6 +12,7 @@ floors = {
     "format": {"number", "text"},
     "dialect": {"number", "text", "format"},
     "carry": {"number", "text", "format", "dialect"},
+    "check": {"number", "text", "format", "dialect", "carry"},
     "sheet": {"number", "text", "format", "dialect"},
 }
 forbidden = re.compile(r"<(iostream|fstream|sstream|cstdio|stdio\.h|format|charconv|locale|clocale)>")

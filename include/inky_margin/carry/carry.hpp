@@ -44,6 +44,9 @@ struct CarryExample {
 // it takes them by place.
 std::vector<std::string> value_names(const Template& parsed);
 
+// The type of value that a field asks for, as far as it says; text where it does not.
+Type type_said(const Dialect& dialect, const Template& parsed, int field);
+
 // Why two templates with the same fields print otherwise, field by field, each reason once. The
 // values are those that each is rendered with.
 std::string why_different(const Dialect& here, const Template& template_here,

@@ -81,6 +81,9 @@ enum class Code : std::uint16_t {
   departs_from_standard,
   // 280: about sheets.
   wish_not_expressible = 280,
+  // 300: found by a check.
+  language_fails = 300,
+  language_undefined,
 };
 
 struct CodeFact {

@@ -1,0 +1,201 @@
+// inky check: a template against the types of its values, before it is run.
+
+#include "inky_margin/check/check.hpp"
+
+#include <algorithm>
+#include <memory>
+
+#include "command.hpp"
+#include "contract.hpp"
+#include "inky_margin/text/escape.hpp"
+#include "json_reader.hpp"
+#include "screen.hpp"
+
+namespace inky::cli {
+
+namespace {
+
+constexpr const char* examples = R"(Examples:
+  inky check '%d of %s' f64 text               a letter that does not fit its value
+  inky check '%-08.2f' 2.5                     values stand for their types
+  inky check '{:d}' f64 --in python --fix      the template, mended
+  inky check --jsonl < requests.jsonl          for machines; docs/contract.md
+
+A type stands for its awkward values: a fault may be of some of them only, and says so.
+Exit status: 0 nothing found, 1 something is, 2 bad request.)";
+
+struct Options {
+  std::string source;
+  std::vector<std::string> types;
+  std::string dialect = "c";
+  bool fix = false;
+  bool json = false;
+  bool jsonl = false;
+  bool ascii = false;
+};
+
+// "f64", or a value such as 2.5:f32.
+Result<Type> type_given(const std::string& text) {
+  if (const auto type = type_named(text)) return *type;
+  const Result<Value> value = read_value(text);
+  if (!value) return value.error();
+  return value->type();
+}
+
+JsonOut answer_of(const Checked& checked) {
+  JsonOut faults = JsonOut::array();
+  for (const Fault& fault : checked.faults) {
+    JsonOut one = {{"code", name_of(fault.code)},
+                   {"severity", name_of(fault.severity)},
+                   {"message", fault.message},
+                   {"span", {fault.span.from, fault.span.to}}};
+    if (!fault.effect.empty()) one["effect"] = fault.effect;
+    one["repair"] = fault.repair.empty() ? JsonOut(nullptr) : JsonOut(fault.repair);
+    faults.push_back(std::move(one));
+  }
+  return {{"ok", checked.faults.empty()},
+          {"faults", std::move(faults)},
+          {"repaired", checked.repaired ? JsonOut(*checked.repaired) : JsonOut(nullptr)}};
+}
+
+Result<Checked> answer_request(const Json& json) {
+  const std::string form = R"(Write {"dialect": "c", "template": "%d", "types": ["f64"]}.)";
+  if (json.kind != Json::Kind::object)
+    return Error{Code::bad_json, "a request is a JSON object", {}, form};
+  const Dialect* dialect = nullptr;
+  const Json* source = json.find("template");
+  std::vector<Type> types;
+  for (const JsonMember& member : json.members) {
+    if (member.key == "dialect") {
+      const Result<const Dialect*> found = dialect_named(member.value.text);
+      if (!found) return found.error();
+      dialect = *found;
+    } else if (member.key == "values" || member.key == "types") {
+      if (member.value.kind != Json::Kind::list)
+        return Error{Code::wrong_kind, in_quotes(member.key) + " is a list", {}, form};
+      for (const Json& item : member.value.items) {
+        if (member.key == "values") {
+          const Result<Value> value = value_of(item);
+          if (!value) return value.error();
+          types.push_back(value->type());
+          continue;
+        }
+        const auto type = item.kind == Json::Kind::text ? type_named(item.text) : std::nullopt;
+        if (!type)
+          return Error{Code::unknown_type,
+                       in_quotes(item.text) + " is no type",
+                       {},
+                       "The types are listed in docs/contract.md."};
+        types.push_back(*type);
+      }
+    } else if (member.key != "template") {
+      return Error{Code::unknown_key,
+                   in_quotes(member.key) + " is not a key of a request",
+                   {},
+                   "The keys are dialect, template, and types or values."};
+    }
+  }
+  if (dialect == nullptr || source == nullptr)
+    return Error{Code::missing_key, "a request has dialect and template", {}, form};
+  if (source->kind != Json::Kind::text)
+    return Error{Code::wrong_kind, "\"template\" is a text", {}, form};
+  return check(*dialect, source->text, types);
+}
+
+std::string answer_line(std::string_view line) {
+  const Result<Json> json = read_json(line);
+  const Result<Checked> checked = json ? answer_request(*json) : Result<Checked>(json.error());
+  return (checked ? answer_of(*checked) : JsonOut{{"error", to_json(checked.error())}})
+      .dump(-1, ' ', false, JsonOut::error_handler_t::replace);
+}
+
+void put_fault(Screen& screen, const Fault& fault, std::string_view source) {
+  screen.underlined(source, fault.span, "");
+  screen.label(name_of(fault.severity),
+               fault.severity == Severity::error ? Tint::warm : Tint::plain);
+  screen.paragraph(fault.message + " [" + std::string(name_of(fault.code)) + "]");
+  if (!fault.effect.empty()) {
+    screen.label("effect");
+    screen.paragraph(fault.effect);
+  }
+  if (!fault.repair.empty()) {
+    screen.label("write");
+    screen.tinted(Tint::good, visible(fault.repair));
+    screen.line();
+  }
+  screen.line();
+}
+
+int run(const Options& options) {
+  if (options.jsonl) return answer_lines(answer_line);
+  const Result<const Dialect*> dialect = dialect_named(options.dialect);
+  if (!dialect) return fail(dialect.error());
+  const std::string source = unguarded(options.source);
+  std::vector<Type> types;
+  for (const std::string& text : options.types) {
+    const Result<Type> type = type_given(unguarded(text));
+    if (!type) return fail(type.error(), unguarded(text));
+    types.push_back(*type);
+  }
+  const Result<Checked> checked = check(**dialect, source, types);
+  if (!checked) return fail(checked.error(), source);
+  if (options.fix) {
+    if (!checked->repaired) {
+      return fail({Code::wish_not_expressible,
+                   "a fault has no repair that can be told",
+                   {0, source.size()},
+                   "See inky check without --fix, and write what is meant."},
+                  source);
+    }
+    return write_out(*checked->repaired + "\n") ? done : bad_request;
+  }
+  const int status = checked->faults.empty() ? done : answer_is_no;
+  if (options.json)
+    return write_out(answer_of(*checked).dump(2, ' ', false, JsonOut::error_handler_t::replace) +
+                     "\n")
+               ? status
+               : bad_request;
+  Screen screen(look_of(stdout, options.ascii));
+  screen.label((*dialect)->facts().id);
+  screen.tinted(Tint::field, visible(source));
+  screen.line();
+  screen.line();
+  for (const Fault& fault : checked->faults) put_fault(screen, fault, source);
+  if (checked->faults.empty()) {
+    screen.label("check");
+    screen.tinted(Tint::good, "nothing found");
+    screen.line();
+  } else if (checked->repaired && *checked->repaired != source) {
+    screen.label("mended");
+    screen.tinted(Tint::good, visible(*checked->repaired));
+    screen.line();
+  }
+  return write_out(screen.text()) ? status : bad_request;
+}
+
+}  // namespace
+
+Action add_check(CLI::App& parent) {
+  auto options = std::make_shared<Options>();
+  CLI::App* command = parent.add_subcommand("check", "A template against the types of its values");
+  command->add_option("template", options->source, "The template, as it stands in source");
+  command->add_option("types", options->types, "The types of its values, or values of them");
+  command->add_option("--in", options->dialect, "The dialect of the template")
+      ->type_name("DIALECT");
+  command->add_flag("--fix", options->fix, "The mended template and nothing else");
+  command->add_flag("--json", options->json, "The answer as one JSON object");
+  command->add_flag("--jsonl", options->jsonl, "Answers requests from standard input, one a line");
+  command->add_flag("--ascii", options->ascii, "No characters beyond ASCII in the frame");
+  command->footer(examples);
+  return [options, command] {
+    if (!options->jsonl && command->get_option("template")->count() == 0) {
+      return fail({Code::bad_option,
+                   "check needs a template",
+                   {},
+                   "Write inky check '%d' f64, or see inky check --help."});
+    }
+    return run(*options);
+  };
+}
+
+}  // namespace inky::cli
