@@ -182,8 +182,7 @@ struct Expression {
 struct Statement {
   enum class Kind : std::uint8_t { set, show, disp };
   Kind kind = Kind::set;
-  // Sets the session; the name of an error, or nothing.
-  std::string set;  // the setting, as its function
+  std::string set;  // of a setting: its function
   std::vector<std::string> arguments;
   std::string label;  // what it is shown as
   bool assigns = false;
@@ -200,6 +199,13 @@ struct Session final : Program {
 };
 
 constexpr int most_nesting = 32;
+
+// The words after format, as one in lower letters.
+std::string joined(const std::vector<std::string>& arguments) {
+  std::string out;
+  for (const std::string& argument : arguments) out += argument;
+  return lower_case(out);
+}
 
 // ---- Reading ----
 
@@ -407,7 +413,6 @@ class Reader {
 
   static std::string meaning_of_format(const std::vector<std::string>& arguments) {
     if (arguments.empty()) return std::string(modifiers[0].meaning);
-    std::string out;
     for (const ModeFact& fact : modes) {
       if (fact.word == joined(arguments))
         return "every number from here on: " + std::string(fact.meaning);
@@ -417,16 +422,7 @@ class Reader {
     }
     return "a format there is none of";
   }
-  friend class Rendering;
 
- public:
-  static std::string joined(const std::vector<std::string>& arguments) {
-    std::string out;
-    for (const std::string& argument : arguments) out += argument;
-    return lower_case(out);
-  }
-
- private:
   // One argument, as it stands.
   bool read_setting(Statement& statement, const std::string& name) {
     statement.set = name;
@@ -741,7 +737,7 @@ class Rendering {
 
   bool set_format(const Statement& statement) {
     format_ = parsed_.source.substr(statement.span.from, statement.span.to - statement.span.from);
-    const std::string word = Reader::joined(statement.arguments);
+    const std::string word = joined(statement.arguments);
     if (word.empty()) {
       settings_ = {.scaled = settings_.scaled};
       return true;
