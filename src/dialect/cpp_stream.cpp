@@ -968,7 +968,7 @@ class ChainWriter {
     return false;
   }
 
-  static void change(int& now, int to, std::string manipulator, std::string& out) {
+  static void change(int& now, int to, const std::string& manipulator, std::string& out) {
     if (now == to) return;
     now = to;
     out += " << " + manipulator;
