@@ -61,7 +61,7 @@ constexpr auto code_facts = std::to_array<CodeFact>({
      "it looks."},
     {Code::width_used_up, "width-used-up", "A width holds for one value only."},
     {Code::settings_left_on, "settings-left-on",
-     "Settings of the stream stay for what is printed next."},
+     "Settings of the stream, or of the session, stay for what is printed next."},
     {Code::width_from_digits, "width-from-digits",
      "A width was left out, and the number of digits decides it."},
     {Code::flag_without_effect, "flag-without-effect",
