@@ -211,6 +211,13 @@ Result<Cargo> Cargo::make(const Dialect& from, const Template& parsed,
   };
   out.names_ = value_names(parsed);
   out.named_ = !out.names_.empty();
+  const auto by_place = std::find_if(
+      parsed.fields.begin(), parsed.fields.end(),
+      [](const Field& field) { return field.key.empty() && field.value_index != unset; });
+  if (out.named_ && by_place != parsed.fields.end())
+    return Error{Code::not_supported_yet,
+                 "carrying values by name and by place together is not supported yet",
+                 by_place->span, "Name all values, or none."};
   if (!out.named_) {
     int count = parsed.values_taken;
     for (const Field& field : parsed.fields) count = std::max(count, field.value_index + 1);
@@ -269,7 +276,7 @@ Result<Cargo> Cargo::make(const Dialect& from, const Template& parsed,
                      [&](const PlacedField& one) { return one.field == piece.field; });
     int index = index_of(field);
     if (index == unset && placed != report.fields.end()) index = placed->value;
-    if (index == unset) {
+    if (index == unset || static_cast<std::size_t>(index) >= out.types_.size()) {
       // It shows no value: a line end, a text written in a chain.
       if (placed != report.fields.end())
         add_literal(

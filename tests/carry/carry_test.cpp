@@ -252,6 +252,10 @@ TEST_CASE("what is not carried, and why") {
   const Result<Cargo> none = Cargo::make(c, *bad, {});
   REQUIRE_FALSE(none.ok());
   CHECK(none.error().code == Code::template_fails);
+  const Dialect& python = *find_dialect("python");
+  const Result<Template> mixed = python.parse("{mass:>8.2f} {1:x}");
+  REQUIRE_FALSE(Cargo::make(python, *mixed, {}).ok());
+  CHECK(Cargo::make(python, *mixed, {}).error().code == Code::not_supported_yet);
   const Dialect& rust = *find_dialect("rust");
   const Result<Template> open = rust.parse("{");
   REQUIRE_FALSE(Cargo::make(rust, *open, {}).ok());
