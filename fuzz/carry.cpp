@@ -4,6 +4,7 @@
 #include <cstdlib>
 
 #include "inky_margin/carry/carry.hpp"
+#include "inky_margin/check/check.hpp"
 
 extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t size) {
   using namespace inky;
@@ -12,6 +13,15 @@ extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t siz
   const Dialect& from = *dialects[data[0] % dialects.size()];
   const Dialect& to = *dialects[data[1] % dialects.size()];
   const std::string_view source(reinterpret_cast<const char*>(data) + 2, size - 2);
+  constexpr Type types[] = {Type::f64, Type::text, Type::i32};
+  for (const std::span<const Type> given :
+       {std::span<const Type>(), std::span<const Type>(types)}) {
+    const Result<Checked> checked = check(from, source, given);
+    if (!checked) continue;
+    for (const Fault& fault : checked->faults) {
+      if (fault.span.from > fault.span.to || fault.span.to > source.size()) std::abort();
+    }
+  }
   const Result<Template> parsed = from.parse(source);
   if (!parsed) return 0;
   const Result<Cargo> cargo = Cargo::make(from, *parsed, {});
