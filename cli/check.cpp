@@ -65,6 +65,7 @@ Result<Checked> answer_request(const Json& json) {
   const Dialect* dialect = nullptr;
   const Json* source = json.find("template");
   std::vector<Type> types;
+  bool given = false;
   for (const JsonMember& member : json.members) {
     if (member.key == "dialect") {
       const Result<const Dialect*> found = dialect_named(member.value.text);
@@ -73,6 +74,7 @@ Result<Checked> answer_request(const Json& json) {
     } else if (member.key == "values" || member.key == "types") {
       if (member.value.kind != Json::Kind::list)
         return Error{Code::wrong_kind, in_quotes(member.key) + " is a list", {}, form};
+      given = true;
       for (const Json& item : member.value.items) {
         if (member.key == "values") {
           const Result<Value> value = value_of(item);
@@ -99,7 +101,8 @@ Result<Checked> answer_request(const Json& json) {
     return Error{Code::missing_key, "a request has dialect and template", {}, form};
   if (source->kind != Json::Kind::text)
     return Error{Code::wrong_kind, "\"template\" is a text", {}, form};
-  return check(*dialect, source->text, types);
+  if (!given) return check(*dialect, source->text, std::nullopt);
+  return check(*dialect, source->text, std::span<const Type>(types));
 }
 
 std::string answer_line(std::string_view line) {
@@ -137,7 +140,9 @@ int run(const Options& options) {
     if (!type) return fail(type.error(), unguarded(text));
     types.push_back(*type);
   }
-  const Result<Checked> checked = check(**dialect, source, types);
+  const Result<Checked> checked = types.empty()
+                                      ? check(**dialect, source, std::nullopt)
+                                      : check(**dialect, source, std::span<const Type>(types));
   if (!checked) return fail(checked.error(), source);
   if (options.fix) {
     if (!checked->repaired) {

@@ -51,7 +51,8 @@ std::string effect_of(const Outcome& outcome) {
 
 class Checker {
  public:
-  Checker(const Dialect& dialect, std::string_view source, std::span<const Type> types)
+  Checker(const Dialect& dialect, std::string_view source,
+          std::optional<std::span<const Type>> types)
       : dialect_(dialect), source_(source), given_(types) {}
 
   Result<Checked> run() {
@@ -89,14 +90,15 @@ class Checker {
 
   void settle_types(const Template& parsed) {
     names_ = value_names(parsed);
-    std::size_t count = names_.size();
-    if (names_.empty())
-      count = std::max(static_cast<std::size_t>(parsed.values_taken), given_.size());
-    // More than are given: there are too few.
-    if (!given_.empty()) count = names_.empty() ? given_.size() : std::min(count, given_.size());
-    types_.assign(given_.begin(),
-                  given_.begin() + static_cast<std::ptrdiff_t>(std::min(count, given_.size())));
-    if (!given_.empty()) return;
+    if (given_) {
+      // Fewer than the fields take: there are too few.
+      const std::size_t most = names_.empty() ? given_->size() : names_.size();
+      types_.assign(given_->begin(),
+                    given_->begin() + static_cast<std::ptrdiff_t>(std::min(given_->size(), most)));
+      return;
+    }
+    const std::size_t count =
+        names_.empty() ? static_cast<std::size_t>(parsed.values_taken) : names_.size();
     types_.assign(count, Type::text);
     for (std::size_t i = 0; i < parsed.fields.size(); ++i) {
       const int index = index_of(parsed.fields[i]);
@@ -244,7 +246,7 @@ class Checker {
 
   const Dialect& dialect_;
   std::string source_;
-  std::span<const Type> given_;
+  std::optional<std::span<const Type>> given_;
   std::vector<std::string> names_;
   std::vector<Type> types_;
   std::vector<Edit> edits_;
@@ -255,7 +257,7 @@ class Checker {
 }  // namespace
 
 Result<Checked> check(const Dialect& dialect, std::string_view source,
-                      std::span<const Type> types) {
+                      std::optional<std::span<const Type>> types) {
   return Checker(dialect, source, types).run();
 }
 

@@ -13,8 +13,11 @@ using namespace inky;
 
 namespace {
 
-Checked checked(const char* id, std::string_view source, std::vector<Type> types) {
-  const Result<Checked> out = check(*find_dialect(id), source, types);
+Checked checked(const char* id, std::string_view source,
+                std::optional<std::vector<Type>> types = std::nullopt) {
+  std::optional<std::span<const Type>> given;
+  if (types) given = *types;
+  const Result<Checked> out = check(*find_dialect(id), source, given);
   REQUIRE(out.ok());
   return *out;
 }
@@ -47,6 +50,7 @@ TEST_CASE("faults: where they are, what the language does, and what to write") {
        "anything may be printed",
        "%8s"},
       {"c", "%d %d", {Type::i32}, Code::language_undefined, {3, 5}, "anything may be printed", ""},
+      {"c", "%e", {}, Code::language_undefined, {0, 2}, "anything may be printed", ""},
       {"c", "%-08.2f", {Type::f64}, Code::flag_overridden, {0, 7}, "prints", ""},
       {"c", "%u", {Type::i32}, Code::bits_reinterpreted, {0, 2}, "prints", ""},
       {"c", "%d", {Type::i32, Type::i32}, Code::too_many_values, {0, 2}, "prints", ""},
@@ -90,13 +94,13 @@ TEST_CASE("faults: where they are, what the language does, and what to write") {
   for (const auto& [id, source] : {std::pair("c", "%8.2f|%-6s\\n"), std::pair("python", "{:>8}"),
                                    std::pair("lisp", "~8,2F~%")}) {
     INFO(id << " " << source);
-    CHECK(checked(id, source, {}).faults.empty());
+    CHECK(checked(id, source).faults.empty());
   }
 }
 
 TEST_CASE("every fault of a template is found, and all is mended at once") {
-  const Checked found =
-      checked("python", "{:d} of {:.2f} at {:x}", {Type::text, Type::text, Type::f64});
+  const Checked found = checked("python", "{:d} of {:.2f} at {:x}",
+                                std::vector<Type>{Type::text, Type::text, Type::f64});
   REQUIRE(found.faults.size() == 3);
   CHECK(found.faults[0].span == Span{0, 4});
   CHECK(found.faults[1].span == Span{8, 14});
@@ -124,7 +128,7 @@ TEST_CASE("what is mended has no error left, and what is fine stays as it is") {
       if (!written.source) continue;
       INFO(dialect->facts().id << " " << *written.source << " of " << name_of(types[0]) << " "
                                << name_of(types.back()));
-      const Result<Checked> found = check(*dialect, *written.source, types);
+      const Result<Checked> found = check(*dialect, *written.source, std::span<const Type>(types));
       REQUIRE(found.ok());
       for (const Fault& fault : found->faults) {
         CHECK(fault.span.to <= written.source->size());
@@ -137,7 +141,7 @@ TEST_CASE("what is mended has no error left, and what is fine stays as it is") {
       const bool mended = std::any_of(found->faults.begin(), found->faults.end(),
                                       [](const Fault& fault) { return !fault.repair.empty(); });
       CHECK((found->repaired == written.source) == !mended);
-      const Result<Checked> again = check(*dialect, *found->repaired, types);
+      const Result<Checked> again = check(*dialect, *found->repaired, std::span<const Type>(types));
       REQUIRE(again.ok());
       for (const Fault& fault : again->faults) CHECK(fault.severity == Severity::warning);
     }

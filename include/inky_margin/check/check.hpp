@@ -3,7 +3,7 @@
 //
 //   const Dialect& c = *find_dialect("c");
 //   const Type types[] = {Type::f64};
-//   const Checked found = *check(c, "%d g", types);
+//   const Checked found = *check(c, "%d g", std::span(types));
 //   found.faults[0].code, found.faults[0].span     // Code::language_undefined, {0, 2}
 //   found.repaired                                 // nothing: which letter is meant, nobody can
 //   tell
@@ -43,8 +43,9 @@ struct Checked {
   std::optional<std::string> repaired;
 };
 
-// An error only for what no checking can answer, such as a template over the limit. Types that are
-// left out are those that the fields ask for.
-Result<Checked> check(const Dialect& dialect, std::string_view source, std::span<const Type> types);
+// An error only for what no checking can answer, such as a template over the limit. Where the types
+// are left out they are those that the fields ask for; an empty list is no values at all.
+Result<Checked> check(const Dialect& dialect, std::string_view source,
+                      std::optional<std::span<const Type>> types);
 
 }  // namespace inky
