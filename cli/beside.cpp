@@ -49,21 +49,15 @@ Row row_of(const ShowRequest& request, const Template& home, const Cargo& cargo,
   row.source = *carried.source;
   const Result<Template> parsed = other.parse(row.source);
   std::vector<Value> values;
-  const bool named = std::any_of(parsed->fields.begin(), parsed->fields.end(),
-                                 [](const Field& field) { return !field.key.empty(); });
-  for (const int index : carried.arguments) {
-    values.push_back(request.values[static_cast<std::size_t>(index)]);
-    if (named || other.placing() == Placing::names)
-      values.back().set_name(cargo.names()[static_cast<std::size_t>(index)]);
+  for (std::size_t i = 0; i < carried.arguments.size(); ++i) {
+    values.push_back(request.values[static_cast<std::size_t>(carried.arguments[i])]);
+    if (!carried.names.empty()) values.back().set_name(carried.names[i]);
   }
   TextBuffer text;
   const Outcome outcome = other.render(*parsed, values, {}, text, nullptr);
-  if (outcome.prints())
-    row.text = text.string();
-  else
-    row.why = outcome.why();
-  row.why +=
-      row.text ? why_different(*request.dialect, home, request.values, other, *parsed, values) : "";
+  if (outcome.prints()) row.text = text.string();
+  row.why = row.text ? why_different(*request.dialect, home, request.values, other, *parsed, values)
+                     : outcome.why();
   return row;
 }
 

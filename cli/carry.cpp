@@ -7,8 +7,8 @@
 
 #include "command.hpp"
 #include "contract.hpp"
-#include "inky_margin/text/columns.hpp"
 #include "inky_margin/text/escape.hpp"
+#include "inky_margin/text/utf8.hpp"
 #include "json_reader.hpp"
 #include "screen.hpp"
 
@@ -44,14 +44,6 @@ struct Request {
   std::vector<const Dialect*> to;
 };
 
-// "f64", or a value such as 2.5:f32.
-Result<Type> type_given(const std::string& text) {
-  if (const auto type = type_named(text)) return *type;
-  const Result<Value> value = read_value(text);
-  if (!value) return value.error();
-  return value->type();
-}
-
 // ---- For machines ----
 
 JsonOut value_json(const Value& value) {
@@ -63,8 +55,11 @@ JsonOut value_json(const Value& value) {
       return JsonOut(value.as_whole() != 0);
     case Type::nil:
       return JsonOut(nullptr);
-    case Type::character:
-      return JsonOut{{type, std::string(describe(value)).substr(1, describe(value).size() - 2)}};
+    case Type::character: {
+      std::string character;
+      append_utf8(value.as_character(), character);
+      return JsonOut{{type, std::move(character)}};
+    }
     default:
       return JsonOut{{type, describe(value)}};
   }
@@ -273,7 +268,7 @@ int run(const Options& options) {
   request.from = *from;
   request.source = unguarded(options.source);
   for (const std::string& text : options.types) {
-    const Result<Type> type = type_given(unguarded(text));
+    const Result<Type> type = value_type_given(unguarded(text));
     if (!type) return fail(type.error(), unguarded(text));
     request.types.push_back(*type);
   }

@@ -34,14 +34,6 @@ struct Options {
   bool ascii = false;
 };
 
-// "f64", or a value such as 2.5:f32.
-Result<Type> type_given(const std::string& text) {
-  if (const auto type = type_named(text)) return *type;
-  const Result<Value> value = read_value(text);
-  if (!value) return value.error();
-  return value->type();
-}
-
 JsonOut answer_of(const Checked& checked) {
   JsonOut faults = JsonOut::array();
   for (const Fault& fault : checked.faults) {
@@ -136,7 +128,7 @@ int run(const Options& options) {
   const std::string source = unguarded(options.source);
   std::vector<Type> types;
   for (const std::string& text : options.types) {
-    const Result<Type> type = type_given(unguarded(text));
+    const Result<Type> type = value_type_given(unguarded(text));
     if (!type) return fail(type.error(), unguarded(text));
     types.push_back(*type);
   }

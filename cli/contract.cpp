@@ -166,6 +166,13 @@ Result<std::vector<const Dialect*>> dialects_listed(std::string_view ids, const 
   return dialects_named(split, but);
 }
 
+Result<Type> value_type_given(std::string_view text) {
+  if (const auto type = type_named(text)) return *type;
+  const Result<Value> value = read_value(text);
+  if (!value) return value.error();
+  return value->type();
+}
+
 std::optional<Error> settle_locale(const Dialect& dialect, std::string& locale) {
   const auto& known = dialect.facts().locales;
   std::string tag = locale;

@@ -37,6 +37,9 @@ Result<WidthUnit> width_unit_given(std::string_view name);
 // Checks that the dialect leaves the rounding to its caller, too.
 Result<Rounding> rounding_given(const Dialect& dialect, std::string_view name);
 
+// The type of this name, such as f64; or of a value, such as 2.5:f32.
+Result<Type> value_type_given(std::string_view text);
+
 JsonOut to_json(const Note& note);
 JsonOut to_json(const Error& error);
 JsonOut to_json(const Notes& notes);

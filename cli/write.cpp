@@ -239,8 +239,11 @@ int run(const Options& options) {
   request.to = std::move(*to);
   if (!options.json) return show(options, request);
   const JsonOut out = answer(request);
-  return write_out(out.dump(2, ' ', false, JsonOut::error_handler_t::replace) + "\n") ? done
-                                                                                      : bad_request;
+  if (!write_out(out.dump(2, ' ', false, JsonOut::error_handler_t::replace) + "\n"))
+    return bad_request;
+  const bool all = std::none_of(out["results"].begin(), out["results"].end(),
+                                [](const JsonOut& one) { return one["template"].is_null(); });
+  return all ? done : answer_is_no;
 }
 
 }  // namespace

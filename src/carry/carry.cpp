@@ -254,20 +254,18 @@ Result<Cargo> Cargo::make(const Dialect& from, const Template& parsed,
         {0, parsed.source.size()},
         "Carry it in parts."};
 
-  const auto add_literal = [&](std::string_view literal, Span span) {
+  const auto add_literal = [&](std::string_view literal) {
     if (literal.empty()) return;
     if (!out.parts_.empty() && !out.parts_.back().field) {
       out.parts_.back().literal += literal;
-      out.spans_.back().to = span.to;
       return;
     }
     out.parts_.push_back({std::string(literal), std::nullopt});
     out.shown_.push_back(unset);
-    out.spans_.push_back(span);
   };
   for (const Piece& piece : parsed.pieces) {
     if (piece.field == unset) {
-      add_literal(parsed.literal(piece), piece.source);
+      add_literal(parsed.literal(piece));
       continue;
     }
     const Field& field = parsed.fields[static_cast<std::size_t>(piece.field)];
@@ -280,8 +278,7 @@ Result<Cargo> Cargo::make(const Dialect& from, const Template& parsed,
       // It shows no value: a line end, a text written in a chain.
       if (placed != report.fields.end())
         add_literal(
-            text.view().substr(placed->output.from, placed->output.to - placed->output.from),
-            field.span);
+            text.view().substr(placed->output.from, placed->output.to - placed->output.from));
       continue;
     }
     FieldWish wish;
@@ -299,7 +296,6 @@ Result<Cargo> Cargo::make(const Dialect& from, const Template& parsed,
     }
     out.parts_.push_back({{}, std::move(wish)});
     out.shown_.push_back(index);
-    out.spans_.push_back(field.span);
   }
   return out;
 }
@@ -333,6 +329,7 @@ class Carrying {
     std::vector<std::string> names;
     for (const int index : out_.arguments) names.push_back(names_[static_cast<std::size_t>(index)]);
     out_.statement = other_.write_statement(*out_.source, names);
+    if (other_.placing() == Placing::names || !value_names(*parsed).empty()) out_.names = names;
     search(*parsed);
     return std::move(out_);
   }
@@ -370,7 +367,6 @@ class Carrying {
     } else {
       for (int i = 0; i < count; ++i) out_.arguments.push_back(i);
     }
-    by_name_ = placing == Placing::names;
   }
 
   // What both sides print of these values, one for each value of the template.
@@ -379,14 +375,9 @@ class Carrying {
     Set away;
     for (std::size_t i = 0; i < values.size(); ++i)
       home.push_back(cargo_.given(static_cast<int>(i), values[i]));
-    for (const int index : out_.arguments) {
-      away.push_back(values[static_cast<std::size_t>(index)]);
-      // Names, also where a language may do without.
-      if (by_name_ || cargo_.named_) away.back().set_name(names_[static_cast<std::size_t>(index)]);
-    }
-    if (cargo_.named_ && !by_name_ && !there_uses_names(there)) {
-      for (std::size_t i = 0; i < away.size(); ++i)
-        away[i] = values[static_cast<std::size_t>(out_.arguments[i])];
+    for (std::size_t i = 0; i < out_.arguments.size(); ++i) {
+      away.push_back(values[static_cast<std::size_t>(out_.arguments[i])]);
+      if (!out_.names.empty()) away.back().set_name(out_.names[i]);
     }
     here_.clear();
     if (!cargo_.from_->render(*cargo_.parsed_, home, here_).prints()) return true;
@@ -402,10 +393,6 @@ class Carrying {
         example->reason = why_different(*cargo_.from_, *cargo_.parsed_, home, other_, there, away);
     }
     return false;
-  }
-  static bool there_uses_names(const Template& there) {
-    return std::any_of(there.fields.begin(), there.fields.end(),
-                       [](const Field& field) { return !field.key.empty(); });
   }
 
   // The first of the ranges of one value, all others unremarkable, that finds no difference; -1
@@ -527,7 +514,6 @@ class Carrying {
   Carried out_;
   std::vector<TemplatePart> parts_;
   std::vector<std::string> names_;
-  bool by_name_ = false;
   TextBuffer here_;
   TextBuffer there_;
 };

@@ -110,7 +110,7 @@ class Maker:
         if kind < 0.8:
             name = r.choice(["i8", "i16", "u8", "u16", "u32", "u64"])
             bits = int(name[1:])
-            return self.numbers(lambda: self.values.whole(bits, name[0] == "i"), lambda v: {name: str(v)}, lambda v: "%sint%d(%s%d)" % ("" if name[0] == "i" else "u", bits, "", v))
+            return self.numbers(lambda: self.values.whole(bits, name[0] == "i"), lambda v: {name: str(v)}, lambda v: "%sint%d(%d)" % ("" if name[0] == "i" else "u", bits, v))
         if kind < 0.86:
             return self.numbers(lambda: self.values.whole(r.choice([8, 16, 32]), True), lambda v: {"i32": str(v)}, lambda v: double(float(v)))
         if kind < 0.9:

@@ -63,10 +63,12 @@ struct Carried {
   std::string statement;              // that prints it, ready to paste
   // What the statement gives, in order: which of the values, from 0.
   std::vector<int> arguments;
+  // What each of them is called there; empty where they are given by place.
+  std::vector<std::string> names;
   Verdict verdict = Verdict::cannot;
   std::string range;                    // of same_for
   std::optional<CarryExample> example;  // of differs and same_for: outside the range
-  Notes notes;                          // their spans are in the template carried
+  Notes notes;  // what stands in the way has its span in the template carried, others have none
 };
 
 // A template, ready to be carried anywhere. It keeps what it needs of the template and refers to
@@ -92,8 +94,7 @@ class Cargo {
   const Dialect* from_ = nullptr;
   const Template* parsed_ = nullptr;
   std::vector<TemplatePart> parts_;
-  std::vector<int> shown_;   // which value each part shows; unset for literals
-  std::vector<Span> spans_;  // of each part, in the template
+  std::vector<int> shown_;  // which value each part shows; unset for literals
   std::vector<std::string> names_;
   std::vector<Type> types_;
   bool named_ = false;  // the template names its values

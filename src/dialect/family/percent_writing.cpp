@@ -110,7 +110,6 @@ class Writer {
         return upper ? 'A' : 'a';
       case Notation::shortest:
         if (rules_.plain != 0 && writing::asks_nothing_of_a_number(spec_)) return rules_.plain;
-        if (rules_.plain_real != 0 && !counted) return rules_.plain_real;
         return give_up("shortest digits of a real");
       default:
         return give_up(spec_.notation == Notation::percent ? "percent notation"
@@ -147,11 +146,9 @@ class Writer {
     }
     return out;
   }
-  // The space of PHP is a fill.
+  // Where a flag gives the fill, a space is one.
   void add_space(const ConversionFact& fact, std::string& out) {
-    const bool fills = conversion_of(*rules_.facts, 's') != nullptr && rules_.plain == 's' &&
-                       fact.flags.find('\'') != std::string_view::npos;
-    if (fills)
+    if (fact.flags.find('\'') != std::string_view::npos)
       cannot(language() + " has no space in the place of a plus sign", notes_);
     else
       add(' ', "space in the place of a plus sign", fact, out);

@@ -9,7 +9,6 @@ namespace inky::percent {
 struct WritingRules {
   const DialectFacts* facts;
   char plain = 0;            // the letter for any value as the language shows it; 0: there is none
-  char plain_real = 0;       // for a real alone, where `plain` is none
   char truth = 0;            // the letter of truth values; 0: `plain`
   char binary = 0;           // the letter of base 2
   char unsigned_letter = 0;  // of wholes without a sign in base 10; 0: as signed ones
