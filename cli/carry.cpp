@@ -20,6 +20,7 @@ constexpr const char* examples = R"(Examples:
   inky carry '%-8s|%8.2f' --to rust,java          from C, where nothing is said
   inky carry '{mass:>8.2f}' --from python --to all
   inky carry '{}' u64 --from rust --to php        the type of a value, or a value
+  inky carry "$long" --to c --line-limit 80        the statement over several lines
   inky carry --jsonl < requests.jsonl             for machines; docs/contract.md
 
 A verdict is earned on a fixed set of awkward values of each type: "same" printed
@@ -32,6 +33,7 @@ struct Options {
   std::vector<std::string> types;
   std::string from = "c";
   std::string to = "all";
+  std::size_t line_limit = 0;
   bool json = false;
   bool jsonl = false;
   bool ascii = false;
@@ -42,7 +44,27 @@ struct Request {
   std::string source;
   std::vector<Type> types;
   std::vector<const Dialect*> to;
+  std::size_t line_limit = 0;  // of a statement, in columns; 0: none
 };
+
+// The least that a line may be limited to.
+constexpr std::size_t least_line_limit = 20;
+
+std::optional<Error> refuse_line_limit(std::size_t limit) {
+  if (limit >= least_line_limit && limit <= most_template) return std::nullopt;
+  return Error{Code::over_limit,
+               "a line limit is a number of columns from " + std::to_string(least_line_limit),
+               {},
+               "80 and 100 are usual."};
+}
+
+Carried carry_to(const Cargo& cargo, const Dialect& other, std::size_t line_limit) {
+  Carried out = cargo.to(other);
+  if (line_limit == 0 || !out.source) return out;
+  const Result<Template> parsed = other.parse(*out.source);
+  if (parsed) out.statement = over_lines(other, *parsed, out.statement, line_limit);
+  return out;
+}
 
 // ---- For machines ----
 
@@ -94,7 +116,8 @@ JsonOut answer(const Request& request) {
   const Result<Cargo> cargo = Cargo::make(*request.from, *parsed, request.types);
   if (!cargo) return {{"error", to_json(cargo.error())}};
   JsonOut results = JsonOut::array();
-  for (const Dialect* other : request.to) results.push_back(carried_json(cargo->to(*other)));
+  for (const Dialect* other : request.to)
+    results.push_back(carried_json(carry_to(*cargo, *other, request.line_limit)));
   return {{"results", std::move(results)}};
 }
 
@@ -152,11 +175,17 @@ Result<Request> read_request(std::string_view line) {
       auto ids = texts_of(member.value, member.key);
       if (!ids) return ids.error();
       to = std::move(*ids);
+    } else if (member.key == "line_limit") {
+      const auto columns = member.value.kind == Json::Kind::number
+                               ? read_typed(Type::u32, member.value.text)
+                               : Result<Value>(Error{});
+      if (columns) out.line_limit = static_cast<std::size_t>(columns->as_whole());
+      if (auto error = refuse_line_limit(out.line_limit)) return std::move(*error);
     } else {
       return Error{Code::unknown_key,
                    in_quotes(member.key) + " is not a key of a request",
                    {},
-                   "The keys are dialect, template, types and to."};
+                   "The keys are dialect, template, types, to and line_limit."};
     }
   }
   if (out.from == nullptr || !has_template || to.empty())
@@ -218,8 +247,14 @@ void put_carried(Screen& screen, const Carried& carried) {
     screen.line();
   }
   if (carried.source && !carried.statement.starts_with(*carried.source)) {
-    screen.dialect_label("");
-    screen.line(visible(carried.statement));
+    // Over several lines it is shown as it is pasted.
+    std::string_view rest = carried.statement;
+    while (!rest.empty()) {
+      const std::size_t end = std::min(rest.find('\n'), rest.size());
+      screen.dialect_label("");
+      screen.line(visible(rest.substr(0, end)));
+      rest.remove_prefix(std::min(end + 1, rest.size()));
+    }
   }
   if (carried.example) put_example(screen, *carried.example);
   for (const Note& note : carried.notes) screen.dialect_note(note);
@@ -246,7 +281,7 @@ int show_carried(const Options& options, const Request& request) {
   screen.line();
   bool all = true;
   for (const Dialect* other : request.to) {
-    const Carried carried = cargo->to(*other);
+    const Carried carried = carry_to(*cargo, *other, request.line_limit);
     put_carried(screen, carried);
     all &= carried.verdict == Verdict::same || carried.verdict == Verdict::same_for;
   }
@@ -275,6 +310,7 @@ int run(const Options& options) {
   auto to = dialects_listed(options.to, *from);
   if (!to) return fail(to.error());
   request.to = std::move(*to);
+  request.line_limit = options.line_limit;
   if (!options.json) return show_carried(options, request);
   const JsonOut out = answer(request);
   if (!write_out(out.dump(2, ' ', false, JsonOut::error_handler_t::replace) + "\n"))
@@ -298,6 +334,10 @@ Action add_carry(CLI::App& parent) {
       ->type_name("DIALECT");
   command->add_option("--to", options->to, "The dialects it goes to: ids between commas, or all")
       ->type_name("DIALECTS");
+  command
+      ->add_option("--line-limit", options->line_limit,
+                   "The statement over lines of at most so many columns")
+      ->type_name("COLUMNS");
   command->add_flag("--json", options->json, "The answer as one JSON object");
   command->add_flag("--jsonl", options->jsonl, "Answers requests from standard input, one a line");
   command->add_flag("--ascii", options->ascii, "No characters beyond ASCII in the frame");
@@ -308,6 +348,9 @@ Action add_carry(CLI::App& parent) {
                    "carry needs a template",
                    {},
                    "Write inky carry '%8.2f' --to rust, or see inky carry --help."});
+    }
+    if (command->get_option("--line-limit")->count() > 0) {
+      if (const auto error = refuse_line_limit(options->line_limit)) return fail(*error);
     }
     return run(*options);
   };

@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <memory>
 
+#include "check_files.hpp"
 #include "command.hpp"
 #include "contract.hpp"
 #include "inky_margin/text/escape.hpp"
@@ -19,15 +20,21 @@ constexpr const char* examples = R"(Examples:
   inky check '%d of %s' f64 text               a letter that does not fit its value
   inky check '%-08.2f' 2.5                     values stand for their types
   inky check '{:d}' f64 --in python --fix      the template, mended
+  inky check '%.2f' f64 --in java --for-machine   a locale that nobody names
+  inky check src/room.c scripts                the format calls of files and folders
+  inky check src --sarif > faults.sarif        for code review
   inky check --jsonl < requests.jsonl          for machines; docs/contract.md
 
 A type stands for its awkward values: a fault may be of some of them only, and says so.
+In files the values are what literals, casts and declarations tell; the rest is taken for what suits.
 Exit status: 0 nothing found, 1 something is, 2 bad request.)";
 
 struct Options {
   std::string source;
   std::vector<std::string> types;
   std::string dialect = "c";
+  CheckFilesRequest files;
+  Demands demands;
   bool fix = false;
   bool json = false;
   bool jsonl = false;
@@ -132,9 +139,9 @@ int run(const Options& options) {
     if (!type) return fail(type.error(), unguarded(text));
     types.push_back(*type);
   }
-  const Result<Checked> checked = types.empty()
-                                      ? check(**dialect, source, std::nullopt)
-                                      : check(**dialect, source, std::span<const Type>(types));
+  const Result<Checked> checked =
+      types.empty() ? check(**dialect, source, std::nullopt, options.demands)
+                    : check(**dialect, source, std::span<const Type>(types), options.demands);
   if (!checked) return fail(checked.error(), source);
   if (options.fix) {
     if (!checked->repaired) {
@@ -175,10 +182,28 @@ int run(const Options& options) {
 Action add_check(CLI::App& parent) {
   auto options = std::make_shared<Options>();
   CLI::App* command = parent.add_subcommand("check", "A template against the types of its values");
-  command->add_option("template", options->source, "The template, as it stands in source");
-  command->add_option("types", options->types, "The types of its values, or values of them");
+  command->add_option("template", options->source,
+                      "The template, as it stands in source; or a source file or folder");
+  command->add_option("types", options->types,
+                      "The types of its values, or values of them; or more files");
   command->add_option("--in", options->dialect, "The dialect of the template")
       ->type_name("DIALECT");
+  command
+      ->add_option("--language", options->files.language,
+                   "Of source files, where their names do not tell")
+      ->type_name("LANGUAGE");
+  command->add_option("--calls", options->files.calls, "A table of more format calls, in TOML")
+      ->type_name("FILE");
+  command->add_flag("--unchecked", options->files.unchecked,
+                    "Lists the calls that could not be looked at, too");
+  command->add_flag("--sarif", options->files.sarif, "What is found in files, as SARIF 2.1.0");
+  command->add_flag("--for-machine", options->demands.same_everywhere,
+                    "The text is for a machine: no locale may be left open");
+  command->add_flag("--whole-line", options->demands.ends_line, "The template prints a whole line");
+  command
+      ->add_option("--line-limit", options->demands.most_columns,
+                   "The most columns of a template in source")
+      ->type_name("COLUMNS");
   command->add_flag("--fix", options->fix, "The mended template and nothing else");
   command->add_flag("--json", options->json, "The answer as one JSON object");
   command->add_flag("--jsonl", options->jsonl, "Answers requests from standard input, one a line");
@@ -191,7 +216,35 @@ Action add_check(CLI::App& parent) {
                    {},
                    "Write inky check '%d' f64, or see inky check --help."});
     }
-    return run(*options);
+    const std::string first = unguarded(options->source);
+    const bool files =
+        !options->jsonl && (is_source_path(first) || !options->files.language.empty());
+    if (!files) {
+      for (const char* name : {"--calls", "--unchecked", "--sarif"}) {
+        if (command->get_option(name)->count() > 0)
+          return fail({Code::bad_option,
+                       std::string(name) + " is for source files",
+                       {},
+                       "Write inky check src/room.c " + std::string(name) + "."});
+      }
+      return run(*options);
+    }
+    if (options->fix)
+      return fail({Code::bad_option,
+                   "--fix is for one template",
+                   {},
+                   "--sarif has the repairs of files, for a program that makes them."});
+    if (options->demands.ends_line)
+      return fail({Code::bad_option,
+                   "--whole-line is for one template",
+                   {},
+                   "Many calls of a file print a part of a line, and some end it themselves."});
+    CheckFilesRequest request = options->files;
+    request.paths = {first};
+    for (const std::string& more : options->types) request.paths.push_back(unguarded(more));
+    request.demands = options->demands;
+    request.json = options->json;
+    return check_files(request);
   };
 }
 

@@ -51,6 +51,8 @@ std::vector<Step> steps() {
        "A "
        "check says so before the program is run, and what to write.",
        {"check", "mass %d g of %s", "f64", "text"}},
+      {"The same for the format calls of whole source files, in twelve languages.",
+       {"check", "@source/room.py"}},
       {"Now the whole batch list: a sheet lays it out in display columns, so accents and wide "
        "characters "
        "line up. The last lines give the C format string of a row, and where C would pad "
@@ -59,6 +61,21 @@ std::vector<Step> steps() {
       {"Real data has holes. Every cell that is missing, unreadable or too wide is said, with its "
        "line.",
        {"proof", "@batches.toml", "@broken.csv"}},
+      {"The same batches by pigment: groups with what they come to, points in line, a mark where "
+       "the "
+       "shade is off, what is too wide cut.",
+       {"proof", "@groups.toml", "--style", "boxed"}},
+      {"The same table as C prints it, and where Java's digits are others.",
+       {"proof", "@groups.toml", "--beside", "c,java"}},
+      {"The program that prints it, whole, in the language of your choice.",
+       {"proof", "@labels.toml", "--emit", "python"}},
+      {"Do not take our word for it: the real compiler, where it is here, makes the program and "
+       "runs "
+       "it.",
+       {"show", "%+08.2f|%-6s|", "2.675", "ink", "--witness"}},
+      {"And the whole batch list, in every language that is here: each program is built, run, and "
+       "held against what was said of it, byte for byte.",
+       {"proof", "@batches.toml", "--witness"}},
   };
 }
 

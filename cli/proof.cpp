@@ -2,15 +2,23 @@
 
 #include "inky_margin/sheet/proof.hpp"
 
+#include <unistd.h>
 #include <algorithm>
+#include <chrono>
 #include <filesystem>
 #include <memory>
 #include <set>
+#include <thread>
 
 #include "command.hpp"
 #include "contract.hpp"
+#include "inky_margin/sheet/quick_sheet.hpp"
+#include "inky_margin/sheet/style.hpp"
 #include "inky_margin/text/columns.hpp"
 #include "inky_margin/text/escape.hpp"
+#include "inky_margin/text/nearest_name.hpp"
+#include "proof_program.hpp"
+#include "proof_stream.hpp"
 #include "screen.hpp"
 
 namespace inky::cli {
@@ -22,6 +30,14 @@ constexpr const char* examples = R"(Examples:
   inky proof demo/batches.toml demo/broken.csv       other data
   inky proof demo/batches.toml - < demo/batches.csv  standard input
   inky proof --bare demo/batches.toml > table.txt    the table alone
+  inky proof --style markdown demo/batches.toml      the same in another style
+  inky proof --as java demo/batches.toml             as Java prints it
+  inky proof --as c --native-padding demo/batches.toml   and where C's own padding breaks it
+  inky proof --beside c,java demo/batches.toml       what two languages print otherwise
+  inky proof --emit rust demo/batches.toml           the program that prints it
+  inky proof --witness demo/batches.toml             every language's program, really run
+  inky proof demo/batches.csv                        data alone, every column
+  inky proof demo/batches.csv --column code --column 'mass kind=real places=1' --set 'gap= | '
 
 Data: CSV with a heading line, or JSON Lines (one object a line).
 Exit status: 0 done; 1 the proof has faults (missing, unreadable, too wide); 2 bad request.)";
@@ -29,35 +45,24 @@ Exit status: 0 done; 1 the proof has faults (missing, unreadable, too wide); 2 b
 struct Options {
   std::string sheet;
   std::string data;
+  std::string style;
+  std::string as;
+  std::string emit;
+  std::string beside;
+  bool native_padding = false;
+  bool data_file = false;
+  bool witness = false;
+  bool require = false;
+  bool no_cache = false;
+  bool strict = false;
+  std::size_t fit_rows = 0;
+  std::vector<std::string> columns;
+  std::vector<std::string> settings;
+  bool watch = false;
   bool bare = false;
   bool json = false;
   bool ascii = false;
 };
-
-std::string bare_text(const Proof& proof) {
-  std::string out = proof.heading + "\n";
-  if (!proof.rule.empty()) out += proof.rule + "\n";
-  for (const ProofRow& row : proof.rows) out += row.text + "\n";
-  return out;
-}
-
-std::string kind_name(Finding::Kind kind) {
-  switch (kind) {
-    case Finding::Kind::overflow:
-      return "overflow";
-    case Finding::Kind::cut:
-      return "cut";
-    case Finding::Kind::missing:
-      return "missing";
-    case Finding::Kind::unreadable:
-      return "unreadable";
-    case Finding::Kind::bad_row:
-      return "bad-row";
-    case Finding::Kind::heading_overflow:
-      return "heading-overflow";
-  }
-  return {};
-}
 
 void put_edges(Screen& screen, const Proof& proof) {
   std::vector<Stretch> names;
@@ -90,7 +95,7 @@ void put_findings(Screen& screen, const Proof& proof) {
     const Finding& finding = proof.findings[i];
     screen.label(finding.line == 0 ? "heading" : "line " + std::to_string(finding.line));
     std::string text = finding.column.empty() ? "" : visible(finding.column) + ": ";
-    text += finding.message + " [" + kind_name(finding.kind) + "]";
+    text += finding.message + " [" + std::string(name_of(finding.kind)) + "]";
     screen.paragraph(text);
   }
   if (proof.findings.size() > most_shown) {
@@ -119,17 +124,18 @@ void put_c_line(Screen& screen, const Proof& proof) {
 
 int proof_screen(const Proof& proof, const Look& look) {
   Screen screen(look);
-  std::size_t wide = measure(proof.heading, WidthUnit::columns);
-  for (const ProofRow& row : proof.rows)
-    wide = std::max(wide, measure(row.text, WidthUnit::columns));
+  std::size_t wide = 0;
+  for (const ProofLine& line : proof.lines)
+    wide = std::max(wide, measure(line.text, WidthUnit::columns));
   screen.rule(wide);
-  put_row(screen, "", proof.heading);
-  if (!proof.rule.empty()) put_line(screen, "", proof.rule, Tint::dim);
   std::set<std::size_t> faulty;
   for (const Finding& finding : proof.findings) faulty.insert(finding.line);
-  for (const ProofRow& row : proof.rows) {
-    put_row(screen, std::to_string(row.line), row.text,
-            faulty.contains(row.line) ? Tint::warm : Tint::dim);
+  for (const ProofLine& line : proof.lines) {
+    if (line.kind == LineKind::rule)
+      put_line(screen, "", line.text, Tint::dim);
+    else
+      put_row(screen, label_of(line.kind, line.line), line.text,
+              line.line != 0 && faulty.contains(line.line) ? Tint::warm : Tint::dim);
   }
   put_edges(screen, proof);
   screen.line();
@@ -142,9 +148,25 @@ int proof_screen(const Proof& proof, const Look& look) {
   return proof.findings.empty() ? done : answer_is_no;
 }
 
+std::string_view kind_name(LineKind kind) {
+  constexpr std::string_view names[] = {"group-heading", "heading",  "rule", "row",
+                                        "continued",     "subtotal", "total"};
+  return names[static_cast<std::size_t>(kind)];
+}
+
 int proof_json(const Proof& proof) {
+  JsonOut lines = JsonOut::array();
   JsonOut rows = JsonOut::array();
-  for (const ProofRow& row : proof.rows) rows.push_back({{"line", row.line}, {"text", row.text}});
+  std::string heading;
+  std::string rule;
+  for (const ProofLine& line : proof.lines) {
+    if (line.kind == LineKind::heading) heading += (heading.empty() ? "" : "\n") + line.text;
+    if (line.kind == LineKind::rule && rule.empty()) rule = line.text;
+    if (line.kind == LineKind::row) rows.push_back({{"line", line.line}, {"text", line.text}});
+    JsonOut one = {{"kind", kind_name(line.kind)}, {"text", line.text}};
+    if (line.line != 0) one["line"] = line.line;
+    lines.push_back(std::move(one));
+  }
   JsonOut columns = JsonOut::array();
   for (const ProofColumn& column : proof.columns) {
     columns.push_back({{"heading", column.heading},
@@ -155,14 +177,15 @@ int proof_json(const Proof& proof) {
   }
   JsonOut findings = JsonOut::array();
   for (const Finding& finding : proof.findings) {
-    findings.push_back({{"kind", kind_name(finding.kind)},
+    findings.push_back({{"kind", name_of(finding.kind)},
                         {"line", finding.line},
                         {"column", finding.column},
                         {"message", finding.message}});
   }
-  const JsonOut out = {{"heading", proof.heading},
-                       {"rule", proof.rule},
+  const JsonOut out = {{"heading", heading},
+                       {"rule", rule},
                        {"rows", std::move(rows)},
+                       {"lines", std::move(lines)},
                        {"columns", std::move(columns)},
                        {"findings", std::move(findings)},
                        {"templates", {{"c", proof.template_line}}},
@@ -184,7 +207,153 @@ std::string data_path(const Options& options, const Sheet& sheet) {
   return (std::filesystem::path(options.sheet).parent_path() / sheet.data).string();
 }
 
-int run(const Options& options) {
+// The style that was chosen; the plain one where none was.
+Result<Style> style_given(const Options& options) {
+  if (options.style.empty()) return Style::plain;
+  const auto style = style_named(options.style);
+  if (style == Style::boxed && options.ascii) return Style::boxed_ascii;
+  if (style) return *style;
+  std::string known;
+  for (const std::string_view name : style_names()) known += " " + std::string(name);
+  const std::string_view near = nearest_name(options.style, style_names());
+  return Error{
+      Code::bad_option,
+      in_quotes(options.style) + " is not a style",
+      {},
+      near.empty() ? "There are:" + known + "." : "Did you mean " + std::string(near) + "?"};
+}
+
+int run_programs(const Options& options, const Sheet& sheet, const Table& table,
+                 const std::string& path) {
+  ProgramRequest request{
+      {}, options.native_padding, options.bare, options.json, options.require, !options.no_cache,
+      {}};
+  std::string list = !options.emit.empty() ? options.emit : options.as;
+  if (!options.beside.empty()) list += (list.empty() ? "" : ",") + options.beside;
+  if (list.empty()) list = "all";
+  if (options.data_file) {
+    if (path == "-" || options.emit.empty())
+      return fail({Code::bad_option,
+                   "--data-file is for a program that reads a file",
+                   {},
+                   "Give it with --emit, and name the file."});
+    request.data_file = path;
+  }
+  Result<std::vector<const Dialect*>> dialects = dialects_with_programs(list);
+  if (!dialects) return fail(dialects.error());
+  request.dialects = std::move(*dialects);
+  const Look look = look_of(stdout, options.ascii);
+  if (options.witness) return proof_witness(request, sheet, table, look);
+  if (!options.emit.empty() || options.beside.empty()) {
+    if (request.dialects.size() != 1)
+      return fail({Code::bad_option,
+                   "more than one language is given",
+                   {},
+                   "Name one, or compare them with --beside."});
+    return options.emit.empty() ? proof_as(request, sheet, table, look)
+                                : proof_program(request, sheet, table);
+  }
+  if (request.dialects.size() < 2)
+    return fail({Code::bad_option,
+                 "there is nothing to stand beside it",
+                 {},
+                 "Name two languages, such as --beside c,java."});
+  return proof_beside(request, sheet, table, look);
+}
+
+// The first finding as an error: nothing is printed.
+int fail_strictly(const Finding& finding) {
+  std::string where = finding.line == 0 ? "" : "line " + std::to_string(finding.line) + ": ";
+  if (!finding.column.empty()) where += visible(finding.column) + ": ";
+  (void)fail({Code::bad_data,
+              where + finding.message,
+              {},
+              "Mend it, or leave --strict out: the other rows are printed then."});
+  return answer_is_no;
+}
+
+bool asks_languages(const Options& options) {
+  return !options.as.empty() || !options.emit.empty() || !options.beside.empty() || options.witness;
+}
+
+// A sheet that is data is shown as it is, or by the columns that were named.
+bool is_data(const std::string& path) {
+  return path == "-" || path.ends_with(".csv") || path.ends_with(".jsonl");
+}
+
+// Where only lines are wanted, rows need not be kept.
+bool prints_lines(const Options& options, const Style& style) {
+  const bool is_plain =
+      options.bare ? style == Style::plain : style == Style::plain && !options.style.empty();
+  return is_plain && !options.json && !asks_languages(options);
+}
+
+int print(const Options& options, const Style& style, const Sheet& sheet, const Table& table,
+          const std::string& path) {
+  // Programs make their own.
+  if (asks_languages(options) && !options.strict) return run_programs(options, sheet, table, path);
+  const bool machines = is_for_machines(style);
+  const Result<Proof> proof = make_proof(machines ? for_machines(sheet) : sheet, table);
+  if (!proof) return fail(proof.error());
+  if (options.strict && !proof->findings.empty()) return fail_strictly(proof->findings.front());
+  if (asks_languages(options)) return run_programs(options, sheet, table, path);
+  if (options.json) return proof_json(*proof);
+  if (!options.bare && options.style.empty())
+    return proof_screen(*proof, look_of(stdout, options.ascii));
+  if (!write_out(styled(*proof, style))) return bad_request;
+  return proof->findings.empty() ? done : answer_is_no;
+}
+
+int run_with(const Options& options, const Style& style, const std::optional<Sheet>& sheet,
+             const std::string& path) {
+  if (sheet && prints_lines(options, style) && can_stream(path)) {
+    StreamRequest request{path, std::nullopt, options.strict};
+    if (options.fit_rows != 0) request.fit_rows = options.fit_rows;
+    return proof_stream(request, *sheet);
+  }
+  if (options.fit_rows != 0)
+    return fail({Code::bad_option,
+                 "--fit-rows is for CSV that is printed while it is read",
+                 {},
+                 "Add --bare, or leave it out."});
+  const Result<std::string> data = read_file(path);
+  if (!data) return fail(data.error());
+  const Result<Table> table = read_data(*data);
+  if (!table) return fail_in_file(table.error(), path, *data);
+  if (sheet) return print(options, style, *sheet, *table, path);
+  const Result<Sheet> made = with_settings(sheet_of(*table), options.settings);
+  if (!made) return fail(made.error());
+  return print(options, style, *made, *table, path);
+}
+
+int run_once(const Options& options, std::vector<std::string>& files) {
+  const Result<Style> style = style_given(options);
+  if (!style) return fail(style.error());
+  const bool without_sheet = options.sheet.empty() || is_data(options.sheet);
+  if (!options.columns.empty() || without_sheet) {
+    const std::string path = options.sheet;
+    if (!options.data.empty() || path.empty() || !is_data(path))
+      return fail(
+          {Code::bad_option,
+           options.columns.empty() ? "there is no sheet" : "a sheet and --column are both given",
+           {},
+           "Name a sheet, or data that ends in .csv or .jsonl, or - for standard input."});
+    files = {path};
+    std::optional<Sheet> sheet;
+    if (!options.columns.empty()) {
+      Result<Sheet> read = sheet_of(options.columns);
+      if (read) read = with_settings(std::move(*read), options.settings);
+      if (!read) return fail(read.error());
+      sheet = std::move(*read);
+    }
+    return run_with(options, *style, sheet, path);
+  }
+  if (!options.settings.empty())
+    return fail({Code::bad_option,
+                 "a sheet and --set are both given",
+                 {},
+                 "Write the key into the sheet."});
+  files = {options.sheet};
   const Result<std::string> text = read_file(options.sheet);
   if (!text) return fail(text.error());
   const Result<Sheet> sheet = read_sheet(*text);
@@ -195,16 +364,41 @@ int run(const Options& options) {
                  "there is no data",
                  {},
                  "Name a file, - for standard input, or write data = \"FILE\" in the sheet."});
-  const Result<std::string> data = read_file(path);
-  if (!data) return fail(data.error());
-  const Result<Table> table = read_data(*data);
-  if (!table) return fail_in_file(table.error(), path, *data);
-  const Result<Proof> proof = make_proof(*sheet, *table);
-  if (!proof) return fail_in_file(proof.error(), path, *data);
-  if (options.json) return proof_json(*proof);
-  if (!options.bare) return proof_screen(*proof, look_of(stdout, options.ascii));
-  if (!write_out(bare_text(*proof))) return bad_request;
-  return proof->findings.empty() ? done : answer_is_no;
+  files.push_back(path);
+  return run_with(options, *style, *sheet, path);
+}
+
+// When each was last changed; nothing for one that is not there.
+std::vector<std::filesystem::file_time_type> changes_of(const std::vector<std::string>& files) {
+  std::vector<std::filesystem::file_time_type> out;
+  for (const std::string& file : files) {
+    std::error_code failed;
+    const auto time = std::filesystem::last_write_time(file, failed);
+    out.push_back(failed ? std::filesystem::file_time_type::min() : time);
+  }
+  return out;
+}
+
+// Again whenever a file changes, until it is interrupted.
+int watch(const Options& options) {
+  std::vector<std::string> files;
+  for (;;) {
+    if (::isatty(1) != 0) std::fputs("\033[H\033[2J", stdout);
+    const int status = run_once(options, files);
+    if (std::find(files.begin(), files.end(), "-") != files.end())
+      return fail({Code::bad_option,
+                   "standard input cannot be watched",
+                   {},
+                   "Name a file, or leave --watch out."});
+    if (std::fflush(stdout) != 0) return status;
+    const auto before = changes_of(files);
+    while (changes_of(files) == before) std::this_thread::sleep_for(std::chrono::milliseconds(100));
+  }
+}
+
+int run(const Options& options) {
+  std::vector<std::string> files;
+  return options.watch ? watch(options) : run_once(options, files);
 }
 
 }  // namespace
@@ -212,10 +406,41 @@ int run(const Options& options) {
 Action add_proof(CLI::App& parent) {
   auto options = std::make_shared<Options>();
   CLI::App* command = parent.add_subcommand("proof", "A table previewed: a sheet over data");
-  command->add_option("sheet", options->sheet, "The sheet, a TOML file; docs/sheets.md")
-      ->required();
+  command->add_option("sheet", options->sheet,
+                      "The sheet, a TOML file, docs/sheets.md; or data, where there is none");
   command->add_option("data", options->data, "The data: a file, or - for standard input");
   command->add_flag("--bare", options->bare, "The table and nothing else");
+  command
+      ->add_option("--style", options->style,
+                   "The table alone: plain, markdown, boxed, tsv, csv, html or json")
+      ->type_name("STYLE");
+  command->add_option("--as", options->as, "The table as a language prints it")
+      ->type_name("DIALECT");
+  command->add_option("--beside", options->beside, "In several languages, what differs marked")
+      ->type_name("DIALECTS");
+  command->add_option("--emit", options->emit, "The program that prints it")->type_name("DIALECT");
+  command->add_flag("--data-file", options->data_file,
+                    "With --emit: the program reads the data from its file");
+  command->add_flag("--native-padding", options->native_padding,
+                    "Texts are padded by the language, whatever its widths count");
+  command->add_flag("--witness", options->witness,
+                    "The programs run by the real toolchains: of --as, or all");
+  command->add_flag("--require", options->require, "Every witness has to be here");
+  command
+      ->add_option("--column", options->columns,
+                   "Without a sheet: a column of the data, and its wishes")
+      ->type_name("'NAME KEY=VALUE ...'")
+      ->allow_extra_args(false);
+  command->add_option("--set", options->settings, "Without a sheet: a key of one, and its value")
+      ->type_name("KEY=VALUE")
+      ->allow_extra_args(false);
+  command->add_flag("--watch", options->watch, "Again whenever the sheet or the data change");
+  command->add_flag("--strict", options->strict, "The first finding ends it");
+  command
+      ->add_option("--fit-rows", options->fit_rows,
+                   "With --bare: fitted columns look at so many rows, and not at all")
+      ->type_name("N");
+  command->add_flag("--no-cache", options->no_cache, "Witnesses are asked anew");
   command->add_flag("--json", options->json, "The proof as one JSON object");
   command->add_flag("--ascii", options->ascii, "No characters beyond ASCII in the frame");
   command->footer(examples);

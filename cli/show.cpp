@@ -9,6 +9,7 @@
 #include "inky_margin/text/columns.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "screen.hpp"
+#include "witness.hpp"
 
 namespace inky::cli {
 
@@ -24,6 +25,8 @@ constexpr const char* examples = R"(Examples:
   inky show --in java --plain 1e10            printed without any format
   inky show '%.2f' 2.675 --beside java,rust   the same in other languages
   inky show --plain 1e10 --beside all         every language's default
+  inky show '%.2f' 2.675 --witness             and what the real compiler's program prints
+  inky show '%.2f' 2.675 --program             the whole program that prints it
   inky show --bare '%d\n' 42                  the bytes alone
   inky show --jsonl < requests.jsonl          for machines; docs/contract.md
 
@@ -41,6 +44,10 @@ struct Options {
   std::string width_of;
   std::string rounding;
   std::string beside;
+  bool witness = false;
+  bool no_cache = false;
+  bool require = false;
+  bool program = false;
   bool plain = false;
   bool bare = false;
   bool json = false;
@@ -254,7 +261,8 @@ void put_printed(Screen& screen, const ShowRequest& request, const Template& par
 }
 
 int show_screen(const ShowRequest& request, const Template& parsed, const Outcome& outcome,
-                std::string_view text, const Report& report, const Look& look) {
+                std::string_view text, const Report& report, const Look& look,
+                const Witnessed* witnessed) {
   Screen screen(look);
   put_source(screen, request, parsed);
   if (outcome.prints())
@@ -263,6 +271,7 @@ int show_screen(const ShowRequest& request, const Template& parsed, const Outcom
     put_outcome(screen, outcome, parsed);
   if (!report.notes.empty()) screen.line();
   for (const Note& note : report.notes) screen.note(note, parsed.source);
+  if (witnessed != nullptr) put_witness(screen, *witnessed, text);
   if (!write_out(screen.text())) return bad_request;
   return outcome.prints() ? done : answer_is_no;
 }
@@ -289,12 +298,14 @@ JsonOut fields_json(const Template& parsed, const Report& report) {
 }
 
 int show_json(const ShowRequest& request, const Template& parsed, const Outcome& outcome,
-              std::string_view text, const Report& report) {
+              std::string_view text, const Report& report, const Witnessed* witnessed) {
   JsonOut out = answer_of(outcome, text, report);
   out["dialect"] = request.dialect->facts().id;
   out["template"] = parsed.source;
   out["fields"] = fields_json(parsed, report);
-  if (!write_out(out.dump(2) + "\n")) return bad_request;
+  if (witnessed != nullptr) out["witness"] = to_json(*witnessed);
+  if (!write_out(out.dump(2, ' ', false, JsonOut::error_handler_t::replace) + "\n"))
+    return bad_request;
   return outcome.prints()                         ? done
          : outcome.kind() == Outcome::Kind::error ? bad_request
                                                   : answer_is_no;
@@ -319,16 +330,36 @@ int show_rendered(const Options& options, const ShowRequest& request, const Temp
   Report report;
   const Outcome outcome =
       request.dialect->render(parsed, request.values, request.options(), out, &report);
-  if (options.json) return show_json(request, parsed, outcome, out.view(), report);
+  std::optional<Witnessed> witnessed;
+  if (options.witness && outcome.kind() != Outcome::Kind::error) {
+    const auto cache = options.no_cache ? std::nullopt : usual_cache();
+    Result<Witnessed> asked =
+        ask_witness(request, parsed, outcome, out.view(), report, cache ? &*cache : nullptr);
+    if (!asked) return fail(asked.error(), parsed.source);
+    witnessed = std::move(*asked);
+  }
+  const Witnessed* witness = witnessed ? &*witnessed : nullptr;
+  const auto settled = [&](int status) {
+    return witness == nullptr ? status : status_with(status, *witness, options.require);
+  };
+  if (options.json)
+    return settled(show_json(request, parsed, outcome, out.view(), report, witness));
   if (outcome.kind() == Outcome::Kind::error) return fail(outcome.as_error(), parsed.source);
   const Look look = look_of(stdout, options.ascii);
-  if (!options.bare) return show_screen(request, parsed, outcome, out.view(), report, look);
+  if (!options.bare)
+    return settled(show_screen(request, parsed, outcome, out.view(), report, look, witness));
   if (outcome.prints()) return write_out(out.view()) ? done : bad_request;
   std::fputs(error_text({Code{}, outcome.why(), outcome.span(), {}}, parsed.source,
                         look_of(stderr, options.ascii))
                  .c_str(),
              stderr);
   return answer_is_no;
+}
+
+int show_program(const ShowRequest& request, const Template& parsed) {
+  const Result<std::string> source = program_of(request, parsed);
+  if (!source) return fail(source.error(), parsed.source);
+  return write_out(*source) ? done : bad_request;
 }
 
 // One value, without a template.
@@ -404,6 +435,7 @@ int run(const Options& options) {
   request.values = std::move(*values);
   const Result<Template> parsed = request.dialect->parse(request.source);
   if (!parsed) return fail(parsed.error(), request.source);
+  if (options.program) return show_program(request, *parsed);
   if (!options.beside.empty()) {
     const auto others = dialects_listed(options.beside, request.dialect);
     if (!others) return fail(others.error());
@@ -446,6 +478,11 @@ Action add_show(CLI::App& parent) {
       ->add_option("--beside", options->beside,
                    "The same in other dialects, ids between commas or all, with what differs")
       ->type_name("DIALECTS");
+  command->add_flag("--witness", options->witness,
+                    "Also builds and runs the program with the language's own toolchain");
+  command->add_flag("--require", options->require, "A witness has to be here");
+  command->add_flag("--no-cache", options->no_cache, "The witness is asked anew");
+  command->add_flag("--program", options->program, "The whole program that prints it");
   command->add_flag("--plain", options->plain,
                     "What the language prints for one value when no format is given");
   command->add_flag("--bare", options->bare, "The printed bytes and nothing else");
@@ -459,6 +496,14 @@ Action add_show(CLI::App& parent) {
                    "show needs a template",
                    {},
                    "Write inky show '%d' 42, or see inky show --help."});
+    }
+    const bool alone =
+        options->plain || options->jsonl || !options->beside.empty() || options->bare;
+    if ((options->witness || options->program) && alone) {
+      return fail({Code::bad_option,
+                   "--witness and --program are for one template and its values",
+                   {},
+                   "Leave --plain, --beside, --bare and --jsonl out."});
     }
     return run(*options);
   };

@@ -25,8 +25,7 @@ places = 1
   const Result<Proof> proof = make_proof(*sheet, *table);
   if (!proof) return 1;
 
-  std::printf("%s\n%s\n", proof->heading.c_str(), proof->rule.c_str());
-  for (const ProofRow& row : proof->rows) std::printf("%s\n", row.text.c_str());
+  for (const ProofLine& line : proof->lines) std::printf("%s\n", line.text.c_str());
   for (const Finding& finding : proof->findings) {
     std::printf("line %zu, %s: %s\n", finding.line, finding.column.c_str(),
                 finding.message.c_str());

@@ -16,6 +16,7 @@
 #include <limits>
 
 #include "c/c.hpp"
+#include "cpp_program.hpp"
 #include "dialects.hpp"
 #include "family/brace_writing.hpp"
 #include "family/braces.hpp"
@@ -105,6 +106,10 @@ constexpr auto failures = std::to_array<FailureFact>({
     {"a negative width; c of what is no char", "std::format_error, at run time"},
 });
 
+constexpr TableForm own_table =
+    cpp_table("#include <format>\n#include <iostream>\n#include <string>\n#include <string_view>\n",
+              "std::cout << @L;\n");
+
 constexpr DialectFacts facts = {
     .id = "cpp-format",
     .language = "C++",
@@ -118,6 +123,10 @@ constexpr DialectFacts facts = {
     .letter_form = "{:@}",
     .places_form = "{:.Nf}",
     .modifiers_are = "Counts from values",
+    .line_split = {"", "\"\n    \"", ""},
+    .program_form =
+        cpp_program("#include <format>\n#include <iostream>\n#include <string>\n\nint main() {\n"),
+    .table_form = &own_table,
     .default_locale = "C",
     .locales = {},
     .conversions = conversions,
@@ -200,6 +209,7 @@ class Reader {
     field.span = decoded_.in_source({start, reader_.at()});
     field.letter = shown.type;
     field.value_index = shown.value;
+    if (numbering_ == Numbering::manual) field.position = shown.value + 1;
     out_.pieces.push_back({field.span, static_cast<int>(out_.fields.size()), {}});
     out_.fields.push_back(std::move(field));
     program_.fields.push_back(shown);

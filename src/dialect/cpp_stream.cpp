@@ -16,6 +16,7 @@
 #include <limits>
 
 #include "c/c.hpp"
+#include "cpp_program.hpp"
 #include "dialects.hpp"
 #include "family/braces.hpp"
 #include "family/checked_dialect.hpp"
@@ -122,6 +123,12 @@ constexpr auto failures = std::to_array<FailureFact>({
      "error, when it is compiled"},
 });
 
+// Settings stay: each statement begins without those of the one before it.
+constexpr TableForm own_table = cpp_table(
+    "#include <iomanip>\n#include <iostream>\n#include <string>\n#include <string_view>\n\nusing "
+    "namespace std;\n",
+    "cout << @L;\n", "cout.copyfmt(ios(nullptr));");
+
 constexpr DialectFacts facts = {
     .id = "cpp-stream",
     .language = "C++",
@@ -135,6 +142,10 @@ constexpr DialectFacts facts = {
     .letter_form = "",
     .places_form = "cout << fixed << setprecision(N) << x",
     .modifiers_are = "Manipulators",
+    .line_split = {"", "\n    ", "", false, true},
+    .program_form = cpp_program("#include <iomanip>\n#include <iostream>\n#include "
+                                "<string>\n\nusing namespace std;\n\nint main() {\n"),
+    .table_form = &own_table,
     .default_locale = "C",
     .locales = {},
     .conversions = {},

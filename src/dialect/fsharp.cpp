@@ -21,6 +21,7 @@
 #include "family/utf16.hpp"
 #include "family/value_notes.hpp"
 #include "family/values.hpp"
+#include "inky_margin/dialect/table_form.hpp"
 #include "inky_margin/number/weighing.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
@@ -91,6 +92,76 @@ constexpr auto failures = std::to_array<FailureFact>({
     {"a negative width from a value", "ArgumentOutOfRangeException, at run time"},
 });
 
+constexpr auto program_types = std::to_array<TypeForm>({
+    {Type::i8, "", "@y"},
+    {Type::u8, "", "@uy"},
+    {Type::i16, "", "@s"},
+    {Type::u16, "", "@us"},
+    {Type::i32, ""},
+    {Type::u32, "", "@u"},
+    {Type::i64, "", "@L"},
+    {Type::u64, "", "@UL"},
+    {Type::f32, "", "@f"},
+    {Type::f64, ""},
+    {Type::text, ""},
+    {Type::character, "", "'@'"},
+    {Type::truth, ""},
+});
+
+constexpr ProgramForm own_program = {.before = "",
+                                     .declaration = "let @N = @V\n",
+                                     .statement = "@S\n",
+                                     .after = "",
+                                     .types = program_types,
+                                     .infinity = "infinity",
+                                     .negative_infinity = "-infinity",
+                                     .not_a_number = "nan",
+                                     .control = ControlEscape::unicode};
+
+constexpr std::string_view pad_left_source =
+    "// Text with spaces before it, up to a width. Its columns are given: Length counts UTF-16 "
+    "units.\n"
+    "let padLeft (text: string) columns width =\n"
+    "    String.replicate (max 0 (width - columns)) \" \" + text\n";
+constexpr std::string_view pad_right_source =
+    "// Text with spaces behind it, up to a width. Its columns are given: Length counts UTF-16 "
+    "units.\n"
+    "let padRight (text: string) columns width =\n"
+    "    text + String.replicate (max 0 (width - columns)) \" \"\n";
+constexpr std::string_view pad_center_source =
+    "// Text between spaces, up to a width. Its columns are given: Length counts UTF-16 units.\n"
+    "let padCenter (text: string) columns width =\n"
+    "    let room = max 0 (width - columns)\n"
+    "    String.replicate (room / 2) \" \" + text + String.replicate (room - room / 2) \" \"\n";
+
+constexpr TableForm own_table = {
+    .names = NameCase::camel,
+    .before = "",
+    .pad_left = {"padLeft", "(padLeft @V @C @W)", {}, pad_left_source},
+    .pad_right = {"padRight", "(padRight @V @C @W)", {}, pad_right_source},
+    .pad_center = {"padCenter", "(padCenter @V @C @W)", {}, pad_center_source},
+    .text_type = "string",
+    .i32_type = "int",
+    .i64_type = "int64",
+    .real_type = "float",
+    .count_type = "int",
+    .row_type = "type Row =\n    {\n@F    }\n",
+    .field = "      @N: @T\n",
+    .data = "let rows: Row list = [\n@D]\n",
+    .row_open = "{ ",
+    .cell = "@N = @L",
+    .cell_end = "; ",
+    .row_close = " }\n",
+    .indent = 4,
+    .cell_name = "row.@N",
+    .write = "printf \"%s\" @L\n",
+    .loop = "for row in rows do\n@S",
+    .loop_indent = 4,
+    .part_function = "let printRow (row: Row) =\n@S",
+    .part_call = "for row in rows[@A .. @Z - 1] do printRow row\n",
+    .most_cells = 5'000,
+};
+
 constexpr DialectFacts facts = {
     .id = "fsharp",
     .language = "F#",
@@ -101,6 +172,9 @@ constexpr DialectFacts facts = {
     .width_unit = WidthUnit::utf16_units,
     .rounding = Rounding::half_even,
     .rounding_basis = "the stored value, exactly",
+    .line_split = {"", "\\\n    ", "", true},
+    .program_form = own_program,
+    .table_form = &own_table,
     .default_locale = "",
     .locales = {},
     .conversions = conversions,

@@ -23,6 +23,7 @@
 #include "family/percent_writing.hpp"
 #include "family/value_notes.hpp"
 #include "family/values.hpp"
+#include "inky_margin/dialect/table_form.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
@@ -96,6 +97,74 @@ constexpr auto failures = std::to_array<FailureFact>({
     {"a width or precision from a value that is no whole number, or negative", "ValueError"},
 });
 
+constexpr auto program_types = std::to_array<TypeForm>({
+    {Type::i32, ""},
+    {Type::i64, ""},
+    {Type::f64, ""},
+    {Type::text, ""},
+    {Type::truth, ""},
+    {Type::nil, "", "null"},
+});
+
+constexpr ProgramForm own_program = {.before = "<?php\n",
+                                     .declaration = "$@N = @V;\n",
+                                     .statement = "@S\n",
+                                     .after = "",
+                                     .types = program_types,
+                                     .infinity = "INF",
+                                     .negative_infinity = "-INF",
+                                     .not_a_number = "NAN",
+                                     .least_i64 = "PHP_INT_MIN",
+                                     .control = ControlEscape::hexadecimal,
+                                     .direction = DirectionEscape::braces,
+                                     .escaped = "\"\\$"};
+
+constexpr std::string_view pad_left_source =
+    "// Text with spaces before it, up to a width. Its columns are given: strlen counts bytes.\n"
+    "function pad_left($text, $columns, $width) {\n"
+    "    return str_repeat(\" \", max(0, $width - $columns)) . $text;\n"
+    "}\n";
+constexpr std::string_view pad_right_source =
+    "// Text with spaces behind it, up to a width. Its columns are given: strlen counts bytes.\n"
+    "function pad_right($text, $columns, $width) {\n"
+    "    return $text . str_repeat(\" \", max(0, $width - $columns));\n"
+    "}\n";
+constexpr std::string_view pad_center_source =
+    "// Text between spaces, up to a width. Its columns are given: strlen counts bytes.\n"
+    "function pad_center($text, $columns, $width) {\n"
+    "    $room = max(0, $width - $columns);\n"
+    "    $left = intdiv($room, 2);\n"
+    "    return str_repeat(\" \", $left) . $text . str_repeat(\" \", $room - $left);\n"
+    "}\n";
+
+constexpr TableForm own_table = {
+    .before = "<?php\n",
+    .pad_left = {"pad_left", "pad_left(@V, @C, @W)", {}, pad_left_source},
+    .pad_right = {"pad_right", "pad_right(@V, @C, @W)", {}, pad_right_source},
+    .pad_center = {"pad_center", "pad_center(@V, @C, @W)", {}, pad_center_source},
+    .data = "$rows = [\n@D];\n",
+    .row_open = "[",
+    .row_close = "],\n",
+    .indent = 4,
+    .cell_name = "$@N",
+    .write = "echo @L;\n",
+    .loop = "foreach ($rows as [@E]) {\n@S}\n",
+    .loop_indent = 4,
+    .part_function = "function print_rows($rows) {\n    foreach ($rows as [@E]) {\n@S    }\n}\n",
+    .part_indent = 8,
+    .part_call = "print_rows(array_slice($rows, @A, @Z - @A));\n",
+    // Text of the program that is written for the reader; nothing here opens a file.
+    .file_before = "<?php\n",
+    .file_loop =
+        "$file = fopen(@P, \"r\");\n"
+        "$names = fgetcsv($file, null, \",\", \"\\\"\", \"\");\n"
+        "while (($cells = fgetcsv($file, null, \",\", \"\\\"\", \"\")) !== false) {\n"
+        "    $row = array_combine($names, $cells);\n@R@S}\n",
+    .read_text = "    $@N = $row[@L];\n",
+    .read_whole = "    $@N = (int) $row[@L];\n",
+    .read_real = "    $@N = (float) $row[@L];\n",
+};
+
 constexpr DialectFacts facts = {
     .id = "php",
     .language = "PHP",
@@ -106,6 +175,9 @@ constexpr DialectFacts facts = {
     .width_unit = WidthUnit::bytes,
     .rounding = Rounding::half_even,
     .rounding_basis = "the stored value, exactly",
+    .line_split = {"", "\"\n    . \"", ""},
+    .program_form = own_program,
+    .table_form = &own_table,
     .default_locale = "",
     .locales = {},
     .conversions = conversions,
@@ -620,8 +692,11 @@ class Php final : public Dialect {
   }
   std::string write_statement(std::string_view source,
                               std::span<const std::string> names) const override {
-    return std::string("printf(\"") + std::string(source) + "\"" + (names.empty() ? "" : ", ") +
-           writing::listed(names, ", ", "$") + ");";
+    std::string out = "printf(\"" + std::string(source) + "\"";
+    // An expression is no name.
+    for (const std::string& name : names)
+      out += (name.find_first_of("$(") == std::string::npos ? ", $" : ", ") + name;
+    return out + ");";
   }
 
   Result<Template> parse(std::string_view source) const override {

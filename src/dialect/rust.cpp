@@ -12,6 +12,7 @@
 //   - ? shows any value as source would write it, #? spread over lines.
 
 #include <algorithm>
+#include <array>
 #include <limits>
 
 #include "dialects.hpp"
@@ -22,6 +23,7 @@
 #include "family/rendering.hpp"
 #include "family/value_notes.hpp"
 #include "family/values.hpp"
+#include "inky_margin/dialect/table_form.hpp"
 #include "inky_margin/number/digits.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
@@ -87,6 +89,78 @@ constexpr auto failures = std::to_array<FailureFact>({
     {"a count beyond 65535", "a panic, at run time; written as a number, error"},
 });
 
+constexpr auto program_types = std::to_array<TypeForm>({
+    {Type::i8, "i8"},
+    {Type::i16, "i16"},
+    {Type::i32, "i32"},
+    {Type::i64, "i64"},
+    {Type::i128, "i128"},
+    {Type::u8, "u8"},
+    {Type::u16, "u16"},
+    {Type::u32, "u32"},
+    {Type::u64, "u64"},
+    {Type::u128, "u128"},
+    {Type::f32, "f32"},
+    {Type::f64, "f64"},
+    {Type::text, "&str"},
+    {Type::character, "char", "'@'"},
+    {Type::truth, "bool"},
+});
+
+constexpr ProgramForm own_program = {.before = "fn main() {\n",
+                                     .declaration = "    let @N: @T = @V;\n",
+                                     .statement = "    @S\n",
+                                     .after = "}\n",
+                                     .types = program_types,
+                                     .infinity = "f64::INFINITY",
+                                     .negative_infinity = "f64::NEG_INFINITY",
+                                     .not_a_number = "f64::NAN",
+                                     .control = ControlEscape::braces,
+                                     .direction = DirectionEscape::braces};
+
+constexpr std::string_view pad_left_source =
+    "// Text with spaces before it, up to a width. Its columns are given: a width counts chars.\n"
+    "fn pad_left(text: &str, columns: usize, width: usize) -> String {\n"
+    "    \" \".repeat(width.saturating_sub(columns)) + text\n"
+    "}\n";
+constexpr std::string_view pad_right_source =
+    "// Text with spaces behind it, up to a width. Its columns are given: a width counts chars.\n"
+    "fn pad_right(text: &str, columns: usize, width: usize) -> String {\n"
+    "    text.to_string() + &\" \".repeat(width.saturating_sub(columns))\n"
+    "}\n";
+constexpr std::string_view pad_center_source =
+    "// Text between spaces, up to a width. Its columns are given: a width counts chars.\n"
+    "fn pad_center(text: &str, columns: usize, width: usize) -> String {\n"
+    "    let room = width.saturating_sub(columns);\n"
+    "    \" \".repeat(room / 2) + text + &\" \".repeat(room - room / 2)\n"
+    "}\n";
+
+constexpr TableForm own_table = {
+    .before = "",
+    .pad_left = {"pad_left", "pad_left(@V, @C, @W)", {}, pad_left_source},
+    .pad_right = {"pad_right", "pad_right(@V, @C, @W)", {}, pad_right_source},
+    .pad_center = {"pad_center", "pad_center(@V, @C, @W)", {}, pad_center_source},
+    .text_type = "&'static str",
+    .count_type = "usize",
+    .row_type = "struct Row {\n@F}\n",
+    .field = "    @N: @T,\n",
+    .data = "static ROWS: [Row; @K] = [\n@D];\n",
+    .row_open = "Row { ",
+    .cell = "@N: @L",
+    .row_close = " },\n",
+    .indent = 4,
+    .cell_name = "row.@N",
+    .main_open = "fn main() {\n",
+    .main_close = "}\n",
+    .main_indent = 4,
+    .write = "print!(\"{}\", @L);\n",
+    .loop = "    for row in &ROWS {\n@S    }\n",
+    .loop_indent = 8,
+    .part_function = "fn print_rows(rows: &[Row]) {\n    for row in rows {\n@S    }\n}\n",
+    .part_indent = 8,
+    .part_call = "    print_rows(&ROWS[@A..@Z]);\n",
+};
+
 constexpr DialectFacts facts = {
     .id = "rust",
     .language = "Rust",
@@ -100,6 +174,9 @@ constexpr DialectFacts facts = {
     .letter_form = "{:@}",
     .places_form = "{:.N}",
     .modifiers_are = "Longer forms",
+    .line_split = {"", "\\\n    ", "", true},
+    .program_form = own_program,
+    .table_form = &own_table,
     .default_locale = "",
     .locales = {},
     .conversions = conversions,
@@ -127,6 +204,7 @@ struct Reference {
 };
 
 struct Shown {
+  bool numbered = false;  // by a number in the template
   Reference value;
   braces::Lead lead;
   Reference width;
@@ -281,8 +359,8 @@ class Reader {
     }
     tell("end", [] { return "the end of the field"; });
     // Resolved after the spec, which may have taken an argument for the precision.
-    if (shown.value.kind == Reference::Kind::none)
-      shown.value = {Reference::Kind::argument, next_++, {}};
+    shown.numbered = shown.value.kind != Reference::Kind::none;
+    if (!shown.numbered) shown.value = {Reference::Kind::argument, next_++, {}};
     add(std::move(shown), decoded_.in_source({start, reader_.at()}));
   }
 
@@ -290,10 +368,12 @@ class Reader {
     Field field;
     field.span = span;
     field.letter = shown.form;
-    if (shown.value.kind == Reference::Kind::variable)
+    if (shown.value.kind == Reference::Kind::variable) {
       field.key = "(" + shown.value.name + ")";
-    else
+    } else {
       field.value_index = static_cast<int>(std::min<std::int64_t>(shown.value.number, most_width));
+      if (shown.numbered) field.position = field.value_index + 1;
+    }
     for (const Reference* used : {&shown.value, &shown.width, &shown.precision}) {
       if (used->kind == Reference::Kind::argument)
         out_.values_taken = std::max(out_.values_taken, static_cast<int>(used->number) + 1);

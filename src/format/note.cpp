@@ -29,6 +29,8 @@ constexpr auto code_facts = std::to_array<CodeFact>({
     {Code::bad_sheet, "bad-sheet", "The sheet is not valid TOML."},
     {Code::bad_data, "bad-data", "The data cannot be read."},
     {Code::output_failed, "output-failed", "The output could not be written."},
+    {Code::bad_call_table, "bad-call-table", "The table of calls is not valid TOML."},
+    {Code::bad_source, "bad-source", "The source file cannot be scanned."},
     {Code::too_many_values, "too-many-values", "Some values are used by no field."},
     {Code::bits_reinterpreted, "bits-reinterpreted",
      "The bits of a signed number were read as an unsigned one, or the other way round."},
@@ -82,6 +84,11 @@ constexpr auto code_facts = std::to_array<CodeFact>({
     {Code::language_fails, "language-fails",
      "The language refuses this, when it is compiled or when it runs."},
     {Code::language_undefined, "language-undefined", "The language gives this no meaning."},
+    {Code::locale_left_open, "locale-left-open",
+     "What is printed depends on the machine's locale, and nothing names one."},
+    {Code::line_not_ended, "line-not-ended", "What is printed does not end its line."},
+    {Code::line_too_long, "line-too-long", "The template is longer than a line may be."},
+    {Code::not_checked, "not-checked", "The call could not be looked at."},
 });
 
 const CodeFact& fact_of(Code code) {

@@ -10,11 +10,6 @@ namespace {
 
 using nlohmann::json;
 
-Error bad_line(std::size_t line, Span span, std::string what) {
-  return {Code::bad_data, "line " + std::to_string(line) + " " + std::move(what), span,
-          "Write one JSON object a line, such as {\"code\": \"K-07\", \"mass\": 125.5}."};
-}
-
 // Receives one flat object; keeps the digits of numbers as they were typed.
 class FlatObject final : public json::json_sax_t {
  public:
@@ -66,15 +61,16 @@ Result<Table> read_json_lines(std::string_view text) {
   for (std::size_t at = 0; at < text.size();) {
     const std::size_t end = std::min(text.find('\n', at), text.size() - 1) + 1;
     const std::string_view line = text.substr(at, end - at);
-    const Span span{at, end};
     at = end;
     ++number;
     if (is_blank(line)) continue;
     FlatObject object;
     if (!json::sax_parse(line.begin(), line.end(), &object)) {
-      return bad_line(number, span,
-                      object.is_flat ? "is not a JSON object"
-                                     : "holds a list or an object where a cell is expected");
+      table.faults.push_back(
+          {number, 1,
+           object.is_flat ? "is not a JSON object; it is left out"
+                          : "holds a list or an object where a cell is expected; it is left out"});
+      continue;
     }
     TableRow row{number, std::vector<std::optional<std::string>>(table.names.size())};
     for (auto& [name, cell] : object.members) {
@@ -88,7 +84,7 @@ Result<Table> read_json_lines(std::string_view text) {
     }
     table.rows.push_back(std::move(row));
   }
-  if (table.rows.empty())
+  if (table.rows.empty() && table.faults.empty())
     return Error{Code::bad_data, "the data is empty", {}, "Give it one JSON object a line."};
   for (TableRow& row : table.rows) row.cells.resize(table.names.size());
   return table;

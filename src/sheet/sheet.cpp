@@ -5,36 +5,75 @@
 #include <algorithm>
 #include <array>
 
+#include "inky_margin/number/decimal.hpp"
 #include "inky_margin/text/columns.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/nearest_name.hpp"
+#include "inky_margin/text/places.hpp"
 #include "inky_margin/text/utf8.hpp"
 
 namespace inky {
 
 namespace {
 
-constexpr std::array<std::string_view, 5> sheet_keys = {"data", "rule", "gap", "missing", "column"};
-constexpr std::array<std::string_view, 5> own_column_keys = {"from", "heading", "heading_align",
-                                                             "spec", "dialect"};
+// A key whose value is a text that stays on its line.
+template <typename Of>
+struct TextKey {
+  std::string_view key;
+  std::string Of::*member;
+};
+constexpr TextKey<Sheet> sheet_texts[] = {{"gap", &Sheet::gap},
+                                          {"edge_left", &Sheet::edge_left},
+                                          {"edge_right", &Sheet::edge_right},
+                                          {"missing", &Sheet::missing},
+                                          {"cut_mark", &Sheet::cut_mark},
+                                          {"total_label", &Sheet::total_label},
+                                          {"subtotal_label", &Sheet::subtotal_label}};
+constexpr TextKey<Sheet> sheet_rules[] = {{"rule", &Sheet::rule},
+                                          {"rule_above", &Sheet::rule_above},
+                                          {"rule_below", &Sheet::rule_below},
+                                          {"rule_between", &Sheet::rule_between}};
+constexpr TextKey<SheetColumn> column_texts[] = {{"under", &SheetColumn::under},
+                                                 {"mark", &SheetColumn::mark}};
+constexpr TextKey<SheetColumn> column_numbers[] = {{"mark_below", &SheetColumn::mark_below},
+                                                   {"mark_above", &SheetColumn::mark_above}};
 
-// Turns line and column of the TOML parser into bytes of the text.
+constexpr std::array<std::string_view, 19> sheet_keys = {
+    "data",      "rule",      "rule_above",  "rule_below",  "rule_between",
+    "gap",       "edge_left", "edge_right",  "missing",     "overflow",
+    "cut_mark",  "width_of",  "group_by",    "total_label", "subtotal_label",
+    "row_marks", "tab",       "keep_colors", "column"};
+constexpr std::array<std::string_view, 14> own_column_keys = {
+    "from",       "heading",  "heading_align", "under",    "spec", "dialect",    "least_width",
+    "most_width", "overflow", "total",         "subtotal", "mark", "mark_below", "mark_above"};
+
+constexpr std::string_view overflow_names[] = {"push", "cut", "wrap", "hashes", "fail"};
+constexpr std::string_view summary_names[] = {"none", "sum", "count", "mean", "least", "most"};
+
+template <typename Known, std::size_t count>
+std::optional<Known> named(const std::string_view (&names)[count], std::string_view name) {
+  const auto found = std::find(std::begin(names), std::end(names), name);
+  if (found == std::end(names)) return std::nullopt;
+  return static_cast<Known>(found - std::begin(names));
+}
+
+template <std::size_t count>
+std::string choices(const std::string_view (&names)[count]) {
+  std::string out = "Choose one of:";
+  for (const std::string_view name : names)
+    out += (name == names[0] ? " " : ", ") + std::string(name);
+  return out + ".";
+}
+
+// Turns line and column of the TOML parser, which counts code points, into bytes of the text.
 class Positions {
  public:
   explicit Positions(std::string_view text) : text_(text) {}
 
-  // toml++ counts columns in code points.
   std::size_t offset(const toml::source_position& position) const {
-    std::size_t at = 0;
-    for (toml::source_index line = 1; line < position.line; ++line) {
-      at = std::min(text_.find('\n', at), text_.size() - 1) + 1;
-    }
-    for (toml::source_index column = 1; column < position.column && at < text_.size(); ++column) {
-      at += static_cast<std::size_t>(
-          first_code_point(text_.substr(at)).value_or(CodePoint{0, 1}).bytes);
-    }
-    return std::min(at, text_.size());
+    return offset_of(text_, position.line, position.column);
   }
+  std::string_view text() const { return text_; }
   Span span(const toml::source_region& region) const {
     const std::size_t from = offset(region.begin);
     return {from, std::max(offset(region.end), from)};
@@ -99,10 +138,10 @@ class SheetReader {
 
   // Text that becomes part of a line must stay on it.
   std::optional<Error> read_line_text(const toml::key& key, const toml::node& node,
-                                      std::string& out) const {
+                                      std::string& out, bool several_lines = false) const {
     if (auto error = read_text(key, node, out)) return error;
-    const bool control = std::any_of(out.begin(), out.end(), [](char c) {
-      return static_cast<unsigned char>(c) < 0x20 || c == 0x7F;
+    const bool control = std::any_of(out.begin(), out.end(), [&](char c) {
+      return (static_cast<unsigned char>(c) < 0x20 && !(several_lines && c == '\n')) || c == 0x7F;
     });
     if (control)
       return at(node, Code::bad_value, in_quotes(key.str()) + " holds a control character",
@@ -110,15 +149,81 @@ class SheetReader {
     return std::nullopt;
   }
 
+  std::optional<Error> read_rule(const toml::key& key, const toml::node& node,
+                                 std::string& out) const {
+    if (auto error = read_line_text(key, node, out)) return error;
+    if (out.empty() || measure(out, WidthUnit::columns) == 1) return std::nullopt;
+    return at(node, Code::bad_value, "the rule is repeated, so it must be one character",
+              "Choose one character one column wide, or \"\" for no rule.");
+  }
+
+  // One of a list of names.
+  template <typename Known, std::size_t count>
+  std::optional<Error> read_choice(const toml::key& key, const toml::node& node,
+                                   const std::string_view (&names)[count], Known& out) const {
+    std::string text;
+    if (auto error = read_text(key, node, text)) return error;
+    const std::optional<Known> known = named<Known>(names, text);
+    if (!known)
+      return at(node, Code::bad_value, std::string(key.str()) + " cannot be " + in_quotes(text),
+                choices(names));
+    out = *known;
+    return std::nullopt;
+  }
+
+  std::optional<Error> read_count(const toml::key& key, const toml::node& node, std::size_t most,
+                                  std::size_t& out) const {
+    const auto count = node.value_exact<std::int64_t>();
+    if (!count || *count < 0 || static_cast<std::uint64_t>(*count) > most)
+      return at(node, Code::bad_value,
+                in_quotes(key.str()) + " must be a whole number from 0 to " + std::to_string(most),
+                "Write it without quotes.");
+    out = static_cast<std::size_t>(*count);
+    return std::nullopt;
+  }
+
+  std::optional<Error> read_row_marks(const toml::key& key, const toml::node& node) {
+    constexpr std::size_t most_marks = 100;
+    const toml::array* marks = node.as_array();
+    if (marks == nullptr || marks->size() > most_marks)
+      return at(node, Code::wrong_kind, "row_marks is a list of texts",
+                "Write row_marks = [\"\", \"*\"], with no more than 100.");
+    for (const toml::node& mark : *marks) {
+      std::string text;
+      if (auto error = read_line_text(key, mark, text)) return error;
+      sheet_.row_marks.push_back(std::move(text));
+    }
+    return std::nullopt;
+  }
+
   std::optional<Error> read_key(const toml::key& key, const toml::node& node) {
+    for (const auto& [name, member] : sheet_texts) {
+      if (key == name) return read_line_text(key, node, sheet_.*member);
+    }
+    for (const auto& [name, member] : sheet_rules) {
+      if (key == name) return read_rule(key, node, sheet_.*member);
+    }
     if (key == "data") return read_text(key, node, sheet_.data);
-    if (key == "gap") return read_line_text(key, node, sheet_.gap);
-    if (key == "missing") return read_line_text(key, node, sheet_.missing);
-    if (key == "rule") {
-      if (auto error = read_line_text(key, node, sheet_.rule)) return error;
-      if (sheet_.rule.empty() || measure(sheet_.rule, WidthUnit::columns) == 1) return std::nullopt;
-      return at(node, Code::bad_value, "the rule is repeated, so it must be one character",
-                "Choose one character one column wide, or \"\" for no rule.");
+    if (key == "group_by") return read_text(key, node, sheet_.group_by);
+    if (key == "overflow") return read_choice(key, node, overflow_names, sheet_.overflow);
+    if (key == "row_marks") return read_row_marks(key, node);
+    if (key == "tab") return read_count(key, node, 100, sheet_.tab);
+    if (key == "width_of") {
+      std::string text;
+      if (auto error = read_text(key, node, text)) return error;
+      const auto unit = width_unit_named(text);
+      if (!unit)
+        return at(node, Code::bad_value, "width_of cannot be " + in_quotes(text),
+                  "Choose one of: columns, bytes, code-points, utf16-units.");
+      sheet_.width_of = *unit;
+      return std::nullopt;
+    }
+    if (key == "keep_colors") {
+      const auto truth = node.value_exact<bool>();
+      if (!truth)
+        return at(node, Code::wrong_kind, "keep_colors must be true or false", "Choose one.");
+      sheet_.keep_colors = *truth;
+      return std::nullopt;
     }
     if (key != "column") return unknown_key(key, sheet_keys, "sheet");
     const toml::array* columns = node.as_array();
@@ -146,13 +251,17 @@ class SheetReader {
       if (key == "from")
         error = read_text(key, node, column.from);
       else if (key == "heading")
-        error = read_line_text(key, node, column.heading);
+        error = read_line_text(key, node, column.heading, true);
       else if (key == "spec")
         error = read_text(key, node, column.spec);
       else if (key == "dialect")
         error = read_text(key, node, dialect);
       else if (key == "heading_align")
         error = read_heading_align(key, node, column);
+      else if (is_of_column(key))
+        error = read_of_column(key, node, column);
+      else if (key == "align" && node.value_exact<std::string>() == "point")
+        column.on_point = true;
       else {
         error = read_wish(key, node, column.wish);
         has_wish = true;
@@ -173,11 +282,57 @@ class SheetReader {
       error->span = positions_.span(table.source());
       return error;
     }
+    if (column.least_width > column.most_width)
+      return at(*table.get("most_width"), Code::contradiction, "least_width is above most_width",
+                "Exchange them.");
+    if (column.mark.empty() && !(column.mark_below.empty() && column.mark_above.empty()))
+      return at(table, Code::missing_key,
+                "column " + in_quotes(column.from) + " says when to mark a cell, and not with what",
+                "Add mark = \"*\".");
     if (column.wish.kind == Kind::moment)
       return at(table, Code::not_supported_yet, "columns of kind moment are not supported yet",
                 "Use kind text for now.");
     sheet_.columns.push_back(std::move(column));
     return std::nullopt;
+  }
+
+  static bool is_of_column(const toml::key& key) {
+    constexpr std::string_view keys[] = {"under",    "least_width", "most_width",
+                                         "overflow", "total",       "subtotal",
+                                         "mark",     "mark_below",  "mark_above"};
+    return std::find(std::begin(keys), std::end(keys), key.str()) != std::end(keys);
+  }
+
+  // What a sheet asks of a column, beside the wish of its cells.
+  std::optional<Error> read_of_column(const toml::key& key, const toml::node& node,
+                                      SheetColumn& column) const {
+    for (const auto& [name, member] : column_texts) {
+      if (key == name) return read_line_text(key, node, column.*member);
+    }
+    for (const auto& [name, member] : column_numbers) {
+      if (key == name) return read_number(key, node, column.*member);
+    }
+    if (key == "total") return read_choice(key, node, summary_names, column.total);
+    if (key == "subtotal") return read_choice(key, node, summary_names, column.subtotal);
+    if (key == "overflow") {
+      Overflow overflow{};
+      auto error = read_choice(key, node, overflow_names, overflow);
+      column.overflow = overflow;
+      return error;
+    }
+    return read_count(key, node, static_cast<std::size_t>(most_width),
+                      key == "least_width" ? column.least_width : column.most_width);
+  }
+
+  // A number keeps its digits as they were typed.
+  std::optional<Error> read_number(const toml::key& key, const toml::node& node,
+                                   std::string& out) const {
+    const toml::source_region& region = node.source();
+    const std::size_t from = positions_.offset(region.begin);
+    out = std::string(positions_.text().substr(from, positions_.offset(region.end) - from));
+    if (node.is_number() && scan_decimal(out)) return std::nullopt;
+    return at(node, Code::wrong_kind, in_quotes(key.str()) + " must be a decimal number",
+              "Write it without quotes.");
   }
 
   std::optional<Error> read_wish(const toml::key& key, const toml::node& node, Spec& wish) const {
@@ -235,6 +390,18 @@ class SheetReader {
 };
 
 }  // namespace
+
+Sheet for_machines(const Sheet& sheet) {
+  Sheet out = sheet;
+  out.overflow = Overflow::push;
+  out.row_marks.clear();
+  for (SheetColumn& column : out.columns) {
+    column.overflow.reset();
+    column.mark.clear();
+    column.on_point = false;
+  }
+  return out;
+}
 
 Result<Sheet> read_sheet(std::string_view text) {
   if (const std::size_t bad = first_invalid_utf8(text); bad != std::string_view::npos) {

@@ -5,18 +5,17 @@
 
 namespace inky {
 
-class TableBuilder {
+class TableBuilder final : public ShapedRows {
  public:
-  using Cells = std::vector<std::optional<std::string>>;
+  void names(std::vector<std::string> names) override { table_.names = std::move(names); }
+  bool row(std::size_t line, std::span<const std::optional<std::string_view>> cells) override;
+  void fault(RowFault fault) override { table_.faults.push_back(std::move(fault)); }
 
-  // The first row holds the names.
-  void add(std::size_t line, Cells cells);
-  // The table, or why there is none: no names, or the same name twice.
+  // The table, or why there is none: no names.
   Result<Table> finish();
 
  private:
   Table table_;
-  bool has_names_ = false;
 };
 
 }  // namespace inky

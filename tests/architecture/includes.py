@@ -13,7 +13,10 @@ floors = {
     "dialect": {"number", "text", "format"},
     "carry": {"number", "text", "format", "dialect"},
     "check": {"number", "text", "format", "dialect", "carry"},
+    "scan": {"number", "text", "format", "dialect", "carry", "check"},
+    "write": {"number", "text", "format", "dialect"},
     "sheet": {"number", "text", "format", "dialect"},
+    "emit": {"number", "text", "format", "dialect", "carry", "write", "sheet"},
 }
 forbidden = re.compile(r"<(iostream|fstream|sstream|cstdio|stdio\.h|format|charconv|locale|clocale)>")
 faults = []

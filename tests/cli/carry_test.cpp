@@ -6,6 +6,7 @@
 
 #include "inky_margin/text/columns.hpp"
 #include "support/process.hpp"
+#include "support/random_values.hpp"
 
 using json = nlohmann::json;
 
@@ -183,4 +184,14 @@ TEST_CASE("check: faults for people, for machines, and mended") {
   CHECK(
       jsonl("check", {{"dialect", "c"}, {"template", "%d"}, {"types", {"f65"}}})["error"]["code"] ==
       "unknown-type");
+}
+
+// What is carried is run in the languages whose runtimes are here.
+TEST_CASE("carried statements print what was said, asked anew") {
+  const std::uint64_t seed = support::seed(20310510);
+  const support::Ran ran = support::shell("python3 " INKY_SOURCE_DIR "/scripts/witness-carry 15 " +
+                                          std::to_string(seed % 1000000));
+  INFO(ran.out << ran.err);
+  CHECK(ran.status == 0);
+  CHECK(ran.out.find("statements, 0 printed otherwise") != std::string::npos);
 }

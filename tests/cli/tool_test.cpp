@@ -124,14 +124,6 @@ TEST_CASE("proof previews, and says what is wrong with the data") {
       inky("proof --json " + demo + "batches.toml " + demo + "broken.csv").out);
   CHECK(json["findings"].size() == 9);
   CHECK(json["rows"].size() == 12);
-  const Ran open = inky("proof " + demo + "batches.toml " + demo + "open-quote.csv");
-  CHECK(open.status == 2);
-  CHECK(
-      open.err ==
-      "inky: " + demo +
-          "open-quote.csv: the quote opened in the row of line 3 is not closed\n            "
-          "K-02,\"Titanweiß,64.1\n            ▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔▔\n      Close the quote; a quote "
-          "inside a cell is doubled.\n");
 }
 
 TEST_CASE("bad sheets point at the key") {
@@ -164,7 +156,8 @@ TEST_CASE("output that cannot be written is an error, not a silence") {
 TEST_CASE("the demo runs every step, and help has examples everywhere") {
   const Ran ran = inky("demo --data " + demo);
   CHECK(ran.status == 0);
-  CHECK(ran.err.empty());
+  CHECK(ran.err.starts_with("inky: 1 file, 10 calls, "));
+  CHECK(std::count(ran.err.begin(), ran.err.end(), '\n') == 1);
   for (const char* step : {"1. ", "7. ", "$ inky show", "$ inky proof"})
     CHECK(ran.out.find(step) != std::string::npos);
   for (const char* command : {"", "show ", "proof ", "demo "}) {
@@ -181,7 +174,7 @@ TEST_CASE("the demo runs every step, and help has examples everywhere") {
 
 TEST_CASE("examples print what is written beside them") {
   for (const std::string name :
-       {"format_once_render_many", "shortest_and_exact", "table_of_batches"}) {
+       {"find_format_calls", "format_once_render_many", "shortest_and_exact", "table_of_batches"}) {
     INFO(name);
     const Ran ran = support::shell(INKY_BUILD_DIR "/examples/example_" + name);
     CHECK(ran.status == 0);

@@ -2,7 +2,6 @@
 
 #include <catch2/catch.hpp>
 #include <cstdio>
-#include <ctime>
 #include <filesystem>
 #include <fstream>
 #include <nlohmann/json.hpp>
@@ -88,7 +87,8 @@ TEST_CASE("the runtimes on this machine agree, asked anew") {
                             {"Rscript --version", "r.py"},
                             {"Rscript --version", "r_format.py"},
                             {"rustc --version | grep -q 'rustc 1.95'", "rust.py"}};
-  const std::uint64_t seed = support::seed(static_cast<std::uint64_t>(std::time(nullptr)));
+  // Not the seed of the recordings, and the same one in every run.
+  const std::uint64_t seed = support::seed(20261125);
   for (const Live& live : recorders) {
     if (support::shell(live.runtime).status != 0) {
       WARN("skipped: " << live.recorder << " needs what answers to " << live.runtime);

@@ -1,11 +1,18 @@
 #include <algorithm>
 #include <catch2/catch.hpp>
+#include <nlohmann/json.hpp>
+#include <sstream>
+
 #include <fstream>
 #include <iterator>
 #include <string>
+#include "inky_margin/sheet/style.hpp"
+#include "inky_margin/text/columns.hpp"
 
+#include "inky_margin/sheet/csv_reader.hpp"
 #include "inky_margin/sheet/proof.hpp"
 #include "inky_margin/text/columns.hpp"
+#include "support/libcsv.hpp"
 #include "support/random_values.hpp"
 
 using namespace inky;
@@ -25,6 +32,20 @@ Proof proof_of(std::string_view sheet_text, std::string_view data) {
   Result<Proof> proof = make_proof(*sheet, *table);
   if (!proof) FAIL(proof.error().message);
   return std::move(*proof);
+}
+
+std::vector<ProofLine> lines_of(const Proof& proof, LineKind kind) {
+  std::vector<ProofLine> out;
+  for (const ProofLine& line : proof.lines) {
+    if (line.kind == kind) out.push_back(line);
+  }
+  return out;
+}
+std::vector<ProofLine> rows_of(const Proof& proof) {
+  return lines_of(proof, LineKind::row);
+}
+std::string heading_of(const Proof& proof) {
+  return lines_of(proof, LineKind::heading).at(0).text;
 }
 
 }  // namespace
@@ -69,25 +90,90 @@ TEST_CASE("sheets that cannot be read say why and where") {
              Catch::Contains("width"));
 }
 
-TEST_CASE("data that cannot be read says why and where") {
-  const auto csv_error = [](std::string_view text) {
-    const Result<Table> table = read_csv(text);
-    return table ? "read" : table.error().message;
+TEST_CASE(
+    "what is wrong with data is said, with its place and what is done, and the rest is read") {
+  struct Case {
+    const char* data;
+    std::size_t line;
+    std::size_t column;
+    const char* message;
+    std::size_t rows;
   };
-  CHECK(csv_error("") == "the data is empty");
-  CHECK(csv_error("a,a\n1,2\n") == "two columns of the data are named \"a\"");
-  CHECK(csv_error("a\n1\n\"open\n2\n") == "the quote opened in the row of line 3 is not closed");
-  CHECK(csv_error("a\nx\"y\"\n") == "line 2 has a quote where none can be");
-  CHECK(csv_error("\xff\n1\n") == "the heading line is not UTF-8");
-  const auto json_error = [](std::string_view text) {
-    const Result<Table> table = read_json_lines(text);
-    return table ? "read" : table.error().message;
+  const Case cases[] = {
+      {"a,a\n1,2\n", 1, 0, "names two columns \"a\"; the later one is called \"a (2)\"", 1},
+      {"a\n1\n\"open\n2\n", 3, 1, "has a quote that is not closed", 3},
+      {"a,b\n1,x\"y\"\n3,4\n", 2, 4, "has a quote that is not closed, or stands where", 2},
+      {"\xff\n1\n", 1, 0, "has a name that is not UTF-8", 1},
+      {"a,b\n1\n2,3\n", 2, 0, "has 1 cell for 2 columns; the rest are missing", 2},
+      {"a\n1,2,3\n", 2, 0, "has 3 cells for 1 column; the extra ones are left out", 1},
+      {"{\"a\": 1}\n[1]\n", 2, 1, "holds a list or an object", 1},
+      {"{\"a\": {}}\n", 1, 1, "holds a list or an object", 0},
+      {"{\"a\": 1}\n\n{\"a\": \n", 3, 1, "is not a JSON object; it is left out", 1},
   };
-  CHECK(json_error("{\"a\": 1}\n[1]\n") ==
-        "line 2 holds a list or an object where a cell is expected");
-  CHECK(json_error("{\"a\": {}}\n") == "line 1 holds a list or an object where a cell is expected");
-  CHECK(json_error("{\"a\": 1}\n\n{\"a\": \n") == "line 3 is not a JSON object");
-  CHECK(json_error("\n") == "the data is empty");
+  for (const Case& c : cases) {
+    INFO(c.data);
+    const std::string_view data = c.data;
+    const Result<Table> table = data.starts_with('{') ? read_json_lines(data) : read_csv(data);
+    REQUIRE(table.ok());
+    REQUIRE(table->faults.size() == 1);
+    CHECK(table->faults[0].line == c.line);
+    CHECK(table->faults[0].column == c.column);
+    CHECK_THAT(table->faults[0].message, Catch::StartsWith(c.message));
+    CHECK(table->rows.size() == c.rows);
+  }
+  for (const char* nothing : {"", "\n", " \n\t\n"}) CHECK_FALSE(read_csv(nothing).ok());
+  CHECK_FALSE(read_json_lines("\n").ok());
+}
+
+// Whatever the pieces are that data comes in, the rows are those that libcsv finds in all of it.
+TEST_CASE("CSV in pieces has the rows of libcsv") {
+  const std::uint64_t seed = support::seed(4180);
+  INFO("seed " << seed);
+  support::RandomValues random(seed);
+  struct Rows final : RowSink {
+    bool row(std::size_t line, std::span<const std::optional<std::string_view>> cells) override {
+      text += std::to_string(line) + ":";
+      for (const auto& cell : cells) text += cell ? "<" + std::string(*cell) + ">" : "-";
+      text += "\n";
+      return true;
+    }
+    void fault(std::size_t, std::size_t, std::string) override { faulty = true; }
+    std::string text;
+    bool faulty = false;
+  };
+  const char* const parts[] = {"a",         "b ",         " ",    "\t",          ",",
+                               ",",         "\n",         "\r\n", "\"x\"",       "\"\"",
+                               "\"a,\nb\"", "\"q\"\"q\"", "ß",    "\xEF\xBB\xBF"};
+  int compared = 0;
+  for (int round = 0; round < support::cases(20000); ++round) {
+    std::string text;
+    for (int i = random.below(14); i >= 0; --i) text += random.pick(parts);
+    INFO(text);
+    Rows whole;
+    CsvReader all;
+    (void)all.feed(text, whole);
+    (void)all.finish(whole);
+    Rows pieces;
+    CsvReader reader;
+    for (std::size_t at = 0; at < text.size();) {
+      const std::size_t size = 1 + static_cast<std::size_t>(random.below(5));
+      (void)reader.feed(std::string_view(text).substr(at, size), pieces);
+      at += size;
+    }
+    (void)reader.finish(pieces);
+    REQUIRE(pieces.text == whole.text);
+    REQUIRE(pieces.faulty == whole.faulty);
+    if (whole.faulty || text.starts_with("\xEF")) continue;
+    const std::optional<std::string> expected = support::rows_by_libcsv(text);
+    REQUIRE(expected);
+    std::string rows;
+    std::istringstream in(whole.text);
+    for (std::string line; std::getline(in, line);)
+      rows += (line.find(':') == std::string::npos ? line : line.substr(line.find(':') + 1)) + "\n";
+    REQUIRE(rows == *expected);
+    ++compared;
+  }
+  CHECK(compared > support::cases(5000));
 }
 
 TEST_CASE("RFC 4180: quotes, doubled quotes, line ends inside cells, either line end") {
@@ -125,12 +211,12 @@ from = "lot"
 spec = "%#06x"
 )",
                "lot,pigment,mass\n7,Zinkweiß,2.675\n255,朱色,1234567\n,Ocker,much\n");
-  CHECK(proof.heading == "Pigment   |     Mass |    lot");
-  CHECK(proof.rule == "---------   --------   ------");
-  REQUIRE(proof.rows.size() == 3);
-  CHECK(proof.rows[0].text == "Zinkweiß  |     2.67 | 0x0007");
-  CHECK(proof.rows[1].text == "朱色      | 1234567.00 | 0x00ff");
-  CHECK(proof.rows[2].text == "Ocker     |        ? |      -");
+  CHECK(heading_of(proof) == "Pigment   |     Mass |    lot");
+  CHECK(lines_of(proof, LineKind::rule).at(0).text == "---------   --------   ------");
+  REQUIRE(rows_of(proof).size() == 3);
+  CHECK(rows_of(proof)[0].text == "Zinkweiß  |     2.67 | 0x0007");
+  CHECK(rows_of(proof)[1].text == "朱色      | 1234567.00 | 0x00ff");
+  CHECK(rows_of(proof)[2].text == "Ocker     |        ? |      -");
   CHECK(proof.template_line == "%-9s | %8.2f | %#06x\\n");
   REQUIRE(proof.findings.size() == 3);
   CHECK(proof.findings[0].kind == Finding::Kind::overflow);
@@ -143,14 +229,14 @@ spec = "%#06x"
 TEST_CASE("every line of the clean demo has one width, and the same from JSON Lines") {
   const Proof proof = proof_of(file("batches.toml"), file("batches.csv"));
   CHECK(proof.findings.empty());
-  CHECK(proof.rows.size() == 40);
-  const std::size_t wide = measure(proof.heading, WidthUnit::columns);
-  for (const ProofRow& row : proof.rows) CHECK(measure(row.text, WidthUnit::columns) == wide);
+  CHECK(rows_of(proof).size() == 40);
+  const std::size_t wide = measure(heading_of(proof), WidthUnit::columns);
+  for (const ProofLine& row : rows_of(proof)) CHECK(measure(row.text, WidthUnit::columns) == wide);
   const Proof lines = proof_of(file("batches.toml"), file("batches.jsonl"));
   // Fitted columns are as wide as their own rows need, so only what they hold is compared.
-  REQUIRE(lines.rows.size() == 12);
+  REQUIRE(rows_of(lines).size() == 12);
   for (std::size_t i = 0; i < 12; ++i)
-    CHECK(lines.rows[i].text.substr(0, 20) == proof.rows[i].text.substr(0, 20));
+    CHECK(rows_of(lines)[i].text.substr(0, 20) == rows_of(proof)[i].text.substr(0, 20));
 }
 
 TEST_CASE("the broken demo is all said") {
@@ -159,7 +245,7 @@ TEST_CASE("the broken demo is all said") {
   for (const Finding& finding : proof.findings)
     kinds += std::to_string(finding.line) + ":" + finding.column + " ";
   CHECK(kinds == "3:Mass (g) 4:Pigment 5:Mass (g) 6:Lot 7:Pigment 8: 8:Cost/l 10:Mass (g) 12: ");
-  CHECK(proof.rows.size() == 12);
+  CHECK(rows_of(proof).size() == 12);
 }
 
 TEST_CASE("a column by spec and a column by the wish it means give the same cells") {
@@ -185,8 +271,8 @@ TEST_CASE("a column by spec and a column by the wish it means give the same cell
     }
     const Proof by_spec = proof_of(std::string("[[column]]\nfrom = \"x\"\n") + spec, data);
     const Proof by_wish = proof_of(std::string("[[column]]\nfrom = \"x\"\n") + wish, data);
-    for (std::size_t i = 0; i < by_spec.rows.size(); ++i)
-      REQUIRE(by_spec.rows[i].text == by_wish.rows[i].text);
+    for (std::size_t i = 0; i < rows_of(by_spec).size(); ++i)
+      REQUIRE(rows_of(by_spec)[i].text == rows_of(by_wish)[i].text);
   }
 }
 
@@ -222,10 +308,102 @@ TEST_CASE("every line of a proof is as wide as its heading, unless a finding say
       });
     };
     INFO(sheet << data);
-    REQUIRE((measure(proof.heading, WidthUnit::columns) > expected) == overflows(0));
-    for (const ProofRow& row : proof.rows) {
+    REQUIRE((measure(heading_of(proof), WidthUnit::columns) > expected) == overflows(0));
+    for (const ProofLine& row : rows_of(proof)) {
       REQUIRE((measure(row.text, WidthUnit::columns) > expected) == overflows(row.line));
       REQUIRE(measure(row.text, WidthUnit::columns) >= expected);
     }
+  }
+}
+
+// Cells that want out of theirs, in every style: what a machine reads back are the cells, and what
+// a person sees has straight edges.
+TEST_CASE("a proof in every style has the same cells") {
+  const Result<Sheet> sheet = read_sheet(R"(
+[[column]]
+from = "name"
+heading = "Pigment | <b>"
+[[column]]
+from = "name"
+heading = "Centre"
+align = "center"
+limit = 6
+[[column]]
+from = "mass"
+heading = "Mass, \"g\""
+kind = "real"
+places = 2
+[[column]]
+from = "mass"
+heading = "Centre"
+)");
+  REQUIRE(sheet.ok());
+  Table table;
+  table.names = {"name", "mass"};
+  const char* const names[] = {"Zinkweiß", "墨 | 汁",   "a,b",       "say \"ink\"", "<td>&amp;",
+                               "🖨",     "e\xCC\x81", "tab\there", "two\nlines",  "\\|",
+                               "",         "---",       ":--:"};
+  for (const char* name : names) table.rows.push_back({table.rows.size() + 2, {name, "12.5"}});
+  table.rows.push_back({99, {std::nullopt, std::nullopt}});
+  const Result<Proof> proof = make_proof(*sheet, table);
+  REQUIRE(proof.ok());
+  REQUIRE(rows_of(*proof).size() == std::size(names) + 1);
+
+  const auto trimmed = [](std::string text) {
+    text.erase(0, text.find_first_not_of(' ') == std::string::npos ? text.size()
+                                                                   : text.find_first_not_of(' '));
+    while (!text.empty() && text.back() == ' ') text.pop_back();
+    return text;
+  };
+  const auto text_lines = [](const std::string& text) {
+    std::vector<std::string> out;
+    std::istringstream in(text);
+    for (std::string line; std::getline(in, line);) out.push_back(line);
+    return out;
+  };
+
+  for (const Style style : {Style::plain, Style::markdown, Style::boxed, Style::boxed_ascii}) {
+    const std::vector<std::string> lines = text_lines(styled(*proof, style));
+    CHECK(lines.size() ==
+          rows_of(*proof).size() + (style == Style::boxed || style == Style::boxed_ascii ? 4 : 2));
+    for (const std::string& line : lines) {
+      INFO(line);
+      CHECK(measure(line, WidthUnit::columns) == measure(lines[0], WidthUnit::columns));
+    }
+  }
+
+  // Data may not have a heading twice: these are others.
+  const std::string separated_by_commas = styled(*proof, Style::csv);
+  const Result<Table> read =
+      read_csv("a,b,c,d" + separated_by_commas.substr(separated_by_commas.find('\n')));
+  REQUIRE(read.ok());
+  const std::vector<std::string> separated = text_lines(styled(*proof, Style::tab_separated));
+  const nlohmann::json objects = nlohmann::json::parse(styled(*proof, Style::json));
+  REQUIRE(read->rows.size() == rows_of(*proof).size());
+  REQUIRE(objects.size() == rows_of(*proof).size());
+  for (std::size_t i = 0; i < rows_of(*proof).size(); ++i) {
+    std::string joined;
+    for (std::size_t k = 0; k < 4; ++k) {
+      const std::string cell = trimmed(rows_of(*proof)[i].cells[k].text);
+      CHECK(read->rows[i].cells[k].value_or("") == cell);
+      joined += (k == 0 ? "" : "\t") + cell;
+    }
+    CHECK(separated[i + 1] == joined);
+    CHECK(objects[i]["Pigment | <b>"] == trimmed(rows_of(*proof)[i].cells[0].text));
+    CHECK(objects[i]["Centre (2)"] == trimmed(rows_of(*proof)[i].cells[3].text));
+  }
+
+  const std::string html = styled(*proof, Style::html);
+  CHECK(html.find("&lt;td&gt;&amp;amp;") != std::string::npos);
+  CHECK(html.find("<td>&amp;") == std::string::npos);
+  const std::string markdown = styled(*proof, Style::markdown);
+  CHECK(text_lines(markdown)[1].find(":-") != std::string::npos);
+  // Only the bars between cells are bare: five a line.
+  for (const std::string& line : text_lines(markdown)) {
+    int bars = 0;
+    for (std::size_t i = 0; i < line.size(); ++i)
+      bars += line[i] == '|' && (i == 0 || line[i - 1] != '\\') ? 1 : 0;
+    INFO(line);
+    CHECK(bars == 5);
   }
 }

@@ -101,6 +101,13 @@ class Cargo {
   Notes obstacles_;     // why no other language has the like
 };
 
+// The statement that prints a template, over as many lines of source as it takes for none to have
+// more columns, in the language's own way; a field, an escape and a word are never parted, so a
+// line may still be longer. As it is where it fits, or where the language has no way. A statement
+// that is indented has what follows its first line indented as far.
+std::string over_lines(const Dialect& dialect, const Template& parsed, const std::string& statement,
+                       std::size_t most_columns, std::size_t indent = 0);
+
 // The values that a verdict is earned on, the tellingest first.
 std::span<const Value> trial_values(Type type);
 

@@ -43,9 +43,38 @@ struct Checked {
   std::optional<std::string> repaired;
 };
 
+// What is asked of a template besides being right.
+struct Demands {
+  bool same_everywhere = false;  // its text depends on no locale that is not named: for machines
+  bool ends_line = false;        // what it prints ends with a new line
+  std::size_t most_columns = 0;  // of it as source; 0: any
+};
+
 // An error only for what no checking can answer, such as a template over the limit. Where the types
 // are left out they are those that the fields ask for; an empty list is no values at all.
 Result<Checked> check(const Dialect& dialect, std::string_view source,
-                      std::optional<std::span<const Type>> types);
+                      std::optional<std::span<const Type>> types, const Demands& demands = {});
+
+// What source tells of a value that a template is given.
+struct Given {
+  std::optional<Type> type;    // nothing: not told, so it is taken for one that suits its field
+  std::optional<Value> value;  // where it stands there as a literal
+  std::string name;            // empty: given by place. Those by place come before those by name
+  std::string type_name;       // of its type, as it is declared there; empty: not told
+  std::string written;         // how it is written there, for messages; empty: not told
+};
+
+struct GivenValues {
+  // Nothing: how many there are is not told either, so they are taken for what suits.
+  std::optional<std::vector<Given>> values;
+  // Those after them may be more, for what suits.
+  bool more_may_follow = false;
+  // The names that the template uses and nobody gives are those of variables in scope.
+  bool names_from_scope = false;
+};
+
+// The same where source tells some of it: a fault is one whatever the rest may be.
+Result<Checked> check(const Dialect& dialect, std::string_view source, const GivenValues& given,
+                      const Demands& demands = {});
 
 }  // namespace inky

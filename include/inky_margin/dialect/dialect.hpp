@@ -18,12 +18,15 @@
 #include <string_view>
 #include <vector>
 
+#include "inky_margin/dialect/program_form.hpp"
 #include "inky_margin/format/layout.hpp"
 #include "inky_margin/format/outcome.hpp"
 #include "inky_margin/format/template.hpp"
 #include "inky_margin/format/value.hpp"
 
 namespace inky {
+
+struct TableForm;
 
 // A letter that says how a value is shown.
 struct ConversionFact {
@@ -57,6 +60,17 @@ struct FailureFact {
   std::string_view how;
 };
 
+// How a template that is too long for a line of source goes on in the next one: what stands before
+// its literal, between two parts of it, and behind it. Nothing between: it cannot.
+struct LineSplit {
+  std::string_view before;
+  std::string_view between;
+  std::string_view after;
+  bool loses_blanks = false;   // those that the next line begins with
+  bool at_insertions = false;  // not a literal, but a chain: it goes on before a <<
+  std::string_view between_values = "\n    ";
+};
+
 struct DialectFacts {
   std::string_view id;
   std::string_view language;
@@ -73,6 +87,10 @@ struct DialectFacts {
   std::string_view letter_form = "%@";
   std::string_view places_form = "%.Nf";
   std::string_view modifiers_are = "Lengths";  // the title over the modifiers
+  LineSplit line_split = {};
+  ProgramForm program_form = {};  // what a whole program is made of
+  // What a program that prints a table is made of; null: there is none. In table_form.hpp.
+  const TableForm* table_form = nullptr;
   std::string_view default_locale;
   std::span<const std::string_view> locales;  // those supported
   std::span<const ConversionFact> conversions;
@@ -102,6 +120,13 @@ enum class Placing : std::uint8_t {
   in_order,   // it cannot: the values are given in the order of the fields
   positions,  // by a number
   names,      // by a name, always
+};
+
+// Why the language objects to a value whose bits are right, and what to write instead.
+struct Objection {
+  Code code{};  // language_undefined, or what else it amounts to
+  std::string why;
+  std::string repair;  // empty: nothing
 };
 
 // A field to be written: what is wished of a value, and what is known of it.
@@ -160,6 +185,11 @@ class Dialect {
   // cannot say it; the reason is a note.
   virtual std::optional<Spec> wish_of(const Template& parsed, int field, Type type,
                                       Notes& notes) const;
+
+  // Whether a field takes a value that source declares by this name of a type, where the name says
+  // more than the value does: a long and a long long of C have the same values.
+  virtual std::optional<Objection> objection(const Template& parsed, int field,
+                                             std::string_view type_in_source) const;
 
   // How fields name their values.
   virtual Placing placing() const;

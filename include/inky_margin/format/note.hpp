@@ -47,6 +47,8 @@ enum class Code : std::uint16_t {
   bad_sheet,
   bad_data,
   output_failed,
+  bad_call_table,
+  bad_source,
   // 200: about values.
   too_many_values = 200,
   bits_reinterpreted,
@@ -84,6 +86,10 @@ enum class Code : std::uint16_t {
   // 300: found by a check.
   language_fails = 300,
   language_undefined,
+  locale_left_open,
+  line_not_ended,
+  line_too_long,
+  not_checked,
 };
 
 struct CodeFact {

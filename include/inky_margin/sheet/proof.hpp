@@ -2,37 +2,36 @@
 // be.
 //
 //   Result<Proof> p = make_proof(*sheet, *table);
-//   p->heading, p->rule, p->rows[0].text      // lines, without line ends
+//   p->lines[0].text                          // a heading, a rule, a row: without line ends
 //   p->findings                               // what overflowed, was cut, missing or not a number
 //
-// Widths count display columns. Cells that are wider push what follows: width is a minimum.
+// It is all in memory; sheet/printer.hpp prints a table of any length.
 #pragma once
 
 #include <string>
 #include <vector>
 
-#include "inky_margin/sheet/sheet.hpp"
+#include "inky_margin/sheet/printer.hpp"
 #include "inky_margin/sheet/table.hpp"
 
 namespace inky {
 
-struct Finding {
-  enum class Kind : std::uint8_t { overflow, cut, missing, unreadable, bad_row, heading_overflow };
-  Kind kind{};
-  std::size_t line = 0;  // of the data; 0 for a heading
-  std::string column;    // by its heading; empty for a whole row
-  std::string message;
+// A cell as it stands in a line.
+struct ProofCell {
+  std::string text;      // with its padding
+  std::string body;      // without it
+  bool is_data = false;  // it is what the data says there, and no more
 };
 
-struct ProofRow {
-  std::size_t line = 0;
-  std::string text;
+struct ProofLine {
+  LineKind kind{};
+  std::size_t line = 0;          // of the data
+  std::size_t row = 0;           // of the table, of a row and what continues it
+  std::string text;              // the cells, with gaps and edges
+  std::vector<ProofCell> cells;  // of the columns; none in a rule or a heading over several
 };
 
-struct ProofColumn {
-  std::string heading;
-  std::size_t start = 0;  // display column of its first character, from 0
-  std::size_t width = 0;  // display columns
+struct ProofColumn : PrintedColumn {
   // How far off a width that counts bytes would put the next column, at worst, and in how many
   // rows.
   std::size_t byte_shift = 0;
@@ -40,16 +39,15 @@ struct ProofColumn {
 };
 
 struct Proof {
-  std::string heading;
-  std::string rule;  // empty: none
-  std::vector<ProofRow> rows;
+  std::vector<ProofLine> lines;
   std::vector<ProofColumn> columns;
+  std::size_t line_width = 0;  // of every line that nothing pushes
   std::vector<Finding> findings;
   std::string template_line;  // the dialect c: the format string of one row
   Notes template_notes;       // what C cannot do in a specifier
 };
 
-// An error when a column of the sheet is not in the data, or no text can be made of it at all.
+// An error where a cell is too wide and its column says to fail.
 Result<Proof> make_proof(const Sheet& sheet, const Table& table);
 
 }  // namespace inky

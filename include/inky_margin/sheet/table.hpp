@@ -3,7 +3,7 @@
 //   Result<Table> t = read_csv("code,mass\nK-07,125.5\n");
 //   t->names                 // {"code", "mass"}
 //   t->rows[0].cells[1]      // "125.5"
-//   read_csv("code\n\"K-07") // an error: the quote opened in line 2 is not closed
+//   read_csv("code\n\"K-07")->faults[0]         // line 2: a quote that is not closed
 //
 // CSV as RFC 4180 has it: a heading line, commas, quotes doubled inside quotes; lines may end in LF
 // as well. JSON Lines: one object a line, whose members are the cells.
@@ -15,18 +15,13 @@
 #include <vector>
 
 #include "inky_margin/format/note.hpp"
+#include "inky_margin/sheet/row_shaper.hpp"
 
 namespace inky {
 
 struct TableRow {
   std::size_t line = 0;                           // where it begins, from 1
   std::vector<std::optional<std::string>> cells;  // nothing: missing
-};
-
-// A row that does not fit the table, and what was done about it.
-struct RowFault {
-  std::size_t line = 0;
-  std::string message;
 };
 
 struct Table {
@@ -38,8 +33,9 @@ struct Table {
   std::optional<std::size_t> column(std::string_view name) const;
 };
 
-// An error ends reading; its span is in `text`, its message names the line. Short rows are filled
-// with missing cells and long ones cut; each leaves a fault.
+// An error where there is no data at all. What is wrong with a line is a fault, and the others are
+// read: short rows are filled with missing cells and long ones cut, a quote that is not closed is
+// taken as it stands, a line of JSON that is none is left out.
 Result<Table> read_csv(std::string_view text);
 Result<Table> read_json_lines(std::string_view text);
 

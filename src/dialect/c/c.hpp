@@ -67,6 +67,8 @@ class CDialect final : public Dialect {
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const override;
   std::vector<Words> explain(const Template& parsed) const override;
+  std::optional<Objection> objection(const Template& parsed, int field,
+                                     std::string_view type_in_source) const override;
   Placing placing() const override { return Placing::positions; }
   WrittenField write_field(const FieldWish& wish) const override;
   std::optional<std::string> write_literal(std::string_view text) const override;

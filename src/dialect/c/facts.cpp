@@ -2,6 +2,8 @@
 
 #include "c.hpp"
 
+#include "inky_margin/dialect/table_form.hpp"
+
 namespace inky::c_language {
 
 namespace {
@@ -97,6 +99,66 @@ constexpr std::array<std::string_view, 3> c_locales = {"C", "POSIX", "C.UTF-8"};
 
 }  // namespace
 
+constexpr auto program_types = std::to_array<TypeForm>({
+    {Type::i8, "signed char "},
+    {Type::u8, "unsigned char "},
+    {Type::i16, "short "},
+    {Type::u16, "unsigned short "},
+    {Type::i32, "int "},
+    {Type::u32, "unsigned int ", "@U"},
+    {Type::i64, "long ", "@L"},
+    {Type::u64, "unsigned long ", "@UL"},
+    {Type::f32, "float ", "@F"},
+    {Type::f64, "double "},
+    {Type::f80, "long double ", "@L"},
+    {Type::text, "const char *"},
+    {Type::character, "int ", "'@'"},
+    {Type::truth, "_Bool "},
+});
+
+constexpr ProgramForm own_program = {.before = "#include <stdio.h>\n\nint main(void) {\n",
+                                     .declaration = "  @T@N = @V;\n",
+                                     .statement = "  @S\n",
+                                     .after = "  return 0;\n}\n",
+                                     .types = program_types,
+                                     .infinity = "__builtin_inf()",
+                                     .negative_infinity = "-__builtin_inf()",
+                                     .not_a_number = "__builtin_nan(\"\")",
+                                     .truth = "1",
+                                     .falsehood = "0",
+                                     .least_i64 = "(-9223372036854775807L - 1)",
+                                     .direction = DirectionEscape::bytes,
+                                     .escaped = "\"\\?"};
+
+constexpr std::string_view pad_source =
+    "// The spaces that bring a text of so many columns to a width. printf counts bytes.\n"
+    "static int room(int columns, int width) {\n"
+    "  return width > columns ? width - columns : 0;\n"
+    "}\n";
+
+constexpr TableForm own_table = {
+    .before = "#include <stdio.h>\n",
+    .pad_left = {"room", "room(@C, @W), \"\", @V", "%*s%s", pad_source},
+    .pad_right = {"room", "@V, room(@C, @W), \"\"", "%s%*s", pad_source},
+    .pad_center = {"room", "room(@C, @W) / 2, \"\", @V, (room(@C, @W) + 1) / 2, \"\"", "%*s%s%*s",
+                   pad_source},
+    .row_type = "struct row {\n@F};\n",
+    .field = "  @T@N;\n",
+    .data = "static const struct row rows[] = {\n@D};\n",
+    .cell_name = "row->@N",
+    .main_open = "int main(void) {\n",
+    .main_close = "  return 0;\n}\n",
+    .main_indent = 2,
+    .write = "fputs(@L, stdout);\n",
+    .loop =
+        "  for (size_t i = 0; i < sizeof rows / sizeof rows[0]; ++i) {\n"
+        "    const struct row *row = &rows[i];\n@S  }\n",
+    .loop_indent = 4,
+    .part_function = "static void print_row(const struct row *row) {\n@S}\n",
+    .part_indent = 2,
+    .part_call = "  for (size_t i = @A; i < @Z; ++i) print_row(&rows[i]);\n",
+};
+
 const DialectFacts facts = {
     .id = "c",
     .language = "C",
@@ -107,6 +169,9 @@ const DialectFacts facts = {
     .width_unit = WidthUnit::bytes,
     .rounding = Rounding::half_even,
     .rounding_basis = "the stored value, exactly",
+    .line_split = {"", "\"\n    \"", ""},
+    .program_form = own_program,
+    .table_form = &own_table,
     .default_locale = "C",
     .locales = c_locales,
     .conversions = c_conversions,

@@ -147,4 +147,83 @@ void finish(Field& field, std::string_view) {
   field.plain_decimal = is_signed(field.letter) && percent::is_bare(field);
 }
 
+namespace {
+// The field with another length.
+std::string with_length(std::string source, const Field& field, std::string_view length) {
+  const std::size_t size = facts.modifiers[field.modifier].text.size();
+  source.replace(source.size() - 1 - size, size, length);
+  return source;
+}
+}  // namespace
+
+// C17, 7.21.6.1 p7: ll is for a long long, and l for a long, though both have 64 bits here; j, z
+// and t are for types that are a long. h and hh are for types that are passed as an int, so that an
+// unsigned int is none of them.
+std::optional<Objection> CDialect::objection(const Template& parsed, int field,
+                                             std::string_view type_in_source) const {
+  const Field& one = parsed.fields[static_cast<std::size_t>(field)];
+  const std::string source(parsed.source_of(one));
+  if (one.letter == 's') {
+    const bool is_wide = type_in_source == "wchar_t*";
+    if (one.modifier == none && is_wide)
+      return Objection{Code::language_undefined, source + " reads a char*, and the text is wide",
+                       with_length(source, one, "l")};
+    if (one.modifier == l && !is_wide && type_in_source.find("char") != std::string_view::npos)
+      return Objection{Code::language_undefined,
+                       source + " reads a wchar_t*, and the text is not wide",
+                       with_length(source, one, "")};
+    return std::nullopt;
+  }
+  if (one.letter == 'c' && one.modifier == l &&
+      type_in_source.find("unsigned") == std::string_view::npos)
+    return Objection{Code::bits_reinterpreted,
+                     source + " reads a wint_t, which is unsigned, and the value has a sign",
+                     {}};
+  const bool is_unsigned = type_in_source == "unsigned" || type_in_source == "unsigned int" ||
+                           type_in_source == "uint32_t";
+  if (one.letter == 'c' && one.modifier == none && is_unsigned)
+    return Objection{
+        Code::bits_reinterpreted, source + " reads an int, and the value is unsigned", {}};
+  if (one.spec.kind != Kind::whole) return std::nullopt;
+  constexpr std::string_view constant = " constant";
+  const std::size_t marked = type_in_source.find(constant);
+  if (marked != std::string_view::npos) {
+    if (!is_signed(one.letter) && one.modifier != h && one.modifier != hh)
+      return Objection{Code::bits_reinterpreted,
+                       "the constant has a sign, and " + source + " reads an unsigned number",
+                       {}};
+    type_in_source = type_in_source.substr(0, marked);
+  }
+  constexpr std::string_view longs[] = {
+      "long",      "long int", "unsigned long", "unsigned long int", "size_t",  "ssize_t",
+      "ptrdiff_t", "int64_t",  "uint64_t",      "sizeof()",          "strlen()"};
+  const bool is_long =
+      std::find(std::begin(longs), std::end(longs), type_in_source) != std::end(longs);
+  const bool is_long_long = type_in_source.find("long long") != std::string_view::npos;
+  const bool reads_long =
+      one.modifier == l || one.modifier == j || one.modifier == z || one.modifier == t;
+  std::string_view reads;
+  std::string_view instead;
+  std::string_view why;
+  if (is_long && one.modifier == ll) {
+    reads = "a long long";
+    instead = "l";
+    why = "a long is passed; both have 64 bits here, and not everywhere";
+  } else if (is_long_long && reads_long) {
+    reads = "a long";
+    instead = "ll";
+    why = "a long long is passed; both have 64 bits here, and not everywhere";
+  } else if (is_unsigned && (one.modifier == h || one.modifier == hh)) {
+    reads = one.modifier == h ? "a short" : "a char";
+    why = "an unsigned int is passed, which is cut";
+  } else {
+    return std::nullopt;
+  }
+  std::string repair(parsed.source_of(one));
+  const std::string message = repair + " reads " + std::string(reads) + ", and " + std::string(why);
+  const std::size_t size = facts().modifiers[one.modifier].text.size();
+  repair.replace(repair.size() - 1 - size, size, instead);
+  return Objection{Code::language_undefined, message, std::move(repair)};
+}
+
 }  // namespace inky::c_language

@@ -327,6 +327,9 @@ class Rendering final : public percent::Rendering<Rendering> {
              field.span);
       }
     }
+    if (field.repeats_flag)
+      note(Code::flag_without_effect, "a flag that is written twice does no more than once",
+           field.span);
     note_overridden(field);
     if (has_flag(field, '0') && !has_flag(field, '-') && field.spec.kind == Kind::whole &&
         field.precision.given()) {

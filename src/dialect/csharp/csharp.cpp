@@ -27,6 +27,7 @@
 #include "../family/value_notes.hpp"
 #include "../family/writing.hpp"
 #include "cultures.hpp"
+#include "inky_margin/dialect/table_form.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
 #include "moments.hpp"
@@ -117,6 +118,77 @@ constexpr auto failures = std::to_array<FailureFact>({
     {"a letter that the value's type has not", "FormatException"},
 });
 
+constexpr auto program_types = std::to_array<TypeForm>({
+    {Type::i8, "sbyte "},
+    {Type::u8, "byte "},
+    {Type::i16, "short "},
+    {Type::u16, "ushort "},
+    {Type::i32, "int "},
+    {Type::u32, "uint ", "@U"},
+    {Type::i64, "long ", "@L"},
+    {Type::u64, "ulong ", "@UL"},
+    {Type::f32, "float ", "@F"},
+    {Type::f64, "double "},
+    {Type::text, "string "},
+    {Type::character, "char ", "'@'"},
+    {Type::truth, "bool "},
+});
+
+constexpr ProgramForm own_program = {
+    .before =
+        "using System;\nusing System.Globalization;\n\nclass Program {\n  static void Main() {\n"
+        "    CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;\n",
+    .declaration = "    @T@N = @V;\n",
+    .statement = "    @S\n",
+    .after = "  }\n}\n",
+    .types = program_types,
+    .infinity = "double.PositiveInfinity",
+    .negative_infinity = "double.NegativeInfinity",
+    .not_a_number = "double.NaN",
+    .control = ControlEscape::unicode};
+
+constexpr std::string_view pad_left_source =
+    "  // Text with spaces before it, up to a width. Its columns are given: Length counts UTF-16 "
+    "units.\n"
+    "  static string PadLeft(object text, object columns, int width) {\n"
+    "    return new string(' ', Math.Max(0, width - (int)columns)) + text;\n"
+    "  }\n";
+constexpr std::string_view pad_right_source =
+    "  // Text with spaces behind it, up to a width. Its columns are given: Length counts UTF-16 "
+    "units.\n"
+    "  static string PadRight(object text, object columns, int width) {\n"
+    "    return text + new string(' ', Math.Max(0, width - (int)columns));\n"
+    "  }\n";
+constexpr std::string_view pad_center_source =
+    "  // Text between spaces, up to a width. Its columns are given: Length counts UTF-16 units.\n"
+    "  static string PadCenter(object text, object columns, int width) {\n"
+    "    int room = Math.Max(0, width - (int)columns);\n"
+    "    return new string(' ', room / 2) + text + new string(' ', room - room / 2);\n"
+    "  }\n";
+
+constexpr TableForm own_table = {
+    .names = NameCase::camel,
+    .before = "using System;\nusing System.Globalization;\n",
+    .before_helpers = "class Program {\n",
+    .pad_left = {"PadLeft", "PadLeft(@V, @C, @W)", {}, pad_left_source},
+    .pad_right = {"PadRight", "PadRight(@V, @C, @W)", {}, pad_right_source},
+    .pad_center = {"PadCenter", "PadCenter(@V, @C, @W)", {}, pad_center_source},
+    .data = "  static readonly object[][] rows = {\n@D  };\n",
+    .row_open = "new object[] {",
+    .indent = 4,
+    .cell_name = "row[@I]",
+    .main_open =
+        "  static void Main() {\n"
+        "    CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;\n",
+    .main_close = "  }\n}\n",
+    .main_indent = 4,
+    .write = "Console.Write(@L);\n",
+    .loop = "    foreach (object[] row in rows) {\n@S    }\n",
+    .loop_indent = 6,
+    .part_function = "  static void PrintRow(object[] row) {\n@S  }\n",
+    .part_call = "    for (int i = @A; i < @Z; ++i) PrintRow(rows[i]);\n",
+};
+
 constexpr DialectFacts csharp_facts = {
     .id = "csharp",
     .language = "C#",
@@ -130,6 +202,9 @@ constexpr DialectFacts csharp_facts = {
     .letter_form = "{0:@}",
     .places_form = "{0:FN}",
     .modifiers_are = "Alignment, patterns, dates",
+    .line_split = {"", "\"\n    + \"", ""},
+    .program_form = own_program,
+    .table_form = &own_table,
     .default_locale = "invariant",
     .locales = {},  // a function's, see CSharp::facts
     .conversions = conversions,
@@ -265,6 +340,7 @@ class Reader {
     Field field;
     field.span = decoded_.in_source({start, reader_.at()});
     field.value_index = item.value;
+    field.position = item.value + 1;
     field.spec.width = std::min(item.width, most_width);
     if (item.width > 0) field.spec.align = item.left ? Align::left : Align::right;
     const NumberFormat number = read_number_format(item.format);

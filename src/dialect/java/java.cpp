@@ -31,6 +31,7 @@
 #include "inky_margin/text/upper_case.hpp"
 #include "inky_margin/text/utf8.hpp"
 #include "locales.hpp"
+#include "program.hpp"
 
 namespace inky {
 
@@ -105,6 +106,8 @@ constexpr auto failures = std::to_array<FailureFact>({
     {"an escape there is none of", "illegal escape character, when the program is compiled"},
 });
 
+constexpr TableForm own_table = java_table("import java.util.Locale;\n");
+
 constexpr DialectFacts facts = {
     .id = "java",
     .language = "Java",
@@ -115,6 +118,9 @@ constexpr DialectFacts facts = {
     .width_unit = WidthUnit::utf16_units,
     .rounding = Rounding::half_away,
     .rounding_basis = "the decimal digits that Java makes of the value, at most 17 or so",
+    .line_split = {"", "\"\n    + \"", ""},
+    .program_form = java_program,
+    .table_form = &own_table,
     .default_locale = "root",
     .locales = {},  // a function's, see Java::facts
     .conversions = conversions,

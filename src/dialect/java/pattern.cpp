@@ -27,6 +27,7 @@
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
 #include "locales.hpp"
+#include "program.hpp"
 
 namespace inky::java_language {
 
@@ -54,6 +55,10 @@ constexpr auto failures = std::to_array<FailureFact>({
     {"an escape that Java has not", "an error of the compiler"},
 });
 
+constexpr TableForm own_table =
+    java_table("import java.text.DecimalFormat;\nimport java.util.Locale;\n", "java",
+               "new DecimalFormat(\"@L\").format(@V)");
+
 constexpr DialectFacts pattern_facts = {
     .id = "java-pattern",
     .language = "Java",
@@ -68,6 +73,9 @@ constexpr DialectFacts pattern_facts = {
     .letter_form = "",
     .places_form = "0~",
     .modifiers_are = "Characters of a pattern",
+    .line_split = {"", "\"\n    + \"", ""},
+    .program_form = java_program,
+    .table_form = &own_table,
     .default_locale = "root",
     .locales = {},  // a function's, see JavaPattern::facts
     .conversions = {},

@@ -15,6 +15,7 @@
 //   - toLocaleString rounds those shortest digits, not the stored value.
 
 #include <algorithm>
+#include <array>
 #include <bit>
 #include <memory>
 #include <string>
@@ -25,6 +26,7 @@
 #include "../family/rendering.hpp"
 #include "../family/writing.hpp"
 #include "evaluation.hpp"
+#include "inky_margin/dialect/table_form.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "writing.hpp"
 
@@ -62,6 +64,60 @@ constexpr auto failures = std::to_array<FailureFact>({
     {"arithmetic of a BigInt with a Number", "TypeError"},
 });
 
+constexpr auto program_types = std::to_array<TypeForm>({
+    {Type::f64, ""},
+    {Type::i32, ""},
+    {Type::text, ""},
+    {Type::truth, ""},
+    {Type::nil, "", "null"},
+});
+
+constexpr ProgramForm own_program = {.before = "",
+                                     .declaration = "const @N = @V;\n",
+                                     .statement = "@S\n",
+                                     .after = "",
+                                     .types = program_types,
+                                     .infinity = "Infinity",
+                                     .negative_infinity = "-Infinity",
+                                     .not_a_number = "NaN",
+                                     .control = ControlEscape::hexadecimal};
+
+constexpr std::string_view pad_left_source =
+    "// Text with spaces before it, up to a width. Its columns are given: length counts UTF-16 "
+    "units.\n"
+    "function padLeft(text, columns, width) {\n"
+    "  return \" \".repeat(Math.max(0, width - columns)) + text;\n"
+    "}\n";
+constexpr std::string_view pad_right_source =
+    "// Text with spaces behind it, up to a width. Its columns are given: length counts UTF-16 "
+    "units.\n"
+    "function padRight(text, columns, width) {\n"
+    "  return text + \" \".repeat(Math.max(0, width - columns));\n"
+    "}\n";
+constexpr std::string_view pad_center_source =
+    "// Text between spaces, up to a width. Its columns are given: length counts UTF-16 units.\n"
+    "function padCenter(text, columns, width) {\n"
+    "  const room = Math.max(0, width - columns);\n"
+    "  const left = Math.floor(room / 2);\n"
+    "  return \" \".repeat(left) + text + \" \".repeat(room - left);\n"
+    "}\n";
+
+constexpr TableForm own_table = {
+    .names = NameCase::camel,
+    .before = "",
+    .pad_left = {"padLeft", "padLeft(@V, @C, @W)", {}, pad_left_source},
+    .pad_right = {"padRight", "padRight(@V, @C, @W)", {}, pad_right_source},
+    .pad_center = {"padCenter", "padCenter(@V, @C, @W)", {}, pad_center_source},
+    .data = "const rows = [\n@D];\n",
+    .row_open = "[",
+    .row_close = "],\n",
+    .cell_name = "@N",
+    .write = "process.stdout.write(@L);\n",
+    .loop = "for (const [@E] of rows) {\n@S}\n",
+    .part_function = "function printRows(rows) {\n  for (const [@E] of rows) {\n@S  }\n}\n",
+    .part_call = "printRows(rows.slice(@A, @Z));\n",
+};
+
 constexpr DialectFacts javascript_facts = {
     .id = "javascript",
     .language = "JavaScript",
@@ -75,6 +131,9 @@ constexpr DialectFacts javascript_facts = {
     .letter_form = "",
     .places_form = "${x.toFixed(N)}",
     .modifiers_are = "Methods and functions",
+    .line_split = {"", "`\n    + `", ""},
+    .program_form = own_program,
+    .table_form = &own_table,
     .default_locale = "en-US",
     .locales = {},  // a function's, see JavaScript::facts
     .conversions = {},
@@ -350,7 +409,10 @@ class JavaScript final : public family::ProgramDialect<Slots> {
   }
   std::string write_statement(std::string_view source,
                               std::span<const std::string>) const override {
-    return "process.stdout.write(`" + std::string(source) + "`);";
+    // It may be pasted with its quotes.
+    const bool quoted = source.size() > 1 && source.front() == '`' && source.back() == '`';
+    return "process.stdout.write(" +
+           (quoted ? std::string(source) : "`" + std::string(source) + "`") + ");";
   }
 
   std::optional<Spec> wish_of(const Template& parsed, int field, Type type,

@@ -23,6 +23,7 @@
 #include "../family/writing.hpp"
 #include "control.hpp"
 #include "floats.hpp"
+#include "inky_margin/dialect/table_form.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/text/columns.hpp"
 #include "inky_margin/text/escape.hpp"
@@ -113,6 +114,60 @@ constexpr auto failures = std::to_array<FailureFact>({
 
 }  // namespace
 
+constexpr auto program_types = std::to_array<TypeForm>({
+    {Type::i32, ""},
+    {Type::i64, ""},
+    {Type::big, ""},
+    {Type::f64, ""},
+    {Type::text, ""},
+});
+
+constexpr ProgramForm own_program = {.before = "(let* (",
+                                     .declaration = "(@N @V)\n       ",
+                                     .statement = ")\n  @S)\n",
+                                     .after = "",
+                                     .types = program_types,
+                                     .exponent = 'd',
+                                     .real_end = "d0",
+                                     .control = ControlEscape::itself,
+                                     .direction = DirectionEscape::itself};
+
+constexpr std::string_view pad_left_source =
+    ";; Text with spaces before it, up to a width. Its columns are given: a width counts code "
+    "points.\n"
+    "(defun pad-left (text columns width)\n"
+    "  (format nil \"~VA~A\" (max 0 (- width columns)) \"\" text))\n";
+constexpr std::string_view pad_right_source =
+    ";; Text with spaces behind it, up to a width. Its columns are given: a width counts code "
+    "points.\n"
+    "(defun pad-right (text columns width)\n"
+    "  (format nil \"~A~VA\" text (max 0 (- width columns)) \"\"))\n";
+constexpr std::string_view pad_center_source =
+    ";; Text between spaces, up to a width. Its columns are given: a width counts code points.\n"
+    "(defun pad-center (text columns width)\n"
+    "  (let ((room (max 0 (- width columns))))\n"
+    "    (format nil \"~VA~A~VA\" (floor room 2) \"\" text (ceiling room 2) \"\")))\n";
+
+constexpr TableForm own_table = {
+    .names = NameCase::kebab,
+    .comment = ";; ",
+    .before = "",
+    .pad_left = {"pad-left", "(pad-left @V @C @W)", {}, pad_left_source},
+    .pad_right = {"pad-right", "(pad-right @V @C @W)", {}, pad_right_source},
+    .pad_center = {"pad-center", "(pad-center @V @C @W)", {}, pad_center_source},
+    .data = "(defparameter *rows*\n  '(\n@d))\n",
+    .row_open = "(",
+    .cell_end = " ",
+    .row_close = ")\n",
+    .indent = 4,
+    .cell_name = "@N",
+    .name_between = " ",
+    .write = "(write-string @L)\n",
+    .loop = "(loop for (@E) in *rows* do\n@s)\n",
+    .part_function = "(defun print-rows (rows)\n  (loop for (@E) in rows do\n@s))\n",
+    .part_call = "(print-rows (subseq *rows* @A @Z))\n",
+};
+
 constexpr DialectFacts lisp_facts = {
     .id = "lisp",
     .language = "Common Lisp",
@@ -126,6 +181,9 @@ constexpr DialectFacts lisp_facts = {
     .letter_form = "~@",
     .places_form = "~,NF",
     .modifiers_are = "Parameters",
+    .line_split = {"", "~\n    ", "", true},
+    .program_form = own_program,
+    .table_form = &own_table,
     .default_locale = "",
     .locales = {},
     .conversions = conversions,
@@ -360,6 +418,10 @@ class Rendering final : public family::Rendering<Rendering> {
       }
       if (flow != Flow::goes_on) break;
     }
+    if (broken_list_ != nullptr) {
+      (void)fail(not_yet, "a list longer than a line is", *broken_list_);
+      return std::move(trouble_);
+    }
     out_.append(text);
     if (report_ != nullptr && !arguments.empty())
       note(Code::too_many_values,
@@ -581,10 +643,8 @@ class Rendering final : public family::Rendering<Rendering> {
     // The pretty printer breaks a list at the end of a line of 80 columns.
     constexpr int line = 78;
     if (!may_break(value)) return true;
-    if (holds_new_line(value) || column + length_of(std::string_view(out).substr(from)) > line) {
-      (void)fail(not_yet, "a list longer than a line is", directive);
-      return false;
-    }
+    if (holds_new_line(value) || column + length_of(std::string_view(out).substr(from)) > line)
+      broken_list_ = &directive;
     return true;
   }
 
@@ -1128,7 +1188,10 @@ class Rendering final : public family::Rendering<Rendering> {
   }
 
   const Control& control_;
-  std::vector<Given> given_;   // the parameters of the directive being run
+  std::vector<Given> given_;  // the parameters of the directive being run
+  // It printed a list whose line breaks are not known. What follows may still fail, and then
+  // nothing was printed.
+  const Directive* broken_list_ = nullptr;
   int steps_ = 0;              // directives run so far
   bool inside_lists_ = false;  // of ~:{ ~}
   bool outside_empty_ = false;

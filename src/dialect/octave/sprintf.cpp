@@ -21,6 +21,7 @@
 #include "../family/percent_writing.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
+#include "inky_margin/dialect/table_form.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
 
@@ -97,6 +98,63 @@ constexpr auto failures = std::to_array<FailureFact>({
     {"values run out", "no failure: the text ends before the first field without one"},
 });
 
+constexpr auto program_types = std::to_array<TypeForm>({
+    {Type::f64, ""},
+    {Type::i32, "", "int32(@)"},
+    {Type::text, ""},
+    {Type::truth, ""},
+});
+
+constexpr ProgramForm own_program = {.before = "",
+                                     .declaration = "@N = @V;\n",
+                                     .statement = "@S;\n",
+                                     .after = "",
+                                     .types = program_types,
+                                     .infinity = "Inf",
+                                     .negative_infinity = "-Inf",
+                                     .not_a_number = "NaN",
+                                     .direction = DirectionEscape::bytes};
+
+constexpr std::string_view pad_left_source =
+    "% Text with spaces before it, up to a width. Its columns are given: a width counts bytes.\n"
+    "function out = pad_left(text, columns, width)\n"
+    "  out = [blanks(max(0, width - columns)), text];\n"
+    "endfunction\n";
+constexpr std::string_view pad_right_source =
+    "% Text with spaces behind it, up to a width. Its columns are given: a width counts bytes.\n"
+    "function out = pad_right(text, columns, width)\n"
+    "  out = [text, blanks(max(0, width - columns))];\n"
+    "endfunction\n";
+constexpr std::string_view pad_center_source =
+    "% Text between spaces, up to a width. Its columns are given: a width counts bytes.\n"
+    "function out = pad_center(text, columns, width)\n"
+    "  room = max(0, width - columns);\n"
+    "  left = floor(room / 2);\n"
+    "  out = [blanks(left), text, blanks(room - left)];\n"
+    "endfunction\n";
+
+constexpr TableForm own_table = {
+    .comment = "% ",
+    // A file that begins with a function would be a file of functions.
+    .before = "1;\n",
+    .pad_left = {"pad_left", "pad_left(@V, @C, @W)", {}, pad_left_source},
+    .pad_right = {"pad_right", "pad_right(@V, @C, @W)", {}, pad_right_source},
+    .pad_center = {"pad_center", "pad_center(@V, @C, @W)", {}, pad_center_source},
+    .data = "@D",
+    .column_open = "@N = [",
+    .column_close = "];\n",
+    .text_column_open = "@N = {",
+    .text_column_close = "};\n",
+    .line_break = " ...\n",
+    .cell_name = "@N(i)",
+    .text_name = "@N{i}",
+    .write = "fputs(stdout, @L);\n",
+    .statement_end = ";",
+    .loop = "for i = 1:@K\n@Sendfor\n",
+    .part_indent = 2,
+    .part_call = "for i = @B:@Z\n@Sendfor\n",
+};
+
 constexpr DialectFacts facts = {
     .id = "octave",
     .language = "GNU Octave",
@@ -107,6 +165,9 @@ constexpr DialectFacts facts = {
     .width_unit = WidthUnit::bytes,
     .rounding = Rounding::half_even,
     .rounding_basis = "the stored value, exactly",
+    .line_split = {"[", "\" ...\n    \"", "]", false, false, " ...\n    "},
+    .program_form = own_program,
+    .table_form = &own_table,
     .default_locale = "",
     .locales = {},
     .conversions = conversions,

@@ -23,6 +23,7 @@
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
 #include "moments.hpp"
+#include "program.hpp"
 #include "values.hpp"
 
 namespace inky {
@@ -115,6 +116,9 @@ const DialectFacts python::braces_facts = {
     .letter_form = "{:@}",
     .places_form = "{:.Nf}",
     .modifiers_are = "Conversions and codes",
+    .line_split = {"", "\"\n    \"", ""},
+    .program_form = python_program,
+    .table_form = &python_table,
     .default_locale = "",
     .locales = {},
     .conversions = conversions,

@@ -264,6 +264,10 @@ void add_field(Replacement field, Template& out, Fields& program) {
   if (!field.name.empty()) shown.key = "(" + field.name + ")";
   if (field.index != unset && field.index < most_width)
     shown.value_index = static_cast<int>(field.index);
+  const char first =
+      field.span.from + 1 < out.source.size() ? out.source[field.span.from + 1] : '\0';
+  if (shown.value_index != unset && first >= '0' && first <= '9')
+    shown.position = shown.value_index + 1;
   if (field.parts.empty() && field.has_spec) shown.spec = neutral(field.spec, kind_of(field.spec));
   out.pieces.push_back({field.span, static_cast<int>(out.fields.size()), {}});
   out.fields.push_back(std::move(shown));

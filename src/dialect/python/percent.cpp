@@ -21,6 +21,7 @@
 #include "inky_margin/number/digits.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
+#include "program.hpp"
 #include "values.hpp"
 
 namespace inky {
@@ -98,6 +99,9 @@ constexpr DialectFacts facts = {
     .width_unit = WidthUnit::code_points,
     .rounding = Rounding::half_even,
     .rounding_basis = "the stored value, exactly",
+    .line_split = {"", "\"\n    \"", ""},
+    .program_form = python_program,
+    .table_form = &python_table,
     .default_locale = "",
     .locales = {},
     .conversions = conversions,

@@ -31,6 +31,7 @@
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/text/columns.hpp"
 #include "inky_margin/text/escape.hpp"
+#include "program.hpp"
 #include "values.hpp"
 
 namespace inky {
@@ -90,6 +91,7 @@ constexpr DialectFacts format_facts = {
     .letter_form = "",
     .places_form = "formatC(x, digits = N, format = \"f\")",
     .modifiers_are = "Arguments",
+    .program_form = r_program,
     .default_locale = "",
     .locales = {},
     .conversions = {},
@@ -1265,6 +1267,104 @@ WrittenField written_call(const FieldWish& wish) {
   return {out + ")", std::move(notes)};
 }
 
+// What a call of formatC asks, whose arguments are all written out.
+class SpokenWish {
+ public:
+  SpokenWish(const Call& call, Type type, Notes& notes) : call_(call), type_(type), notes_(notes) {}
+
+  std::optional<Spec> read() {
+    if (call_.function != "formatC") return give_up("a call of " + call_.function);
+    for (std::size_t i = 1; i < call_.arguments.size(); ++i) {
+      const Argument& argument = call_.arguments[i];
+      if (argument.expression.kind != Expression::Kind::value || argument.expression.negative)
+        return give_up("an argument that is no literal");
+      if (!take(argument.name, argument.expression.value))
+        return give_up("such an argument " + argument.name);
+    }
+    if (!settle()) return give_up("such a format");
+    return spec_;
+  }
+
+ private:
+  std::optional<Spec> give_up(const std::string& what) {
+    writing::cannot(what + " is not read as a wish", notes_);
+    return std::nullopt;
+  }
+
+  bool take(std::string_view name, const Value& value) {
+    if (name == "digits") return take_count(value, digits_);
+    if (name == "width") return take_count(value, spec_.width);
+    if (!value.is(Type::text)) return false;
+    if (name == "format") {
+      if (value.as_text().size() != 1) return false;
+      format_ = value.as_text()[0];
+    } else if (name == "flag") {
+      flags_ = value.as_text();
+    } else if (name == "big.mark") {
+      spec_.group = Mark(value.as_text());
+    } else {
+      return false;
+    }
+    return true;
+  }
+  static bool take_count(const Value& value, int& out) {
+    if (!value.is(Type::f64)) return false;
+    const auto number = std::bit_cast<double>(static_cast<std::uint64_t>(value.bits()));
+    constexpr double most = 1000000;
+    if (!(number >= 0 && number <= most) || number != static_cast<int>(number)) return false;
+    out = static_cast<int>(number);
+    return true;
+  }
+
+  bool settle() {
+    const bool number = type_ != Type::text;
+    spec_.kind = !number ? Kind::text : format_ == 'd' ? Kind::whole : Kind::real;
+    // The least width pads nothing.
+    if (spec_.width == 1 && flags_.find('-') == std::string::npos) spec_.width = unset;
+    for (const char flag : flags_) {
+      if (flag == '-') spec_.align = Align::left;
+      if (flag == '+') spec_.sign = Sign::always;
+      if (flag == ' ') spec_.sign = Sign::space;
+      if (flag == '#') spec_.keep_point = true;
+      if (flag == '0') {
+        spec_.align = Align::inner;
+        spec_.fill = Mark("0");
+      }
+    }
+    if (spec_.align == Align::natural) spec_.align = Align::right;
+    if (!number) return format_ == '\0' || format_ == 's';
+    if (format_ == 'd') return is_whole(type_);
+    spec_.letters = format_ == 'E' || format_ == 'G' ? Letters::upper : Letters::lower;
+    switch (format_) {
+      case 'f':
+        spec_.notation = Notation::fixed;
+        spec_.places = digits_;
+        break;
+      case 'e':
+      case 'E':
+        spec_.notation = Notation::scientific;
+        spec_.places = digits_;
+        break;
+      case 'g':
+      case 'G':
+        spec_.notation = Notation::compact;
+        spec_.significant = digits_;
+        break;
+      default:
+        return false;
+    }
+    return digits_ != unset;
+  }
+
+  const Call& call_;
+  Type type_;
+  Notes& notes_;
+  Spec spec_;
+  int digits_ = unset;
+  char format_ = '\0';
+  std::string flags_;
+};
+
 class RFormat final : public family::ProgramDialect<Call> {
  public:
   const DialectFacts& facts() const override { return format_facts; }
@@ -1282,9 +1382,8 @@ class RFormat final : public family::ProgramDialect<Call> {
                               std::span<const std::string>) const override {
     return "cat(" + std::string(source) + ")";
   }
-  std::optional<Spec> wish_of(const Template&, int, Type, Notes& notes) const override {
-    writing::cannot("reading what a call of R asks is not supported yet", notes);
-    return std::nullopt;
+  std::optional<Spec> wish_of(const Template& parsed, int, Type type, Notes& notes) const override {
+    return SpokenWish(static_cast<const Call&>(*parsed.program), type, notes).read();
   }
 
   Outcome render(const Template& parsed, std::span<const Value> values,

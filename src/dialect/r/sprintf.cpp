@@ -20,8 +20,10 @@
 #include "../family/percent_writing.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
+#include "inky_margin/dialect/table_form.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
+#include "program.hpp"
 #include "values.hpp"
 
 namespace inky {
@@ -90,6 +92,48 @@ constexpr auto failures = std::to_array<FailureFact>({
     {"an escape there is none of", "parse error, before the program runs"},
 });
 
+constexpr std::string_view pad_left_source =
+    "# Text with spaces before it, up to a width. Its columns are given: a width counts "
+    "otherwise.\n"
+    "pad_left <- function(text, columns, width) {\n"
+    "  paste0(strrep(\" \", max(0, width - columns)), text)\n"
+    "}\n";
+constexpr std::string_view pad_right_source =
+    "# Text with spaces behind it, up to a width. Its columns are given: a width counts "
+    "otherwise.\n"
+    "pad_right <- function(text, columns, width) {\n"
+    "  paste0(text, strrep(\" \", max(0, width - columns)))\n"
+    "}\n";
+constexpr std::string_view pad_center_source =
+    "# Text between spaces, up to a width. Its columns are given: a width counts otherwise.\n"
+    "pad_center <- function(text, columns, width) {\n"
+    "  room <- max(0, width - columns)\n"
+    "  paste0(strrep(\" \", room %/% 2), text, strrep(\" \", room - room %/% 2))\n"
+    "}\n";
+
+constexpr TableForm own_table = {
+    .comment = "# ",
+    .before = "",
+    .pad_left = {"pad_left", "pad_left(@V, @C, @W)", {}, pad_left_source},
+    .pad_right = {"pad_right", "pad_right(@V, @C, @W)", {}, pad_right_source},
+    .pad_center = {"pad_center", "pad_center(@V, @C, @W)", {}, pad_center_source},
+    .data = "@D",
+    .column_open = "@N <- c(",
+    .column_close = ")\n",
+    .cell_name = "@N[i]",
+    .write = "cat(@L)\n",
+    .loop = "for (i in seq_len(@K)) {\n@S}\n",
+    .part_function = "print_rows <- function(from, to) {\n  for (i in from:to) {\n@S  }\n}\n",
+    .part_call = "print_rows(@B, @Z)\n",
+    .file_data =
+        "rows <- read.csv(@P, colClasses = \"character\", check.names = FALSE,\n"
+        "  na.strings = character(0), fileEncoding = \"UTF-8\")\n@R",
+    .file_loop = "for (i in seq_len(nrow(rows))) {\n@S}\n",
+    .read_text = "@N <- rows[[@L]]\n",
+    .read_whole = "@N <- as.integer(rows[[@L]])\n",
+    .read_real = "@N <- as.numeric(rows[[@L]])\n",
+};
+
 constexpr DialectFacts facts = {
     .id = "r",
     .language = "R",
@@ -100,6 +144,9 @@ constexpr DialectFacts facts = {
     .width_unit = WidthUnit::bytes,
     .rounding = Rounding::half_even,
     .rounding_basis = "the stored value, exactly",
+    .line_split = {"paste0(", "\",\n    \"", ")"},
+    .program_form = r_program,
+    .table_form = &own_table,
     .default_locale = "",
     .locales = {},
     .conversions = conversions,

@@ -1,0 +1,207 @@
+#include "witness.hpp"
+
+#include <algorithm>
+
+#include "command.hpp"
+#include "inky_margin/carry/carry.hpp"
+#include "inky_margin/text/escape.hpp"
+#include "inky_margin/text/utf8.hpp"
+#include "inky_margin/toolchain/programs.hpp"
+#include "inky_margin/toolchain/witness.hpp"
+#include "inky_margin/write/program.hpp"
+
+namespace inky::cli {
+
+namespace {
+
+using toolchain::Toolchain;
+using toolchain::Witness;
+
+std::string first_line(std::string_view text) {
+  while (!text.empty() && (text.front() == '\n' || text.front() == ' ')) text.remove_prefix(1);
+  return std::string(text.substr(0, text.find('\n')));
+}
+
+std::string bytes_text(std::size_t count) {
+  return std::to_string(count) + (count == 1 ? " byte" : " bytes");
+}
+
+// What a program that ended so did, in words.
+std::string deed_of(const Witness& witness) {
+  switch (witness.stage) {
+    case Witness::Stage::stopped:
+      return "was stopped: it took too long, or printed too much";
+    case Witness::Stage::refused:
+      return "refused the program: " + first_line(witness.messages);
+    case Witness::Stage::failed:
+      return "ran it, and it failed: " + first_line(witness.messages);
+    default:
+      return "printed " + bytes_text(witness.output.size());
+  }
+}
+
+// Values without names have those by which the template knows them.
+std::vector<Value> named_values(const ShowRequest& request, const Template& parsed) {
+  std::vector<Value> out = request.values;
+  const std::vector<std::string> names = value_names(parsed);
+  for (std::size_t i = 0; i < std::min(out.size(), names.size()); ++i) {
+    if (!out[i].is_named()) out[i].set_name(names[i]);
+  }
+  return out;
+}
+
+std::optional<Error> refuse(const ShowRequest& request, const Report& report) {
+  const auto not_yet = [](const char* what, const char* remedy) {
+    return Error{Code::not_supported_yet,
+                 std::string(what) + " in a witnessed program is not supported yet",
+                 {},
+                 remedy};
+  };
+  if (!request.locale.empty()) return not_yet("a locale", "Leave --locale out.");
+  if (request.rounding) return not_yet("a rounding", "Leave --rounding out.");
+  if (request.width_of)
+    return Error{Code::contradiction,
+                 "--width-of is not what the language counts, so no toolchain can witness it",
+                 {},
+                 "Leave --width-of out."};
+  if (report.texts) return not_yet("several texts", "Give values of one element.");
+  return std::nullopt;
+}
+
+}  // namespace
+
+std::optional<toolchain::WitnessCache> usual_cache() {
+  const std::optional<std::string> folder = toolchain::usual_cache_folder();
+  if (!folder) return std::nullopt;
+  return toolchain::WitnessCache(*folder);
+}
+
+Result<std::string> program_of(const ShowRequest& request, const Template& parsed) {
+  return write_program(*request.dialect, parsed, named_values(request, parsed));
+}
+
+Result<Witnessed> ask_witness(const ShowRequest& request, const Template& parsed,
+                              const Outcome& outcome, std::string_view text, const Report& report,
+                              const toolchain::WitnessCache* cache) {
+  if (auto error = refuse(request, report)) return std::move(*error);
+  if (outcome.kind() == Outcome::Kind::error) return outcome.as_error();
+  const Result<std::string> source = program_of(request, parsed);
+  if (!source) return source.error();
+  const std::string_view id = request.dialect->facts().id;
+  const Toolchain* known = toolchain::toolchain_of(id);
+  if (known == nullptr)
+    return Error{Code::not_supported_yet,
+                 "a witness of " + std::string(id) + " is not supported yet",
+                 {},
+                 "The other languages have one."};
+  const Witness witness = toolchain::run_program(*known, *source, {}, cache);
+  Witnessed out;
+  if (witness.stage == Witness::Stage::missing) {
+    out.toolchain = known->programs.substr(0, known->programs.find(' '));
+    out.advice = "Debian has it in " + std::string(known->package) + ".";
+    return out;
+  }
+  out.toolchain = toolchain::version_of(witness.program).value_or(witness.program);
+  out.text = witness.output;
+  out.messages = witness.messages;
+  const bool printed = witness.stage == Witness::Stage::printed;
+  const bool refused = witness.stage == Witness::Stage::refused;
+  const bool failed = witness.stage == Witness::Stage::failed;
+  bool agrees = false;
+  switch (outcome.kind()) {
+    case Outcome::Kind::prints:
+      agrees = printed && witness.output == text;
+      out.said = "prints " + bytes_text(text.size());
+      break;
+    case Outcome::Kind::fails_compile:
+      // An interpreter compiles when it runs.
+      agrees = refused || failed;
+      out.said = "is refused";
+      break;
+    case Outcome::Kind::fails_run:
+      agrees = failed;
+      out.said = "fails when it runs";
+      break;
+    default:
+      out.verdict = Witnessed::Verdict::incomparable;
+      out.happened = deed_of(witness);
+      return out;
+  }
+  out.happened = deed_of(witness);
+  out.verdict = agrees ? Witnessed::Verdict::agrees : Witnessed::Verdict::differs;
+  return out;
+}
+
+JsonOut to_json(const Witnessed& witnessed) {
+  constexpr std::string_view verdicts[] = {"agrees", "differs", "incomparable", "missing"};
+  JsonOut out = {{"verdict", verdicts[static_cast<std::size_t>(witnessed.verdict)]},
+                 {"toolchain", witnessed.toolchain}};
+  if (witnessed.verdict == Witnessed::Verdict::missing) {
+    out["advice"] = witnessed.advice;
+    return out;
+  }
+  if (is_utf8(witnessed.text)) {
+    out["text"] = witnessed.text;
+  } else {
+    std::string bytes;
+    constexpr std::string_view digits = "0123456789abcdef";
+    for (const char byte : witnessed.text) {
+      const auto unit = static_cast<unsigned char>(byte);
+      bytes += digits[unit >> 4U];
+      bytes += digits[unit & 15U];
+    }
+    out["bytes"] = bytes;
+  }
+  if (!witnessed.messages.empty()) out["messages"] = witnessed.messages;
+  return out;
+}
+
+void put_witness(Screen& screen, const Witnessed& witnessed, std::string_view text) {
+  screen.line();
+  screen.label("witness");
+  switch (witnessed.verdict) {
+    case Witnessed::Verdict::agrees:
+      screen.tinted(Tint::good, visible(witnessed.toolchain));
+      screen.line();
+      screen.label("");
+      screen.paragraph(witnessed.happened +
+                       (witnessed.said.starts_with("prints") ? ", the same" : ", as was said"));
+      return;
+    case Witnessed::Verdict::missing:
+      screen.paragraph("there is no " + witnessed.toolchain + " here. " + witnessed.advice);
+      return;
+    case Witnessed::Verdict::incomparable:
+      screen.line(visible(witnessed.toolchain));
+      screen.label("");
+      screen.paragraph(visible(witnessed.happened) +
+                       ", this time; the language leaves it undefined, so there is nothing to hold "
+                       "it against");
+      break;
+    case Witnessed::Verdict::differs: {
+      screen.tinted(Tint::warm, visible(witnessed.toolchain));
+      screen.line();
+      screen.label("");
+      screen.paragraph("it was said that this " + witnessed.said + ", and it " +
+                       visible(witnessed.happened));
+      const auto first =
+          std::mismatch(text.begin(), text.end(), witnessed.text.begin(), witnessed.text.end())
+              .first;
+      if (witnessed.said.starts_with("prints")) {
+        screen.label("");
+        screen.paragraph("they part at byte " + std::to_string(first - text.begin() + 1));
+      }
+      break;
+    }
+  }
+  if (witnessed.text.empty()) return;
+  screen.label("printed");
+  screen.line(with_visible_spaces(witnessed.text, screen.look()));
+}
+
+int status_with(int status, const Witnessed& witnessed, bool required) {
+  const bool missed = witnessed.verdict == Witnessed::Verdict::missing && required;
+  const bool differs = witnessed.verdict == Witnessed::Verdict::differs;
+  return status == done && (missed || differs) ? answer_is_no : status;
+}
+
+}  // namespace inky::cli

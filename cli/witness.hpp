@@ -1,0 +1,47 @@
+// What the real toolchain of a language prints, beside what was said.
+#pragma once
+
+#include <optional>
+#include <string>
+#include <string_view>
+
+#include "contract.hpp"
+#include "inky_margin/toolchain/witness_cache.hpp"
+#include "screen.hpp"
+
+namespace inky::cli {
+
+struct Witnessed {
+  enum class Verdict : std::uint8_t {
+    agrees,  // it printed the same bytes, or refused what was said to be refused
+    differs,
+    incomparable,  // the language leaves it undefined: what it printed this time
+    missing,       // there is no such toolchain here
+  };
+  Verdict verdict = Verdict::missing;
+  std::string toolchain;  // the first line of its version, or its path
+  std::string text;       // what it printed
+  std::string messages;   // and what it complained of
+  std::string advice;     // of a missing one: what brings it
+  std::string said;       // what was expected of it: for a screen
+  std::string happened;   // what it did instead
+};
+
+// The program that prints the template with its values, in the language of the dialect.
+Result<std::string> program_of(const ShowRequest& request, const Template& parsed);
+
+// Where what programs printed is kept; nothing where there is no folder for it.
+std::optional<toolchain::WitnessCache> usual_cache();
+
+// An error where there is no program for it yet. `cache` may be null.
+Result<Witnessed> ask_witness(const ShowRequest& request, const Template& parsed,
+                              const Outcome& outcome, std::string_view text, const Report& report,
+                              const toolchain::WitnessCache* cache);
+
+JsonOut to_json(const Witnessed& witnessed);
+void put_witness(Screen& screen, const Witnessed& witnessed, std::string_view text);
+
+// The exit status that a witness leaves of one that was settled: `required`, it has to be here.
+int status_with(int status, const Witnessed& witnessed, bool required);
+
+}  // namespace inky::cli

@@ -1,0 +1,58 @@
+// How a whole program stands in source: what is around its statements, and how values are written.
+// Facts of a language, which each of its dialects names.
+//
+// In a form, @ stands for what is filled in: the name, the value.
+#pragma once
+
+#include <cstdint>
+#include <span>
+#include <string_view>
+
+#include "inky_margin/format/value.hpp"
+
+namespace inky {
+
+// How a byte that cannot be printed is written in a literal.
+enum class ControlEscape : std::uint8_t {
+  octal,        // \033
+  hexadecimal,  // \x1b
+  unicode,      // \u001b
+  braces,       // \u{1b}
+  itself,       // it stands there as it is
+};
+
+// How a character that changes the direction of text is written, which some compilers refuse as it
+// is, and nobody can see.
+enum class DirectionEscape : std::uint8_t {
+  digits,  // \u202e
+  braces,  // \u{202e}
+  bytes,   // \342\200\256
+  itself,
+};
+
+struct TypeForm {
+  Type type;
+  std::string_view name;           // in a declaration, with what parts it from the name
+  std::string_view literal = "@";  // around the digits: "@ULL"
+};
+
+struct ProgramForm {
+  std::string_view before;       // empty: there is no program
+  std::string_view declaration;  // @T a type, @N a name, @V a value
+  std::string_view statement;    // @S
+  std::string_view after;
+  std::span<const TypeForm> types;  // those it can be given
+  std::string_view infinity = {};   // of an f64; empty: it cannot be written
+  std::string_view negative_infinity = {};
+  std::string_view not_a_number = {};
+  std::string_view truth = "true";
+  std::string_view falsehood = "false";
+  std::string_view least_i64 = {};  // where its digits are no literal
+  char exponent = 'e';              // of a real
+  std::string_view real_end = {};   // of a real without an exponent
+  ControlEscape control = ControlEscape::octal;
+  DirectionEscape direction = DirectionEscape::digits;
+  std::string_view escaped = "\"\\";  // what has a backslash before it in a text
+};
+
+}  // namespace inky

@@ -1,0 +1,80 @@
+// Finds the calls in a source text that take a template, and what is told there of their values.
+//
+//   const SourceLanguage& c = *find_language("c");
+//   scan(c, c.calls, text, [](const FoundCall& call) {
+//     call.name, call.at.line, call.at.column, *call.source  // "printf", 3, 3, "%d of %s"
+//     check(*find_dialect(call.dialect), *call.source, call.given);
+//     call.place(2).column                                   // where the template's third byte is
+//   });
+//
+// The scan is light: it knows comments and literals, parentheses and names, and reads a text of any
+// length in bounded memory. What it cannot tell it says: a template that is not a literal is found
+// and marked so. It never fails: a text that does not end, ends with its line.
+#pragma once
+
+#include <cstddef>
+#include <functional>
+#include <optional>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "inky_margin/check/check.hpp"
+#include "inky_margin/scan/language.hpp"
+
+namespace inky {
+
+// A place in a text. Lines and columns count from 1; a column is a code point, and a byte that is
+// not UTF-8 is one too.
+struct Position {
+  std::size_t offset = 0;  // in bytes
+  std::size_t line = 1;
+  std::size_t column = 1;
+  friend bool operator==(const Position&, const Position&) = default;
+};
+
+// Where the bytes of a text come from: as many as fit, from `into` on; 0 at the end.
+using ByteSource = std::function<std::size_t(char* into, std::size_t most)>;
+
+// From this byte of a template on, the source continues at this place.
+struct PlaceMark {
+  std::size_t template_at = 0;
+  Position position;
+  bool verbatim = true;  // byte for byte, up to the next mark
+};
+
+struct FoundCall {
+  std::string name;  // of its form
+  std::string_view dialect;
+  Position at;
+  // The template as its dialect reads it; nothing where it is not a literal, or we cannot read it.
+  std::optional<std::string> source;
+  std::string_view why_not;  // there is no source: a sentence
+  std::vector<PlaceMark> marks;
+  GivenValues given;
+  bool names_locale = false;  // the call does
+
+  // Where a byte of the template stands in the text.
+  Position place(std::size_t template_at) const;
+  // Where a stretch of it ends, which another piece of the text may follow.
+  Position end_place(std::size_t template_to) const;
+  // Whether this stretch of the template stands in the text as it is.
+  bool stands_verbatim(Span span) const;
+};
+
+// The most of a text that one call is read from, in bytes; and the most arguments of one.
+inline constexpr std::size_t most_call = std::size_t{1} << 16;
+inline constexpr std::size_t most_arguments = 1000;
+// How deep parentheses are followed.
+inline constexpr std::size_t most_depth = 200;
+
+using CallSink = std::function<void(const FoundCall&)>;
+
+// Calls come in the order in which they begin, but for thousands inside of one.
+void scan(const SourceLanguage& language, std::span<const CallForm> calls, const ByteSource& source,
+          const CallSink& sink);
+// The same for a text that is all here.
+void scan(const SourceLanguage& language, std::span<const CallForm> calls, std::string_view text,
+          const CallSink& sink);
+
+}  // namespace inky

@@ -1,0 +1,27 @@
+// A whole program that prints a template with its values, in the language of its dialect.
+//
+//   const Value values[] = {Value::real(2.675)};
+//   *write_program(*find_dialect("python"), *find_dialect("python")->parse("{:.2f}"), values)
+//                                     // v1 = 2.675
+//                                     // print("{:.2f}".format(v1), end="")
+//
+// Values stand in it as literals, from which the language reads the same values again; no text can
+// leave its quotes.
+#pragma once
+
+#include <span>
+#include <string>
+#include <string_view>
+
+#include "inky_margin/dialect/dialect.hpp"
+
+namespace inky {
+
+// An error where the language has no such program, or no literal of such a value, yet.
+Result<std::string> write_program(const Dialect& dialect, const Template& parsed,
+                                  std::span<const Value> values);
+
+// A value as a literal of the language, with its quotes.
+Result<std::string> write_value(const Dialect& dialect, const Value& value);
+
+}  // namespace inky

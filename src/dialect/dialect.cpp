@@ -1,0 +1,83 @@
+// What a dialect does where it says nothing of its own.
+
+#include "inky_margin/dialect/dialect.hpp"
+
+namespace inky {
+
+Outcome Dialect::print_plainly(const Value&, Output&) const {
+  return Outcome::undefined(std::string(facts().language) + " prints nothing without a format", {});
+}
+
+std::optional<Spec> Dialect::wish_of(const Template& parsed, int field, Type, Notes&) const {
+  return parsed.fields[static_cast<std::size_t>(field)].spec;
+}
+
+std::optional<Objection> Dialect::objection(const Template&, int, std::string_view) const {
+  return std::nullopt;
+}
+
+Placing Dialect::placing() const {
+  return Placing::in_order;
+}
+
+WrittenField Dialect::write_field(const FieldWish&) const {
+  return {{},
+          {{Code::not_supported_yet,
+            "writing a field of " + std::string(facts().id) + " is not supported yet",
+            {}}}};
+}
+
+Type usual_type(Kind kind) {
+  switch (kind) {
+    case Kind::whole:
+      return Type::i64;
+    case Kind::real:
+      return Type::f64;
+    case Kind::character:
+      return Type::character;
+    case Kind::truth:
+      return Type::truth;
+    case Kind::moment:
+      return Type::moment;
+    default:
+      return Type::text;
+  }
+}
+
+WrittenField Dialect::write(const Spec& wish) const {
+  return write_field(FieldWish{wish, usual_type(wish.kind), unset, {}});
+}
+
+std::optional<std::string> Dialect::write_literal(std::string_view) const {
+  return std::nullopt;
+}
+
+WrittenTemplate Dialect::write_template(std::span<const TemplatePart> parts) const {
+  WrittenTemplate out;
+  std::string source;
+  for (const TemplatePart& part : parts) {
+    if (!part.field) {
+      const auto literal = write_literal(part.literal);
+      if (!literal) {
+        out.notes.push_back({Code::wish_not_expressible,
+                             std::string(facts().language) + " has no way to write this text here",
+                             {}});
+        return out;
+      }
+      source += *literal;
+      continue;
+    }
+    WrittenField field = write_field(*part.field);
+    out.notes.insert(out.notes.end(), field.notes.begin(), field.notes.end());
+    if (field.source.empty()) return out;
+    source += field.source;
+  }
+  out.source = std::move(source);
+  return out;
+}
+
+std::string Dialect::write_statement(std::string_view source, std::span<const std::string>) const {
+  return std::string(source);
+}
+
+}  // namespace inky

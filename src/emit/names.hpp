@@ -1,0 +1,19 @@
+// Names for the columns of a sheet, as identifiers of a language.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "inky_margin/dialect/table_form.hpp"
+#include "inky_margin/sheet/sheet.hpp"
+
+namespace inky {
+
+// One for each column, none twice, none that a language has taken, or a helper of its programs.
+// Only letters and digits of ASCII are kept.
+std::vector<std::string> names_of(const Sheet& sheet, const TableForm& form);
+
+// The name of what stands beside it: "mass" and "columns" make mass_columns.
+std::string joined(const std::string& name, const char* word, NameCase name_case);
+
+}  // namespace inky

@@ -1,0 +1,36 @@
+// An argument of a call, as the words and signs it is made of, and what they tell of its value.
+#pragma once
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "declarations.hpp"
+#include "inky_margin/check/check.hpp"
+#include "lexer.hpp"
+
+namespace inky {
+
+struct Item {
+  enum class Kind : std::uint8_t { word, number, text, character, sign, group };
+  Kind kind = Kind::sign;
+  std::string text;  // of a word, number or sign; of a group the words in it, if there are few
+  Literal literal;   // of a text or character
+
+  bool is_sign(std::string_view sign) const { return kind == Kind::sign && text == sign; }
+  bool is_word(std::string_view word) const { return kind == Kind::word && text == word; }
+};
+
+using Argument = std::vector<Item>;
+
+// What an argument tells of its value.
+Given given_by(const Lexis& lexis, const Argument& argument, const Declarations& declared);
+
+// The texts that an argument is, joined; false where it is anything else.
+bool all_texts(const Lexis& lexis, const Argument& argument, std::size_t from);
+// Where the argument begins behind its name, `fmt = `; 0 where it has none.
+std::size_t behind_name(const Lexis& lexis, const Argument& argument);
+// The template of a macro such as PRId64; nothing where it is none.
+std::optional<std::string> format_macro(const Lexis& lexis, const Item& item);
+
+}  // namespace inky

@@ -1,0 +1,115 @@
+#include "declarations.hpp"
+
+#include <algorithm>
+
+namespace inky {
+
+namespace {
+
+// Words that a name may follow without being declared by them.
+constexpr std::string_view no_types =
+    "return else case goto throw new in delete do typedef using namespace";
+// Words before a type that say nothing of it.
+constexpr std::string_view no_part_of_a_type =
+    "const static final volatile private public protected readonly constexpr register & extern "
+    "inline";
+
+}  // namespace
+
+void Declarations::add(const std::string& name, std::string type, std::size_t depth) {
+  if (entries_.size() == most_names) entries_.erase(entries_.begin());
+  entries_.push_back({name, std::move(type), depth});
+}
+
+void Declarations::end(std::size_t depth) {
+  while (!entries_.empty() && entries_.back().depth > depth) entries_.pop_back();
+}
+
+std::string Declarations::type_of(std::string_view name) const {
+  const auto found = std::find_if(entries_.rbegin(), entries_.rend(),
+                                  [&](const Entry& entry) { return entry.name == name; });
+  return found == entries_.rend() ? std::string() : found->type;
+}
+
+void Declarations::see(const Token& token, const Place& place) {
+  if (lexis_.types_come_first)
+    see_type_first(token, place);
+  else if (lexis_.types_come_last)
+    see_type_last(token, place);
+}
+
+// Words, then a sign: `unsigned long count =`. Whatever looks so without being so names no type.
+void Declarations::see_type_first(const Token& token, const Place& place) {
+  constexpr std::size_t most_words = 6;
+  if (token.kind == Token::Kind::word) {
+    const bool begins_statement = words_.empty() && has_word(no_types, token.text);
+    if (!begins_statement && words_.size() < most_words) words_.push_back(token.text);
+    return;
+  }
+  if (token.is_sign("*") || token.is_sign("&")) {
+    if (!words_.empty()) words_.push_back(token.text);
+    return;
+  }
+  const bool ends = token.is_sign("=") || token.is_sign(";") || token.is_sign(",") ||
+                    token.is_sign(")") || token.is_sign("[") || token.is_sign(":");
+  if (ends) take_words(token, place);
+  if (token.is_sign(";") || token.is_sign("{") || token.is_sign("}")) same_type_ = false;
+  after_comma_ = token.is_sign(",");
+  // What a statement declares in parentheses ends with it: the parameters of a prototype, a loop's.
+  if (token.is_sign(";") && !place.in_parentheses) end(place.blocks);
+  words_.clear();
+}
+
+void Declarations::take_words(const Token& token, const Place& place) {
+  if (words_.size() == 1) {
+    const bool goes_on = same_type_ && after_comma_ && place.frames == shared_frames_ &&
+                         (token.is_sign(",") || token.is_sign(";") || token.is_sign("="));
+    if (goes_on) add(words_[0], shared_type_, place.blocks);
+    return;
+  }
+  if (words_.size() < 2 || words_.back() == "*" || words_.back() == "&") return;
+  const std::string name = words_.back();
+  words_.pop_back();
+  std::string type;
+  std::size_t pointers = token.is_sign("[") ? 1 : 0;
+  for (const std::string& word : words_) {
+    if (word == "*")
+      ++pointers;
+    else if (!has_word(no_part_of_a_type, word))
+      type += (type.empty() ? "" : " ") + word;
+  }
+  type += std::string(pointers, '*');
+  add(name, type, place.blocks + (place.in_parentheses ? 1 : 0));
+  same_type_ = pointers == 0 && !place.in_parentheses;
+  shared_type_ = std::move(type);
+  shared_frames_ = place.frames;
+}
+
+// name: type. A name that is bound without one hides what it was before.
+void Declarations::see_type_last(const Token& token, const Place& place) {
+  const std::size_t depth = place.blocks + (place.in_parentheses ? 1 : 0);
+  if (token.kind == Token::Kind::word) {
+    // A lifetime and a mark stand before a type or a name.
+    if (token.text.empty() || token.text == "mut") return;
+    if (has_word(lexis_.scope_words, token.text)) entries_.clear();
+    if (words_.size() == 2) {
+      add(words_[0], token.text, depth);
+      words_.clear();
+    } else {
+      words_ = {token.text};
+      if (binds_) add(token.text, {}, depth);
+    }
+    binds_ = has_word(lexis_.binding_words, token.text);
+    return;
+  }
+  binds_ = false;
+  if (token.is_sign(":") && words_.size() == 1) {
+    words_.emplace_back(":");
+  } else if (!(token.is_sign("&") && words_.size() == 2)) {
+    if (token.is_sign("=") && words_.size() == 1 && !place.in_parentheses)
+      add(words_[0], {}, depth);
+    words_.clear();
+  }
+}
+
+}  // namespace inky

@@ -1,0 +1,133 @@
+// What a scanner knows of a language's grammar: enough to tell a literal from a comment, and no
+// more. Facts only; the lexer reads them.
+#pragma once
+
+#include <cstdint>
+#include <optional>
+#include <span>
+#include <string_view>
+
+#include "inky_margin/format/value.hpp"
+
+namespace inky {
+
+// Whether `use` is true of one of some words that blanks part.
+template <typename Use>
+bool any_of_words(std::string_view words, Use use) {
+  while (!words.empty()) {
+    const std::size_t end = words.find(' ');
+    const std::string_view word = words.substr(0, end);
+    if (!word.empty() && use(word)) return true;
+    words.remove_prefix(end == std::string_view::npos ? words.size() : end + 1);
+  }
+  return false;
+}
+inline bool has_word(std::string_view words, std::string_view word) {
+  return any_of_words(words, [&](std::string_view one) { return one == word; });
+}
+
+// What the bytes between the quotes of a literal mean.
+enum class LiteralRule : std::uint8_t {
+  escapes,          // a backslash begins an escape
+  escapes_doubled,  // that, and a quote inside may be written twice
+  doubled_escapes,  // a quote inside is written twice; the text goes on to a reader of escapes
+  doubled,          // a quote inside is written twice, and a backslash is one
+  quote_escapes,    // a backslash stands before a quote or a backslash, and is one elsewhere
+  guarded,          // a backslash is one, but the quote behind it does not end the text
+  raw,              // everything is what it is
+};
+
+struct QuoteFact {
+  char quote;
+  LiteralRule rule;
+  bool spans_lines = false;
+  bool is_text = true;  // or one character
+};
+
+struct TypeNameFact {
+  std::string_view name;
+  Type type;
+};
+
+struct Lexis {
+  std::string_view line_comments;  // separated by spaces
+  std::string_view block_open = {};
+  std::string_view block_close = {};
+  bool blocks_nest = false;
+  bool block_marks_stand_alone = false;  // in their lines
+  std::string_view code_open = {};  // code stands between these, where it is not the whole file
+  std::string_view code_close = {};
+  // Lines that begin with # and one of these words are no code; "*": any word.
+  std::string_view directives = {};
+
+  std::span<const QuoteFact> quotes;
+  // Letters and signs that stand before a quote: of texts like any other, of raw ones, and of those
+  // with slots.
+  std::string_view plain_prefixes = {};
+  std::string_view raw_prefixes = {};
+  std::string_view filling_prefixes = {};
+  // How a raw text ends.
+  enum class Raw : std::uint8_t {
+    guarded,
+    doubled,
+    delimiter,
+    hashes,
+    brackets
+  } raw = Raw::guarded;
+  // What three quotes begin.
+  enum class Triple : std::uint8_t {
+    nothing,
+    escapes,
+    indented,
+    raw,
+    counted
+  } triple = Triple::nothing;
+  char filling_quote = 0;  // `...${slot}...`
+  bool quotes_nest_in_slots = false;
+  bool heredocs = false;             // <<<NAME
+  bool patterns = false;             // /.../ where an operand may stand
+  bool quote_transposes = false;     // ' after an operand is an operator
+  bool labels = false;               // 'a without a second quote is a name
+  bool hash_characters = false;      // #\a
+  bool names_in_backticks = false;   // `a name`
+  bool bang_calls = false;           // name!(...)
+  bool digit_quotes = false;         // 1'000
+  std::string_view word_marks = {};  // characters of words beyond letters, digits and _
+
+  std::string_view join = {};  // the operator that joins two texts
+  bool adjacent_texts_join = false;
+  bool lines_end_statements = false;   // outside of parentheses
+  bool line_end_joins = false;         // a backslash at the end of a line takes its end away
+  bool line_end_takes_blanks = false;  // and the blanks that the next line begins with
+  std::string_view names_value = {};   // between a value's name and it: "=", ":"
+  bool fields_take_parts = false;      // {name.part} of a value
+  bool names_from_scope = false;       // a template may use variables in scope
+  bool variables_in_texts = false;     // $name inside a text of escapes is its value
+  std::string_view spread = {};        // an argument that begins so is any number of them
+  bool percent_operator = false;       // "template" % values
+  bool format_macros = false;          // "%" PRId64
+  bool few_values_wait = false;        // a call with too few values is a function of the rest
+  // An argument that is no literal may stand for any number of values: one that is alone, or each.
+  enum class Many : std::uint8_t { never, alone, each } many = Many::never;
+  // A text with slots: what it is called, and the dialect of its slots.
+  std::string_view filling_name = {};
+  std::string_view filling_dialect = {};
+
+  // The names of types in declarations and casts, and whether a declaration begins with one.
+  std::span<const TypeNameFact> types = {};
+  bool types_come_first = false;
+  bool types_come_last = false;  // name: type
+  // Words that begin a scope in which nothing is known of a name, and words that a new name
+  // follows.
+  std::string_view scope_words = {};
+  std::string_view binding_words = {};
+  // Of a literal without a mark of its type. A whole that does not fit is of the wide one.
+  Type whole_type = Type::i32;
+  Type wide_whole_type = Type::i64;
+  Type real_type = Type::f64;
+  Type character_type = Type::character;
+  // Marks at the end of a number.
+  std::span<const TypeNameFact> suffixes = {};
+};
+
+}  // namespace inky

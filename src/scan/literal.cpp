@@ -1,0 +1,305 @@
+#include "literal.hpp"
+
+#include <algorithm>
+#include <functional>
+
+namespace inky {
+
+void Draft::add_verbatim(std::string_view text, const Position& position) {
+  if (text.empty()) return;
+  const bool goes_on =
+      !marks.empty() && marks.back().verbatim &&
+      marks.back().position.offset + (source.size() - marks.back().template_at) == position.offset;
+  if (!goes_on) marks.push_back({source.size(), position, true});
+  source += text;
+}
+
+void Draft::add_instead(std::string_view text, const Position& position) {
+  if (text.empty()) return;
+  marks.push_back({source.size(), position, false});
+  source += text;
+}
+
+namespace {
+
+bool begins_name(char byte) {
+  return (byte >= 'a' && byte <= 'z') || (byte >= 'A' && byte <= 'Z') || byte == '_';
+}
+
+class Appending {
+ public:
+  Appending(const Lexis& lexis, const Literal& literal, Draft& draft)
+      : lexis_(lexis), literal_(literal), draft_(draft), body_(literal.body), here_(literal.at) {}
+
+  void run() {
+    while (at_ < body_.size() && draft_.why_not.empty()) {
+      const char byte = body_[at_];
+      const char next = at_ + 1 < body_.size() ? body_[at_ + 1] : '\0';
+      if (byte == '\n' || (byte == '\r' && next == '\n')) {
+        instead("\\n", byte == '\n' ? 1 : 2);
+      } else if (byte == literal_.quote && doubles() && next == byte) {
+        instead(byte == '"' ? "\\\"" : std::string_view(&byte, 1), 2);
+      } else if (byte == '"') {
+        instead("\\\"", 1);
+      } else if (byte == '\\') {
+        backslash(next);
+      } else if (lexis_.variables_in_texts && byte == '$') {
+        dollar(next);
+      } else {
+        verbatim(1);
+      }
+    }
+  }
+
+ private:
+  bool doubles() const {
+    return literal_.rule == LiteralRule::doubled || literal_.rule == LiteralRule::doubled_escapes ||
+           literal_.rule == LiteralRule::escapes_doubled;
+  }
+
+  void backslash(char next) {
+    switch (literal_.rule) {
+      case LiteralRule::escapes:
+      case LiteralRule::escapes_doubled:
+      case LiteralRule::doubled_escapes:
+        if (next == '\n' || next == '\r') {
+          line_end();
+        } else {
+          verbatim(literal_.rule == LiteralRule::doubled_escapes && next == literal_.quote ? 1 : 2);
+        }
+        return;
+      case LiteralRule::quote_escapes:
+        if (next == '\\')
+          verbatim(2);
+        else if (next == literal_.quote)
+          instead(std::string_view(&literal_.quote, 1), 2);
+        else
+          instead("\\\\", 1);
+        return;
+      default:
+        instead("\\\\", 1);
+    }
+  }
+
+  // A backslash at the end of a line.
+  void line_end() {
+    if (!lexis_.line_end_joins) {
+      draft_.why_not = "a line of its template ends in a backslash";
+      return;
+    }
+    const bool skips_blanks = lexis_.line_end_takes_blanks;
+    skip(1);
+    while (at_ < body_.size() && (body_[at_] == '\r' || body_[at_] == '\n' ||
+                                  (skips_blanks && (body_[at_] == ' ' || body_[at_] == '\t')))) {
+      const bool ends = body_[at_] == '\n';
+      skip(1);
+      if (ends && !skips_blanks) return;
+    }
+  }
+
+  void dollar(char next) {
+    const bool plain = literal_.rule != LiteralRule::escapes;
+    if (plain) {
+      instead("\\$", 1);
+    } else if (begins_name(next) || next == '{' || (at_ > 0 && body_[at_ - 1] == '{')) {
+      draft_.why_not = "its template has variables in it";
+    } else {
+      verbatim(1);
+    }
+  }
+
+  void verbatim(std::size_t count) {
+    const std::string_view text = body_.substr(at_, count);
+    draft_.add_verbatim(text, here_);
+    skip(text.size());
+  }
+  void instead(std::string_view text, std::size_t count) {
+    draft_.add_instead(text, here_);
+    skip(count);
+  }
+  void skip(std::size_t count) {
+    for (; count > 0 && at_ < body_.size(); --count) step(here_, expected_, body_[at_++]);
+  }
+
+  const Lexis& lexis_;
+  const Literal& literal_;
+  Draft& draft_;
+  std::string_view body_;
+  std::size_t at_ = 0;
+  Position here_;
+  int expected_ = 0;
+};
+
+}  // namespace
+
+void append(const Lexis& lexis, const Literal& literal, Draft& draft) {
+  if (!literal.whole) {
+    draft.why_not = "its template does not end, or is too long";
+  } else if (literal.bytes) {
+    draft.why_not = "its template is one of bytes";
+  } else if (literal.fills) {
+    draft.why_not = "its template is filled in before";
+  } else if (literal.indented) {
+    draft.why_not = "its template is a text whose indentation is taken away";
+  } else {
+    Appending(lexis, literal, draft).run();
+  }
+}
+
+// ---- Texts with slots ----
+
+namespace {
+
+constexpr std::string_view number_methods[] = {"toFixed", "toPrecision", "toExponential"};
+
+class Slots {
+ public:
+  Slots(const Lexis& lexis, const Token& token, const SlotUse& use)
+      : lexis_(lexis), token_(token), body_(token.literal.body), use_(use) {}
+
+  void run() {
+    const bool calls = token_.literal.slots_are_calls;
+    std::size_t at = 0;
+    while (at < body_.size()) {
+      const char byte = body_[at];
+      const char next = at + 1 < body_.size() ? body_[at + 1] : '\0';
+      if (byte == '\\' && token_.literal.rule == LiteralRule::escapes) {
+        at += 2;
+      } else if (calls ? byte == '$' && next == '{' : byte == '{' && next != '{') {
+        const std::size_t from = at + (calls ? 2 : 1);
+        const std::size_t to = end_of(from);
+        if (to == std::string_view::npos) return;
+        if (calls)
+          call_slot(from, to);
+        else
+          specified_slot(from, to);
+        at = to + 1;
+      } else {
+        at += byte == '{' && !calls ? 2 : 1;
+      }
+    }
+  }
+
+ private:
+  // Where the brace is that ends a slot.
+  std::size_t end_of(std::size_t at) const {
+    int depth = 0;
+    char quote = '\0';
+    for (; at < body_.size(); ++at) {
+      const char byte = body_[at];
+      if (quote != '\0') {
+        if (byte == '\\') ++at;
+        if (byte == quote) quote = '\0';
+      } else if (byte == '"' || byte == '\'' || byte == '`') {
+        quote = byte;
+      } else if (byte == '{') {
+        ++depth;
+      } else if (byte == '}' && depth-- == 0) {
+        return at;
+      }
+    }
+    return std::string_view::npos;
+  }
+
+  Position position_at(std::size_t at) const {
+    Position out = token_.literal.at;
+    int expected = 0;
+    for (const char byte : body_.substr(0, at)) step(out, expected, byte);
+    return out;
+  }
+
+  // {expression!conversion:specification}, {expression,alignment:specification}
+  void specified_slot(std::size_t from, std::size_t to) {
+    const bool is_composite = lexis_.filling_dialect == "csharp";
+    int depth = 0;
+    char quote = '\0';
+    std::size_t at = from;
+    for (; at < to; ++at) {
+      const char byte = body_[at];
+      const char next = body_[at + 1];
+      if (quote != '\0') {
+        if (byte == quote) quote = '\0';
+      } else if (byte == '"' || byte == '\'') {
+        quote = byte;
+      } else if (byte == '(' || byte == '[' || byte == '{') {
+        ++depth;
+      } else if (byte == ')' || byte == ']' || byte == '}') {
+        --depth;
+      } else if (depth == 0 && is_composite && byte == ':' && next == ':') {
+        ++at;
+      } else if (depth == 0 && (byte == ':' || (is_composite && byte == ',') ||
+                                (!is_composite && byte == '!' && next != '='))) {
+        break;
+      }
+    }
+    if (at >= to) return;
+    std::string_view rest = body_.substr(at, to - at);
+    // What has slots of its own, or escapes of the text, is not what it says.
+    if (rest.find_first_of("{\\") != std::string_view::npos) return;
+    emit(is_composite ? "{0" : "{x", rest, at, "}", body_.substr(from, at - from), std::nullopt);
+  }
+
+  // ${receiver.method(literals)...}
+  void call_slot(std::size_t from, std::size_t to) {
+    const std::string_view slot = body_.substr(from, to - from);
+    for (const std::string_view method : number_methods) {
+      const std::size_t at = slot.find("." + std::string(method) + "(");
+      if (at == std::string_view::npos) continue;
+      const std::string_view rest = slot.substr(at);
+      // Only what literals say: methods, numbers and texts.
+      std::size_t opened = 0;
+      for (std::size_t i = 0; i < rest.size(); ++i) {
+        const char byte = rest[i];
+        if (byte == '(') {
+          ++opened;
+        } else if (byte == ')') {
+          if (opened-- == 0) return;
+        } else if (byte == '\'' || byte == '"') {
+          const std::size_t end = rest.find(byte, i + 1);
+          if (end == std::string_view::npos) return;
+          i = end;
+        } else if (opened > 0 ? !((byte >= '0' && byte <= '9') || byte == ' ' || byte == ',')
+                              : !(begins_name(byte) || byte == '.')) {
+          return;
+        }
+      }
+      // What has such a method is a number.
+      Given number;
+      number.type = Type::f64;
+      number.name = "x";
+      emit("`${x", rest, from + at, "}`", {}, {{number}});
+      return;
+    }
+  }
+
+  void emit(std::string_view before, std::string_view rest, std::size_t at, std::string_view after,
+            std::string_view shown, std::optional<std::vector<Given>> values) {
+    FoundCall call;
+    call.name = lexis_.filling_name;
+    call.dialect = lexis_.filling_dialect;
+    call.at = token_.at;
+    Draft draft;
+    const Position position = position_at(at);
+    draft.add_instead(before, position);
+    draft.add_verbatim(rest, position);
+    draft.add_instead(after, position_at(at + rest.size()));
+    call.source = std::move(draft.source);
+    call.marks = std::move(draft.marks);
+    call.given.values = std::move(values);
+    call.given.names_from_scope = true;
+    use_(std::move(call), std::string(shown));
+  }
+
+  const Lexis& lexis_;
+  const Token& token_;
+  std::string_view body_;
+  const SlotUse& use_;
+};
+
+}  // namespace
+
+void for_each_slot(const Lexis& lexis, const Token& token, const SlotUse& use) {
+  if (token.literal.whole) Slots(lexis, token, use).run();
+}
+
+}  // namespace inky

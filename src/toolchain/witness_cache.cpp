@@ -1,0 +1,137 @@
+#include "inky_margin/toolchain/witness_cache.hpp"
+
+#include <unistd.h>
+
+#include <cstdlib>
+#include <filesystem>
+#include <fstream>
+#include <iterator>
+
+namespace inky::toolchain {
+
+namespace {
+
+namespace fs = std::filesystem;
+
+// FNV-1a, 64 bits. It names the file; what is in it is compared.
+std::string name_of(std::string_view key) {
+  std::uint64_t hash = 0xCBF29CE484222325U;
+  for (const char c : key) {
+    hash ^= static_cast<unsigned char>(c);
+    hash *= 0x100000001B3U;
+  }
+  constexpr std::string_view digits = "0123456789abcdef";
+  std::string out;
+  for (int shift = 60; shift >= 0; shift -= 4) out += digits[(hash >> shift) & 15U];
+  return out;
+}
+
+// Everything that what it prints hangs on.
+std::string key_of(const Toolchain& toolchain, const std::string& program,
+                   std::string_view source) {
+  std::error_code failed;
+  const std::uintmax_t size = fs::file_size(program, failed);
+  const auto changed = fs::last_write_time(program, failed);
+  std::string out = program + "\n" + std::to_string(size) + "\n" +
+                    std::to_string(changed.time_since_epoch().count()) + "\n";
+  for (const std::string_view part : {toolchain.file, toolchain.build, toolchain.run})
+    out += std::string(part) + "\n";
+  return out + std::string(source);
+}
+
+// Sections, each after its size.
+void append_section(std::string_view section, std::string& out) {
+  out += std::to_string(section.size()) + "\n";
+  out += section;
+}
+std::optional<std::string_view> take_section(std::string_view& text) {
+  std::size_t size = 0;
+  std::size_t at = 0;
+  constexpr std::size_t most_digits = 12;
+  while (at < text.size() && at < most_digits && '0' <= text[at] && text[at] <= '9')
+    size = size * 10 + static_cast<std::size_t>(text[at++] - '0');
+  if (at == 0 || at == text.size() || text[at] != '\n' || text.size() - at - 1 < size)
+    return std::nullopt;
+  const std::string_view out = text.substr(at + 1, size);
+  text.remove_prefix(at + 1 + size);
+  return out;
+}
+
+constexpr std::string_view stage_names[] = {"missing", "stopped", "refused", "failed", "printed"};
+
+}  // namespace
+
+std::optional<std::string> usual_cache_folder() {
+  const auto folder_in = [](const char* variable) -> std::optional<fs::path> {
+    const char* value = std::getenv(variable);
+    if (value == nullptr || *value != '/') return std::nullopt;
+    return fs::path(value);
+  };
+  std::optional<fs::path> base = folder_in("XDG_CACHE_HOME");
+  if (!base) {
+    base = folder_in("HOME");
+    if (!base) return std::nullopt;
+    *base /= ".cache";
+  }
+  return (*base / "inky-margin" / "witness").string();
+}
+
+std::optional<Witness> WitnessCache::find(const Toolchain& toolchain, const std::string& program,
+                                          std::string_view source) const {
+  const std::string key = key_of(toolchain, program, source);
+  std::ifstream in(fs::path(folder_) / name_of(key), std::ios::binary);
+  if (!in) return std::nullopt;
+  const std::string text{std::istreambuf_iterator<char>(in), {}};
+  std::string_view rest = text;
+  const auto kept_key = take_section(rest);
+  const auto stage = take_section(rest);
+  const auto output = take_section(rest);
+  const auto messages = take_section(rest);
+  if (!kept_key || *kept_key != key || !stage || !output || !messages || !rest.empty())
+    return std::nullopt;
+  for (std::size_t i = 0; i < std::size(stage_names); ++i) {
+    if (stage_names[i] == *stage)
+      return Witness{static_cast<Witness::Stage>(i), program, std::string(*output),
+                     std::string(*messages)};
+  }
+  return std::nullopt;
+}
+
+void WitnessCache::keep(const Toolchain& toolchain, std::string_view source,
+                        const Witness& witness) const {
+  if (witness.stage == Witness::Stage::missing || witness.stage == Witness::Stage::stopped) return;
+  std::error_code failed;
+  fs::create_directories(folder_, failed);
+  const std::string key = key_of(toolchain, witness.program, source);
+  std::string text;
+  append_section(key, text);
+  append_section(stage_names[static_cast<std::size_t>(witness.stage)], text);
+  append_section(witness.output, text);
+  append_section(witness.messages, text);
+  // Another name first, so that nobody reads half of it.
+  std::string pattern = (fs::path(folder_) / "new-XXXXXX").string();
+  const int file = ::mkstemp(pattern.data());
+  if (file < 0) return;
+  ::close(file);
+  std::ofstream out(pattern, std::ios::binary);
+  out << text;
+  out.close();
+  if (out)
+    fs::rename(pattern, fs::path(folder_) / name_of(key), failed);
+  else
+    fs::remove(pattern, failed);
+}
+
+Witness run_program(const Toolchain& toolchain, std::string_view source, const RunLimits& limits,
+                    const WitnessCache* cache) {
+  const std::optional<std::string> program = find_toolchain(toolchain);
+  if (cache != nullptr && program) {
+    if (std::optional<Witness> kept = cache->find(toolchain, *program, source))
+      return std::move(*kept);
+  }
+  Witness out = run_program(toolchain, source, limits);
+  if (cache != nullptr) cache->keep(toolchain, source, out);
+  return out;
+}
+
+}  // namespace inky::toolchain
