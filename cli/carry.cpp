@@ -324,32 +324,28 @@ int run(const Options& options) {
 
 }  // namespace
 
-Action add_carry(CLI::App& parent) {
+Action add_carry(Command& tool) {
   auto options = std::make_shared<Options>();
-  CLI::App* command = parent.add_subcommand(
-      "carry", "A template in other languages, and whether it prints the same there");
-  command->add_option("template", options->source, "The template, as it stands in source");
-  command->add_option("types", options->types, "The types of its values, or values of them");
-  command->add_option("--from", options->from, "The dialect it is written in")
-      ->type_name("DIALECT");
-  command->add_option("--to", options->to, "The dialects it goes to: ids between commas, or all")
-      ->type_name("DIALECTS");
-  command
-      ->add_option("--line-limit", options->line_limit,
-                   "The statement over lines of at most so many columns")
-      ->type_name("COLUMNS");
-  command->add_flag("--json", options->json, "The answer as one JSON object");
-  command->add_flag("--jsonl", options->jsonl, "Answers requests from standard input, one a line");
-  command->add_flag("--ascii", options->ascii, "No characters beyond ASCII in the frame");
-  command->footer(examples);
+  Command command = tool.command(
+      "carry", "A template in other languages, and whether it prints the same there", examples);
+  command.takes("template", options->source, "The template, as it stands in source");
+  command.takes("types", options->types, "The types of its values, or values of them");
+  command.takes("--from", options->from, "The dialect it is written in", "DIALECT");
+  command.takes("--to", options->to, "The dialects it goes to: ids between commas, or all",
+                "DIALECTS");
+  command.takes("--line-limit", options->line_limit,
+                "The statement over lines of at most so many columns", "COLUMNS");
+  command.json_flag(options->json);
+  command.jsonl_flag(options->jsonl);
+  command.ascii_flag(options->ascii);
   return [options, command] {
-    if (!options->jsonl && command->get_option("template")->count() == 0) {
+    if (!options->jsonl && !command.has("template")) {
       return fail({Code::bad_option,
                    "carry needs a template",
                    {},
                    "Write inky carry '%8.2f' --to rust, or see inky carry --help."});
     }
-    if (command->get_option("--line-limit")->count() > 0) {
+    if (command.has("--line-limit")) {
       if (const auto error = refuse_line_limit(options->line_limit)) return fail(*error);
     }
     return run(*options);

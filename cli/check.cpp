@@ -179,38 +179,31 @@ int run(const Options& options) {
 
 }  // namespace
 
-Action add_check(CLI::App& parent) {
+Action add_check(Command& tool) {
   auto options = std::make_shared<Options>();
-  CLI::App* command = parent.add_subcommand("check", "A template against the types of its values");
-  command->add_option("template", options->source,
-                      "The template, as it stands in source; or a source file or folder");
-  command->add_option("types", options->types,
-                      "The types of its values, or values of them; or more files");
-  command->add_option("--in", options->dialect, "The dialect of the template")
-      ->type_name("DIALECT");
-  command
-      ->add_option("--language", options->files.language,
-                   "Of source files, where their names do not tell")
-      ->type_name("LANGUAGE");
-  command->add_option("--calls", options->files.calls, "A table of more format calls, in TOML")
-      ->type_name("FILE");
-  command->add_flag("--unchecked", options->files.unchecked,
-                    "Lists the calls that could not be looked at, too");
-  command->add_flag("--sarif", options->files.sarif, "What is found in files, as SARIF 2.1.0");
-  command->add_flag("--for-machine", options->demands.same_everywhere,
-                    "The text is for a machine: no locale may be left open");
-  command->add_flag("--whole-line", options->demands.ends_line, "The template prints a whole line");
-  command
-      ->add_option("--line-limit", options->demands.most_columns,
-                   "The most columns of a template in source")
-      ->type_name("COLUMNS");
-  command->add_flag("--fix", options->fix, "The mended template and nothing else");
-  command->add_flag("--json", options->json, "The answer as one JSON object");
-  command->add_flag("--jsonl", options->jsonl, "Answers requests from standard input, one a line");
-  command->add_flag("--ascii", options->ascii, "No characters beyond ASCII in the frame");
-  command->footer(examples);
+  Command command = tool.command("check", "A template against the types of its values", examples);
+  command.takes("template", options->source,
+                "The template, as it stands in source; or a source file or folder");
+  command.takes("types", options->types,
+                "The types of its values, or values of them; or more files");
+  command.takes("--in", options->dialect, "The dialect of the template", "DIALECT");
+  command.takes("--language", options->files.language,
+                "Of source files, where their names do not tell", "LANGUAGE");
+  command.takes("--calls", options->files.calls, "A table of more format calls, in TOML", "FILE");
+  command.flag("--unchecked", options->files.unchecked,
+               "Lists the calls that could not be looked at, too");
+  command.flag("--sarif", options->files.sarif, "What is found in files, as SARIF 2.1.0");
+  command.flag("--for-machine", options->demands.same_everywhere,
+               "The text is for a machine: no locale may be left open");
+  command.flag("--whole-line", options->demands.ends_line, "The template prints a whole line");
+  command.takes("--line-limit", options->demands.most_columns,
+                "The most columns of a template in source", "COLUMNS");
+  command.flag("--fix", options->fix, "The mended template and nothing else");
+  command.json_flag(options->json);
+  command.jsonl_flag(options->jsonl);
+  command.ascii_flag(options->ascii);
   return [options, command] {
-    if (!options->jsonl && command->get_option("template")->count() == 0) {
+    if (!options->jsonl && !command.has("template")) {
       return fail({Code::bad_option,
                    "check needs a template",
                    {},
@@ -221,7 +214,7 @@ Action add_check(CLI::App& parent) {
         !options->jsonl && (is_source_path(first) || !options->files.language.empty());
     if (!files) {
       for (const char* name : {"--calls", "--unchecked", "--sarif"}) {
-        if (command->get_option(name)->count() > 0)
+        if (command.has(name))
           return fail({Code::bad_option,
                        std::string(name) + " is for source files",
                        {},

@@ -2,13 +2,13 @@
 // exit status: 0 done, 1 the answer is no, 2 the request was bad.
 #pragma once
 
-#include <CLI/CLI.hpp>
 #include <functional>
 #include <optional>
 #include <string>
 #include <string_view>
 #include <vector>
 
+#include "arguments.hpp"
 #include "inky_margin/format/note.hpp"
 
 namespace inky::cli {
@@ -23,15 +23,15 @@ int run(const std::vector<std::string>& arguments);
 using Action = std::function<int()>;
 
 // Each returns what runs when the parser has chosen it.
-Action add_show(CLI::App& parent);
-Action add_weigh(CLI::App& parent);
-Action add_round(CLI::App& parent);
-Action add_write(CLI::App& parent);
-Action add_carry(CLI::App& parent);
-Action add_check(CLI::App& parent);
-Action add_proof(CLI::App& parent);
-Action add_dialects(CLI::App& parent);
-Action add_demo(CLI::App& parent);
+Action add_show(Command& tool);
+Action add_weigh(Command& tool);
+Action add_round(Command& tool);
+Action add_write(Command& tool);
+Action add_carry(Command& tool);
+Action add_check(Command& tool);
+Action add_proof(Command& tool);
+Action add_dialects(Command& tool);
+Action add_demo(Command& tool);
 
 // Writes all of it to standard output and flushes; says so and returns false when it cannot.
 bool write_out(std::string_view text);

@@ -130,18 +130,16 @@ int walk(const std::string& asked, bool ascii) {
 
 }  // namespace
 
-Action add_demo(CLI::App& parent) {
+Action add_demo(Command& tool) {
   struct Options {
     std::string data;
     bool ascii = false;
   };
   auto options = std::make_shared<Options>();
-  CLI::App* command =
-      parent.add_subcommand("demo", "A walk through every command, on the data of an ink room");
-  command->add_option("--data", options->data, "The folder with the demo data")
-      ->type_name("FOLDER");
-  command->add_flag("--ascii", options->ascii, "No characters beyond ASCII in the frame");
-  command->footer("Examples:\n  inky demo\n  inky demo --ascii | less");
+  Command command = tool.command("demo", "A walk through every command, on the data of an ink room",
+                                 "Examples:\n  inky demo\n  inky demo --ascii | less");
+  command.takes("--data", options->data, "The folder with the demo data", "FOLDER");
+  command.ascii_flag(options->ascii);
   return [options] { return walk(options->data, options->ascii); };
 }
 

@@ -297,15 +297,14 @@ int run(const Options& options) {
 
 }  // namespace
 
-Action add_dialects(CLI::App& parent) {
+Action add_dialects(Command& tool) {
   auto options = std::make_shared<Options>();
-  CLI::App* command =
-      parent.add_subcommand("dialects", "The dialects there are, or one dialect's guide page");
-  command->add_option("id", options->id, "A dialect's id");
-  command->add_flag("--markdown", options->markdown, "The guide page as Markdown");
-  command->add_flag("--json", options->json, "The list as JSON");
-  command->add_flag("--ascii", options->ascii, "No characters beyond ASCII in the frame");
-  command->footer(examples);
+  Command command =
+      tool.command("dialects", "The dialects there are, or one dialect's guide page", examples);
+  command.takes("id", options->id, "A dialect's id");
+  command.flag("--markdown", options->markdown, "The guide page as Markdown");
+  command.flag("--json", options->json, "The list as JSON");
+  command.ascii_flag(options->ascii);
   return [options] {
     if (options->markdown && options->id.empty()) {
       return fail({Code::bad_option,

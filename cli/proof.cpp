@@ -403,47 +403,38 @@ int run(const Options& options) {
 
 }  // namespace
 
-Action add_proof(CLI::App& parent) {
+Action add_proof(Command& tool) {
   auto options = std::make_shared<Options>();
-  CLI::App* command = parent.add_subcommand("proof", "A table previewed: a sheet over data");
-  command->add_option("sheet", options->sheet,
-                      "The sheet, a TOML file, docs/sheets.md; or data, where there is none");
-  command->add_option("data", options->data, "The data: a file, or - for standard input");
-  command->add_flag("--bare", options->bare, "The table and nothing else");
-  command
-      ->add_option("--style", options->style,
-                   "The table alone: plain, markdown, boxed, tsv, csv, html or json")
-      ->type_name("STYLE");
-  command->add_option("--as", options->as, "The table as a language prints it")
-      ->type_name("DIALECT");
-  command->add_option("--beside", options->beside, "In several languages, what differs marked")
-      ->type_name("DIALECTS");
-  command->add_option("--emit", options->emit, "The program that prints it")->type_name("DIALECT");
-  command->add_flag("--data-file", options->data_file,
-                    "With --emit: the program reads the data from its file");
-  command->add_flag("--native-padding", options->native_padding,
-                    "Texts are padded by the language, whatever its widths count");
-  command->add_flag("--witness", options->witness,
-                    "The programs run by the real toolchains: of --as, or all");
-  command->add_flag("--require", options->require, "Every witness has to be here");
-  command
-      ->add_option("--column", options->columns,
-                   "Without a sheet: a column of the data, and its wishes")
-      ->type_name("'NAME KEY=VALUE ...'")
-      ->allow_extra_args(false);
-  command->add_option("--set", options->settings, "Without a sheet: a key of one, and its value")
-      ->type_name("KEY=VALUE")
-      ->allow_extra_args(false);
-  command->add_flag("--watch", options->watch, "Again whenever the sheet or the data change");
-  command->add_flag("--strict", options->strict, "The first finding ends it");
-  command
-      ->add_option("--fit-rows", options->fit_rows,
-                   "With --bare: fitted columns look at so many rows, and not at all")
-      ->type_name("N");
-  command->add_flag("--no-cache", options->no_cache, "Witnesses are asked anew");
-  command->add_flag("--json", options->json, "The proof as one JSON object");
-  command->add_flag("--ascii", options->ascii, "No characters beyond ASCII in the frame");
-  command->footer(examples);
+  Command command = tool.command("proof", "A table previewed: a sheet over data", examples);
+  command.takes("sheet", options->sheet,
+                "The sheet, a TOML file, docs/sheets.md; or data, where there is none");
+  command.takes("data", options->data, "The data: a file, or - for standard input");
+  command.flag("--bare", options->bare, "The table and nothing else");
+  command.takes("--style", options->style,
+                "The table alone: plain, markdown, boxed, tsv, csv, html or json", "STYLE");
+  command.takes("--as", options->as, "The table as a language prints it", "DIALECT");
+  command.takes("--beside", options->beside, "In several languages, what differs marked",
+                "DIALECTS");
+  command.takes("--emit", options->emit, "The program that prints it", "DIALECT");
+  command.flag("--data-file", options->data_file,
+               "With --emit: the program reads the data from its file");
+  command.flag("--native-padding", options->native_padding,
+               "Texts are padded by the language, whatever its widths count");
+  command.flag("--witness", options->witness,
+               "The programs run by the real toolchains: of --as, or all");
+  command.flag("--require", options->require, "Every witness has to be here");
+  command.takes_one_each("--column", options->columns,
+                         "Without a sheet: a column of the data, and its wishes",
+                         "'NAME KEY=VALUE ...'");
+  command.takes_one_each("--set", options->settings, "Without a sheet: a key of one, and its value",
+                         "KEY=VALUE");
+  command.flag("--watch", options->watch, "Again whenever the sheet or the data change");
+  command.flag("--strict", options->strict, "The first finding ends it");
+  command.takes("--fit-rows", options->fit_rows,
+                "With --bare: fitted columns look at so many rows, and not at all", "N");
+  command.flag("--no-cache", options->no_cache, "Witnesses are asked anew");
+  command.flag("--json", options->json, "The proof as one JSON object");
+  command.ascii_flag(options->ascii);
   return [options] { return run(*options); };
 }
 

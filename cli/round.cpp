@@ -132,27 +132,23 @@ int run(const Options& options, const Cut& cut) {
 
 }  // namespace
 
-Action add_round(CLI::App& parent) {
+Action add_round(Command& tool) {
   auto options = std::make_shared<Options>();
-  CLI::App* command =
-      parent.add_subcommand("round", "A number rounded every way, as stored and as typed");
-  command->add_option("number", options->number, "A decimal or hexadecimal real");
-  command
-      ->add_option("--places", options->places,
-                   "Digits after the point; negative for tens, hundreds")
-      ->type_name("COUNT");
-  command->add_option("--significant", options->significant, "Digits in all")->type_name("COUNT");
-  command->add_option("--step", options->step, "Multiples of this decimal, such as 0.05")
-      ->type_name("STEP");
-  command->add_option("--as", options->format, "The binary format: f16, bf16, f32, f64, f80, f128")
-      ->type_name("FORMAT");
-  command->add_flag("--json", options->json, "The answer as one JSON object");
-  command->add_flag("--jsonl", options->jsonl, "Answers requests from standard input, one a line");
-  command->add_flag("--ascii", options->ascii, "No characters beyond ASCII in the frame");
-  command->footer(examples);
+  Command command =
+      tool.command("round", "A number rounded every way, as stored and as typed", examples);
+  command.takes("number", options->number, "A decimal or hexadecimal real");
+  command.takes("--places", options->places, "Digits after the point; negative for tens, hundreds",
+                "COUNT");
+  command.takes("--significant", options->significant, "Digits in all", "COUNT");
+  command.takes("--step", options->step, "Multiples of this decimal, such as 0.05", "STEP");
+  command.takes("--as", options->format, "The binary format: f16, bf16, f32, f64, f80, f128",
+                "FORMAT");
+  command.json_flag(options->json);
+  command.jsonl_flag(options->jsonl);
+  command.ascii_flag(options->ascii);
   return [options, command] {
     if (options->jsonl) return answer_lines(answer_round_line);
-    const bool given = command->get_option("number")->count() != 0;
+    const bool given = command.has("number");
     Cut cut;
     std::optional<Error> error;
     const auto take = [&](const std::string& text, auto read) {

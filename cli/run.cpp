@@ -1,3 +1,4 @@
+#include <CLI/CLI.hpp>
 #include <vector>
 
 #include "command.hpp"
@@ -48,9 +49,10 @@ int run(const std::vector<std::string>& given) {
   app.set_version_flag("--version", std::string("inky ") + INKY_VERSION);
   app.footer(examples);
   app.require_subcommand(1);
-  const std::vector<Action> actions = {add_show(app),  add_weigh(app),    add_round(app),
-                                       add_write(app), add_carry(app),    add_check(app),
-                                       add_proof(app), add_dialects(app), add_demo(app)};
+  Command tool(app);
+  const std::vector<Action> actions = {add_show(tool),  add_weigh(tool),    add_round(tool),
+                                       add_write(tool), add_carry(tool),    add_check(tool),
+                                       add_proof(tool), add_dialects(tool), add_demo(tool)};
   std::vector<std::string> arguments;
   // The parser takes its arguments from the back.
   for (std::size_t i = given.size(); i-- > 0;) arguments.push_back(guarded(given[i]));

@@ -454,44 +454,35 @@ int run(const Options& options) {
 
 }  // namespace
 
-Action add_show(CLI::App& parent) {
+Action add_show(Command& tool) {
   auto options = std::make_shared<Options>();
-  CLI::App* command =
-      parent.add_subcommand("show", "A template in words, or what it prints with values");
-  command->add_option("template", options->source, "The format string, as it stands in source");
-  command->add_option("values", options->values, "The values it is given");
-  command->add_option("--in", options->dialect, "The dialect of the template")
-      ->type_name("DIALECT");
-  command
-      ->add_option("--locale", options->locale,
-                   "The locale; the dialect's own default when left out")
-      ->type_name("NAME");
-  command
-      ->add_option("--width-of", options->width_of,
-                   "What a width counts, instead of the dialect's own unit")
-      ->type_name("UNIT");
-  command
-      ->add_option("--rounding", options->rounding,
-                   "How numbers are cut, where the facility leaves that open: java-pattern")
-      ->type_name("MODE");
-  command
-      ->add_option("--beside", options->beside,
-                   "The same in other dialects, ids between commas or all, with what differs")
-      ->type_name("DIALECTS");
-  command->add_flag("--witness", options->witness,
-                    "Also builds and runs the program with the language's own toolchain");
-  command->add_flag("--require", options->require, "A witness has to be here");
-  command->add_flag("--no-cache", options->no_cache, "The witness is asked anew");
-  command->add_flag("--program", options->program, "The whole program that prints it");
-  command->add_flag("--plain", options->plain,
-                    "What the language prints for one value when no format is given");
-  command->add_flag("--bare", options->bare, "The printed bytes and nothing else");
-  command->add_flag("--json", options->json, "The answer as one JSON object");
-  command->add_flag("--jsonl", options->jsonl, "Answers requests from standard input, one a line");
-  command->add_flag("--ascii", options->ascii, "No characters beyond ASCII in the frame");
-  command->footer(examples);
+  Command command =
+      tool.command("show", "A template in words, or what it prints with values", examples);
+  command.takes("template", options->source, "The format string, as it stands in source");
+  command.takes("values", options->values, "The values it is given");
+  command.takes("--in", options->dialect, "The dialect of the template", "DIALECT");
+  command.takes("--locale", options->locale, "The locale; the dialect's own default when left out",
+                "NAME");
+  command.takes("--width-of", options->width_of,
+                "What a width counts, instead of the dialect's own unit", "UNIT");
+  command.takes("--rounding", options->rounding,
+                "How numbers are cut, where the facility leaves that open: java-pattern", "MODE");
+  command.takes("--beside", options->beside,
+                "The same in other dialects, ids between commas or all, with what differs",
+                "DIALECTS");
+  command.flag("--witness", options->witness,
+               "Also builds and runs the program with the language's own toolchain");
+  command.flag("--require", options->require, "A witness has to be here");
+  command.flag("--no-cache", options->no_cache, "The witness is asked anew");
+  command.flag("--program", options->program, "The whole program that prints it");
+  command.flag("--plain", options->plain,
+               "What the language prints for one value when no format is given");
+  command.flag("--bare", options->bare, "The printed bytes and nothing else");
+  command.json_flag(options->json);
+  command.jsonl_flag(options->jsonl);
+  command.ascii_flag(options->ascii);
   return [options, command] {
-    if (!options->jsonl && command->get_option("template")->count() == 0) {
+    if (!options->jsonl && !command.has("template")) {
       return fail({Code::bad_option,
                    "show needs a template",
                    {},

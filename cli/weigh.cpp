@@ -141,36 +141,30 @@ int run(const Options& options) {
 
 }  // namespace
 
-Action add_weigh(CLI::App& parent) {
+Action add_weigh(Command& tool) {
   auto options = std::make_shared<Options>();
-  CLI::App* command = parent.add_subcommand(
-      "weigh", "What is stored for a number or an expression, and what was lost");
-  command->add_option("number", options->number,
-                      "A decimal, a hexadecimal real, inf, nan, or an expression");
-  command->add_option("names", options->names, "Values for the names in an expression: mass=2.5")
-      ->type_name("NAME=VALUE");
-  command
-      ->add_option("--as", options->types,
-                   "Types, separated by commas: f16, bf16, f32, f64, f80, f128, i8 to i128, u8 to "
-                   "u128, big")
-      ->type_name("TYPE");
-  command->add_option("--places", options->places, "What printing so many decimals will show")
-      ->type_name("COUNT");
-  command
-      ->add_option("--base", options->base, "The base of whole numbers without a prefix, 2 to 36")
-      ->type_name("BASE");
-  command
-      ->add_option("--overflow", options->overflow,
-                   "Beyond a whole type's range: wrap (as usual), saturate or fail")
-      ->type_name("WAY");
-  command->add_option("--picture", options->picture, "Draws the number line to a .svg or .png file")
-      ->type_name("FILE");
-  command->add_flag("--json", options->json, "The answer as JSON");
-  command->add_flag("--jsonl", options->jsonl, "Answers requests from standard input, one a line");
-  command->add_flag("--ascii", options->ascii, "No characters beyond ASCII in the frame");
-  command->footer(examples);
+  Command command = tool.command(
+      "weigh", "What is stored for a number or an expression, and what was lost", examples);
+  command.takes("number", options->number,
+                "A decimal, a hexadecimal real, inf, nan, or an expression");
+  command.takes("names", options->names, "Values for the names in an expression: mass=2.5",
+                "NAME=VALUE");
+  command.takes("--as", options->types,
+                "Types, separated by commas: f16, bf16, f32, f64, f80, f128, i8 to i128, u8 to "
+                "u128, big",
+                "TYPE");
+  command.takes("--places", options->places, "What printing so many decimals will show", "COUNT");
+  command.takes("--base", options->base, "The base of whole numbers without a prefix, 2 to 36",
+                "BASE");
+  command.takes("--overflow", options->overflow,
+                "Beyond a whole type's range: wrap (as usual), saturate or fail", "WAY");
+  command.takes("--picture", options->picture, "Draws the number line to a .svg or .png file",
+                "FILE");
+  command.flag("--json", options->json, "The answer as JSON");
+  command.jsonl_flag(options->jsonl);
+  command.ascii_flag(options->ascii);
   return [options, command] {
-    if (!options->jsonl && command->get_option("number")->count() == 0) {
+    if (!options->jsonl && !command.has("number")) {
       return fail({Code::bad_option,
                    "weigh needs a number",
                    {},

@@ -248,26 +248,22 @@ int run(const Options& options) {
 
 }  // namespace
 
-Action add_write(CLI::App& parent) {
+Action add_write(Command& tool) {
   auto options = std::make_shared<Options>();
-  CLI::App* command = parent.add_subcommand("write", "A wish as each language's source");
-  command->add_option("value", options->value, "A value to show it with");
+  Command command = tool.command("write", "A wish as each language's source", examples);
+  command.takes("value", options->value, "A value to show it with");
   for (const std::string_view key : wish_keys()) {
     const std::string name(key);
     std::string option = "--" + name;
     std::replace(option.begin(), option.end(), '_', '-');
-    command
-        ->add_option_function<std::string>(
-            option, [options, name](const std::string& text) { options->wishes[name] = text; },
-            "The wish " + name)
-        ->type_name("WISH");
+    command.takes(
+        option, [options, name](const std::string& text) { options->wishes[name] = text; },
+        ("The wish " + name).c_str(), "WISH");
   }
-  command->add_option("--to", options->to, "The dialects: ids between commas, or all")
-      ->type_name("DIALECTS");
-  command->add_flag("--json", options->json, "The answer as one JSON object");
-  command->add_flag("--jsonl", options->jsonl, "Answers requests from standard input, one a line");
-  command->add_flag("--ascii", options->ascii, "No characters beyond ASCII in the frame");
-  command->footer(examples);
+  command.takes("--to", options->to, "The dialects: ids between commas, or all", "DIALECTS");
+  command.json_flag(options->json);
+  command.jsonl_flag(options->jsonl);
+  command.ascii_flag(options->ascii);
   return [options] { return run(*options); };
 }
 
