@@ -2,6 +2,10 @@
 
 #include <CLI/CLI.hpp>
 
+#include "command.hpp"
+#include "inky_margin/number/whole.hpp"
+#include "inky_margin/text/escape.hpp"
+
 namespace inky::cli {
 
 namespace {
@@ -23,7 +27,13 @@ void Command::takes(const std::string& name, std::string& to, const char* what, 
 }
 
 void Command::takes(const std::string& name, std::size_t& to, const char* what, const char* holds) {
-  named(app_->add_option(name, to, what), holds);
+  const auto read = [name, &to](const std::string& text) {
+    const auto number = read_whole(text);
+    if (!number || number->negative || number->magnitude.bit_length() > 32)
+      throw CLI::ValidationError(name + " takes a whole number, not " + in_quotes(unguarded(text)));
+    to = static_cast<std::size_t>(number->magnitude.low_bits());
+  };
+  takes(name, read, what, holds);
 }
 
 void Command::takes(const std::string& name, std::vector<std::string>& to, const char* what,

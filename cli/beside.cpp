@@ -229,8 +229,7 @@ int show_json(const std::vector<Row>& rows) {
     list.push_back(std::move(one));
   }
   const JsonOut out = {{"beside", std::move(list)}};
-  if (!write_out(out.dump(2, ' ', false, JsonOut::error_handler_t::replace) + "\n"))
-    return bad_request;
+  if (!write_out(spread(out))) return bad_request;
   return same ? done : answer_is_no;
 }
 

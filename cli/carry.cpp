@@ -3,13 +3,14 @@
 #include "inky_margin/carry/carry.hpp"
 
 #include <algorithm>
+#include <array>
 #include <memory>
 
 #include "command.hpp"
 #include "contract.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
-#include "json_reader.hpp"
+#include "request.hpp"
 #include "screen.hpp"
 
 namespace inky::cli {
@@ -121,78 +122,28 @@ JsonOut answer(const Request& request) {
   return {{"results", std::move(results)}};
 }
 
-Result<std::vector<std::string>> texts_of(const Json& json, std::string_view key) {
-  std::vector<std::string> out;
-  if (json.kind == Json::Kind::list) {
-    for (const Json& item : json.items) {
-      if (item.kind != Json::Kind::text) break;
-      out.push_back(item.text);
-    }
-    if (out.size() == json.items.size()) return out;
-  }
-  return Error{
-      Code::wrong_kind, in_quotes(key) + " is a list of texts", {}, "Write it as [\"...\"]."};
-}
+constexpr std::array<std::string_view, 5> request_keys = {"dialect", "template", "types", "to",
+                                                          "line_limit"};
+constexpr std::string_view request_form =
+    R"({"dialect": "c", "template": "%8.2f", "types": ["f64"], "to": ["rust"]}.)";
 
 Result<Request> read_request(std::string_view line) {
-  const Result<Json> json = read_json(line);
-  if (!json) return json.error();
-  if (json->kind != Json::Kind::object)
-    return Error{Code::bad_json,
-                 "a request is a JSON object",
-                 {},
-                 R"(Write {"dialect": ..., "template": ..., "to": [...]}.)"};
   Request out;
   std::vector<std::string> to;
-  bool has_template = false;
-  for (const JsonMember& member : json->members) {
-    const bool is_text = member.value.kind == Json::Kind::text;
-    if (member.key == "dialect" || member.key == "template") {
-      if (!is_text)
-        return Error{
-            Code::wrong_kind, in_quotes(member.key) + " is a text", {}, "Write it in quotes."};
-      if (member.key == "template") {
-        out.source = member.value.text;
-        has_template = true;
-        continue;
-      }
-      const Result<const Dialect*> dialect = dialect_named(member.value.text);
-      if (!dialect) return dialect.error();
-      out.from = *dialect;
-    } else if (member.key == "types") {
-      const auto types = texts_of(member.value, member.key);
-      if (!types) return types.error();
-      for (const std::string& name : *types) {
-        const auto type = type_named(name);
-        if (!type)
-          return Error{Code::unknown_type,
-                       in_quotes(name) + " is no type",
-                       {},
-                       "The types are listed in docs/contract.md."};
-        out.types.push_back(*type);
-      }
-    } else if (member.key == "to") {
-      auto ids = texts_of(member.value, member.key);
-      if (!ids) return ids.error();
-      to = std::move(*ids);
-    } else if (member.key == "line_limit") {
-      const auto columns = member.value.kind == Json::Kind::number
-                               ? read_typed(Type::u32, member.value.text)
-                               : Result<Value>(Error{});
-      if (columns) out.line_limit = static_cast<std::size_t>(columns->as_whole());
-      if (auto error = refuse_line_limit(out.line_limit)) return std::move(*error);
-    } else {
-      return Error{Code::unknown_key,
-                   in_quotes(member.key) + " is not a key of a request",
-                   {},
-                   "The keys are dialect, template, types, to and line_limit."};
-    }
+  RequestReader in(line, request_keys, request_form);
+  in.needs({"dialect", "template", "to"});
+  in.dialect("dialect", out.from);
+  in.text("template", out.source);
+  in.types("types", out.types);
+  in.texts("to", to);
+  if (in.find("to") != nullptr && to.empty()) in.wrong_kind("to", "a list of dialects");
+  if (const Json* limit = in.find("line_limit")) {
+    if (limit->kind != Json::Kind::number) in.wrong_kind("line_limit", "a number");
+    const Result<Value> columns = read_typed(Type::u32, limit->text);
+    if (columns) out.line_limit = static_cast<std::size_t>(columns->as_whole());
+    if (auto error = refuse_line_limit(out.line_limit)) in.fail(std::move(*error));
   }
-  if (out.from == nullptr || !has_template || to.empty())
-    return Error{Code::missing_key,
-                 "a request has dialect, template and to",
-                 {},
-                 R"(Write {"dialect": ..., "template": ..., "to": [...]}.)"};
+  if (in.fault()) return *in.fault();
   auto dialects = dialects_named(to, out.from);
   if (!dialects) return dialects.error();
   out.to = std::move(*dialects);
@@ -293,8 +244,7 @@ int run(const Options& options) {
   if (options.jsonl) {
     return answer_lines([](std::string_view line) {
       const Result<Request> request = read_request(line);
-      return (request ? answer(*request) : JsonOut{{"error", to_json(request.error())}})
-          .dump(-1, ' ', false, JsonOut::error_handler_t::replace);
+      return request ? on_one_line(answer(*request)) : error_line(request.error());
     });
   }
   Request request;
@@ -313,8 +263,7 @@ int run(const Options& options) {
   request.line_limit = options.line_limit;
   if (!options.json) return show_carried(options, request);
   const JsonOut out = answer(request);
-  if (!write_out(out.dump(2, ' ', false, JsonOut::error_handler_t::replace) + "\n"))
-    return bad_request;
+  if (!write_out(spread(out))) return bad_request;
   if (out.contains("error")) return bad_request;
   const bool all = std::all_of(
       out["results"].begin(), out["results"].end(),

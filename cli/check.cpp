@@ -3,13 +3,14 @@
 #include "inky_margin/check/check.hpp"
 
 #include <algorithm>
+#include <array>
 #include <memory>
 
 #include "check_files.hpp"
 #include "command.hpp"
 #include "contract.hpp"
 #include "inky_margin/text/escape.hpp"
-#include "json_reader.hpp"
+#include "request.hpp"
 #include "screen.hpp"
 
 namespace inky::cli {
@@ -57,58 +58,32 @@ JsonOut answer_of(const Checked& checked) {
           {"repaired", checked.repaired ? JsonOut(*checked.repaired) : JsonOut(nullptr)}};
 }
 
-Result<Checked> answer_request(const Json& json) {
-  const std::string form = R"(Write {"dialect": "c", "template": "%d", "types": ["f64"]}.)";
-  if (json.kind != Json::Kind::object)
-    return Error{Code::bad_json, "a request is a JSON object", {}, form};
-  const Dialect* dialect = nullptr;
-  const Json* source = json.find("template");
-  std::vector<Type> types;
-  bool given = false;
-  for (const JsonMember& member : json.members) {
-    if (member.key == "dialect") {
-      const Result<const Dialect*> found = dialect_named(member.value.text);
-      if (!found) return found.error();
-      dialect = *found;
-    } else if (member.key == "values" || member.key == "types") {
-      if (member.value.kind != Json::Kind::list)
-        return Error{Code::wrong_kind, in_quotes(member.key) + " is a list", {}, form};
-      given = true;
-      for (const Json& item : member.value.items) {
-        if (member.key == "values") {
-          const Result<Value> value = value_of(item);
-          if (!value) return value.error();
-          types.push_back(value->type());
-          continue;
-        }
-        const auto type = item.kind == Json::Kind::text ? type_named(item.text) : std::nullopt;
-        if (!type)
-          return Error{Code::unknown_type,
-                       in_quotes(item.text) + " is no type",
-                       {},
-                       "The types are listed in docs/contract.md."};
-        types.push_back(*type);
-      }
-    } else if (member.key != "template") {
-      return Error{Code::unknown_key,
-                   in_quotes(member.key) + " is not a key of a request",
-                   {},
-                   "The keys are dialect, template, and types or values."};
-    }
-  }
-  if (dialect == nullptr || source == nullptr)
-    return Error{Code::missing_key, "a request has dialect and template", {}, form};
-  if (source->kind != Json::Kind::text)
-    return Error{Code::wrong_kind, "\"template\" is a text", {}, form};
-  if (!given) return check(*dialect, source->text, std::nullopt);
-  return check(*dialect, source->text, std::span<const Type>(types));
-}
+constexpr std::array<std::string_view, 4> request_keys = {"dialect", "template", "types", "values"};
+constexpr std::string_view request_form =
+    R"({"dialect": "c", "template": "%d", "types": ["f64"]}.)";
 
 std::string answer_line(std::string_view line) {
-  const Result<Json> json = read_json(line);
-  const Result<Checked> checked = json ? answer_request(*json) : Result<Checked>(json.error());
-  return (checked ? answer_of(*checked) : JsonOut{{"error", to_json(checked.error())}})
-      .dump(-1, ' ', false, JsonOut::error_handler_t::replace);
+  const Dialect* dialect = nullptr;
+  std::string source;
+  std::vector<Type> types;
+  std::vector<Value> values;
+  RequestReader in(line, request_keys, request_form);
+  in.needs({"dialect", "template"});
+  in.dialect("dialect", dialect);
+  in.text("template", source);
+  in.types("types", types);
+  in.values("values", values);
+  if (in.find("types") != nullptr && in.find("values") != nullptr)
+    in.fail({Code::contradiction,
+             "a request has types, or values",
+             {},
+             "Leave one of them out: a value tells its type."});
+  if (in.fault()) return error_line(*in.fault());
+  for (const Value& value : values) types.push_back(value.type());
+  const bool given = in.find("types") != nullptr || in.find("values") != nullptr;
+  const Result<Checked> checked = given ? check(*dialect, source, std::span<const Type>(types))
+                                        : check(*dialect, source, std::nullopt);
+  return checked ? on_one_line(answer_of(*checked)) : error_line(checked.error());
 }
 
 void put_fault(Screen& screen, const Fault& fault, std::string_view source) {
@@ -154,11 +129,7 @@ int run(const Options& options) {
     return write_out(*checked->repaired + "\n") ? done : bad_request;
   }
   const int status = checked->faults.empty() ? done : answer_is_no;
-  if (options.json)
-    return write_out(answer_of(*checked).dump(2, ' ', false, JsonOut::error_handler_t::replace) +
-                     "\n")
-               ? status
-               : bad_request;
+  if (options.json) return write_out(spread(answer_of(*checked))) ? status : bad_request;
   Screen screen(look_of(stdout, options.ascii));
   screen.label((*dialect)->facts().id);
   screen.tinted(Tint::field, visible(source));

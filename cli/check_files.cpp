@@ -84,11 +84,7 @@ class JsonFindings final : public Findings {
          {"effect", fault.effect},
          {"repair", fault.repair.empty() ? JsonOut(nullptr) : JsonOut(fault.repair)}});
   }
-  void finish() override {
-    write_out(JsonOut{{"ok", ok_}, {"faults", std::move(faults_)}}.dump(
-                  2, ' ', false, JsonOut::error_handler_t::replace) +
-              "\n");
-  }
+  void finish() override { write_out(spread({{"ok", ok_}, {"faults", std::move(faults_)}})); }
 
  private:
   JsonOut faults_ = JsonOut::array();
@@ -165,7 +161,7 @@ class Sarif final : public Findings {
     JsonOut log = {{"$schema", "https://json.schemastore.org/sarif-2.1.0.json"},
                    {"version", "2.1.0"}};
     log["runs"] = JsonOut::array({std::move(run)});
-    write_out(log.dump(2, ' ', false, JsonOut::error_handler_t::replace) + "\n");
+    write_out(spread(log));
   }
 
  private:

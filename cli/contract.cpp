@@ -6,7 +6,7 @@
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/nearest_name.hpp"
 #include "inky_margin/text/utf8.hpp"
-#include "json_reader.hpp"
+#include "request.hpp"
 
 namespace inky::cli {
 
@@ -23,84 +23,33 @@ Error key_error(Code code, std::string message, std::string remedy) {
   return {code, std::move(message), {}, std::move(remedy)};
 }
 
-Error wrong_kind(std::string_view key, std::string_view kind) {
-  return key_error(Code::wrong_kind,
-                   "the key " + in_quotes(key) + " must be a " + std::string(kind),
-                   "docs/contract.md describes the request.");
-}
-
-std::optional<Error> check_keys(const Json& json) {
-  for (const auto& [key, value] : json.members) {
-    if (std::find(show_keys.begin(), show_keys.end(), key) != show_keys.end()) continue;
-    const std::string_view near = nearest_name(key, show_keys);
-    return key_error(Code::unknown_key, "the key " + in_quotes(key) + " is unknown",
-                     near.empty() ? "docs/contract.md lists the keys."
-                                  : "Did you mean " + in_quotes(near) + "?");
-  }
-  return std::nullopt;
-}
-
-// A text member; empty when it is not there.
-std::optional<Error> take_text(const Json& json, std::string_view key, std::string& out) {
-  const Json* member = json.find(key);
-  if (member == nullptr) return std::nullopt;
-  if (member->kind != Json::Kind::text) return wrong_kind(key, "string");
-  out = member->text;
-  return std::nullopt;
-}
-
-std::optional<Error> take_values(const Json& json, std::vector<Value>& out) {
-  const Json* values = json.find("values");
-  if (values == nullptr) return std::nullopt;
-  if (values->kind != Json::Kind::list) return wrong_kind("values", "list");
-  for (const Json& item : values->items) {
-    Result<Value> value = value_of(item);
-    if (!value) {
-      value.error().message =
-          "value " + std::to_string(out.size() + 1) + ": " + value.error().message;
-      return value.error();
-    }
-    out.push_back(std::move(*value));
-  }
-  return std::nullopt;
-}
+constexpr std::string_view show_form = R"({"dialect": "c", "template": "%d", "values": [42]}.)";
 
 Result<ShowRequest> read_request(std::string_view line) {
-  const Result<Json> json = read_json(line);
-  if (!json) return json.error();
-  if (json->kind != Json::Kind::object) {
-    return key_error(Code::bad_json, "a request is a JSON object",
-                     "Write {\"dialect\": \"c\", \"template\": \"%d\", \"values\": [42]}.");
-  }
-  if (auto error = check_keys(*json)) return std::move(*error);
   ShowRequest request;
-  std::string id;
   std::string unit;
   std::string rounding;
-  if (json->find("dialect") == nullptr)
-    return key_error(Code::missing_key, "the key \"dialect\" is missing",
-                     "docs/contract.md describes the request.");
-  request.plain = json->find("template") == nullptr;
-  if (auto error = take_text(*json, "dialect", id)) return std::move(*error);
-  if (auto error = take_text(*json, "template", request.source)) return std::move(*error);
-  if (auto error = take_text(*json, "locale", request.locale)) return std::move(*error);
-  if (auto error = take_text(*json, "width_of", unit)) return std::move(*error);
-  if (auto error = take_text(*json, "rounding", rounding)) return std::move(*error);
-  const Result<const Dialect*> dialect = dialect_named(id);
-  if (!dialect) return dialect.error();
-  request.dialect = *dialect;
+  RequestReader in(line, show_keys, show_form);
+  in.needs({"dialect"});
+  in.dialect("dialect", request.dialect);
+  in.text("template", request.source);
+  in.text("locale", request.locale);
+  in.text("width_of", unit);
+  in.text("rounding", rounding);
+  in.values("values", request.values);
+  if (in.fault()) return *in.fault();
+  request.plain = in.find("template") == nullptr;
   if (auto error = settle_locale(*request.dialect, request.locale)) return std::move(*error);
-  if (json->find("width_of") != nullptr) {
+  if (in.find("width_of") != nullptr) {
     const Result<WidthUnit> given = width_unit_given(unit);
     if (!given) return given.error();
     request.width_of = *given;
   }
-  if (json->find("rounding") != nullptr) {
+  if (in.find("rounding") != nullptr) {
     const Result<Rounding> given = rounding_given(*request.dialect, rounding);
     if (!given) return given.error();
     request.rounding = *given;
   }
-  if (auto error = take_values(*json, request.values)) return std::move(*error);
   if (request.plain && request.values.size() != 1) {
     return key_error(Code::missing_key, "the key \"template\" is missing",
                      "Without one, give one value, to have it printed plainly.");
@@ -209,6 +158,14 @@ Result<Rounding> rounding_given(const Dialect& dialect, std::string_view name) {
   return *rounding;
 }
 
+std::string on_one_line(const JsonOut& json) {
+  return json.dump(-1, ' ', false, JsonOut::error_handler_t::replace);
+}
+
+std::string spread(const JsonOut& json) {
+  return json.dump(2, ' ', false, JsonOut::error_handler_t::replace) + "\n";
+}
+
 JsonOut to_json(const Note& note) {
   return {{"code", name_of(note.code)}, {"message", note.message}, {"span", span_json(note.span)}};
 }
@@ -218,6 +175,10 @@ JsonOut to_json(const Error& error) {
       {"code", name_of(error.code)}, {"message", error.message}, {"span", span_json(error.span)}};
   if (!error.remedy.empty()) out["remedy"] = error.remedy;
   return out;
+}
+
+std::string error_line(const Error& error) {
+  return on_one_line({{"error", to_json(error)}});
 }
 
 JsonOut to_json(const Notes& notes) {
@@ -262,7 +223,7 @@ std::string answer_show_line(std::string_view line) {
       request ? answer_request(*request)
               : JsonOut{{"error", to_json(request.error())}, {"notes", JsonOut::array()}};
   // Messages may quote bytes of a bad request; what is not UTF-8 in them is replaced.
-  return answer.dump(-1, ' ', false, JsonOut::error_handler_t::replace);
+  return on_one_line(answer);
 }
 
 }  // namespace inky::cli

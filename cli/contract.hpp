@@ -40,9 +40,16 @@ Result<Rounding> rounding_given(const Dialect& dialect, std::string_view name);
 // The type of this name, such as f64; or of a value, such as 2.5:f32.
 Result<Type> value_type_given(std::string_view text);
 
+// Whatever bytes its texts have, it is printed: what is not UTF-8 is replaced.
+std::string on_one_line(const JsonOut& json);
+// Over lines, the last of them ended.
+std::string spread(const JsonOut& json);
+
 JsonOut to_json(const Note& note);
 JsonOut to_json(const Error& error);
 JsonOut to_json(const Notes& notes);
+// The answer to a line that cannot be answered.
+std::string error_line(const Error& error);
 // text, texts or bytes, fails, undefined or error; then notes.
 JsonOut answer_of(const Outcome& outcome, std::string_view text, const Report& report);
 

@@ -8,7 +8,7 @@
 #include "inky_margin/number/multiples.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/nearest_name.hpp"
-#include "json_reader.hpp"
+#include "request.hpp"
 
 namespace inky::cli {
 
@@ -68,14 +68,7 @@ std::optional<Error> take_step(const Json& value, std::optional<ExactDecimal>& o
   return read_step(value.text, out);
 }
 
-std::optional<Error> take_member(const JsonMember& member, std::span<const std::string_view> known,
-                                 NumberRequest& out) {
-  if (std::find(known.begin(), known.end(), member.key) == known.end()) {
-    const std::string_view near = nearest_name(member.key, known);
-    return error_of(Code::unknown_key, "the key " + in_quotes(member.key) + " is unknown",
-                    near.empty() ? "docs/contract.md lists the keys."
-                                 : "Did you mean " + in_quotes(near) + "?");
-  }
+std::optional<Error> take_member(const JsonMember& member, NumberRequest& out) {
   if (member.key == "number") return take_number(member.value, out.weigh.text);
   if (member.key == "places") {
     auto error = take_count(member, -most_cut, out.cut.places);
@@ -95,22 +88,14 @@ std::optional<Error> take_member(const JsonMember& member, std::span<const std::
 
 Result<NumberRequest> read_number_request(std::string_view line,
                                           std::span<const std::string_view> known) {
-  const Result<Json> json = read_json(line);
-  if (!json) return json.error();
-  if (json->kind != Json::Kind::object)
-    return error_of(Code::bad_json, "a request is a JSON object", "Write {\"number\": \"2.675\"}.");
   NumberRequest out;
-  for (const JsonMember& member : json->members) {
-    if (auto error = take_member(member, known, out)) return std::move(*error);
+  RequestReader in(line, known, R"({"number": "2.675"}.)");
+  in.needs({"number"});
+  for (const JsonMember& member : in.members()) {
+    if (auto error = take_member(member, out)) in.fail(std::move(*error));
   }
-  if (json->find("number") == nullptr)
-    return error_of(Code::missing_key, "the key \"number\" is missing",
-                    "docs/contract.md describes the request.");
+  if (in.fault()) return *in.fault();
   return out;
-}
-
-std::string error_line(const Error& error) {
-  return JsonOut{{"error", to_json(error)}}.dump(-1, ' ', false, JsonOut::error_handler_t::replace);
 }
 
 // ---- Answers ----

@@ -190,7 +190,7 @@ int proof_json(const Proof& proof) {
                        {"findings", std::move(findings)},
                        {"templates", {{"c", proof.template_line}}},
                        {"notes", to_json(proof.template_notes)}};
-  const bool written = write_out(out.dump(2, ' ', false, JsonOut::error_handler_t::replace) + "\n");
+  const bool written = write_out(spread(out));
   return !written ? bad_request : proof.findings.empty() ? done : answer_is_no;
 }
 

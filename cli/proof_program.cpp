@@ -164,7 +164,7 @@ JsonOut json_of(const TableProgram& program, const Proof& proof,
 }
 
 bool write_json(const JsonOut& out) {
-  return write_out(out.dump(2, ' ', false, JsonOut::error_handler_t::replace) + "\n");
+  return write_out(spread(out));
 }
 
 // ---- Witnesses ----

@@ -304,8 +304,7 @@ int show_json(const ShowRequest& request, const Template& parsed, const Outcome&
   out["template"] = parsed.source;
   out["fields"] = fields_json(parsed, report);
   if (witnessed != nullptr) out["witness"] = to_json(*witnessed);
-  if (!write_out(out.dump(2, ' ', false, JsonOut::error_handler_t::replace) + "\n"))
-    return bad_request;
+  if (!write_out(spread(out))) return bad_request;
   return outcome.prints()                         ? done
          : outcome.kind() == Outcome::Kind::error ? bad_request
                                                   : answer_is_no;

@@ -1,13 +1,14 @@
 // inky write: a wish as each language's source.
 
 #include <algorithm>
+#include <array>
 #include <map>
 #include <memory>
 
 #include "command.hpp"
 #include "contract.hpp"
 #include "inky_margin/text/escape.hpp"
-#include "json_reader.hpp"
+#include "request.hpp"
 #include "screen.hpp"
 
 namespace inky::cli {
@@ -139,44 +140,36 @@ std::string text_of(const Json& json) {
   return json.kind == Json::Kind::truth ? (json.truth ? "true" : "false") : json.text;
 }
 
+constexpr std::array<std::string_view, 3> request_keys = {"wish", "value", "to"};
+constexpr std::string_view request_form =
+    R"({"wish": {"kind": "real", "places": "2"}, "to": ["rust"]}.)";
+
 Result<Request> read_request(std::string_view line) {
-  const Result<Json> json = read_json(line);
-  if (!json) return json.error();
-  const std::string form = R"(Write {"wish": {"kind": "real", "places": "2"}, "to": ["rust"]}.)";
-  if (json->kind != Json::Kind::object)
-    return Error{Code::bad_json, "a request is a JSON object", {}, form};
   Request out;
-  bool has_value = false;
   std::vector<std::string> to;
-  for (const JsonMember& member : json->members) {
-    if (member.key == "wish" && member.value.kind == Json::Kind::object) {
-      for (const JsonMember& wish : member.value.members) {
-        if (auto error = set_wish(out.wish, wish.key, text_of(wish.value))) {
-          error->span = {};
-          return std::move(*error);
-        }
+  RequestReader in(line, request_keys, request_form);
+  in.texts("to", to);
+  if (const Json* wish = in.find("wish")) {
+    if (wish->kind != Json::Kind::object) in.wrong_kind("wish", "an object");
+    for (const JsonMember& member : wish->members) {
+      if (auto error = set_wish(out.wish, member.key, text_of(member.value))) {
+        error->span = {};
+        in.fail(std::move(*error));
       }
-    } else if (member.key == "value") {
-      Result<Value> value = value_of(member.value);
-      if (!value) return value.error();
-      out.value = std::move(*value);
-      has_value = true;
-    } else if (member.key == "to" && member.value.kind == Json::Kind::list) {
-      for (const Json& id : member.value.items) to.push_back(id.text);
-    } else if (member.key == "wish" || member.key == "to") {
-      return Error{Code::wrong_kind, in_quotes(member.key) + " is of the wrong kind", {}, form};
-    } else {
-      return Error{Code::unknown_key,
-                   in_quotes(member.key) + " is not a key of a request",
-                   {},
-                   "The keys are wish, value and to."};
     }
   }
+  const Json* given = in.find("value");
+  if (given != nullptr) {
+    Result<Value> value = value_of(*given);
+    if (!value) return value.error();
+    out.value = std::move(*value);
+  }
+  if (in.fault()) return *in.fault();
   if (to.empty()) to.emplace_back("all");
   auto dialects = dialects_named(to, nullptr);
   if (!dialects) return dialects.error();
   out.to = std::move(*dialects);
-  if (auto error = settle(out, has_value)) return std::move(*error);
+  if (auto error = settle(out, given != nullptr)) return std::move(*error);
   return out;
 }
 
@@ -219,8 +212,7 @@ int run(const Options& options) {
   if (options.jsonl) {
     return answer_lines([](std::string_view line) {
       const Result<Request> request = read_request(line);
-      return (request ? answer(*request) : JsonOut{{"error", to_json(request.error())}})
-          .dump(-1, ' ', false, JsonOut::error_handler_t::replace);
+      return request ? on_one_line(answer(*request)) : error_line(request.error());
     });
   }
   Request request;
@@ -239,8 +231,7 @@ int run(const Options& options) {
   request.to = std::move(*to);
   if (!options.json) return show(options, request);
   const JsonOut out = answer(request);
-  if (!write_out(out.dump(2, ' ', false, JsonOut::error_handler_t::replace) + "\n"))
-    return bad_request;
+  if (!write_out(spread(out))) return bad_request;
   const bool all = std::none_of(out["results"].begin(), out["results"].end(),
                                 [](const JsonOut& one) { return one["template"].is_null(); });
   return all ? done : answer_is_no;
@@ -258,7 +249,7 @@ Action add_write(Command& tool) {
     std::replace(option.begin(), option.end(), '_', '-');
     command.takes(
         option, [options, name](const std::string& text) { options->wishes[name] = text; },
-        ("The wish " + name).c_str(), "WISH");
+        wish_meaning(key).c_str(), "WISH");
   }
   command.takes("--to", options->to, "The dialects: ids between commas, or all", "DIALECTS");
   command.json_flag(options->json);

@@ -40,6 +40,8 @@ Error wrong_value(std::string_view key, std::string_view value, std::string reme
 // Reads and writes one key of a spec as text.
 struct Key {
   std::string_view name;
+  std::string_view meaning;
+  std::string (*values)();          // what it can be, in words
   std::string (*get)(const Spec&);  // empty: at its default
   std::optional<Error> (*set)(Spec&, std::string_view name, std::string_view value);
 };
@@ -49,8 +51,8 @@ using MemberType = std::remove_reference_t<decltype(std::declval<Spec&>().*Membe
 
 // A key whose value is one of a list of names; the enumerators are in the order of the names.
 template <auto Member, const auto& names>
-constexpr Key choice(std::string_view key) {
-  return {key,
+constexpr Key choice(std::string_view key, std::string_view meaning) {
+  return {key, meaning, [] { return listed(names); },
           [](const Spec& spec) -> std::string {
             if (spec.*Member == Spec{}.*Member) return {};
             return std::string(names[static_cast<std::size_t>(spec.*Member)]);
@@ -65,8 +67,8 @@ constexpr Key choice(std::string_view key) {
 }
 
 template <auto Member, int least, int most>
-constexpr Key count(std::string_view key) {
-  return {key,
+constexpr Key count(std::string_view key, std::string_view meaning) {
+  return {key, meaning, [] { return std::to_string(least) + " to " + std::to_string(most); },
           [](const Spec& spec) -> std::string {
             if (spec.*Member == Spec{}.*Member) return {};
             return std::to_string(spec.*Member);
@@ -86,8 +88,9 @@ constexpr Key count(std::string_view key) {
 }
 
 template <auto Member, bool may_be_empty>
-constexpr Key mark(std::string_view key) {
-  return {key,
+constexpr Key mark(std::string_view key, std::string_view meaning) {
+  return {key, meaning,
+          [] { return std::string(may_be_empty ? "a character, or none" : "a character"); },
           [](const Spec& spec) -> std::string {
             if (spec.*Member == Spec{}.*Member) return {};
             return std::string((spec.*Member).text());
@@ -104,23 +107,24 @@ constexpr Key mark(std::string_view key) {
 }
 
 constexpr auto keys = std::to_array<Key>({
-    choice<&Spec::kind, kind_names>("kind"),
-    choice<&Spec::align, align_names>("align"),
-    mark<&Spec::fill, false>("fill"),
-    count<&Spec::width, 0, most_width>("width"),
-    choice<&Spec::sign, sign_names>("sign"),
-    choice<&Spec::notation, notation_names>("notation"),
-    count<&Spec::places, 0, most_width>("places"),
-    count<&Spec::significant, 1, most_width>("significant"),
-    count<&Spec::least_digits, 0, most_width>("least_digits"),
-    choice<&Spec::keep_point, truth_names>("keep_point"),
-    count<&Spec::base, lowest_base, highest_base>("base"),
-    choice<&Spec::prefix, truth_names>("prefix"),
-    choice<&Spec::letters, letters_names>("letters"),
-    mark<&Spec::group, true>("group"),
-    mark<&Spec::point, false>("point"),
-    count<&Spec::limit, 0, most_width>("limit"),
-    choice<&Spec::rounding, rounding_names>("rounding"),
+    choice<&Spec::kind, kind_names>("kind", "what the value is"),
+    choice<&Spec::align, align_names>("align", "where it stands in its width"),
+    mark<&Spec::fill, false>("fill", "what fills the width"),
+    count<&Spec::width, 0, most_width>("width", "the least width"),
+    choice<&Spec::sign, sign_names>("sign", "how the sign is shown"),
+    choice<&Spec::notation, notation_names>("notation", "how a real is written"),
+    count<&Spec::places, 0, most_width>("places", "digits after the point"),
+    count<&Spec::significant, 1, most_width>("significant", "digits in all"),
+    count<&Spec::least_digits, 0, most_width>(
+        "least_digits", "zeros in front of a whole number up to so many digits"),
+    choice<&Spec::keep_point, truth_names>("keep_point", "the point stays, and zeros behind it"),
+    count<&Spec::base, lowest_base, highest_base>("base", "of a whole number"),
+    choice<&Spec::prefix, truth_names>("prefix", "0b, 0o or 0x in front"),
+    choice<&Spec::letters, letters_names>("letters", "of digits and exponents"),
+    mark<&Spec::group, true>("group", "between thousands"),
+    mark<&Spec::point, false>("point", "before the decimals"),
+    count<&Spec::limit, 0, most_width>("limit", "the most characters of a text"),
+    choice<&Spec::rounding, rounding_names>("rounding", "what a digit too many does"),
 });
 
 constexpr auto key_names = [] {
@@ -137,6 +141,13 @@ Error contradiction(std::string message, std::string remedy) {
 
 std::span<const std::string_view> wish_keys() {
   return key_names;
+}
+
+std::string wish_meaning(std::string_view key) {
+  for (const Key& known : keys) {
+    if (known.name == key) return std::string(known.meaning) + ": " + known.values();
+  }
+  return {};
 }
 
 std::vector<WishEntry> wish_entries(const Spec& spec) {

@@ -77,6 +77,57 @@ TEST_CASE("carry: what a machine may get wrong is told, and the next line is ans
                                           "template-fails", "16"});
 }
 
+TEST_CASE("requests to carry, write and check that cannot be answered") {
+  struct Case {
+    const char* command;
+    const char* request;
+    const char* code;
+    const char* message;
+  };
+  const Case cases[] = {
+      {"carry", R"([])", "bad-json", "a request is a JSON object"},
+      {"carry", R"({"dialect":"c","template":"%d"})", "missing-key", "the key \"to\" is missing"},
+      {"carry", R"({"dialect":"c","template":"%d","to":[]})", "wrong-kind",
+       "the key \"to\" must be a list of dialects"},
+      {"carry", R"({"dialect":"c","template":"%d","to":"rust"})", "wrong-kind",
+       "the key \"to\" must be a list of strings"},
+      {"carry", R"({"dialect":"c","template":"%d","to":["rust",7]})", "wrong-kind",
+       "the key \"to\" must be a list of strings"},
+      {"carry", R"({"dialect":"c","template":"%d","to":["rusty"]})", "unknown-dialect",
+       "\"rusty\" is not a dialect"},
+      {"carry", R"({"dialect":"c","template":"%d","to":["rust"],"line_limit":"80"})", "wrong-kind",
+       "the key \"line_limit\" must be a number"},
+      {"carry", R"({"dialect":"c","template":"%d","to":["rust"],"line_limit":3})", "over-limit",
+       "a line limit is a number of columns"},
+      {"carry", R"({"dialect":"c","tmplate":"%d","to":["rust"]})", "unknown-key",
+       "the key \"tmplate\" is unknown"},
+      {"write", R"({"wish":3})", "wrong-kind", "the key \"wish\" must be an object"},
+      {"write", R"({"wish":{"width":"wide"}})", "bad-value", "width cannot be \"wide\""},
+      {"write", R"({"value":{"i8":300}})", "value-out-of-range", "300 does not fit i8"},
+      {"write", R"({"to":["sea"]})", "unknown-dialect", "\"sea\" is not a dialect"},
+      {"write", R"({"wish":{"places":"2","significant":"3"}})", "contradiction",
+       "places and significant exclude each other"},
+      {"check", R"({"template":"%d"})", "missing-key", "the key \"dialect\" is missing"},
+      {"check", R"({"dialect":"c","template":5})", "wrong-kind",
+       "the key \"template\" must be a string"},
+      {"check", R"({"dialect":"c","template":"%d","types":"f64"})", "wrong-kind",
+       "the key \"types\" must be a list of strings"},
+      {"check", R"({"dialect":"c","template":"%d","values":[1,{"i8":300}]})", "value-out-of-range",
+       "value 2: 300 does not fit i8"},
+      {"check", R"({"dialect":"c","template":"%d","types":["i32"],"values":[1]})", "contradiction",
+       "a request has types, or values"},
+  };
+  for (const Case& c : cases) {
+    INFO(c.command << " " << c.request);
+    const json answer = json::parse(
+        support::inky(std::string(c.command) + " --jsonl", std::string(c.request) + "\n").out);
+    REQUIRE(answer.contains("error"));
+    CHECK(answer["error"]["code"] == c.code);
+    CHECK_THAT(answer["error"]["message"].get<std::string>(), Catch::StartsWith(c.message));
+    CHECK_FALSE(answer["error"]["remedy"].get<std::string>().empty());
+  }
+}
+
 TEST_CASE("show --beside: the same stands together, what differs is marked and explained") {
   const support::Ran ran = support::inky("show '%-6s|%8.2f' naïve 2.675 --beside rust,php,java");
   CHECK(ran.status == 1);

@@ -63,6 +63,17 @@ TEST_CASE("exit status and standard error tell the three endings apart") {
       {"prof x.toml", 2,
        "inky: \"prof\" is not understood here\n      Did you mean proof? Run inky --help, or inky "
        "COMMAND --help.\n"},
+      {"carry '%d' --line-limit 3x", 2,
+       "inky: --line-limit takes a whole number, not \"3x\"\n      Run inky --help, or inky "
+       "COMMAND "
+       "--help.\n"},
+      {"proof x.csv --fit-rows 99999999999", 2,
+       "inky: --fit-rows takes a whole number, not \"99999999999\"\n      Run inky --help, or inky "
+       "COMMAND --help.\n"},
+      {"show '%d' 1 --in", 2,
+       "inky: --in needs a value behind it\n      Run inky --help, or inky COMMAND --help.\n"},
+      {"show '%d' 1 --in c --in java", 2,
+       "inky: --in is given more than once\n      Run inky --help, or inky COMMAND --help.\n"},
       {"show", 2,
        "inky: show needs a template\n      Write inky show '%d' 42, or see inky show --help.\n"},
       {"proof nowhere.toml", 2,
@@ -85,6 +96,15 @@ TEST_CASE("exit status and standard error tell the three endings apart") {
                       0) == 0);
   CHECK(inky("show --in jav '%d' 1").err ==
         "inky: \"jav\" is not a dialect\n      Did you mean java?\n");
+}
+
+TEST_CASE("help tells what every wish can be") {
+  const std::string help = inky("write --help").out;
+  for (const char* line : {"--align WISH                where it stands in its width: natural, "
+                           "left, right, center, inner\n",
+                           "--least-digits WISH         zeros in front of a whole number up to so "
+                           "many digits: 0 to 1000000\n"})
+    CHECK(help.find(line) != std::string::npos);
 }
 
 TEST_CASE("words, and JSON of both") {

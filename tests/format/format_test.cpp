@@ -4,6 +4,7 @@
 #include <fstream>
 #include <iterator>
 #include <set>
+#include <sstream>
 #include <string>
 
 #include "inky_margin/format/layout.hpp"
@@ -417,4 +418,41 @@ TEST_CASE("codes are unique, said in a sentence, and in the manual") {
     CHECK(manual.find("`" + std::string(fact.name) + "`") != std::string::npos);
     CHECK(manual.find(std::string(fact.sentence)) != std::string::npos);
   }
+}
+
+TEST_CASE("what a wish is said to be able to be, it can be, and nothing else") {
+  for (const std::string_view key : wish_keys()) {
+    const std::string meaning = wish_meaning(key);
+    INFO(meaning);
+    const std::size_t list = meaning.find(": ");
+    REQUIRE(list != std::string::npos);
+    const std::string said = meaning.substr(list + 2);
+    std::vector<std::string> good, bad = {"ink room"};
+    if (const std::size_t to = said.find(" to "); to != std::string::npos) {
+      const int least = std::stoi(said), most = std::stoi(said.substr(to + 4));
+      good = {std::to_string(least), std::to_string(most)};
+      bad.push_back(std::to_string(least - 1));
+      bad.push_back(std::to_string(most + 1));
+    } else if (said.starts_with("a character")) {
+      good = {"-", "\u00b7"};
+      (said.ends_with("none") ? good : bad).emplace_back();
+    } else {
+      std::istringstream names(said);
+      for (std::string name; std::getline(names >> std::ws, name, ',');) good.push_back(name);
+      REQUIRE(good.size() >= 2);
+    }
+    for (const std::string& value : good) {
+      Spec spec;
+      CHECK(!set_wish(spec, key, value));
+      // What is set is told, unless it is what holds anyway.
+      const auto entries = wish_entries(spec);
+      CHECK(entries.size() == (spec == Spec{} ? 0 : 1));
+      if (!entries.empty()) CHECK(entries[0].value == value);
+    }
+    for (const std::string& value : bad) {
+      Spec spec;
+      CHECK(set_wish(spec, key, value));
+    }
+  }
+  CHECK(wish_meaning("colour").empty());
 }

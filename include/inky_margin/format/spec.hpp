@@ -99,5 +99,7 @@ std::optional<Error> set_wish(Spec& spec, std::string_view key, std::string_view
 std::optional<Error> find_contradiction(const Spec& spec);
 // Every key of a wish, in the order of the struct.
 std::span<const std::string_view> wish_keys();
+// What a key of a wish means, and what it can be: "digits after the point: 0 to 1000000".
+std::string wish_meaning(std::string_view key);
 
 }  // namespace inky
