@@ -21,6 +21,7 @@
 #include "family/braces.hpp"
 #include "family/checked_dialect.hpp"
 #include "family/named_values.hpp"
+#include "family/pasted_source.hpp"
 #include "family/rendering.hpp"
 #include "family/value_notes.hpp"
 #include "family/values.hpp"
@@ -186,17 +187,10 @@ struct Chain final : Program {
 
 // ---- Reading ----
 
-bool is_name_letter(char c) {
-  return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || c == '_';
-}
-bool is_digit(char c) {
-  return c >= '0' && c <= '9';
-}
-
-class Reader {
+class Reader : PastedSource {
  public:
   Reader(Template& out, Chain& chain, std::vector<Words>* words = nullptr)
-      : source_(out.source), out_(out), chain_(chain), words_(words) {}
+      : PastedSource(out), chain_(chain), words_(words) {}
 
   void read() {
     bool first = true;
@@ -208,7 +202,7 @@ class Reader {
         first = true;
         continue;
       }
-      if (first && is_name_letter(source_[at_])) read_stream();
+      if (first && is_letter(source_[at_])) read_stream();
       first = false;
       if (!out_.refusal) read_insertion();
     }
@@ -225,14 +219,11 @@ class Reader {
     if (words_.asked()) words_.add(at_, role, meaning(), field);
   }
 
-  void refuse(Refusal::When when, std::string as, std::string why, std::size_t from) {
-    if (out_.refusal) return;
-    out_.refusal = {when, std::move(as), std::move(why),
-                    Span{from, std::min(std::max(at_, from + 1), source_.size())}};
+  void error(std::string why, std::size_t from) {
+    refuse(Refusal::When::compile, "error", std::move(why), from);
   }
-  void not_yet(std::string what, std::string remedy, std::size_t from) {
-    refuse(Refusal::When::not_supported_yet, std::move(remedy),
-           std::move(what) + " not supported yet", from);
+  void no_expressions(std::size_t from) {
+    not_yet("expressions other than names and literals are", from);
   }
 
   // The source up to `end` that no piece has yet: it prints nothing.
@@ -241,20 +232,7 @@ class Reader {
     covered_ = end;
   }
 
-  void skip_blanks() {
-    while (at_ < source_.size()) {
-      const std::string_view rest = source_.substr(at_);
-      if (std::string_view(" \t\n\r").find(rest[0]) != std::string_view::npos)
-        ++at_;
-      else if (rest.starts_with("//"))
-        at_ = std::min(source_.find('\n', at_), source_.size());
-      else if (rest.starts_with("/*"))
-        at_ =
-            std::min(std::min(source_.find("*/", at_ + 2), source_.size() - 2) + 2, source_.size());
-      else
-        break;
-    }
-  }
+  void skip_blanks() { skip_blanks_and_comments(); }
 
   bool take(std::string_view mark) {
     skip_blanks();
@@ -266,7 +244,7 @@ class Reader {
   // "cout", "std::cout"; std:: is dropped.
   std::string_view read_name() {
     std::size_t start = at_;
-    while (at_ < source_.size() && (is_name_letter(source_[at_]) || is_digit(source_[at_]))) ++at_;
+    while (at_ < source_.size() && (is_letter(source_[at_]) || is_digit(source_[at_]))) ++at_;
     std::string_view name = source_.substr(start, at_ - start);
     if (name != "std" && name != "ios" && name != "ios_base") return name;
     if (!source_.substr(at_).starts_with("::")) return name;
@@ -278,24 +256,22 @@ class Reader {
     const std::size_t start = at_;
     chain_.stream = read_name();
     skip_blanks();
-    if (source_.substr(at_).starts_with("."))
-      not_yet("calls of a stream's members are", "Use a manipulator, such as setw(9).", start);
-    else if (!source_.substr(at_).starts_with("<<"))
-      not_yet("statements other than an insertion are", "Begin with a stream's name and <<.",
-              start);
+    if (starts_with("."))
+      not_yet("calls of a stream's members are", start, "Use a manipulator, such as setw(9).");
+    else if (!starts_with("<<"))
+      not_yet("statements other than an insertion are", start,
+              "Begin with a stream's name and <<.");
   }
 
   void read_insertion() {
     const std::size_t start = at_;
     if (!take("<<")) {
-      return refuse(Refusal::When::compile, "error",
-                    "<< is expected here, or the end of the statement", start);
+      return error("<< is expected here, or the end of the statement", start);
     }
     skip_blanks();
     const std::size_t operand = at_;
-    if (at_ >= source_.size())
-      return refuse(Refusal::When::compile, "error", "nothing follows <<", start);
-    if (is_name_letter(source_[at_]) && read_manipulator()) return;
+    if (at_ >= source_.size()) return error("nothing follows <<", start);
+    if (is_letter(source_[at_]) && read_manipulator()) return;
     Operand shown;
     if (!read_operand(shown)) return;
     skip_blanks_before_next();
@@ -321,9 +297,7 @@ class Reader {
     const std::size_t end = at_;
     skip_blanks();
     const std::string_view rest = source_.substr(at_);
-    if (!rest.empty() && rest[0] != ';' && !rest.starts_with("<<"))
-      not_yet("expressions other than names and literals are",
-              "Give the value of the expression a name.", at_);
+    if (!rest.empty() && rest[0] != ';' && !rest.starts_with("<<")) no_expressions(at_);
     at_ = end;
   }
 
@@ -339,15 +313,13 @@ class Reader {
     Setting setting{found->what, found->to, {}, found->takes_argument, {start, at_}};
     if (found->takes_argument) {
       if (!take("(")) {
-        refuse(Refusal::When::compile, "error",
-               std::string(name) + " wants its argument in parentheses", start);
+        error(std::string(name) + " wants its argument in parentheses", start);
         return true;
       }
       skip_blanks();
       if (!read_operand(setting.argument)) return true;
       if (!take(")")) {
-        not_yet("expressions other than names and literals are",
-                "Give the value of the expression a name.", start);
+        no_expressions(start);
         return true;
       }
       setting.span.to = at_;
@@ -369,7 +341,7 @@ class Reader {
     const std::size_t start = at_;
     out.span.from = start;
     if (at_ >= source_.size()) {
-      refuse(Refusal::When::compile, "error", "a value is expected here", start);
+      error("a value is expected here", start);
       return false;
     }
     const char c = source_[at_];
@@ -387,9 +359,8 @@ class Reader {
     }
     if (c == '\'') return read_character(out);
     if (is_digit(c) || c == '.' || c == '-' || c == '+') return read_number(out);
-    if (is_name_letter(c)) return read_named(out);
-    not_yet("expressions other than names and literals are",
-            "Give the value of the expression a name.", start);
+    if (is_letter(c)) return read_named(out);
+    no_expressions(start);
     return false;
   }
 
@@ -404,8 +375,7 @@ class Reader {
       out.name.clear();
     } else if (out.name.empty() || rest.starts_with("(") || rest.starts_with("\"") ||
                rest.starts_with("'") || rest.starts_with("::") || rest.starts_with(".")) {
-      not_yet("expressions other than names and literals are",
-              "Give the value of the expression a name.", out.span.from);
+      no_expressions(out.span.from);
       return false;
     } else if (std::find(chain_.names.begin(), chain_.names.end(), out.name) ==
                chain_.names.end()) {
@@ -426,8 +396,7 @@ class Reader {
     text += std::string_view(out_.literals).substr(kept);
     out_.literals.resize(kept);
     if (at_ >= source_.size() || source_[at_] != quote)
-      return refuse(Refusal::When::compile, "error",
-                    std::string("a closing ") + quote + " is missing", start);
+      return error(std::string("a closing ") + quote + " is missing", start);
     ++at_;
   }
 
@@ -436,8 +405,8 @@ class Reader {
     read_quoted('\'', text);
     if (out_.refusal) return false;
     if (text.size() != 1) {
-      not_yet("characters of no or several bytes are", "Write it as a text, in double quotes.",
-              out.span.from);
+      not_yet("characters of no or several bytes are", out.span.from,
+              "Write it as a text, in double quotes.");
       return false;
     }
     out.span.to = at_;
@@ -455,8 +424,7 @@ class Reader {
     while (at_ < source_.size() && (source_[at_] == '-' || source_[at_] == '+')) {
       negative ^= source_[at_++] == '-';
       if (at_ - start > 1) {
-        not_yet("expressions other than names and literals are",
-                "Give the value of the expression a name.", start);
+        no_expressions(start);
         return false;
       }
     }
@@ -469,7 +437,7 @@ class Reader {
       const bool exponent_sign =
           (c == '-' || c == '+') &&
           (hexadecimal ? before == 'p' || before == 'P' : before == 'e' || before == 'E');
-      if (!is_name_letter(c) && !is_digit(c) && c != '.' && c != '\'' && !exponent_sign) break;
+      if (!is_letter(c) && !is_digit(c) && c != '.' && c != '\'' && !exponent_sign) break;
       if (c != '\'') text += c;
       ++at_;
     }
@@ -480,11 +448,10 @@ class Reader {
     }
     const std::size_t plain = std::min(text.find_first_not_of("0123456789"), text.size());
     if (plain == text.size() && text[0] != '0') {
-      not_yet("whole numbers that fit no type of C++ are", "Write a smaller number.", start);
+      not_yet("whole numbers that fit no type of C++ are", start, "Write a smaller number.");
       return false;
     }
-    refuse(Refusal::When::compile, "error",
-           in_quotes(source_.substr(digits, at_ - digits)) + " is no number of C++", start);
+    error(in_quotes(source_.substr(digits, at_ - digits)) + " is no number of C++", start);
     return false;
   }
 
@@ -546,10 +513,7 @@ class Reader {
     return std::nullopt;
   }
 
-  std::string_view source_;
-  Template& out_;
   Chain& chain_;
-  std::size_t at_ = 0;
   std::size_t covered_ = 0;  // by pieces
   std::vector<Setting> pending_;
   braces::WordsSink words_;

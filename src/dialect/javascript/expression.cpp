@@ -4,6 +4,7 @@
 #include <bit>
 
 #include "../family/escapes.hpp"
+#include "../family/pasted_source.hpp"
 #include "../family/utf16.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/text/escape.hpp"
@@ -31,49 +32,18 @@ double nearest_double(const SignedNatural& whole) {
   return nearest_double(digits);
 }
 
-class Reader {
+class Reader : PastedSource {
  public:
-  Reader(Template& out, std::size_t& at) : out_(out), source_(out.source), at_(at) {}
+  Reader(Template& out, std::size_t at) : PastedSource(out, at) {}
 
   bool read(Node& node) { return read_sum(node); }
+  std::size_t at() const { return at_; }
 
  private:
-  bool refuse(Refusal::When when, std::string as, std::string why, std::size_t from) {
-    if (!out_.refusal) {
-      const std::size_t start = std::min(from, source_.size());
-      out_.refusal = {when, std::move(as), std::move(why),
-                      Span{start, std::min(std::max(at_, start + 1), source_.size())}};
-    }
-    return false;
-  }
   bool syntax_error(std::string why, std::size_t from) {
     return refuse(Refusal::When::compile, "SyntaxError", std::move(why), from);
   }
-  bool not_yet(std::string what, std::size_t from) {
-    return refuse(Refusal::When::not_supported_yet, "Give the value of the expression a name.",
-                  std::move(what) + " not supported yet", from);
-  }
-
-  char peek(std::size_t further = 0) const {
-    return at_ + further < source_.size() ? source_[at_ + further] : '\0';
-  }
-  bool starts_with(std::string_view text) const {
-    return source_.substr(std::min(at_, source_.size())).starts_with(text);
-  }
-  void skip_blanks() {
-    for (;;) {
-      if (at_ < source_.size() &&
-          std::string_view(" \t\n\r").find(peek()) != std::string_view::npos)
-        ++at_;
-      else if (starts_with("/*"))
-        at_ =
-            std::min(std::min(source_.find("*/", at_ + 2), source_.size() - 2) + 2, source_.size());
-      else if (starts_with("//"))
-        at_ = std::min(source_.find('\n', at_), source_.size());
-      else
-        return;
-    }
-  }
+  void skip_blanks() { skip_blanks_and_comments(); }
 
   // Moves what is read so far under a new node.
   static void wrap(Node& node, Node::Kind kind) {
@@ -383,9 +353,6 @@ class Reader {
     return true;
   }
 
-  Template& out_;
-  std::string_view source_;
-  std::size_t& at_;
   int depth_ = 0;
 };
 
@@ -444,7 +411,10 @@ std::size_t read_escape(std::size_t at, Template& out) {
 }
 
 bool read_expression(Template& out, std::size_t& at, Node& node) {
-  return Reader(out, at).read(node);
+  Reader reader(out, at);
+  const bool good = reader.read(node);
+  at = reader.at();
+  return good;
 }
 
 }  // namespace inky::javascript

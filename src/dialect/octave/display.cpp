@@ -24,6 +24,7 @@
 
 #include "../dialects.hpp"
 #include "../family/named_values.hpp"
+#include "../family/pasted_source.hpp"
 #include "../family/program_dialect.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/writing.hpp"
@@ -209,10 +210,10 @@ std::string joined(const std::vector<std::string>& arguments) {
 
 // ---- Reading ----
 
-class Reader {
+class Reader : PastedSource {
  public:
   Reader(Template& out, Session& session, std::vector<Words>* words)
-      : source_(out.source), out_(out), session_(session), words_(words) {}
+      : PastedSource(out), session_(session), words_(words) {}
 
   void read() {
     while (!out_.refusal) {
@@ -230,20 +231,8 @@ class Reader {
   }
 
  private:
-  bool refuse(Refusal::When when, std::string as, std::string why, std::size_t from) {
-    if (!out_.refusal) {
-      const std::size_t start = std::min(from, source_.size());
-      out_.refusal = {when, std::move(as), std::move(why),
-                      Span{start, std::min(std::max(at_, start + 1), source_.size())}};
-    }
-    return false;
-  }
   bool parse_error(std::string why, std::size_t from) {
     return refuse(Refusal::When::compile, "parse error", std::move(why), from);
-  }
-  bool not_yet(std::string what, std::size_t from) {
-    return refuse(Refusal::When::not_supported_yet, "Give the value of the expression a name.",
-                  std::move(what) + " not supported yet", from);
   }
 
   template <typename Meaning>
@@ -251,17 +240,7 @@ class Reader {
     if (words_.asked()) words_.add(at_, role, meaning(), field);
   }
 
-  char peek(std::size_t further = 0) const {
-    return at_ + further < source_.size() ? source_[at_ + further] : '\0';
-  }
-  bool at_end() const { return at_ >= source_.size(); }
-  static bool is_digit(char c) { return c >= '0' && c <= '9'; }
-  static bool is_letter(char c) {
-    return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || c == '_';
-  }
-  void skip_blanks() {
-    while (peek() == ' ' || peek() == '\t') ++at_;
-  }
+  void skip_blanks() { skip(" \t"); }
   bool ends_statement() const {
     const char c = peek();
     return at_end() || c == ';' || c == ',' || c == '\n' || c == '\r' || c == '%' || c == '#';
@@ -655,11 +634,8 @@ class Reader {
     return true;
   }
 
-  std::string_view source_;
-  Template& out_;
   Session& session_;
   braces::WordsSink words_;
-  std::size_t at_ = 0;
   int field_ = 0;
   int depth_of_matrix_ = 0;
   std::vector<std::string> kept_;  // names that a statement gave a value

@@ -24,6 +24,7 @@
 
 #include "../dialects.hpp"
 #include "../family/named_values.hpp"
+#include "../family/pasted_source.hpp"
 #include "../family/program_dialect.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
@@ -127,10 +128,10 @@ struct Call final : Program {
 
 constexpr int most_nesting = 32;
 
-class Reader {
+class Reader : PastedSource {
  public:
   Reader(Template& out, Call& call, std::vector<Words>* words)
-      : source_(out.source), out_(out), call_(call), words_(words) {}
+      : PastedSource(out), call_(call), words_(words) {}
 
   void read() {
     skip_blanks();
@@ -164,34 +165,12 @@ class Reader {
                                          : "each element by itself, with marks between digits";
   }
 
-  bool refuse(Refusal::When when, std::string as, std::string why, std::size_t from) {
-    if (!out_.refusal) {
-      const std::size_t start = std::min(from, source_.size());
-      out_.refusal = {when, std::move(as), std::move(why),
-                      Span{start, std::min(std::max(at_, start + 1), source_.size())}};
-    }
-    return false;
-  }
   bool parse_error(std::string why, std::size_t from) {
     return refuse(Refusal::When::compile, "parse error", std::move(why), from);
   }
-  bool not_yet(std::string what, std::size_t from) {
-    return refuse(Refusal::When::not_supported_yet, "Give the value of the expression a name.",
-                  std::move(what) + " not supported yet", from);
-  }
 
-  char peek(std::size_t further = 0) const {
-    return at_ + further < source_.size() ? source_[at_ + further] : '\0';
-  }
-  void skip_blanks() {
-    while (at_ < source_.size() &&
-           std::string_view(" \t\r\n").find(peek()) != std::string_view::npos)
-      ++at_;
-  }
-  static bool is_digit(char c) { return c >= '0' && c <= '9'; }
-  static bool is_name_part(char c) {
-    return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || is_digit(c) || c == '.' || c == '_';
-  }
+  void skip_blanks() { skip(" \t\r\n"); }
+  static bool is_name_part(char c) { return is_letter(c) || is_digit(c) || c == '.'; }
   std::string read_name() {
     const std::size_t start = at_;
     while (is_name_part(peek())) ++at_;
@@ -372,11 +351,8 @@ class Reader {
     }
   }
 
-  std::string_view source_;
-  Template& out_;
   Call& call_;
   braces::WordsSink words_;
-  std::size_t at_ = 0;
 };
 
 // ---- Numbers of one vector ----
