@@ -16,8 +16,8 @@
 #include "dialects.hpp"
 #include "family/dotnet_digits.hpp"
 #include "family/escapes.hpp"
+#include "family/percent_dialect.hpp"
 #include "family/percent_rendering.hpp"
-#include "family/percent_writing.hpp"
 #include "family/utf16.hpp"
 #include "family/value_notes.hpp"
 #include "family/values.hpp"
@@ -713,34 +713,13 @@ constexpr percent::WritingRules writing_rules = {
 constexpr writing::LiteralRules literal_rules = {.doubled = "%",
                                                  .control = writing::ControlForm::unicode};
 
-class FSharp final : public Dialect {
+class FSharp final : public family::PercentDialect {
  public:
-  const DialectFacts& facts() const override { return inky::facts; }
+  FSharp() : PercentDialect(syntax, writing_rules, literal_rules, "\"") {}
 
-  WrittenField write_field(const FieldWish& wish) const override {
-    return percent::write_field(writing_rules, wish);
-  }
-  std::optional<std::string> write_literal(std::string_view text) const override {
-    return writing::literal(literal_rules, text);
-  }
   std::string write_statement(std::string_view source,
                               std::span<const std::string> names) const override {
     return "printf \"" + std::string(source) + "\"" + writing::listed(names, "", " ");
-  }
-
-  Result<Template> parse(std::string_view source) const override {
-    Result<Template> parsed = percent::parse(syntax, source);
-    if (!parsed) return parsed;
-    for (const Field& field : parsed->fields) {
-      const bool settled = parsed->refusal && parsed->refusal->when != Refusal::When::run;
-      if (field.failure.empty() || settled) continue;
-      const bool late = field.failure == unread_when_run;
-      if (late && parsed->refusal) continue;
-      parsed->refusal = {late ? Refusal::When::run : Refusal::When::compile, field.failure,
-                         field.defect, field.span};
-    }
-    note_quotes("\"", *parsed);
-    return parsed;
   }
 
   Outcome render(const Template& parsed, std::span<const Value> values,
@@ -753,15 +732,23 @@ class FSharp final : public Dialect {
     return rendering.run();
   }
 
-  std::vector<Words> explain(const Template& parsed) const override {
-    return percent::explain(syntax, parsed);
-  }
-
   // The function string, and Console.WriteLine.
   Outcome print_plainly(const Value& value, Output& out) const override {
     if (const Value* rare = find_rare({&value, 1})) return rare_value(*rare, facts().language);
     out.append(to_string(value));
     return {};
+  }
+
+ private:
+  void settle(Template& parsed) const override {
+    for (const Field& field : parsed.fields) {
+      const bool settled = parsed.refusal && parsed.refusal->when != Refusal::When::run;
+      if (field.failure.empty() || settled) continue;
+      const bool late = field.failure == unread_when_run;
+      if (late && parsed.refusal) continue;
+      parsed.refusal = {late ? Refusal::When::run : Refusal::When::compile, field.failure,
+                        field.defect, field.span};
+    }
   }
 };
 

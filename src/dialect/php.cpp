@@ -19,8 +19,8 @@
 
 #include "dialects.hpp"
 #include "family/escapes.hpp"
+#include "family/percent_dialect.hpp"
 #include "family/percent_rendering.hpp"
-#include "family/percent_writing.hpp"
 #include "family/value_notes.hpp"
 #include "family/values.hpp"
 #include "inky_margin/dialect/table_form.hpp"
@@ -679,17 +679,11 @@ constexpr percent::WritingRules writing_rules = {
 constexpr writing::LiteralRules literal_rules = {
     .doubled = "%", .escaped = "\"\\$", .control = writing::ControlForm::octal};
 
-class Php final : public Dialect {
+class Php final : public family::PercentDialect {
  public:
-  const DialectFacts& facts() const override { return inky::facts; }
+  Php() : PercentDialect(syntax, writing_rules, literal_rules, "\"'") {}
 
   Placing placing() const override { return Placing::positions; }
-  WrittenField write_field(const FieldWish& wish) const override {
-    return percent::write_field(writing_rules, wish);
-  }
-  std::optional<std::string> write_literal(std::string_view text) const override {
-    return writing::literal(literal_rules, text);
-  }
   std::string write_statement(std::string_view source,
                               std::span<const std::string> names) const override {
     std::string out = "printf(\"" + std::string(source) + "\"";
@@ -699,20 +693,9 @@ class Php final : public Dialect {
     return out + ");";
   }
 
-  Result<Template> parse(std::string_view source) const override {
-    Result<Template> parsed = percent::parse(syntax, source);
-    if (!parsed) return parsed;
-    note_quotes("\"'", *parsed);
-    return parsed;
-  }
-
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const override {
     return Rendering(inky::facts, parsed, values, options, out, report).run();
-  }
-
-  std::vector<Words> explain(const Template& parsed) const override {
-    return percent::explain(syntax, parsed);
   }
 
   // echo shows a value as text.

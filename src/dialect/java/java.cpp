@@ -20,8 +20,8 @@
 #include <cmath>
 
 #include "../dialects.hpp"
+#include "../family/percent_dialect.hpp"
 #include "../family/percent_rendering.hpp"
-#include "../family/percent_writing.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "decimal.hpp"
@@ -916,40 +916,25 @@ constexpr percent::WritingRules writing_rules = {
 constexpr writing::LiteralRules literal_rules = {.doubled = "%",
                                                  .control = writing::ControlForm::octal};
 
-class Java final : public Dialect {
+class Java final : public family::PercentDialect {
  public:
-  Java() : facts_(java_language::facts) { facts_.locales = locale_tags(); }
+  Java()
+      : PercentDialect(syntax, writing_rules, literal_rules, "\""), facts_(java_language::facts) {
+    facts_.locales = locale_tags();
+  }
 
   const DialectFacts& facts() const override { return facts_; }
 
   Placing placing() const override { return Placing::positions; }
-  WrittenField write_field(const FieldWish& wish) const override {
-    return percent::write_field(writing_rules, wish);
-  }
-  std::optional<std::string> write_literal(std::string_view text) const override {
-    return writing::literal(literal_rules, text);
-  }
   std::string write_statement(std::string_view source,
                               std::span<const std::string> names) const override {
     return std::string("System.out.printf(\"") + std::string(source) + "\"" +
            (names.empty() ? "" : ", ") + writing::listed(names, ", ", "") + ");";
   }
 
-  Result<Template> parse(std::string_view source) const override {
-    Result<Template> parsed = percent::parse(syntax, source);
-    if (!parsed) return parsed;
-    find_refusal(*parsed);
-    note_quotes("\"", *parsed);
-    return parsed;
-  }
-
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const override {
     return Rendering(java_language::facts, parsed, values, options, out, report).run();
-  }
-
-  std::vector<Words> explain(const Template& parsed) const override {
-    return percent::explain(syntax, parsed);
   }
 
   // System.out.println shows String.valueOf.
@@ -961,7 +946,7 @@ class Java final : public Dialect {
 
  private:
   // The whole template is checked first, field by field; what the compiler refuses comes before.
-  static void find_refusal(Template& parsed) {
+  void settle(Template& parsed) const override {
     if (parsed.refusal) return;
     for (const Field& field : parsed.fields) {
       const std::size_t after = field.span.to;

@@ -17,8 +17,8 @@
 
 #include "../dialects.hpp"
 #include "../family/escapes.hpp"
+#include "../family/percent_dialect.hpp"
 #include "../family/percent_rendering.hpp"
-#include "../family/percent_writing.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "inky_margin/dialect/table_form.hpp"
@@ -715,31 +715,14 @@ constexpr percent::WritingRules writing_rules = {.facts = &facts, .converts = tr
 constexpr writing::LiteralRules literal_rules = {.doubled = "%",
                                                  .control = writing::ControlForm::octal};
 
-class Octave final : public Dialect {
+class Octave final : public family::PercentDialect {
  public:
-  const DialectFacts& facts() const override { return inky::facts; }
+  Octave() : PercentDialect(syntax, writing_rules, literal_rules, "\"'") {}
 
-  WrittenField write_field(const FieldWish& wish) const override {
-    return percent::write_field(writing_rules, wish);
-  }
-  std::optional<std::string> write_literal(std::string_view text) const override {
-    return writing::literal(literal_rules, text);
-  }
   std::string write_statement(std::string_view source,
                               std::span<const std::string> names) const override {
     return std::string("printf(\"") + std::string(source) + "\"" + (names.empty() ? "" : ", ") +
            writing::listed(names, ", ", "") + ")";
-  }
-
-  Result<Template> parse(std::string_view source) const override {
-    Result<Template> parsed = percent::parse(syntax, source);
-    if (!parsed) return parsed;
-    for (const Field& field : parsed->fields) {
-      if (field.failure.empty() || parsed->refusal) continue;
-      parsed->refusal = {Refusal::When::run, field.failure, field.defect, field.span};
-    }
-    note_quotes("\"'", *parsed);
-    return parsed;
   }
 
   Outcome render(const Template& parsed, std::span<const Value> values,
@@ -757,13 +740,17 @@ class Octave final : public Dialect {
     return Rendering(parsed, values, options, out, report).run_over_data();
   }
 
-  std::vector<Words> explain(const Template& parsed) const override {
-    return percent::explain(syntax, parsed);
-  }
-
   // disp(), in the format a session starts with.
   Outcome print_plainly(const Value& value, Output& out) const override {
     return octave_display_dialect()->print_plainly(value, out);
+  }
+
+ private:
+  void settle(Template& parsed) const override {
+    for (const Field& field : parsed.fields) {
+      if (field.failure.empty() || parsed.refusal) continue;
+      parsed.refusal = {Refusal::When::run, field.failure, field.defect, field.span};
+    }
   }
 };
 

@@ -14,8 +14,8 @@
 #include <algorithm>
 
 #include "../dialects.hpp"
+#include "../family/percent_dialect.hpp"
 #include "../family/percent_rendering.hpp"
-#include "../family/percent_writing.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "inky_margin/number/digits.hpp"
@@ -434,36 +434,19 @@ constexpr percent::WritingRules writing_rules = {
     .facts = &inky::facts, .plain = 's', .converts = true};
 constexpr writing::LiteralRules literal_rules = {.doubled = "%"};
 
-class PythonPercent final : public Dialect {
+class PythonPercent final : public family::PercentDialect {
  public:
-  const DialectFacts& facts() const override { return inky::facts; }
+  PythonPercent() : PercentDialect(syntax, writing_rules, literal_rules, "\"'") {}
 
-  WrittenField write_field(const FieldWish& wish) const override {
-    return percent::write_field(writing_rules, wish);
-  }
-  std::optional<std::string> write_literal(std::string_view text) const override {
-    return writing::literal(literal_rules, text);
-  }
   std::string write_statement(std::string_view source,
                               std::span<const std::string> names) const override {
     return "print(\"" + std::string(source) + "\" % (" + writing::listed(names, ", ") +
            (names.size() == 1 ? ",), end=\"\")" : "), end=\"\")");
   }
 
-  Result<Template> parse(std::string_view source) const override {
-    Result<Template> parsed = percent::parse(syntax, source);
-    if (!parsed) return parsed;
-    note_quotes("\"'", *parsed);
-    return parsed;
-  }
-
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const override {
     return Rendering(inky::facts, parsed, values, options, out, report).run();
-  }
-
-  std::vector<Words> explain(const Template& parsed) const override {
-    return percent::explain(syntax, parsed);
   }
 
   // print() shows str().

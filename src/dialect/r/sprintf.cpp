@@ -16,8 +16,8 @@
 #include <limits>
 
 #include "../dialects.hpp"
+#include "../family/percent_dialect.hpp"
 #include "../family/percent_rendering.hpp"
-#include "../family/percent_writing.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "inky_margin/dialect/table_form.hpp"
@@ -511,37 +511,15 @@ constexpr percent::WritingRules writing_rules = {
 constexpr writing::LiteralRules literal_rules = {
     .doubled = "%", .control = writing::ControlForm::octal, .nul = false};
 
-class R final : public Dialect {
+class R final : public family::PercentDialect {
  public:
-  const DialectFacts& facts() const override { return inky::facts; }
+  R() : PercentDialect(syntax, writing_rules, literal_rules, "\"'") {}
 
   Placing placing() const override { return Placing::positions; }
-  WrittenField write_field(const FieldWish& wish) const override {
-    return percent::write_field(writing_rules, wish);
-  }
-  std::optional<std::string> write_literal(std::string_view text) const override {
-    return writing::literal(literal_rules, text);
-  }
   std::string write_statement(std::string_view source,
                               std::span<const std::string> names) const override {
     return std::string("cat(sprintf(\"") + std::string(source) + "\"" +
            (names.empty() ? "" : ", ") + writing::listed(names, ", ", "") + "))";
-  }
-
-  Result<Template> parse(std::string_view source) const override {
-    Result<Template> parsed = percent::parse(syntax, source);
-    if (!parsed) return parsed;
-    refuse_mixed_escapes(*parsed);
-    // A value shown twice may change its mode in between.
-    const bool by_position =
-        std::any_of(parsed->fields.begin(), parsed->fields.end(),
-                    [](const Field& field) { return field.position != unset; });
-    if (by_position) {
-      parsed->fields.front().modifier = may_show_twice;
-      for (Field& field : parsed->fields) field.plain_decimal = false;
-    }
-    note_quotes("\"'", *parsed);
-    return parsed;
   }
 
   Outcome render(const Template& parsed, std::span<const Value> values,
@@ -552,10 +530,6 @@ class R final : public Dialect {
     if (!parsed.refusal && (vectors || shows_twice(parsed)))
       return render_elements(parsed, values, options, out, report);
     return render_element(parsed, values, options, out, report, 0, nullptr);
-  }
-
-  std::vector<Words> explain(const Template& parsed) const override {
-    return percent::explain(syntax, parsed);
   }
 
   // print(), as at the prompt.
@@ -579,6 +553,17 @@ class R final : public Dialect {
   }
 
  private:
+  void settle(Template& parsed) const override {
+    refuse_mixed_escapes(parsed);
+    // A value shown twice may change its mode in between.
+    const bool by_position =
+        std::any_of(parsed.fields.begin(), parsed.fields.end(),
+                    [](const Field& field) { return field.position != unset; });
+    if (!by_position) return;
+    parsed.fields.front().modifier = may_show_twice;
+    for (Field& field : parsed.fields) field.plain_decimal = false;
+  }
+
   static bool shows_twice(const Template& parsed) {
     return !parsed.fields.empty() && parsed.fields.front().modifier == may_show_twice;
   }

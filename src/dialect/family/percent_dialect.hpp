@@ -1,0 +1,53 @@
+// A dialect of percent templates: what follows from its syntax and its rules alone.
+#pragma once
+
+#include <optional>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "percent.hpp"
+#include "percent_writing.hpp"
+#include "source.hpp"
+#include "writing.hpp"
+
+namespace inky::family {
+
+class PercentDialect : public Dialect {
+ public:
+  const DialectFacts& facts() const override { return *rules_.facts; }
+
+  Result<Template> parse(std::string_view source) const final {
+    Result<Template> parsed = percent::parse(syntax_, source);
+    if (!parsed) return parsed;
+    settle(*parsed);
+    note_quotes(quotes_, *parsed);
+    return parsed;
+  }
+  std::vector<Words> explain(const Template& parsed) const final {
+    return percent::explain(syntax_, parsed);
+  }
+  WrittenField write_field(const FieldWish& wish) const final {
+    return percent::write_field(rules_, wish);
+  }
+  std::optional<std::string> write_literal(std::string_view text) const final {
+    return writing::literal(literals_, text);
+  }
+
+ protected:
+  // All of them outlive it. `quotes` are those that a text of the language can stand in.
+  PercentDialect(const percent::Syntax& syntax, const percent::WritingRules& rules,
+                 const writing::LiteralRules& literals, std::string_view quotes)
+      : syntax_(syntax), rules_(rules), literals_(literals), quotes_(quotes) {}
+
+ private:
+  // What the language says of the whole template before any value is looked at.
+  virtual void settle(Template&) const {}
+
+  const percent::Syntax& syntax_;
+  const percent::WritingRules& rules_;
+  const writing::LiteralRules& literals_;
+  std::string_view quotes_;
+};
+
+}  // namespace inky::family
