@@ -20,7 +20,7 @@ constexpr const char* examples = R"(Examples:
   inky check '%d g' f64                    faults, and repairs
   inky proof demo/batches.toml             a table previewed
   inky dialects                            the languages there are
-  inky demo                                a walk through both)";
+  inky demo                                a walk through all of them)";
 
 // Says what is wrong in one sentence of our own, and which known name is near.
 int refuse(const CLI::App& app, const CLI::ParseError& error) {
