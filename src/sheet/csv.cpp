@@ -52,6 +52,9 @@ class QuotedRow {
   // One line with its end; more than one row where a CR ends one.
   Found take(std::string_view line) {
     const std::size_t before = ends_.size();
+    // The room for a field grows by as much as there is, and not by some bytes at a time.
+    taken_ += line.size();
+    csv_set_blk_size(&parser_, taken_);
     if (csv_parse(&parser_, line.data(), line.size(), on_field, on_row, this) != line.size())
       return Found::bad_quote;
     return ends_.size() != before ? Found::row : Found::nothing_yet;
@@ -93,6 +96,7 @@ class QuotedRow {
   }
 
   csv_parser parser_{};
+  std::size_t taken_ = 0;  // bytes
   std::vector<std::optional<std::string>> fields_;
   std::vector<std::size_t> ends_;  // of the rows, in the fields
 };
@@ -108,7 +112,10 @@ class CsvReader::Body {
       const std::size_t end = piece.find('\n');
       if (end == std::string_view::npos || is_quoted_) {
         waiting_ += piece;
-        return drain(sink);
+        // What waits is not looked through again with every piece: a line without its end is no
+        // row yet, and a row with quotes is tried when there is twice as much of it.
+        const std::size_t enough = is_quoted_ ? std::min(next_try_, most_row) : most_row;
+        return waiting_.size() < enough || drain(sink);
       }
       waiting_ += piece.substr(0, end + 1);
       if (!drain(sink)) return false;
@@ -188,8 +195,7 @@ class CsvReader::Body {
   // A row that has quotes may go over several lines; the bytes it takes, 0 while there are more to
   // come.
   std::size_t read_quoted(std::string_view text, RowSink& sink) {
-    // Not again from the beginning with every piece.
-    if (!is_last_ && text.size() < most_row && text.size() < next_try_) return 0;
+    if (!is_last_ && text.size() < std::min(next_try_, most_row)) return 0;
     QuotedRow row;
     std::size_t at = 0;
     std::size_t lines = 0;
