@@ -15,6 +15,7 @@
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
 #include "inky_margin/toolchain/programs.hpp"
+#include "interruption.hpp"
 #include "witness.hpp"
 
 namespace inky::cli {
@@ -180,6 +181,10 @@ struct Testimony {
     return witness.stage == Witness::Stage::printed && witness.output == expected;
   }
   bool is_missing() const { return !error && witness.stage == Witness::Stage::missing; }
+  bool is_not_asked() const {
+    return !error && (witness.stage == Witness::Stage::not_asked ||
+                      witness.stage == Witness::Stage::interrupted);
+  }
 };
 
 std::string first_line(std::string_view text) {
@@ -188,7 +193,7 @@ std::string first_line(std::string_view text) {
 }
 
 void ask(Testimony& out, const ProgramRequest& request, const Sheet& sheet, const Table& table,
-         const toolchain::WitnessCache* cache) {
+         const toolchain::WitnessCache* cache, const toolchain::RunLimits& limits) {
   const Result<TableProgram> program = program_of(request, *out.dialect, sheet, table);
   const Toolchain* known = toolchain::toolchain_of(out.dialect->facts().id);
   if (!program) {
@@ -197,7 +202,7 @@ void ask(Testimony& out, const ProgramRequest& request, const Sheet& sheet, cons
   }
   if (known == nullptr) return;
   out.expected = program->text();
-  out.witness = toolchain::run_program(*known, program->source, {}, cache);
+  out.witness = toolchain::run_program(*known, program->source, limits, cache);
   if (out.witness.stage != Witness::Stage::missing)
     out.version = toolchain::version_of(out.witness.program).value_or(out.witness.program);
 }
@@ -236,10 +241,13 @@ std::vector<Testimony> ask_all(const ProgramRequest& request, const Sheet& sheet
   for (std::size_t i = 0; i < out.size(); ++i) out[i].dialect = request.dialects[i];
   const auto cache = request.cache ? usual_cache() : std::nullopt;
   Progress progress(out.size());
+  const Interruption interruption;
+  toolchain::RunLimits limits;
+  limits.stop = interruption.flag();
   std::atomic<std::size_t> next{0};
   const auto work = [&] {
     for (std::size_t i = next++; i < out.size(); i = next++) {
-      ask(out[i], request, sheet, table, cache ? &*cache : nullptr);
+      ask(out[i], request, sheet, table, cache ? &*cache : nullptr, limits);
       progress.add();
     }
   };
@@ -302,7 +310,11 @@ void put_testimony(Screen& screen, const Testimony& one) {
   std::string deed;
   switch (one.witness.stage) {
     case Witness::Stage::stopped:
-      deed = "was stopped: it took too long, or printed too much";
+      deed = "was stopped: " + visible(one.witness.messages);
+      break;
+    case Witness::Stage::not_asked:
+    case Witness::Stage::interrupted:
+      deed = "could not be asked: " + visible(first_line(one.witness.messages));
       break;
     case Witness::Stage::refused:
       deed = "refused the program: " + visible(first_line(one.witness.messages));
@@ -331,8 +343,14 @@ JsonOut json_of(const Testimony& one) {
     out["verdict"] = "missing";
     return out;
   }
-  out["verdict"] = one.agrees() ? "agrees" : "differs";
   out["toolchain"] = one.version;
+  if (one.is_not_asked()) {
+    out["verdict"] = "not-asked";
+    out["advice"] = one.witness.messages;
+    return out;
+  }
+  out["verdict"] = one.agrees() ? "agrees" : "differs";
+  if (const std::string open = left_open(one.witness); !open.empty()) out["open"] = open;
   out["bytes"] = one.witness.output.size();
   if (!one.agrees()) {
     out["said"] = one.expected;
@@ -468,7 +486,8 @@ int proof_witness(const ProgramRequest& request, const Sheet& sheet, const Table
   const std::vector<Testimony> testimonies = ask_all(request, sheet, table);
   int status = done;
   for (const Testimony& one : testimonies) {
-    const bool fine = one.agrees() || (one.is_missing() && !request.require);
+    const bool fine =
+        one.agrees() || ((one.is_missing() || one.is_not_asked()) && !request.require);
     if (!fine) status = answer_is_no;
   }
   if (request.json) {

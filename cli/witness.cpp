@@ -9,6 +9,7 @@
 #include "inky_margin/toolchain/programs.hpp"
 #include "inky_margin/toolchain/witness.hpp"
 #include "inky_margin/write/program.hpp"
+#include "interruption.hpp"
 
 namespace inky::cli {
 
@@ -30,7 +31,7 @@ std::string bytes_text(std::size_t count) {
 std::string deed_of(const Witness& witness) {
   switch (witness.stage) {
     case Witness::Stage::stopped:
-      return "was stopped: it took too long, or printed too much";
+      return "was stopped: " + witness.messages;
     case Witness::Stage::refused:
       return "refused the program: " + first_line(witness.messages);
     case Witness::Stage::failed:
@@ -70,6 +71,19 @@ std::optional<Error> refuse(const ShowRequest& request, const Report& report) {
 
 }  // namespace
 
+std::string left_open(const Witness& witness) {
+  if (witness.kept || witness.confinement.whole()) return {};
+  std::string out;
+  const auto add = [&](bool closed, const char* what) {
+    if (!closed) out += (out.empty() ? "" : ", ") + std::string(what);
+  };
+  add(witness.confinement.network, "the network");
+  add(witness.confinement.files, "writing to other files");
+  add(witness.confinement.processes, "seeing other processes");
+  add(witness.confinement.rights, "the rights of its user");
+  return out;
+}
+
 std::optional<toolchain::WitnessCache> usual_cache() {
   const std::optional<std::string> folder = toolchain::usual_cache_folder();
   if (!folder) return std::nullopt;
@@ -94,7 +108,10 @@ Result<Witnessed> ask_witness(const ShowRequest& request, const Template& parsed
                  "a witness of " + std::string(id) + " is not supported yet",
                  {},
                  "The other languages have one."};
-  const Witness witness = toolchain::run_program(*known, *source, {}, cache);
+  const Interruption interruption;
+  toolchain::RunLimits limits;
+  limits.stop = interruption.flag();
+  const Witness witness = toolchain::run_program(*known, *source, limits, cache);
   Witnessed out;
   if (witness.stage == Witness::Stage::missing) {
     out.toolchain = known->programs.substr(0, known->programs.find(' '));
@@ -102,8 +119,14 @@ Result<Witnessed> ask_witness(const ShowRequest& request, const Template& parsed
     return out;
   }
   out.toolchain = toolchain::version_of(witness.program).value_or(witness.program);
+  if (witness.stage == Witness::Stage::not_asked || witness.stage == Witness::Stage::interrupted) {
+    out.verdict = Witnessed::Verdict::not_asked;
+    out.advice = witness.messages;
+    return out;
+  }
   out.text = witness.output;
   out.messages = witness.messages;
+  out.open = left_open(witness);
   const bool printed = witness.stage == Witness::Stage::printed;
   const bool refused = witness.stage == Witness::Stage::refused;
   const bool failed = witness.stage == Witness::Stage::failed;
@@ -133,10 +156,13 @@ Result<Witnessed> ask_witness(const ShowRequest& request, const Template& parsed
 }
 
 JsonOut to_json(const Witnessed& witnessed) {
-  constexpr std::string_view verdicts[] = {"agrees", "differs", "incomparable", "missing"};
+  constexpr std::string_view verdicts[] = {"agrees", "differs", "incomparable", "missing",
+                                           "not-asked"};
   JsonOut out = {{"verdict", verdicts[static_cast<std::size_t>(witnessed.verdict)]},
                  {"toolchain", witnessed.toolchain}};
-  if (witnessed.verdict == Witnessed::Verdict::missing) {
+  if (!witnessed.open.empty()) out["open"] = witnessed.open;
+  if (witnessed.verdict == Witnessed::Verdict::missing ||
+      witnessed.verdict == Witnessed::Verdict::not_asked) {
     out["advice"] = witnessed.advice;
     return out;
   }
@@ -156,6 +182,16 @@ JsonOut to_json(const Witnessed& witnessed) {
   return out;
 }
 
+namespace {
+
+void put_open(Screen& screen, const Witnessed& witnessed) {
+  if (witnessed.open.empty()) return;
+  screen.label("");
+  screen.paragraph("this kernel does not let the program be kept from " + witnessed.open);
+}
+
+}  // namespace
+
 void put_witness(Screen& screen, const Witnessed& witnessed, std::string_view text) {
   screen.line();
   screen.label("witness");
@@ -166,9 +202,14 @@ void put_witness(Screen& screen, const Witnessed& witnessed, std::string_view te
       screen.label("");
       screen.paragraph(witnessed.happened +
                        (witnessed.said.starts_with("prints") ? ", the same" : ", as was said"));
+      put_open(screen, witnessed);
       return;
     case Witnessed::Verdict::missing:
       screen.paragraph("there is no " + witnessed.toolchain + " here. " + witnessed.advice);
+      return;
+    case Witnessed::Verdict::not_asked:
+      screen.paragraph(visible(witnessed.toolchain) + " could not be asked: " +
+                       visible(first_line(witnessed.advice)));
       return;
     case Witnessed::Verdict::incomparable:
       screen.line(visible(witnessed.toolchain));
@@ -193,13 +234,15 @@ void put_witness(Screen& screen, const Witnessed& witnessed, std::string_view te
       break;
     }
   }
+  put_open(screen, witnessed);
   if (witnessed.text.empty()) return;
   screen.label("printed");
   screen.line(with_visible_spaces(witnessed.text, screen.look()));
 }
 
 int status_with(int status, const Witnessed& witnessed, bool required) {
-  const bool missed = witnessed.verdict == Witnessed::Verdict::missing && required;
+  const bool missed = required && (witnessed.verdict == Witnessed::Verdict::missing ||
+                                   witnessed.verdict == Witnessed::Verdict::not_asked);
   const bool differs = witnessed.verdict == Witnessed::Verdict::differs;
   return status == done && (missed || differs) ? answer_is_no : status;
 }

@@ -17,12 +17,14 @@ struct Witnessed {
     differs,
     incomparable,  // the language leaves it undefined: what it printed this time
     missing,       // there is no such toolchain here
+    not_asked,     // there is, and the machine could not do its part
   };
   Verdict verdict = Verdict::missing;
   std::string toolchain;  // the first line of its version, or its path
   std::string text;       // what it printed
   std::string messages;   // and what it complained of
-  std::string advice;     // of a missing one: what brings it
+  std::string advice;     // of a missing one: what brings it; of one not asked: why
+  std::string open;       // what it was not kept from, as the kernel refuses it; empty: nothing
   std::string said;       // what was expected of it: for a screen
   std::string happened;   // what it did instead
 };
@@ -32,6 +34,9 @@ Result<std::string> program_of(const ShowRequest& request, const Template& parse
 
 // Where what programs printed is kept; nothing where there is no folder for it.
 std::optional<toolchain::WitnessCache> usual_cache();
+
+// What a program was not kept from: "the network, other files"; empty: it was kept from all of it.
+std::string left_open(const toolchain::Witness& witness);
 
 // An error where there is no program for it yet. `cache` may be null.
 Result<Witnessed> ask_witness(const ShowRequest& request, const Template& parsed,

@@ -775,7 +775,7 @@ class CppFormat final : public family::CheckedDialect<Fields, Rendering> {
   void read(Template& out, Fields& program, std::vector<Words>* words) const override {
     const braces::Decoded decoded(out, c_language::read_escape);
     Reader(decoded, out, program, words).read();
-    note_quotes("\"", out);
+    note_quotes(facts(), out);
   }
 };
 

@@ -146,6 +146,7 @@ constexpr DialectFacts facts = {
     .line_split = {"", "\n    ", "", false, true},
     .program_form = cpp_program("#include <iomanip>\n#include <iostream>\n#include "
                                 "<string>\n\nusing namespace std;\n\nint main() {\n"),
+    .quotes = "",
     .table_form = &own_table,
     .default_locale = "C",
     .locales = {},
@@ -1041,6 +1042,91 @@ class ChainWriter {
   Notes notes_;
 };
 
+// A chain as source, made from what was read of it.
+class ChainPrinter {
+ public:
+  explicit ChainPrinter(const Template& parsed)
+      : parsed_(parsed), chain_(static_cast<const Chain&>(*parsed.program)) {}
+
+  WrittenCall print() {
+    out_.add("cout");
+    for (const Piece& piece : parsed_.pieces) {
+      const std::string_view written = parsed_.literal(piece);
+      if (piece.field != unset)
+        print(chain_.insertions[static_cast<std::size_t>(piece.field)]);
+      else if (!written.empty())
+        out_.add(written == "\n" ? " << endl" : " << ends");
+    }
+    for (const Setting& setting : chain_.after) print(setting);
+    out_.add(";");
+    return std::move(out_);
+  }
+
+ private:
+  void print(const Insertion& insertion) {
+    for (const Setting& setting : insertion.before) print(setting);
+    out_.add(" << ");
+    print(insertion.shown);
+  }
+
+  void print(const Setting& setting) {
+    const auto* found = std::find_if(
+        manipulators.begin(), manipulators.end(), [&](const Manipulator& one) {
+          return one.what == setting.what && one.takes_argument == setting.takes_argument &&
+                 (one.takes_argument || one.to == setting.to);
+        });
+    out_.add(" << ");
+    out_.add(found->name);
+    if (!setting.takes_argument) return;
+    out_.add("(");
+    print(setting.argument);
+    out_.add(")");
+  }
+
+  void print(const Operand& operand) {
+    if (!operand.name.empty()) return out_.add(operand.name);
+    const Value& value = operand.value;
+    switch (value.type()) {
+      case Type::text:
+        return out_.add_literal('"' + literal_text(facts.program_form, value.as_text()) + '"');
+      case Type::character:
+        return print_byte(static_cast<unsigned>(value.as_character()));
+      case Type::i8:
+        return print_byte(static_cast<unsigned>(value.bits() & 0xFF));
+      case Type::truth:
+        return out_.add(value.as_whole() != 0 ? "true" : "false");
+      case Type::nil:
+        return out_.add("nullptr");
+      default:
+        return print_number(value);
+    }
+  }
+
+  // Three octal digits name any byte.
+  void print_byte(unsigned byte) {
+    std::string out = "'\\";
+    for (const unsigned shift : {6U, 3U, 0U})
+      out += static_cast<char>('0' + ((byte >> shift) & 7U));
+    out_.add(out + "'");
+  }
+
+  void print_number(const Value& value) {
+    if (value.is(Type::i64) && value.as_whole() == std::numeric_limits<std::int64_t>::min())
+      return out_.add(facts.program_form.least_i64);
+    out_.add(describe(value));
+    if (is_real(value.type()) && describe(value).find_first_of(".e") == std::string::npos)
+      out_.add(".0");
+    const auto* found =
+        std::find_if(cpp_program_types.begin(), cpp_program_types.end(),
+                     [&](const TypeForm& one) { return one.type == value.type(); });
+    out_.add(found->literal.substr(1));
+  }
+
+  const Template& parsed_;
+  const Chain& chain_;
+  WrittenCall out_;
+};
+
 class CppStream final : public family::CheckedDialect<Chain, Rendering> {
  public:
   const DialectFacts& facts() const override { return inky::facts; }
@@ -1091,6 +1177,12 @@ class CppStream final : public family::CheckedDialect<Chain, Rendering> {
     out.prefix = state.show_base && state.base != 10;
     if (state.show_positive && state.base == 10) out.sign = Sign::always;
     return out;
+  }
+
+  Result<WrittenCall> write_call(const Template& parsed,
+                                 std::span<const std::string>) const override {
+    if (parsed.refusal) return not_read(parsed);
+    return ChainPrinter(parsed).print();
   }
 
   // cout << value.

@@ -2,6 +2,8 @@
 
 #include "inky_margin/dialect/dialect.hpp"
 
+#include "family/literal.hpp"
+
 namespace inky {
 
 Outcome Dialect::print_plainly(const Value&, Output&) const {
@@ -78,6 +80,16 @@ WrittenTemplate Dialect::write_template(std::span<const TemplatePart> parts) con
 
 std::string Dialect::write_statement(std::string_view source, std::span<const std::string>) const {
   return std::string(source);
+}
+
+Result<WrittenCall> Dialect::write_call(const Template& parsed,
+                                        std::span<const std::string> names) const {
+  const Result<std::string> content = rewritten(facts(), parsed.source);
+  if (!content) return content.error();
+  const std::string literal = '"' + *content + '"';
+  const std::string whole = write_statement(*content, names);
+  const std::size_t at = whole.find(literal);
+  return WrittenCall{whole, {{at, at + literal.size()}}};
 }
 
 }  // namespace inky

@@ -715,7 +715,7 @@ constexpr writing::LiteralRules literal_rules = {.doubled = "%",
 
 class FSharp final : public family::PercentDialect {
  public:
-  FSharp() : PercentDialect(syntax, writing_rules, literal_rules, "\"") {}
+  FSharp() : PercentDialect(syntax, writing_rules, literal_rules) {}
 
   std::string write_statement(std::string_view source,
                               std::span<const std::string> names) const override {

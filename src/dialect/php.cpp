@@ -177,6 +177,7 @@ constexpr DialectFacts facts = {
     .rounding_basis = "the stored value, exactly",
     .line_split = {"", "\"\n    . \"", ""},
     .program_form = own_program,
+    .quotes = "\"'",
     .table_form = &own_table,
     .default_locale = "",
     .locales = {},
@@ -680,8 +681,46 @@ constexpr writing::LiteralRules literal_rules = {
     .doubled = "%", .escaped = "\"\\$", .control = writing::ControlForm::octal};
 
 class Php final : public family::PercentDialect {
+ private:
+  // In double quotes a name behind a $ is a variable, and so are {$ and ${: the language fills them
+  // in before printf reads the template. PHP manual, Strings.
+  void settle(Template& parsed) const override {
+    for (const Piece& piece : parsed.pieces) {
+      if (piece.field != unset || parsed.refusal) continue;
+      const std::string_view text =
+          std::string_view(parsed.source).substr(0, piece.source.to);
+      for (std::size_t at = piece.source.from; at < text.size(); ++at) {
+        if (text[at] == '\\') {
+          ++at;
+        } else if (const std::size_t size = variable_size(text.substr(at)); size != 0) {
+          parsed.refusal = {Refusal::When::not_supported_yet,
+                            "Write \\$ for a dollar sign, or give the value to a field.",
+                            "variables in the text of a literal are not supported yet",
+                            Span{at, at + size}};
+          break;
+        }
+      }
+    }
+  }
+
+  // "$mass", "${", "{$": the bytes that show it; 0 for what is text.
+  static std::size_t variable_size(std::string_view rest) {
+    if (rest.size() < 2) return 0;
+    if (rest.starts_with("{$") || rest.starts_with("${")) return 2;
+    if (rest[0] != '$') return 0;
+    const auto is_name = [](char c) {
+      return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || c == '_' ||
+             static_cast<unsigned char>(c) >= 0x80;
+    };
+    if (!is_name(rest[1])) return 0;
+    std::size_t size = 2;
+    while (size < rest.size() && (is_name(rest[size]) || (rest[size] >= '0' && rest[size] <= '9')))
+      ++size;
+    return size;
+  }
+
  public:
-  Php() : PercentDialect(syntax, writing_rules, literal_rules, "\"'") {}
+  Php() : PercentDialect(syntax, writing_rules, literal_rules) {}
 
   Placing placing() const override { return Placing::positions; }
   std::string write_statement(std::string_view source,

@@ -2,48 +2,63 @@
 
 #include <unistd.h>
 
-#include <boost/process/child.hpp>
-#include <boost/process/io.hpp>
 #include <cstdlib>
 #include <filesystem>
+#include <fstream>
+
+#include "confined_process.hpp"
+#include "environment.hpp"
+#include "work_folder.hpp"
 
 namespace inky::toolchain {
 
 namespace {
 
-bool is_program(const std::filesystem::path& path) {
-  std::error_code error;
-  return std::filesystem::is_regular_file(path, error) && access(path.c_str(), X_OK) == 0;
+namespace fs = std::filesystem;
+
+std::optional<std::string> program_at(const fs::path& path) {
+  std::error_code failed;
+  if (!fs::is_regular_file(path, failed) || access(path.c_str(), X_OK) != 0) return std::nullopt;
+  const fs::path whole = fs::absolute(path, failed);
+  if (failed) return std::nullopt;
+  return whole.lexically_normal().string();
 }
 
 }  // namespace
 
 std::optional<std::string> find_program(std::string_view name) {
+  if (name.find('/') != std::string_view::npos) return program_at(name);
   const char* folders = std::getenv("PATH");
   std::string_view rest = folders == nullptr ? "/usr/bin:/bin" : folders;
   while (!rest.empty()) {
     const std::size_t end = std::min(rest.find(':'), rest.size());
-    const std::filesystem::path path = std::filesystem::path(rest.substr(0, end)) / name;
-    if (end != 0 && is_program(path)) return path.string();
+    const std::string_view folder = rest.substr(0, end);
+    if (folder.starts_with('/')) {
+      if (auto found = program_at(fs::path(folder) / name)) return found;
+    }
     rest.remove_prefix(std::min(end + 1, rest.size()));
   }
   return std::nullopt;
 }
 
 std::optional<std::string> version_of(const std::string& path) {
-  namespace process = boost::process;
-  try {
-    process::ipstream output;
-    process::child child(path, "--version", process::std_in<process::null, process::std_out> output,
-                         process::std_err > process::null);
-    std::string line;
-    std::getline(output, line);
-    child.wait();
-    if (child.exit_code() == 0 && !line.empty()) return line;
-  } catch (const process::process_error&) {
-    // It could not be started: there is no version to tell.
-  }
-  return std::nullopt;
+  const WorkFolder folder;
+  if (folder.path().empty()) return std::nullopt;
+  Command command;
+  command.words = {path, "--version"};
+  command.environment = witness_environment(path, folder.path());
+  command.folder = folder.path();
+  command.output = folder.path() + "/standard-output";
+  command.messages = folder.path() + "/standard-error";
+  RunLimits limits;
+  limits.time = std::chrono::milliseconds(10000);
+  const Ended ended = run_confined(command, limits);
+  if (ended.how != Ended::How::exited || ended.status != 0) return std::nullopt;
+  std::ifstream output(command.output, std::ios::binary);
+  std::string line;
+  std::getline(output, line);
+  if (line.empty()) return std::nullopt;
+  return line;
 }
 
 }  // namespace inky::toolchain

@@ -1,28 +1,22 @@
 #include "inky_margin/toolchain/witness.hpp"
 
-#include <unistd.h>
-
 #include <algorithm>
-#include <boost/process/args.hpp>
-#include <boost/process/child.hpp>
-#include <boost/process/group.hpp>
-#include <boost/process/io.hpp>
-#include <boost/process/start_dir.hpp>
+#include <csignal>
 #include <cstdlib>
 #include <filesystem>
 #include <fstream>
-#include <sstream>
-#include <thread>
 #include <vector>
 
+#include "confined_process.hpp"
+#include "environment.hpp"
 #include "inky_margin/toolchain/programs.hpp"
+#include "work_folder.hpp"
 
 namespace inky::toolchain {
 
 namespace {
 
 namespace fs = std::filesystem;
-namespace process = boost::process;
 
 constexpr Toolchain toolchains[] = {
     {"c", "gcc cc clang", "CC", "gcc", "main.c", "@ -std=gnu17 -w -o main main.c -lm", "./main"},
@@ -51,25 +45,6 @@ constexpr Toolchain toolchains[] = {
      "./main"},
 };
 
-// A folder of its own, gone with everything in it.
-class Folder {
- public:
-  Folder() {
-    std::string pattern = (fs::temp_directory_path() / "inky-witness-XXXXXX").string();
-    if (::mkdtemp(pattern.data()) != nullptr) path_ = pattern;
-  }
-  Folder(const Folder&) = delete;
-  Folder& operator=(const Folder&) = delete;
-  ~Folder() {
-    std::error_code ignored;
-    if (!path_.empty()) fs::remove_all(path_, ignored);
-  }
-  const fs::path& path() const { return path_; }
-
- private:
-  fs::path path_;
-};
-
 std::string contents_of(const fs::path& path, std::size_t most) {
   std::ifstream in(path, std::ios::binary);
   std::string out(most, '\0');
@@ -78,90 +53,98 @@ std::string contents_of(const fs::path& path, std::size_t most) {
   return out;
 }
 
-std::size_t size_of(const fs::path& path) {
-  std::error_code failed;
-  const std::uintmax_t size = fs::file_size(path, failed);
-  return failed ? 0 : static_cast<std::size_t>(size);
-}
-
-std::vector<std::string> words_of(std::string_view line, const std::string& program) {
+// The words of a line; @ is the program with its own words.
+std::vector<std::string> words_of(std::string_view line, std::span<const std::string> program) {
   std::vector<std::string> out;
-  std::istringstream in{std::string(line)};
-  for (std::string word; in >> word;) out.push_back(word == "@" ? program : word);
-  return out;
-}
-
-// What every toolchain is given, so that a machine's settings change nothing: arguments of env(1),
-// which starts the program. It needs no memory of ours between fork and exec.
-std::vector<std::string> pinned_environment(const fs::path& folder) {
-  std::vector<std::string> out;
-  for (const char* name :
-       {"LANGUAGE", "LC_NUMERIC", "PYTHONPATH", "NODE_OPTIONS", "JAVA_TOOL_OPTIONS", "RUSTFLAGS",
-        "R_PROFILE", "OCTAVE_PATH", "CFLAGS", "CXXFLAGS"}) {
-    out.emplace_back("-u");
-    out.emplace_back(name);
+  while (!line.empty()) {
+    const std::size_t end = std::min(line.find(' '), line.size());
+    const std::string_view word = line.substr(0, end);
+    if (word == "@")
+      out.insert(out.end(), program.begin(), program.end());
+    else if (!word.empty())
+      out.emplace_back(word);
+    line.remove_prefix(std::min(end + 1, line.size()));
   }
-  for (const char* setting :
-       {"LANG=C.UTF-8", "LC_ALL=C.UTF-8", "TZ=UTC", "DOTNET_NOLOGO=1",
-        "DOTNET_CLI_TELEMETRY_OPTOUT=1", "DOTNET_SYSTEM_GLOBALIZATION_INVARIANT=1"})
-    out.emplace_back(setting);
-  // What they keep for another time, they keep in the folder.
-  for (const char* name :
-       {"TMPDIR", "XDG_DATA_HOME", "XDG_CACHE_HOME", "XDG_CONFIG_HOME", "DOTNET_CLI_HOME"})
-    out.push_back(std::string(name) + "=" + folder.string());
   return out;
 }
 
-struct Ran {
-  bool stopped = false;
-  int status = -1;
-};
+bool write_file(const fs::path& path, std::string_view text) {
+  std::ofstream out(path, std::ios::binary);
+  out << text;
+  out.close();
+  return !out.fail();
+}
+
+// What compilers print when it is not the program that they cannot cope with, but the machine.
+bool blames_the_machine(std::string_view messages) {
+  constexpr std::string_view complaints[] = {
+      "terminated with signal", "Terminated", "Killed",
+      "No space left on device", "Disk quota exceeded", "File size limit exceeded",
+      "File too large", "Cannot allocate memory", "cannot allocate memory", "out of memory",
+      "Out of memory", "OutOfMemoryException", "OutOfMemoryError", "virtual memory exhausted",
+      "memory allocation of", "Resource temporarily unavailable", "Too many open files",
+      "Read-only file system", "could not be created; error=", "Failed to create CoreCLR",
+      "GC heap initialization failed"};
+  return std::any_of(std::begin(complaints), std::end(complaints), [&](std::string_view one) {
+    return messages.find(one) != std::string_view::npos;
+  });
+}
 
 class Running {
  public:
-  Running(const fs::path& folder, const RunLimits& limits) : folder_(folder), limits_(limits) {}
+  Running(const fs::path& folder, std::span<const std::string> program, const RunLimits& limits)
+      : folder_(folder), program_(program), limits_(limits) {}
 
-  // Whether it ends is watched, and how much it prints: both outputs are files of the folder.
-  Ran run(std::string_view line, const std::string& program) {
-    std::vector<std::string> words = pinned_environment(folder_);
-    for (std::string& word : words_of(line, program)) words.push_back(std::move(word));
-    Ran out;
-    const auto executable = find_program("env");
-    if (!executable) return out;
-    try {
-      process::group group;
-      process::child child(*executable, process::args(words), group,
-                           process::start_dir(folder_.string()),
-                           process::std_in<process::null, process::std_out>(output().string()),
-                           process::std_err > messages().string());
-      const auto end = std::chrono::steady_clock::now() + limits_.time;
-      std::error_code failed;
-      auto pause = std::chrono::milliseconds(1);
-      while (child.running(failed)) {
-        if (std::chrono::steady_clock::now() > end || size_of(output()) > limits_.output ||
-            size_of(messages()) > limits_.output) {
-          out.stopped = true;
-          break;
-        }
-        std::this_thread::sleep_for(pause);
-        pause = std::min(pause * 2, std::chrono::milliseconds(20));
-      }
-      // What it started and left running goes too.
-      group.terminate(failed);
-      child.wait(failed);
-      out.status = child.exit_code();
-      if (size_of(output()) > limits_.output) out.stopped = true;
-    } catch (const process::process_error&) {
-      out.status = -1;
+  // False where it did not end well; the stage and the messages say how. `failed` is the stage of
+  // a program that ends with another status than 0.
+  bool run(std::string_view line, Witness::Stage failed, Witness& out) {
+    Command command;
+    command.words = words_of(line, program_);
+    // "./main" is in the folder.
+    if (command.words[0].starts_with("./"))
+      command.words[0] = (folder_ / command.words[0].substr(2)).string();
+    command.environment = witness_environment(program_[0], folder_.string());
+    command.folder = folder_.string();
+    command.output = (folder_ / "standard-output").string();
+    command.messages = (folder_ / "standard-error").string();
+    const Ended ended = run_confined(command, limits_);
+    constexpr std::size_t most_messages = 4096;
+    out.confinement = ended.confinement;
+    out.messages = contents_of(command.messages, most_messages);
+    out.output = contents_of(command.output, limits_.output);
+    switch (ended.how) {
+      case Ended::How::not_started:
+        out.messages = ended.why;
+        out.stage = Witness::Stage::not_asked;
+        return false;
+      case Ended::How::interrupted:
+        out.stage = Witness::Stage::interrupted;
+        return false;
+      case Ended::How::over_limit:
+        out.messages = ended.why;
+        out.stage = Witness::Stage::stopped;
+        return false;
+      case Ended::How::killed:
+        out.stage = signal_is_its_own(ended.status) ? failed : Witness::Stage::not_asked;
+        if (out.messages.empty()) out.messages = "signal " + std::to_string(ended.status);
+        return false;
+      case Ended::How::exited:
+        break;
     }
-    return out;
+    out.stage = ended.status == 0 ? Witness::Stage::printed : failed;
+    if (ended.status != 0 && blames_the_machine(out.messages)) out.stage = Witness::Stage::not_asked;
+    return ended.status == 0;
   }
 
-  fs::path output() const { return folder_ / "standard-output"; }
-  fs::path messages() const { return folder_ / "standard-error"; }
-
  private:
+  // A program kills itself by these; by the others somebody else does.
+  static bool signal_is_its_own(int number) {
+    return number == SIGSEGV || number == SIGABRT || number == SIGFPE || number == SIGILL ||
+           number == SIGBUS || number == SIGTRAP || number == SIGPIPE;
+  }
+
   fs::path folder_;
+  std::span<const std::string> program_;
   const RunLimits& limits_;
 };
 
@@ -177,16 +160,19 @@ const Toolchain* toolchain_of(std::string_view dialect) {
   return found == std::end(toolchains) ? nullptr : &*found;
 }
 
-std::optional<std::string> find_toolchain(const Toolchain& toolchain) {
+std::optional<std::vector<std::string>> find_toolchain(const Toolchain& toolchain) {
   if (!toolchain.variable.empty()) {
     const char* named = std::getenv(std::string(toolchain.variable).c_str());
-    if (named != nullptr && *named != '\0') {
-      const std::string name = named;
-      return name.find('/') == std::string::npos ? find_program(name) : std::optional(name);
+    std::vector<std::string> words = words_of(named == nullptr ? "" : named, {});
+    if (!words.empty()) {
+      const auto path = find_program(words[0]);
+      if (!path) return std::nullopt;
+      words[0] = *path;
+      return words;
     }
   }
   for (const std::string& name : words_of(toolchain.programs, {})) {
-    if (auto path = find_program(name)) return path;
+    if (auto path = find_program(name)) return std::vector<std::string>{*path};
   }
   return std::nullopt;
 }
@@ -195,30 +181,25 @@ Witness run_program(const Toolchain& toolchain, std::string_view source, const R
   Witness out;
   const auto program = find_toolchain(toolchain);
   if (!program) return out;
-  out.program = *program;
-  const Folder folder;
-  if (folder.path().empty()) {
-    out.stage = Witness::Stage::refused;
-    out.messages = "there is no temporary folder to build in";
+  out.program = program->front();
+  if (limits.stop != nullptr && limits.stop->load()) {
+    out.stage = Witness::Stage::interrupted;
     return out;
   }
-  std::ofstream(folder.path() / toolchain.file, std::ios::binary) << source;
-  Running running(folder.path(), limits);
-  constexpr std::size_t most_messages = 4096;
-  if (!toolchain.build.empty()) {
-    const Ran built = running.run(toolchain.build, *program);
-    out.messages = contents_of(running.messages(), most_messages);
-    if (built.stopped || built.status != 0) {
-      out.stage = built.stopped ? Witness::Stage::stopped : Witness::Stage::refused;
-      return out;
-    }
+  const WorkFolder folder;
+  out.stage = Witness::Stage::not_asked;
+  if (folder.path().empty()) {
+    out.messages = folder.why();
+    return out;
   }
-  const Ran ran = running.run(toolchain.run, *program);
-  out.output = contents_of(running.output(), limits.output);
-  out.messages = contents_of(running.messages(), most_messages);
-  out.stage = ran.stopped       ? Witness::Stage::stopped
-              : ran.status != 0 ? Witness::Stage::failed
-                                : Witness::Stage::printed;
+  if (!write_file(fs::path(folder.path()) / toolchain.file, source)) {
+    out.messages = "the program could not be written to " + folder.path();
+    return out;
+  }
+  Running running(folder.path(), *program, limits);
+  if (!toolchain.build.empty() && !running.run(toolchain.build, Witness::Stage::refused, out))
+    return out;
+  running.run(toolchain.run, Witness::Stage::failed, out);
   return out;
 }
 

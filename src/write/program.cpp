@@ -3,8 +3,9 @@
 #include <algorithm>
 #include <vector>
 
-#include "inky_margin/number/digits.hpp"
-#include "inky_margin/number/whole.hpp"
+#include "inky_margin/scan/scan.hpp"
+#include "inky_margin/scan/tokens.hpp"
+#include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
 
 namespace inky {
@@ -20,88 +21,6 @@ std::string filled(std::string_view form, std::string_view mark, std::string_vie
     if (at == std::string_view::npos) return out;
     out += text;
     form.remove_prefix(at + mark.size());
-  }
-  return out;
-}
-
-void append_control(ControlEscape form, unsigned char byte, std::string& out) {
-  if (form != ControlEscape::itself && (byte == '\n' || byte == '\t')) {
-    out += byte == '\n' ? "\\n" : "\\t";
-    return;
-  }
-  constexpr std::string_view digits = "0123456789abcdef";
-  const auto high = static_cast<std::size_t>(byte >> 4U);
-  const auto low = static_cast<std::size_t>(byte & 15U);
-  switch (form) {
-    case ControlEscape::octal:
-      // Three digits always, so that a digit behind them is none of them.
-      out += '\\';
-      for (const int shift : {6, 3, 0})
-        out += static_cast<char>('0' + ((static_cast<unsigned>(byte) >> shift) & 7U));
-      return;
-    case ControlEscape::hexadecimal:
-      out += "\\x";
-      break;
-    case ControlEscape::unicode:
-      out += "\\u00";
-      break;
-    case ControlEscape::braces:
-      out += "\\u{";
-      break;
-    case ControlEscape::itself:
-      out += static_cast<char>(byte);
-      return;
-  }
-  out += digits[high];
-  out += digits[low];
-  if (form == ControlEscape::braces) out += '}';
-}
-
-// Unicode 15: Bidi_Control, and the separators that end a line of source in some languages.
-bool is_escaped_point(char32_t point) {
-  return point == 0x85 || point == 0x2028 || point == 0x2029 || point == 0x61C || point == 0x200E ||
-         point == 0x200F || (0x202A <= point && point <= 0x202E) ||
-         (0x2066 <= point && point <= 0x2069);
-}
-
-void append_direction(DirectionEscape form, std::string_view character, char32_t point,
-                      std::string& out) {
-  if (form == DirectionEscape::itself) {
-    out += character;
-    return;
-  }
-  if (form == DirectionEscape::bytes) {
-    for (const char byte : character)
-      append_control(ControlEscape::octal, static_cast<unsigned char>(byte), out);
-    return;
-  }
-  std::string digits;
-  append_whole(Natural(static_cast<std::uint64_t>(point)), 16, Letters::lower, digits);
-  if (digits.size() < 4) digits.insert(0, 4 - digits.size(), '0');
-  out += form == DirectionEscape::braces ? "\\u{" + digits + "}" : "\\u" + digits;
-}
-
-std::string in_literal(const ProgramForm& form, std::string_view text) {
-  std::string out;
-  while (!text.empty()) {
-    const auto point = first_code_point(text);
-    if (point && is_escaped_point(point->value)) {
-      const auto size = static_cast<std::size_t>(point->bytes);
-      append_direction(form.direction, text.substr(0, size), point->value, out);
-      text.remove_prefix(size);
-      continue;
-    }
-    const char byte = text.front();
-    text.remove_prefix(1);
-    const auto unit = static_cast<unsigned char>(byte);
-    if (form.escaped.find(byte) != std::string_view::npos) {
-      out += '\\';
-      out += byte;
-    } else if (unit < 0x20 || unit == 0x7F) {
-      append_control(form.control, unit, out);
-    } else {
-      out += byte;
-    }
   }
   return out;
 }
@@ -140,7 +59,7 @@ Result<std::string> write_value(const Dialect& dialect, const Value& value) {
     const bool has_zero = value.as_text().find('\0') != std::string_view::npos;
     if (has_zero && form.control == ControlEscape::itself)
       return not_yet(dialect, "a text with a NUL");
-    return filled(type.literal, "@", '"' + in_literal(form, value.as_text()) + '"');
+    return filled(type.literal, "@", '"' + literal_text(form, value.as_text()) + '"');
   }
   if (value.is(Type::character)) {
     constexpr char32_t first = 0x20;
@@ -179,29 +98,130 @@ std::string_view type_name(const ProgramForm& form, Type type) {
   return found == form.types.end() ? std::string_view() : found->name;
 }
 
+// A name stands in the program as it is, outside of any quotes.
+std::optional<Error> check_name(const Dialect& dialect, std::string_view name) {
+  const auto is_letter = [](char c) {
+    return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || c == '_';
+  };
+  const bool good = !name.empty() && is_letter(name[0]) &&
+                    std::all_of(name.begin(), name.end(), [&](char c) {
+                      return is_letter(c) || (c >= '0' && c <= '9');
+                    });
+  if (good) return std::nullopt;
+  return Error{Code::not_supported_yet,
+               "the name " + in_quotes(name) + " in a program of " +
+                   std::string(dialect.facts().language) + " is not supported yet",
+               {},
+               "A name is a letter, then letters, digits and _, all of ASCII."};
+}
+
+// A program in the making, and beside it the same one with nothing in it that anybody gave: every
+// literal is empty there. Both have to have the same tokens, but for those literals.
+class Draft {
+ public:
+  void add(std::string_view text) {
+    source_ += text;
+    skeleton_ += text;
+  }
+  // A literal, with its quotes.
+  void add_literal(std::string_view literal) {
+    const std::size_t open = literal.find_first_of("\"'`");
+    source_ += literal;
+    skeleton_ += literal.substr(0, open + 1);
+    skeleton_ += literal.back();
+    contents_.emplace_back(literal.substr(open + 1, literal.size() - open - 2));
+  }
+  void add(const WrittenCall& call) {
+    const std::string_view source = call.source;
+    std::size_t at = 0;
+    for (const Span& literal : call.literals) {
+      add(source.substr(at, literal.from - at));
+      add_literal(source.substr(literal.from, literal.to - literal.from));
+      at = literal.to;
+    }
+    add(source.substr(at));
+  }
+  // Source in which literals stand between what is not.
+  void add_mixed(std::string_view form, std::string_view mark, std::string_view with) {
+    while (!form.empty()) {
+      const std::size_t at = form.find(mark);
+      add(form.substr(0, at));
+      if (at == std::string_view::npos) return;
+      if (with.starts_with('"'))
+        add_literal(with);
+      else
+        add(with);
+      form.remove_prefix(at + mark.size());
+    }
+  }
+
+  const std::string& source() const { return source_; }
+
+  // Read by the scanner of source files: whether it has the tokens that it should have.
+  bool reads_as_meant(const SourceLanguage& language) const {
+    const auto given = tokens_of(language, source_);
+    const auto meant = tokens_of(language, skeleton_);
+    std::size_t content = 0;
+    const auto same = [&](const SourceToken& one, const SourceToken& other) {
+      if (one.kind != other.kind) return false;
+      const bool is_text = one.kind == SourceToken::Kind::text && other.text.empty();
+      return is_text && content < contents_.size() ? one.text == contents_[content++]
+                                                   : one.text == other.text;
+    };
+    return std::equal(given.begin(), given.end(), meant.begin(), meant.end(), same) &&
+           content == contents_.size();
+  }
+
+ private:
+  std::string source_;
+  std::string skeleton_;
+  std::vector<std::string> contents_;  // of the literals, in order
+};
+
 }  // namespace
 
 Result<std::string> write_program(const Dialect& dialect, const Template& parsed,
                                   std::span<const Value> values) {
   const ProgramForm& form = dialect.facts().program_form;
-  if (form.declaration.empty())
+  const SourceLanguage* language = language_of_dialect(dialect);
+  if (form.declaration.empty() || language == nullptr)
     return Error{Code::not_supported_yet,
                  "a program of " + std::string(dialect.facts().id) + " is not supported yet",
                  {0, parsed.source.size()},
                  "The other languages have one."};
-  std::string out(form.before);
+  if (parsed.source.size() > most_call)
+    return Error{Code::over_limit,
+                 "a template of " + std::to_string(parsed.source.size()) +
+                     " bytes in a program is over the limit of " + std::to_string(most_call),
+                 {most_call, parsed.source.size()},
+                 "Show it without a program."};
+  Draft draft;
+  draft.add(form.before);
   std::vector<std::string> names;
   for (const Value& value : values) {
     names.push_back(value.is_named() ? std::string(value.name())
                                      : "v" + std::to_string(names.size() + 1));
+    if (auto error = check_name(dialect, names.back())) return std::move(*error);
     const Result<std::string> literal = write_value(dialect, value);
     if (!literal) return literal.error();
     std::string declaration = filled(form.declaration, "@T", type_name(form, value.type()));
     declaration = filled(declaration, "@N", names.back());
-    out += filled(declaration, "@V", *literal);
+    draft.add_mixed(declaration, "@V", *literal);
   }
-  out += filled(form.statement, "@S", dialect.write_statement(parsed.source, names));
-  return out + std::string(form.after);
+  const Result<WrittenCall> call = dialect.write_call(parsed, names);
+  if (!call) return call.error();
+  const std::size_t at = form.statement.find("@S");
+  draft.add(form.statement.substr(0, at));
+  draft.add(*call);
+  draft.add(form.statement.substr(at + 2));
+  draft.add(form.after);
+  if (!draft.reads_as_meant(*language))
+    return Error{Code::not_supported_yet,
+                 "a program with this template is not supported yet: it does not read back as "
+                 "it was meant",
+                 {0, parsed.source.size()},
+                 "Show it without a program."};
+  return draft.source();
 }
 
 }  // namespace inky

@@ -14,7 +14,7 @@ floors = {
     "carry": {"number", "text", "format", "dialect"},
     "check": {"number", "text", "format", "dialect", "carry"},
     "scan": {"number", "text", "format", "dialect", "carry", "check"},
-    "write": {"number", "text", "format", "dialect"},
+    "write": {"number", "text", "format", "dialect", "scan"},
     "sheet": {"number", "text", "format", "dialect"},
     "emit": {"number", "text", "format", "dialect", "carry", "write", "sheet"},
 }

@@ -89,6 +89,8 @@ struct DialectFacts {
   std::string_view modifiers_are = "Lengths";  // the title over the modifiers
   LineSplit line_split = {};
   ProgramForm program_form = {};  // what a whole program is made of
+  // The quotes that a template may stand in. Empty: it is pasted with what is around it.
+  std::string_view quotes = "\"";
   // What a program that prints a table is made of; null: there is none. In table_form.hpp.
   const TableForm* table_form = nullptr;
   std::string_view default_locale;
@@ -149,6 +151,19 @@ struct TemplatePart {
   std::optional<FieldWish> field;
 };
 
+// A statement of a program, and where in it the literals are whose text was given: the template, or
+// the texts in it. A span has the quotes, and what stands before the first.
+struct WrittenCall {
+  std::string source;
+  std::vector<Span> literals;
+
+  void add(std::string_view text) { source += text; }
+  void add_literal(std::string_view literal) {
+    literals.push_back({source.size(), source.size() + literal.size()});
+    source += literal;
+  }
+};
+
 // A template written as source. Empty where it cannot be written; the notes say why.
 struct WrittenTemplate {
   std::optional<std::string> source;
@@ -205,6 +220,11 @@ class Dialect {
   // A statement that prints a template with the values of these names, ready to paste.
   virtual std::string write_statement(std::string_view source,
                                       std::span<const std::string> names) const;
+  // The same for a template that was given. It is written anew from what was read of it, so that
+  // nothing in it can leave its literal. An error where it cannot stand in source (bad_template),
+  // or was not read whole.
+  virtual Result<WrittenCall> write_call(const Template& parsed,
+                                         std::span<const std::string> names) const;
 };
 
 // The type that a wish of this kind is usually about.

@@ -6,6 +6,7 @@
 
 #include <cstdint>
 #include <span>
+#include <string>
 #include <string_view>
 
 #include "inky_margin/format/value.hpp"
@@ -53,6 +54,15 @@ struct ProgramForm {
   ControlEscape control = ControlEscape::octal;
   DirectionEscape direction = DirectionEscape::digits;
   std::string_view escaped = "\"\\";  // what has a backslash before it in a text
+  // \u is read before the source is cut into literals, so that \u0022 is a quote that ends one:
+  // the Java Language Specification, 3.3.
+  bool unicode_first = false;
 };
+
+// A text as it stands between the double quotes of a literal. No text can end the literal.
+std::string literal_text(const ProgramForm& form, std::string_view text);
+// The same for one character of the text, which the language reads as itself.
+void append_literal_character(const ProgramForm& form, std::string_view character,
+                              std::string& out);
 
 }  // namespace inky

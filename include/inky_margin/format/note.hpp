@@ -42,6 +42,7 @@ enum class Code : std::uint16_t {
   not_supported_yet,
   contradiction,
   template_fails,
+  bad_template,
   // 140: files.
   unreadable_file = 140,
   bad_sheet,
@@ -49,6 +50,7 @@ enum class Code : std::uint16_t {
   output_failed,
   bad_call_table,
   bad_source,
+  machine_failed,
   // 200: about values.
   too_many_values = 200,
   bits_reinterpreted,

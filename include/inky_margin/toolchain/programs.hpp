@@ -12,7 +12,8 @@
 
 namespace inky::toolchain {
 
-// The first executable of this name in the folders of PATH.
+// The absolute path of a program: the first executable of this name in the folders of PATH, of
+// which relative ones are passed over; or the name itself where it is a path.
 std::optional<std::string> find_program(std::string_view name);
 
 // Runs the program with --version; nothing where it fails or prints nothing.

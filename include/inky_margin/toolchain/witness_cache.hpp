@@ -24,9 +24,11 @@ class WitnessCache {
  public:
   explicit WitnessCache(std::string folder) : folder_(std::move(folder)) {}
 
-  std::optional<Witness> find(const Toolchain& toolchain, const std::string& program,
+  // `program` is what find_toolchain() found.
+  std::optional<Witness> find(const Toolchain& toolchain, const std::vector<std::string>& program,
                               std::string_view source) const;
-  void keep(const Toolchain& toolchain, std::string_view source, const Witness& witness) const;
+  void keep(const Toolchain& toolchain, const std::vector<std::string>& program,
+            std::string_view source, const Witness& witness) const;
 
  private:
   std::string folder_;

@@ -36,7 +36,7 @@ const percent::Syntax syntax = {.facts = &facts,
 
 Result<Template> CDialect::parse(std::string_view source) const {
   Result<Template> parsed = percent::parse(syntax, source);
-  if (parsed) note_quotes("\"", *parsed);
+  if (parsed) note_quotes(inky::c_language::facts, *parsed);
   return parsed;
 }
 

@@ -722,7 +722,7 @@ class CSharp final : public family::ProgramDialect<Items> {
     if (!out.refusal) Reader(decoded, out, program, words).read();
     // The formats stand where they will stay.
     for (Item& item : program.items) item.number = read_number_format(item.format);
-    note_quotes("\"", out);
+    note_quotes(facts(), out);
   }
 
  private:

@@ -380,7 +380,7 @@ class Explainer {
 }  // namespace
 
 Result<Template> parse(const Syntax& syntax, std::string_view source) {
-  if (auto error = check_source(source)) return std::move(*error);
+  if (auto error = check_source(*syntax.facts, source)) return std::move(*error);
   return Reader(syntax, source).read();
 }
 

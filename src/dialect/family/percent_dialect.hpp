@@ -21,7 +21,7 @@ class PercentDialect : public Dialect {
     Result<Template> parsed = percent::parse(syntax_, source);
     if (!parsed) return parsed;
     settle(*parsed);
-    note_quotes(quotes_, *parsed);
+    note_quotes(facts(), *parsed);
     return parsed;
   }
   std::vector<Words> explain(const Template& parsed) const final {
@@ -35,10 +35,10 @@ class PercentDialect : public Dialect {
   }
 
  protected:
-  // All of them outlive it. `quotes` are those that a text of the language can stand in.
+  // All of them outlive it.
   PercentDialect(const percent::Syntax& syntax, const percent::WritingRules& rules,
-                 const writing::LiteralRules& literals, std::string_view quotes)
-      : syntax_(syntax), rules_(rules), literals_(literals), quotes_(quotes) {}
+                 const writing::LiteralRules& literals)
+      : syntax_(syntax), rules_(rules), literals_(literals) {}
 
  private:
   // What the language says of the whole template before any value is looked at.
@@ -47,7 +47,6 @@ class PercentDialect : public Dialect {
   const percent::Syntax& syntax_;
   const percent::WritingRules& rules_;
   const writing::LiteralRules& literals_;
-  std::string_view quotes_;
 };
 
 }  // namespace inky::family

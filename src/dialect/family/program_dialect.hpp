@@ -15,7 +15,7 @@ template <typename Fields>
 class ProgramDialect : public Dialect {
  public:
   Result<Template> parse(std::string_view source) const final {
-    if (auto error = check_source(source)) return std::move(*error);
+    if (auto error = check_source(facts(), source)) return std::move(*error);
     Template out;
     out.source = source;
     auto program = std::make_shared<Fields>();

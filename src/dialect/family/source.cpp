@@ -1,10 +1,11 @@
 #include "source.hpp"
 
 #include "inky_margin/text/utf8.hpp"
+#include "literal.hpp"
 
 namespace inky {
 
-std::optional<Error> check_source(std::string_view source) {
+std::optional<Error> check_source(const DialectFacts& facts, std::string_view source) {
   if (source.size() > most_template) {
     return Error{Code::over_limit,
                  "a template of " + std::to_string(source.size()) + " bytes is over the limit of " +
@@ -18,7 +19,7 @@ std::optional<Error> check_source(std::string_view source) {
                  {bad, bad + 1},
                  "Templates are given in UTF-8."};
   }
-  return std::nullopt;
+  return check_quotes(facts, source);
 }
 
 Outcome outcome_of(const Refusal& refusal) {
@@ -32,10 +33,19 @@ Outcome outcome_of(const Refusal& refusal) {
   }
 }
 
-void note_quotes(std::string_view quotes, Template& parsed) {
+Error not_read(const Template& parsed) {
+  const Refusal& refusal = *parsed.refusal;
+  if (refusal.when == Refusal::When::not_supported_yet)
+    return {Code::not_supported_yet, refusal.why, refusal.span, refusal.as};
+  return {Code::bad_template,
+          "this cannot be read, and what cannot be read is not put into a program: " + refusal.why,
+          refusal.span, "Correct the template first."};
+}
+
+void note_quotes(const DialectFacts& facts, Template& parsed) {
   const std::string_view source = parsed.source;
   const bool quoted = source.size() >= 2 && source.front() == source.back() &&
-                      quotes.find(source.front()) != std::string_view::npos;
+                      facts.quotes.find(source.front()) != std::string_view::npos;
   if (!quoted) return;
   parsed.notes.push_back({Code::quotes_in_template,
                           "the quotes at both ends are printed too; leave them out if they only "

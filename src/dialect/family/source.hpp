@@ -4,18 +4,22 @@
 #include <optional>
 #include <string_view>
 
+#include "inky_margin/dialect/dialect.hpp"
 #include "inky_margin/format/outcome.hpp"
 #include "inky_margin/format/template.hpp"
 
 namespace inky {
 
-// What no dialect reads: a source that is too long, or not UTF-8.
-std::optional<Error> check_source(std::string_view source);
+// What no dialect reads: a source that is too long, not UTF-8, or no content of a literal.
+std::optional<Error> check_source(const DialectFacts& facts, std::string_view source);
 
 // What comes of a template that is refused as a whole.
 Outcome outcome_of(const Refusal& refusal);
 
-// A note where both ends of the source are the same one of `quotes`.
-void note_quotes(std::string_view quotes, Template& parsed);
+// Why no program can be written of a template that is not read whole.
+Error not_read(const Template& parsed);
+
+// A note where both ends of the source are the same one of the language's quotes.
+void note_quotes(const DialectFacts& facts, Template& parsed);
 
 }  // namespace inky

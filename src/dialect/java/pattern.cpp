@@ -749,7 +749,7 @@ class JavaPattern final : public family::ProgramDialect<Pattern> {
   void read(Template& out, Pattern& pattern, std::vector<Words>* words) const override {
     const braces::Decoded decoded(out, read_escape);
     if (!out.refusal) Reader(decoded, out, pattern, words).read();
-    note_quotes("\"", out);
+    note_quotes(facts(), out);
     if (out.refusal) return;
     // The whole is one field.
     Field field;

@@ -32,7 +32,8 @@ inline constexpr ProgramForm java_program = {.before =
                                              .types = java_program_types,
                                              .infinity = "Double.POSITIVE_INFINITY",
                                              .negative_infinity = "Double.NEGATIVE_INFINITY",
-                                             .not_a_number = "Double.NaN"};
+                                             .not_a_number = "Double.NaN",
+                                             .unicode_first = true};
 
 inline constexpr std::string_view java_pad_left =
     "  // Text with spaces before it, up to a width. Its columns are given: length() counts UTF-16 "

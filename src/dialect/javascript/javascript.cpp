@@ -28,6 +28,7 @@
 #include "evaluation.hpp"
 #include "inky_margin/dialect/table_form.hpp"
 #include "inky_margin/text/escape.hpp"
+#include "printing.hpp"
 #include "writing.hpp"
 
 namespace inky {
@@ -133,6 +134,7 @@ constexpr DialectFacts javascript_facts = {
     .modifiers_are = "Methods and functions",
     .line_split = {"", "`\n    + `", ""},
     .program_form = own_program,
+    .quotes = "",
     .table_form = &own_table,
     .default_locale = "en-US",
     .locales = {},  // a function's, see JavaScript::facts
@@ -413,6 +415,28 @@ class JavaScript final : public family::ProgramDialect<Slots> {
     const bool quoted = source.size() > 1 && source.front() == '`' && source.back() == '`';
     return "process.stdout.write(" +
            (quoted ? std::string(source) : "`" + std::string(source) + "`") + ");";
+  }
+
+  Result<WrittenCall> write_call(const Template& parsed,
+                                 std::span<const std::string>) const override {
+    if (parsed.refusal) return not_read(parsed);
+    const Slots& program = static_cast<const Slots&>(*parsed.program);
+    std::string literal = "`";
+    for (const Piece& piece : parsed.pieces) {
+      if (piece.field == unset) {
+        literal += template_text(facts_.program_form, parsed.literal(piece));
+        continue;
+      }
+      literal += "${";
+      append_source(facts_.program_form,
+                    program.slots[static_cast<std::size_t>(piece.field)].expression, literal);
+      literal += '}';
+    }
+    WrittenCall out;
+    out.add("process.stdout.write(");
+    out.add_literal(literal + '`');
+    out.add(");");
+    return out;
   }
 
   std::optional<Spec> wish_of(const Template& parsed, int field, Type type,

@@ -1260,7 +1260,7 @@ class Lisp final : public family::ProgramDialect<Control> {
   void read(Template& out, Control& control, std::vector<Words>* words) const override {
     const braces::Decoded decoded(out, read_escape);
     if (!out.refusal) read_control(decoded, out, control, words);
-    note_quotes("\"", out);
+    note_quotes(facts(), out);
   }
 };
 

@@ -114,6 +114,7 @@ constexpr DialectFacts display_facts = {
     .letter_form = "",
     .places_form = "",
     .modifiers_are = "Statements",
+    .quotes = "",
     .default_locale = "",
     .locales = {},
     .conversions = {},

@@ -167,6 +167,7 @@ constexpr DialectFacts facts = {
     .rounding_basis = "the stored value, exactly",
     .line_split = {"[", "\" ...\n    \"", "]", false, false, " ...\n    "},
     .program_form = own_program,
+    .quotes = "\"'",
     .table_form = &own_table,
     .default_locale = "",
     .locales = {},
@@ -717,7 +718,7 @@ constexpr writing::LiteralRules literal_rules = {.doubled = "%",
 
 class Octave final : public family::PercentDialect {
  public:
-  Octave() : PercentDialect(syntax, writing_rules, literal_rules, "\"'") {}
+  Octave() : PercentDialect(syntax, writing_rules, literal_rules) {}
 
   std::string write_statement(std::string_view source,
                               std::span<const std::string> names) const override {

@@ -118,6 +118,7 @@ const DialectFacts python::braces_facts = {
     .modifiers_are = "Conversions and codes",
     .line_split = {"", "\"\n    \"", ""},
     .program_form = python_program,
+    .quotes = "\"'",
     .table_form = &python_table,
     .default_locale = "",
     .locales = {},
@@ -479,6 +480,20 @@ class Python final : public Dialect {
            "), end=\"\")";
   }
 
+  Result<WrittenCall> write_call(const Template& parsed,
+                                 std::span<const std::string> names) const override {
+    // Its program is empty where it was refused.
+    if (!python::f_string_in(parsed.source)) return Dialect::write_call(parsed, names);
+    if (parsed.refusal) return not_read(parsed);
+    auto literal = python::f_string_source(parsed, static_cast<const Fields&>(*parsed.program));
+    if (!literal) return literal.error();
+    WrittenCall out;
+    out.add("print(");
+    out.add_literal(*literal);
+    out.add(", end=\"\")");
+    return out;
+  }
+
   std::optional<Spec> wish_of(const Template& parsed, int field, Type type,
                               Notes& notes) const override {
     const Replacement& shown =
@@ -508,7 +523,7 @@ class Python final : public Dialect {
   }
 
   Result<Template> parse(std::string_view source) const override {
-    if (auto error = check_source(source)) return std::move(*error);
+    if (auto error = check_source(facts(), source)) return std::move(*error);
     Template out;
     out.source = source;
     auto program = std::make_shared<Fields>();
@@ -548,7 +563,7 @@ class Python final : public Dialect {
       return python::read_f_string(*inside, out, program, words);
     const braces::Decoded decoded(out, python::read_escape);
     if (!out.refusal) python::read_format(decoded, out, program, words);
-    note_quotes("\"'", out);
+    note_quotes(python::braces_facts, out);
   }
 };
 

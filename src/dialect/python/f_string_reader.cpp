@@ -229,6 +229,92 @@ class FStringReader {
 
 }  // namespace
 
+namespace {
+
+// Writes fields back from what was read of them.
+class FStringWriter {
+ public:
+  FStringWriter(const Template& parsed, const Fields& program)
+      : parsed_(parsed), program_(program) {}
+
+  Result<std::string> write() {
+    out_ = "f\"";
+    for (const Piece& piece : parsed_.pieces) {
+      if (piece.field == unset)
+        add_text(parsed_.literal(piece), true);
+      else
+        add_field(program_.fields[static_cast<std::size_t>(piece.field)]);
+    }
+    out_ += '"';
+    if (odd_key_.empty()) return std::move(out_);
+    return Error{Code::not_supported_yet,
+                 "the key " + in_quotes(odd_key_) + " in a program is not supported yet",
+                 {0, parsed_.source.size()},
+                 "Give the value a name."};
+  }
+
+ private:
+  void add_text(std::string_view text, bool doubles_braces) {
+    for (const char c : literal_text(braces_facts.program_form, text)) {
+      if (doubles_braces && (c == '{' || c == '}')) out_ += c;
+      out_ += c;
+    }
+  }
+
+  void add_field(const Replacement& field) {
+    out_ += '{';
+    out_ += field.name;
+    for (const Step& step : field.steps) add_step(step);
+    // Blanks around the = are printed too.
+    if (!field.said.empty()) {
+      const std::size_t behind = field.said.find_last_not_of(" \t=") + 1;
+      out_ += std::string_view(field.said).substr(behind);
+    }
+    const bool told = field.conversion_at != std::string::npos;
+    if (told) out_ += {'!', static_cast<char>(field.conversion)};
+    if (field.has_spec) {
+      out_ += ':';
+      if (field.parts.empty()) add_text(field.text, false);
+      for (const SpecPart& part : field.parts) {
+        add_text(part.text, false);
+        if (!part.field.empty()) add_field(part.field[0]);
+      }
+    }
+    out_ += '}';
+  }
+
+  void add_step(const Step& step) {
+    switch (step.kind) {
+      case Step::Kind::attribute:
+        out_ += '.' + step.name;
+        return;
+      case Step::Kind::index:
+        out_ += '[';
+        if (step.index < 0) out_ += '-';
+        append_whole(Natural(low_half(magnitude_of(step.index))), 10, Letters::lower, out_);
+        out_ += ']';
+        return;
+      default:
+        for (const char c : step.name) {
+          if (!is_name_start(c) && !is_digit(c) && c != ' ' && c != '-') odd_key_ = step.name;
+        }
+        out_ += "['" + step.name + "']";
+        return;
+    }
+  }
+
+  const Template& parsed_;
+  const Fields& program_;
+  std::string out_;
+  std::string odd_key_;
+};
+
+}  // namespace
+
+Result<std::string> f_string_source(const Template& parsed, const Fields& program) {
+  return FStringWriter(parsed, program).write();
+}
+
 std::optional<Span> f_string_in(std::string_view source) {
   if (source.size() < 3 || (source[0] != 'f' && source[0] != 'F')) return std::nullopt;
   const char quote = source[1];

@@ -72,6 +72,10 @@ std::optional<Span> f_string_in(std::string_view source);
 // Reads the text of an f-string, between its quotes; `words` may be null.
 void read_f_string(Span inside, Template& out, Fields& program, std::vector<Words>* words);
 
+// The f-string of `program`, written anew with its quotes. An error where a key in it is more than
+// letters, digits and blanks.
+Result<std::string> f_string_source(const Template& parsed, const Fields& program);
+
 // Tells a field part by part. `decoded`: what its places are in; null where that is the source.
 void tell_field(const Replacement& field, const braces::Decoded* decoded, int index,
                 braces::WordsSink& words);

@@ -101,6 +101,7 @@ constexpr DialectFacts facts = {
     .rounding_basis = "the stored value, exactly",
     .line_split = {"", "\"\n    \"", ""},
     .program_form = python_program,
+    .quotes = "\"'",
     .table_form = &python_table,
     .default_locale = "",
     .locales = {},
@@ -436,12 +437,27 @@ constexpr writing::LiteralRules literal_rules = {.doubled = "%"};
 
 class PythonPercent final : public family::PercentDialect {
  public:
-  PythonPercent() : PercentDialect(syntax, writing_rules, literal_rules, "\"'") {}
+  PythonPercent() : PercentDialect(syntax, writing_rules, literal_rules) {}
 
   std::string write_statement(std::string_view source,
                               std::span<const std::string> names) const override {
     return "print(\"" + std::string(source) + "\" % (" + writing::listed(names, ", ") +
            (names.size() == 1 ? ",), end=\"\")" : "), end=\"\")");
+  }
+
+  // Keys want a dict.
+  Result<WrittenCall> write_call(const Template& parsed,
+                                 std::span<const std::string> names) const override {
+    Result<WrittenCall> out = PercentDialect::write_call(parsed, names);
+    const bool has_keys = std::any_of(parsed.fields.begin(), parsed.fields.end(),
+                                      [](const Field& field) { return !field.key.empty(); });
+    if (!out || !has_keys) return out;
+    std::string items;
+    for (const std::string& name : names)
+      items += (items.empty() ? "\"" : ", \"") + name + "\": " + name;
+    out->source.resize(out->literals[0].to);
+    out->add(" % {" + items + "}, end=\"\")");
+    return out;
   }
 
   Outcome render(const Template& parsed, std::span<const Value> values,

@@ -93,6 +93,7 @@ constexpr DialectFacts format_facts = {
     .places_form = "formatC(x, digits = N, format = \"f\")",
     .modifiers_are = "Arguments",
     .program_form = r_program,
+    .quotes = "",
     .default_locale = "",
     .locales = {},
     .conversions = {},
@@ -1341,6 +1342,47 @@ class SpokenWish {
   std::string flags_;
 };
 
+// ---- A call as source, made from what was read of it ----
+
+std::string number_source(const Value& value) {
+  if (value.is(Type::truth)) return value.as_whole() != 0 ? "TRUE" : "FALSE";
+  if (value.is(Type::nil)) return "NA";
+  if (value.is(Type::i32)) return describe(value) + "L";
+  if (value.as_real().is_finite()) return describe(value);
+  return value.as_real().kind == RealClass::not_a_number ? "NaN" : "Inf";
+}
+
+void add_source(const Expression& expression, WrittenCall& out) {
+  if (expression.negative) out.add("-");
+  switch (expression.kind) {
+    case Expression::Kind::null:
+      return out.add("NULL");
+    case Expression::Kind::name:
+      return out.add(expression.name);
+    case Expression::Kind::vector:
+      out.add("c(");
+      for (const Expression& item : expression.items) {
+        if (&item != expression.items.data()) out.add(", ");
+        add_source(item, out);
+      }
+      return out.add(")");
+    case Expression::Kind::value:
+      if (!expression.value.is(Type::text)) return out.add(number_source(expression.value));
+      return out.add_literal(
+          '"' + literal_text(format_facts.program_form, expression.value.as_text()) + '"');
+  }
+}
+
+void add_source(const Call& call, WrittenCall& out) {
+  out.add(call.function + "(");
+  for (const Argument& argument : call.arguments) {
+    if (&argument != call.arguments.data()) out.add(", ");
+    if (!argument.name.empty()) out.add(argument.name + " = ");
+    add_source(argument.expression, out);
+  }
+  out.add(")");
+}
+
 class RFormat final : public family::ProgramDialect<Call> {
  public:
   const DialectFacts& facts() const override { return format_facts; }
@@ -1357,6 +1399,15 @@ class RFormat final : public family::ProgramDialect<Call> {
   std::string write_statement(std::string_view source,
                               std::span<const std::string>) const override {
     return "cat(" + std::string(source) + ")";
+  }
+  Result<WrittenCall> write_call(const Template& parsed,
+                                 std::span<const std::string>) const override {
+    if (parsed.refusal) return not_read(parsed);
+    WrittenCall out;
+    out.add("cat(");
+    add_source(static_cast<const Call&>(*parsed.program), out);
+    out.add(")");
+    return out;
   }
   std::optional<Spec> wish_of(const Template& parsed, int, Type type, Notes& notes) const override {
     return SpokenWish(static_cast<const Call&>(*parsed.program), type, notes).read();

@@ -146,6 +146,7 @@ constexpr DialectFacts facts = {
     .rounding_basis = "the stored value, exactly",
     .line_split = {"paste0(", "\",\n    \"", ")"},
     .program_form = r_program,
+    .quotes = "\"'",
     .table_form = &own_table,
     .default_locale = "",
     .locales = {},
@@ -513,7 +514,7 @@ constexpr writing::LiteralRules literal_rules = {
 
 class R final : public family::PercentDialect {
  public:
-  R() : PercentDialect(syntax, writing_rules, literal_rules, "\"'") {}
+  R() : PercentDialect(syntax, writing_rules, literal_rules) {}
 
   Placing placing() const override { return Placing::positions; }
   std::string write_statement(std::string_view source,

@@ -1,0 +1,31 @@
+// A source text cut into its tokens, for those who want to see that it says what it should.
+//
+//   tokens_of(*find_language("c"), "printf(\"%d\", n);")
+//                        // word printf, sign (, text %d, sign , ...
+#pragma once
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "inky_margin/scan/language.hpp"
+
+namespace inky {
+
+class Dialect;
+
+struct SourceToken {
+  enum class Kind : std::uint8_t { word, number, text, character, sign };
+  Kind kind = Kind::word;
+  std::string text;  // as it stands in source; of a text or a character, between its quotes
+  friend bool operator==(const SourceToken&, const SourceToken&) = default;
+};
+
+// Comments are passed over. A literal that does not end, or is longer than most_call bytes, ends
+// the tokens: those behind it are not there.
+std::vector<SourceToken> tokens_of(const SourceLanguage& language, std::string_view text);
+
+// The language that a dialect is a part of; null where it is not known.
+const SourceLanguage* language_of_dialect(const Dialect& dialect);
+
+}  // namespace inky

@@ -1,0 +1,21 @@
+// A template as the content of a literal: what can stand there, and the same content written anew.
+#pragma once
+
+#include <optional>
+#include <string>
+#include <string_view>
+
+#include "inky_margin/dialect/dialect.hpp"
+
+namespace inky {
+
+// A quote that would end the literal, where the language has one kind of quotes and they are not
+// around the template as well.
+std::optional<Error> check_quotes(const DialectFacts& facts, std::string_view source);
+
+// The content of the literal, written anew from what is read of `source`: characters that stand for
+// themselves, and escapes. Nothing in it can end the literal, and nothing is filled in by the
+// language. An error (bad_template, not_supported_yet) where that cannot be.
+Result<std::string> rewritten(const DialectFacts& facts, std::string_view source);
+
+}  // namespace inky

@@ -1,0 +1,132 @@
+#include "printing.hpp"
+
+#include "evaluation.hpp"
+
+namespace inky::javascript {
+
+namespace {
+
+class Printer {
+ public:
+  Printer(const ProgramForm& form, std::string& out) : form_(form), out_(out) {}
+
+  void print(const Node& node) {
+    switch (node.kind) {
+      case Node::Kind::number:
+        append_number(node.number, out_);
+        return;
+      case Node::Kind::big:
+        append_whole(node.big.magnitude, 10, Letters::lower, out_);
+        out_ += 'n';
+        return;
+      case Node::Kind::text:
+        print_text(node.text);
+        return;
+      case Node::Kind::name:
+        out_ += node.text;
+        return;
+      case Node::Kind::array:
+        out_ += '[';
+        print_parts(node, 0);
+        out_ += ']';
+        return;
+      case Node::Kind::object:
+        print_object(node);
+        return;
+      case Node::Kind::text_template:
+        print_template(node);
+        return;
+      case Node::Kind::unary:
+        out_ += node.letter;
+        print_operand(node.parts[0]);
+        return;
+      case Node::Kind::binary:
+        print_operand(node.parts[0]);
+        out_ += ' ';
+        out_ += node.letter;
+        out_ += ' ';
+        print_operand(node.parts[1]);
+        return;
+      case Node::Kind::member:
+        print_operand(node.parts[0]);
+        out_ += '.';
+        out_ += node.text;
+        return;
+      case Node::Kind::item:
+        print_operand(node.parts[0]);
+        out_ += '[';
+        print(node.parts[1]);
+        out_ += ']';
+        return;
+      case Node::Kind::call:
+        print_operand(node.parts[0]);
+        out_ += '(';
+        print_parts(node, 1);
+        out_ += ')';
+        return;
+    }
+  }
+
+ private:
+  // Brackets wherever they might be needed: of numbers, because of the point of a member.
+  void print_operand(const Node& node) {
+    const bool in_brackets = node.kind == Node::Kind::unary || node.kind == Node::Kind::binary ||
+                             node.kind == Node::Kind::number || node.kind == Node::Kind::object;
+    if (in_brackets) out_ += '(';
+    print(node);
+    if (in_brackets) out_ += ')';
+  }
+
+  void print_text(std::string_view text) {
+    out_ += '"';
+    out_ += literal_text(form_, text);
+    out_ += '"';
+  }
+
+  void print_parts(const Node& node, std::size_t from) {
+    for (std::size_t i = from; i < node.parts.size(); ++i) {
+      if (i > from) out_ += ", ";
+      print(node.parts[i]);
+    }
+  }
+
+  void print_object(const Node& node) {
+    out_ += '{';
+    for (std::size_t i = 0; i < node.parts.size(); ++i) {
+      if (i > 0) out_ += ", ";
+      print_text(node.keys[i]);
+      out_ += ": ";
+      print(node.parts[i]);
+    }
+    out_ += '}';
+  }
+
+  void print_template(const Node& node) {
+    out_ += '`';
+    for (std::size_t i = 0; i < node.keys.size(); ++i) {
+      out_ += template_text(form_, node.keys[i]);
+      if (i == node.parts.size()) break;
+      out_ += "${";
+      print(node.parts[i]);
+      out_ += '}';
+    }
+    out_ += '`';
+  }
+
+  const ProgramForm& form_;
+  std::string& out_;
+};
+
+}  // namespace
+
+void append_source(const ProgramForm& form, const Node& node, std::string& out) {
+  Printer(form, out).print(node);
+}
+
+std::string template_text(const ProgramForm& form, std::string_view text) {
+  ProgramForm between_backticks = form;
+  between_backticks.escaped = "`\\$";
+  return literal_text(between_backticks, text);
+}
+
+}  // namespace inky::javascript
