@@ -45,7 +45,8 @@ class Findings {
  public:
   virtual ~Findings() = default;
   virtual void take(const Finding& finding) = 0;
-  virtual void finish() {}
+  // False where something could not be written; that was said.
+  virtual bool finish() = 0;
 };
 
 class FindingLines final : public Findings {
@@ -58,12 +59,14 @@ class FindingLines final : public Findings {
     constexpr std::size_t enough = std::size_t{1} << 16;
     if (out_.size() > enough) finish();
   }
-  void finish() override {
-    write_out(out_);
+  bool finish() override {
+    is_written_ = is_written_ && write_out(out_);
     out_.clear();
+    return is_written_;
   }
 
  private:
+  bool is_written_ = true;
   std::string out_;
 };
 
@@ -84,7 +87,9 @@ class JsonFindings final : public Findings {
          {"effect", fault.effect},
          {"repair", fault.repair.empty() ? JsonOut(nullptr) : JsonOut(fault.repair)}});
   }
-  void finish() override { write_out(spread({{"ok", ok_}, {"faults", std::move(faults_)}})); }
+  bool finish() override {
+    return write_out(spread({{"ok", ok_}, {"faults", std::move(faults_)}}));
+  }
 
  private:
   JsonOut faults_ = JsonOut::array();
@@ -145,7 +150,7 @@ class Sarif final : public Findings {
     if (std::find(rules_.begin(), rules_.end(), fault.code) == rules_.end())
       rules_.push_back(fault.code);
   }
-  void finish() override {
+  bool finish() override {
     JsonOut rules = JsonOut::array();
     for (const Code code : rules_) {
       JsonOut rule = {{"id", name_of(code)}};
@@ -161,7 +166,7 @@ class Sarif final : public Findings {
     JsonOut log = {{"$schema", "https://json.schemastore.org/sarif-2.1.0.json"},
                    {"version", "2.1.0"}};
     log["runs"] = JsonOut::array({std::move(run)});
-    write_out(spread(log));
+    return write_out(spread(log));
   }
 
  private:
@@ -428,9 +433,8 @@ int check_files(const CheckFilesRequest& request) {
       status = bad_request;
     }
   }
-  findings->finish();
-  if (!request.json && !request.sarif)
-    std::fputs(("inky: " + checker.summary() + "\n").c_str(), stderr);
+  if (!findings->finish()) return bad_request;
+  if (!request.json && !request.sarif) write_error("inky: " + checker.summary() + "\n");
   if (status != done) return status;
   return checker.faults() == 0 ? done : answer_is_no;
 }

@@ -26,30 +26,27 @@ Error unreadable(const std::string& path, const char* why) {
           "Check the path and its permissions; - is standard input."};
 }
 
-std::string read_stream(std::FILE* stream) {
+Result<std::string> read_stream(std::FILE* stream, const std::string& path) {
   std::string out;
   char room[65536];
-  for (std::size_t size = 0; (size = std::fread(room, 1, sizeof room, stream)) > 0;)
+  errno = 0;
+  for (std::size_t size = 0; (size = std::fread(room, 1, sizeof room, stream)) > 0;) {
     out.append(room, size);
+    if (out.size() > most_whole_file)
+      return Error{Code::over_limit,
+                   in_quotes(path) + " is over the limit of " + std::to_string(most_whole_file) +
+                       " bytes for what is read whole",
+                   {},
+                   "Give less at a time. CSV may be of any size where it is printed with --bare."};
+  }
+  if (std::ferror(stream) != 0) return unreadable(path, std::strerror(errno));
   return out;
 }
 
 }  // namespace
 
-bool write_out(std::string_view text) {
-  errno = 0;
-  const bool written = std::fwrite(text.data(), 1, text.size(), stdout) == text.size();
-  if (written && std::fflush(stdout) == 0) return true;
-  const Error error{Code::output_failed,
-                    std::string("the output could not be written: ") + std::strerror(errno),
-                    {},
-                    "What was printed so far is not complete."};
-  std::fputs(error_text(error, {}, look_of(stderr, false)).c_str(), stderr);
-  return false;
-}
-
 int fail(const Error& error, std::string_view source) {
-  std::fputs(error_text(error, source, look_of(stderr, false)).c_str(), stderr);
+  write_error(error_text(error, source, look_of(stderr, false)));
   return bad_request;
 }
 
@@ -68,14 +65,12 @@ int fail_in_file(Error error, const std::string& path, std::string_view text) {
 }
 
 Result<std::string> read_file(const std::string& path) {
-  if (path == "-") return read_stream(stdin);
+  if (path == "-") return read_stream(stdin, "standard input");
   errno = 0;
   const std::unique_ptr<std::FILE, int (*)(std::FILE*)> file(std::fopen(path.c_str(), "rb"),
                                                              std::fclose);
   if (!file) return unreadable(path, std::strerror(errno));
-  std::string text = read_stream(file.get());
-  if (std::ferror(file.get()) != 0) return unreadable(path, std::strerror(errno));
-  return text;
+  return read_stream(file.get(), path);
 }
 
 std::optional<std::string_view> Lines::next(bool& over) {
@@ -114,6 +109,7 @@ bool Lines::fill() {
   do {
     size = read(STDIN_FILENO, waiting_.data() + kept, room);
   } while (size < 0 && errno == EINTR);
+  if (size < 0) failed_ = errno;
   waiting_.resize(kept + static_cast<std::size_t>(std::max<ssize_t>(size, 0)));
   return size > 0;
 }
@@ -138,6 +134,7 @@ int answer_lines(const std::function<std::string(std::string_view)>& answer) {
     if (!write_out(unwritten)) return bad_request;
     unwritten.clear();
   }
+  if (lines.failed() != 0) return fail(unreadable("standard input", std::strerror(lines.failed())));
   return done;
 }
 

@@ -10,6 +10,7 @@
 
 #include "arguments.hpp"
 #include "inky_margin/format/note.hpp"
+#include "terminal.hpp"
 
 namespace inky::cli {
 
@@ -33,16 +34,14 @@ Action add_proof(Command& tool);
 Action add_dialects(Command& tool);
 Action add_demo(Command& tool);
 
-// Writes all of it to standard output and flushes; says so and returns false when it cannot.
-bool write_out(std::string_view text);
-
 // Prints the error on standard error and returns bad_request.
 int fail(const Error& error, std::string_view source = {});
 
 // The same for an error in a file: its name goes in front, and the line where the span points.
 int fail_in_file(Error error, const std::string& path, std::string_view text);
 
-// A whole file, or standard input for "-".
+// A whole file, or standard input for "-", up to this size.
+inline constexpr std::size_t most_whole_file = std::size_t{1} << 26;
 Result<std::string> read_file(const std::string& path);
 
 // The lines of standard input.
@@ -52,6 +51,8 @@ class Lines {
   // The next line without its end, valid until the next call; nothing at the end of the input. Of a
   // line over the limit some of the end is left, and `over` is set.
   std::optional<std::string_view> next(bool& over);
+  // The errno of what ended the reading; 0: the end of the input did.
+  int failed() const { return failed_; }
   // Whether a whole line is here already, so that reading it cannot wait.
   bool has_another() const { return waiting_.find('\n', at_) != std::string::npos; }
 
@@ -61,6 +62,7 @@ class Lines {
   std::string waiting_;
   std::size_t at_ = 0;        // the next line begins here
   std::size_t searched_ = 0;  // no line end between here and at_
+  int failed_ = 0;
   bool dropping_ = false;     // the line is over the limit already
 };
 

@@ -383,14 +383,14 @@ std::vector<std::filesystem::file_time_type> changes_of(const std::vector<std::s
 int watch(const Options& options) {
   std::vector<std::string> files;
   for (;;) {
-    if (::isatty(1) != 0) std::fputs("\033[H\033[2J", stdout);
+    clear_screen();
     const int status = run_once(options, files);
     if (std::find(files.begin(), files.end(), "-") != files.end())
       return fail({Code::bad_option,
                    "standard input cannot be watched",
                    {},
                    "Name a file, or leave --watch out."});
-    if (std::fflush(stdout) != 0) return status;
+    if (!flush_out()) return status;
     const auto before = changes_of(files);
     while (changes_of(files) == before) std::this_thread::sleep_for(std::chrono::milliseconds(100));
   }

@@ -214,7 +214,7 @@ class Progress {
   Progress(const Progress&) = delete;
   Progress& operator=(const Progress&) = delete;
   ~Progress() {
-    if (shows_) std::fputs("\r\033[K", stderr);
+    if (shows_) write_progress({});
   }
   void add() {
     const std::lock_guard lock(mutex_);
@@ -226,8 +226,8 @@ class Progress {
   void show() const {
     if (!shows_) return;
     const std::string text =
-        "\r" + std::to_string(done_) + " of " + counted(all_, "language") + " witnessed";
-    std::fputs(text.c_str(), stderr);
+        std::to_string(done_) + " of " + counted(all_, "language") + " witnessed";
+    write_progress(text);
   }
   std::size_t all_;
   std::size_t done_ = 0;
@@ -247,14 +247,23 @@ std::vector<Testimony> ask_all(const ProgramRequest& request, const Sheet& sheet
   std::atomic<std::size_t> next{0};
   const auto work = [&] {
     for (std::size_t i = next++; i < out.size(); i = next++) {
-      ask(out[i], request, sheet, table, cache ? &*cache : nullptr, limits);
+      try {
+        ask(out[i], request, sheet, table, cache ? &*cache : nullptr, limits);
+      } catch (const std::exception& error) {
+        out[i].witness.stage = Witness::Stage::not_asked;
+        out[i].witness.messages = error.what();
+      }
       progress.add();
     }
   };
   const std::size_t hands =
       std::clamp<std::size_t>(std::thread::hardware_concurrency(), 1, out.size());
   std::vector<std::thread> threads;
-  for (std::size_t i = 1; i < hands; ++i) threads.emplace_back(work);
+  try {
+    for (std::size_t i = 1; i < hands; ++i) threads.emplace_back(work);
+  } catch (const std::system_error&) {
+    // Fewer hands take longer.
+  }
   work();
   for (std::thread& thread : threads) thread.join();
   return out;

@@ -80,7 +80,7 @@ class Progress {
   Progress(const Progress&) = delete;
   Progress& operator=(const Progress&) = delete;
   ~Progress() {
-    if (has_shown_) std::fputs("\r\033[K", stderr);
+    if (has_shown_) write_progress({});
   }
   void at(std::uintmax_t done, const char* what) {
     if (!shows_ || Clock::now() < next_) return;
@@ -88,9 +88,7 @@ class Progress {
     const auto full = static_cast<std::size_t>(done * cells / all_);
     const std::string bar =
         std::string(full, '#') + std::string(cells - std::min<std::size_t>(full, cells), '.');
-    const std::string text = "\r" + std::string(what) + " [" + bar + "] " +
-                             std::to_string(done * 100 / all_) + "%\033[K";
-    std::fputs(text.c_str(), stderr);
+    write_progress(std::string(what) + " [" + bar + "] " + std::to_string(done * 100 / all_) + "%");
     has_shown_ = true;
     next_ = Clock::now() + std::chrono::milliseconds(100);
   }
@@ -121,7 +119,7 @@ class LinesOut final : public ProofSink {
   // False once something could not be written.
   bool flush() {
     if (is_written_ && !out_.empty())
-      is_written_ = std::fwrite(out_.data(), 1, out_.size(), stdout) == out_.size();
+      is_written_ = write_piece(out_);
     out_.clear();
     return is_written_;
   }
@@ -138,7 +136,7 @@ class LinesOut final : public ProofSink {
     }
     if (count_ > findings_.size())
       text += "inky: and " + std::to_string(count_ - findings_.size()) + " more\n";
-    std::fputs(text.c_str(), stderr);
+    write_error(text);
   }
 
  private:
@@ -221,7 +219,7 @@ int proof_stream(const StreamRequest& request, const Sheet& sheet) {
   const bool stopped = request.strict && out.count() != 0;
   std::optional<Error> error;
   if (!stopped) error = stream.finish();
-  if (!out.flush() || std::fflush(stdout) != 0)
+  if (!out.flush() || !flush_out())
     return fail({Code::output_failed,
                  std::string("the output could not be written: ") + std::strerror(errno),
                  {},

@@ -1,4 +1,5 @@
 #include <CLI/CLI.hpp>
+#include <new>
 #include <vector>
 
 #include "command.hpp"
@@ -51,7 +52,9 @@ int refuse(const CLI::App& app, const CLI::ParseError& error) {
 
 }  // namespace
 
-int run(const std::vector<std::string>& given) {
+namespace {
+
+int run_command(const std::vector<std::string>& given) {
   CLI::App app("Inky Margin: exactly what a format specifier will print, and why.", "inky");
   app.set_version_flag("--version", std::string("inky ") + INKY_VERSION);
   app.footer(examples);
@@ -67,7 +70,10 @@ int run(const std::vector<std::string>& given) {
   try {
     app.parse(arguments);
   } catch (const CLI::Success& answer) {
-    return app.exit(answer);  // --help and --version
+    // --help, of the command that was named, and --version.
+    const bool version = dynamic_cast<const CLI::CallForVersion*>(&answer) != nullptr;
+    const std::string text = version ? std::string(answer.what()) + "\n" : app.help();
+    return write_out(text) ? done : bad_request;
   } catch (const CLI::ParseError& error) {
     return refuse(app, error);
   }
@@ -77,6 +83,25 @@ int run(const std::vector<std::string>& given) {
     if (all[i] == chosen) return actions[i]();
   }
   return bad_request;
+}
+
+int fail_of_machine(const std::string& why) {
+  return fail({Code::machine_failed,
+               "the machine could not do its part: " + why,
+               {},
+               "Nothing was decided about the request; try again when there is more room."});
+}
+
+}  // namespace
+
+int run(const std::vector<std::string>& given) {
+  try {
+    return run_command(given);
+  } catch (const std::bad_alloc&) {
+    return fail_of_machine("memory ran out");
+  } catch (const std::exception& error) {
+    return fail_of_machine(error.what());
+  }
 }
 
 }  // namespace inky::cli

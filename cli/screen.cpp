@@ -68,12 +68,21 @@ Look look_of(std::FILE* stream, bool ascii) {
   return {isatty(fileno(stream)) != 0 && !plain, !ascii};
 }
 
+void Screen::put(std::string_view text) {
+  while (!text.empty()) {
+    const std::size_t end = std::min(text.find('\n'), text.size());
+    text_ += visible(text.substr(0, end));
+    if (end < text.size()) text_ += '\n';
+    text.remove_prefix(std::min(end + 1, text.size()));
+  }
+}
+
 void Screen::tinted(Tint tint, std::string_view text, int field) {
   if (!look_.colour || tint == Tint::plain || text.empty()) return put(text);
-  put(tint == Tint::field ? field_tints[static_cast<std::size_t>(field) % field_tints.size()]
-                          : tints[static_cast<std::size_t>(tint)]);
+  text_ += tint == Tint::field ? field_tints[static_cast<std::size_t>(field) % field_tints.size()]
+                               : tints[static_cast<std::size_t>(tint)];
   put(text);
-  put(reset);
+  text_ += reset;
 }
 
 void Screen::label(std::string_view text, Tint tint) {

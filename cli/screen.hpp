@@ -39,9 +39,10 @@ class Screen {
   explicit Screen(const Look& look) : look_(look) {}
 
   const Look& look() const { return look_; }
-  void put(std::string_view text) { text_ += text; }
+  // What could act on a terminal is shown by name: nothing on a screen but its colours does.
+  void put(std::string_view text);
   void line(std::string_view text = {}) {
-    text_ += text;
+    put(text);
     text_ += '\n';
   }
   void tinted(Tint tint, std::string_view text, int field = 0);

@@ -348,10 +348,8 @@ int show_rendered(const Options& options, const ShowRequest& request, const Temp
   if (!options.bare)
     return settled(show_screen(request, parsed, outcome, out.view(), report, look, witness));
   if (outcome.prints()) return write_out(out.view()) ? done : bad_request;
-  std::fputs(error_text({Code{}, outcome.why(), outcome.span(), {}}, parsed.source,
-                        look_of(stderr, options.ascii))
-                 .c_str(),
-             stderr);
+  write_error(error_text({Code{}, outcome.why(), outcome.span(), {}}, parsed.source,
+                         look_of(stderr, options.ascii)));
   return answer_is_no;
 }
 

@@ -25,11 +25,25 @@ namespace {
 // The GNU C library knows 4096 (NL_ARGMAX).
 constexpr int most_position = 4096;
 
+// ISO C17, 6.4.3: a universal character name is not one of the basic characters. C++ takes it.
+std::size_t read_own_escape(std::size_t at, Template& out) {
+  const std::size_t kept = out.literals.size();
+  const std::size_t size = read_escape(at, out);
+  const char letter = at + 1 < out.source.size() ? out.source[at + 1] : '\0';
+  const char named = out.literals.size() == kept + 1 ? out.literals.back() : '\0';
+  const bool is_named = size > 2 && (letter == 'u' || letter == 'U') && named != '\0';
+  if (is_named && named != '$' && named != '@' && named != '`' && !out.refusal)
+    out.refusal = {Refusal::When::compile, "error",
+                   "a universal character name cannot name a basic character; write it as it is",
+                   Span{at, at + size}};
+  return size;
+}
+
 const percent::Syntax syntax = {.facts = &facts,
                                 .most_position = most_position,
                                 .keys = false,
                                 .unknown_letters_take_values = false,
-                                .read_escape = read_escape,
+                                .read_escape = read_own_escape,
                                 .finish = finish};
 
 }  // namespace

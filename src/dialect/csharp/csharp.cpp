@@ -679,8 +679,9 @@ class CSharp final : public family::ProgramDialect<Items> {
   }
   std::string write_statement(std::string_view source,
                               std::span<const std::string> names) const override {
-    return "Console.Write(\"" + std::string(source) + "\"" + (names.empty() ? "" : ", ") +
-           writing::listed(names, ", ") + ");";
+    // Without values Write takes its text as it is, and doubled braces stay two.
+    if (names.empty()) return "Console.Write(string.Format(\"" + std::string(source) + "\"));";
+    return "Console.Write(\"" + std::string(source) + "\", " + writing::listed(names, ", ") + ");";
   }
 
   std::optional<Spec> wish_of(const Template& parsed, int field, Type type,

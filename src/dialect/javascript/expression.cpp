@@ -410,6 +410,12 @@ std::size_t read_escape(std::size_t at, Template& out) {
   return std::min<std::size_t>(2, rest.size());
 }
 
+bool is_known_name(std::string_view name) {
+  constexpr std::string_view names[] = {"Math", "String",    "Number", "true",    "false",
+                                        "null", "undefined", "NaN",    "Infinity"};
+  return std::find(std::begin(names), std::end(names), name) != std::end(names);
+}
+
 bool read_expression(Template& out, std::size_t& at, Node& node) {
   Reader reader(out, at);
   const bool good = reader.read(node);

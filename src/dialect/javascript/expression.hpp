@@ -53,4 +53,7 @@ std::size_t read_escape(std::size_t at, Template& out);
 
 bool is_name_start(char c);
 
+// Whether a name is the language's own, unless a value has it.
+bool is_known_name(std::string_view name);
+
 }  // namespace inky::javascript

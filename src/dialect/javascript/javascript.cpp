@@ -157,13 +157,6 @@ struct Slots final : Program {
   std::vector<std::string> names;  // in the order they first appear
 };
 
-// What is no value's name unless a value has it.
-bool is_known_name(std::string_view name) {
-  constexpr std::string_view names[] = {"Math", "String",    "Number", "true",    "false",
-                                        "null", "undefined", "NaN",    "Infinity"};
-  return std::find(std::begin(names), std::end(names), name) != std::end(names);
-}
-
 // ---- Reading ----
 
 class Reader {
@@ -418,7 +411,7 @@ class JavaScript final : public family::ProgramDialect<Slots> {
   }
 
   Result<WrittenCall> write_call(const Template& parsed,
-                                 std::span<const std::string>) const override {
+                                 std::span<const std::string> names) const override {
     if (parsed.refusal) return not_read(parsed);
     const Slots& program = static_cast<const Slots&>(*parsed.program);
     std::string literal = "`";
@@ -427,9 +420,15 @@ class JavaScript final : public family::ProgramDialect<Slots> {
         literal += template_text(facts_.program_form, parsed.literal(piece));
         continue;
       }
+      const Node& shown = program.slots[static_cast<std::size_t>(piece.field)].expression;
+      if (const Node* unknown = unknown_part(shown, names))
+        return Error{Code::not_supported_yet,
+                     in_quotes(parsed.source.substr(unknown->span.from,
+                                                    unknown->span.to - unknown->span.from)) +
+                         " in a program is not supported yet: nothing is known of it",
+                     unknown->span, "Give what it comes to as a value with a name."};
       literal += "${";
-      append_source(facts_.program_form,
-                    program.slots[static_cast<std::size_t>(piece.field)].expression, literal);
+      append_source(facts_.program_form, shown, literal);
       literal += '}';
     }
     WrittenCall out;

@@ -1,10 +1,23 @@
 #include "printing.hpp"
 
+#include <algorithm>
+
 #include "evaluation.hpp"
 
 namespace inky::javascript {
 
 namespace {
+
+bool is_known_call(const Node& callee) {
+  const auto is_method = [](std::string_view name) {
+    const auto known = methods();
+    return std::any_of(known.begin(), known.end(),
+                       [&](const MethodFact& fact) { return fact.name == name; });
+  };
+  if (callee.kind == Node::Kind::name) return callee.text == "String" || callee.text == "Number";
+  return callee.kind == Node::Kind::member &&
+         (is_method(callee.text) || is_method("Math." + callee.text));
+}
 
 class Printer {
  public:
@@ -121,6 +134,17 @@ class Printer {
 
 void append_source(const ProgramForm& form, const Node& node, std::string& out) {
   Printer(form, out).print(node);
+}
+
+const Node* unknown_part(const Node& node, std::span<const std::string> names) {
+  if (node.kind == Node::Kind::name && !is_known_name(node.text) &&
+      std::find(names.begin(), names.end(), node.text) == names.end())
+    return &node;
+  if (node.kind == Node::Kind::call && !is_known_call(node.parts[0])) return &node;
+  for (const Node& part : node.parts) {
+    if (const Node* unknown = unknown_part(part, names)) return unknown;
+  }
+  return nullptr;
 }
 
 std::string template_text(const ProgramForm& form, std::string_view text) {
