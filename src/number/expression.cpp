@@ -121,55 +121,121 @@ class Parser {
     }
   }
 
-  // Operators of one rank, from left to right.
-  template <typename Operand>
-  int chain(std::string_view operators, Operand operand) {
-    int left = operand();
-    while (ok()) {
-      skip();
-      if (at_ == source_.size() || operators.find(source_[at_]) == std::string_view::npos) break;
-      const std::string_view word = source_.substr(at_++, 1);
-      left = combine(Node::Kind::binary, left, operand(), word);
-    }
-    return left;
-  }
+  // What waits until an operand is read. A stack of our own: a deep expression needs no deep stack
+  // of the machine.
+  struct Waiting {
+    enum class Kind : std::uint8_t { binary, sign, parenthesis };
+    Kind kind = Kind::binary;
+    char word = 0;             // of a binary operator
+    int left = -1;             // and its first operand
+    std::size_t from = 0;      // where a sign, or the parenthesis, begins
+    bool before_digit = false;  // of a sign: a literal follows
+    std::optional<Node> call;  // of a parenthesis: what is called
+    std::size_t call_from = 0;
+  };
+
+  static int rank(char word) { return word == '+' || word == '-' ? 1 : 2; }
+
+  // A sum, up to its end: of the source, or before what is no part of it.
   int sum() {
-    return chain("+-", [this] { return product(); });
-  }
-  int product() {
-    return chain("*/%", [this] { return signed_operand(); });
+    const std::size_t bottom = waiting_.size();
+    for (;;) {
+      int value = operand();
+      if (!ok()) return -1;
+      if (value == opened) continue;
+      for (;;) {
+        value = signed_value(value);
+        skip();
+        const char next = at_ < source_.size() ? source_[at_] : '\0';
+        const bool binary = next != '\0' && std::string_view("+-*/%").find(next) !=
+                                                std::string_view::npos;
+        value = reduced(value, binary ? rank(next) : 0, bottom);
+        if (!ok()) return -1;
+        if (binary) {
+          ++at_;
+          Waiting made;
+          made.word = next;
+          made.left = value;
+          waiting_.push_back(std::move(made));
+          break;
+        }
+        if (waiting_.size() == bottom) return value;
+        value = closed(value);
+        if (!ok()) return -1;
+      }
+    }
   }
 
-  int signed_operand() {
-    skip();
-    const std::size_t from = at_;
-    bool minus = false;
-    // Signs in a row need no nesting.
-    while (next_is("-") || next_is("+")) minus ^= source_[at_++] == '-';
-    skip();
-    const bool literal = at_ < source_.size() && (is_digit(source_[at_]) || source_[at_] == '.');
-    const int inner = operand();
-    if (!ok() || !minus) return inner;
+  // Combines what binds at least as tightly as `least`, from the left.
+  int reduced(int value, int least, std::size_t bottom) {
+    while (ok() && waiting_.size() > bottom &&
+           waiting_.back().kind == Waiting::Kind::binary && rank(waiting_.back().word) >= least) {
+      const Waiting made = std::move(waiting_.back());
+      waiting_.pop_back();
+      value = combine(Node::Kind::binary, made.left, value, std::string_view(&made.word, 1));
+    }
+    return value;
+  }
+
+  // The operand behind a sign.
+  int signed_value(int inner) {
+    if (!ok() || waiting_.empty() || waiting_.back().kind != Waiting::Kind::sign) return inner;
+    const Waiting sign = std::move(waiting_.back());
+    waiting_.pop_back();
     // The sign belongs to a literal, so that -2147483648 is an i32.
-    if (literal && node(inner).kind == Node::Kind::literal) {
+    if (sign.before_digit && node(inner).kind == Node::Kind::literal) {
       node(inner).word.insert(0, "-");
-      node(inner).from = from;
+      node(inner).from = sign.from;
       return inner;
     }
     Node made;
     made.kind = Node::Kind::minus;
-    made.from = from;
+    made.from = sign.from;
     made.to = node(inner).to;
     made.left = inner;
     return add(std::move(made));
   }
 
-  int operand() {
+  // The parenthesis that waits, closed around what stands in it.
+  int closed(int inner) {
+    Waiting open = std::move(waiting_.back());
+    waiting_.pop_back();
+    if (at_ == source_.size())
+      return fail(open.from, open.from + 1, "this parenthesis is not closed", "Add a \")\".");
+    if (source_[at_] != ')') return unexpected();
+    ++at_;
+    --nesting_;
+    node(inner).from = open.from;
+    node(inner).to = at_;
+    if (!open.call) return inner;
+    open.call->left = inner;
+    open.call->from = open.call_from;
+    open.call->to = at_;
+    return add(std::move(*open.call));
+  }
+
+  void read_signs() {
     skip();
+    Waiting sign;
+    sign.kind = Waiting::Kind::sign;
+    sign.from = at_;
+    bool minus = false;
+    // Signs in a row need no nesting.
+    while (next_is("-") || next_is("+")) minus ^= source_[at_++] == '-';
+    skip();
+    sign.before_digit = at_ < source_.size() && (is_digit(source_[at_]) || source_[at_] == '.');
+    if (minus) waiting_.push_back(std::move(sign));
+  }
+
+  // No node yet: a parenthesis was opened.
+  static constexpr int opened = -2;
+
+  int operand() {
+    read_signs();
     if (at_ == source_.size())
       return fail(at_, at_, "a number is missing here", "Write a number, a name or a parenthesis.");
     const char c = source_[at_];
-    if (c == '(') return parenthesis(at_);
+    if (c == '(') return open_parenthesis(std::nullopt, at_);
     const bool point = c == '.' && at_ + 1 < source_.size() && is_digit(source_[at_ + 1]);
     if (is_digit(c) || point) return literal();
     if (is_letter(c)) return word();
@@ -177,25 +243,18 @@ class Parser {
                 "Write a number, a name or a parenthesis.");
   }
 
-  // What stands between parentheses; `from` is where the whole operand begins.
-  int parenthesis(std::size_t from) {
-    const std::size_t open = at_;
+  int open_parenthesis(std::optional<Node> call, std::size_t call_from) {
     if (++nesting_ > most_nesting) {
-      return fail(open, open + 1, "parentheses nest deeper than " + std::to_string(most_nesting),
+      return fail(at_, at_ + 1, "parentheses nest deeper than " + std::to_string(most_nesting),
                   "Weigh the inner part by itself, and give it as a name.", true);
     }
-    ++at_;
-    const int inner = sum();
-    if (!ok()) return -1;
-    skip();
-    if (at_ == source_.size())
-      return fail(open, open + 1, "this parenthesis is not closed", "Add a \")\".");
-    if (source_[at_] != ')') return unexpected();
-    ++at_;
-    --nesting_;
-    node(inner).from = from;
-    node(inner).to = at_;
-    return inner;
+    Waiting made;
+    made.kind = Waiting::Kind::parenthesis;
+    made.from = at_++;
+    made.call = std::move(call);
+    made.call_from = call_from;
+    waiting_.push_back(std::move(made));
+    return opened;
   }
 
   int word() {
@@ -233,11 +292,7 @@ class Parser {
     made.kind = made.type != nullptr ? Node::Kind::conversion : Node::Kind::call;
     if (made.type == nullptr) made.function = static_cast<Function>(found - function_names.begin());
     skip();
-    made.left = parenthesis(at_);
-    if (!ok()) return -1;
-    made.from = from;
-    made.to = at_;
-    return add(std::move(made));
+    return open_parenthesis(std::move(made), from);
   }
 
   bool is_in_base(std::string_view text) const {
@@ -309,6 +364,7 @@ class Parser {
   Parsed out_;
   std::size_t at_ = 0;
   int nesting_ = 0;
+  std::vector<Waiting> waiting_;
 };
 
 }  // namespace
