@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <unordered_set>
 
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
@@ -151,6 +152,14 @@ bool is_identifier(std::string_view name) {
   });
 }
 
+Error too_many_values() {
+  return {Code::over_limit,
+          "a template of more than " + std::to_string(most_values_carried) +
+              " values is not carried",
+          {},
+          "Carry it in parts."};
+}
+
 Error fails_at_home(const Dialect& dialect, const Outcome& outcome) {
   return {Code::template_fails,
           "in " + std::string(dialect.facts().id) + " this prints nothing: " + outcome.why(),
@@ -162,8 +171,9 @@ Error fails_at_home(const Dialect& dialect, const Outcome& outcome) {
 
 std::vector<std::string> value_names(const Template& parsed) {
   std::vector<std::string> out;
+  std::unordered_set<std::string_view> known;
   for (const Field& field : parsed.fields) {
-    if (!field.key.empty() && std::find(out.begin(), out.end(), field.key_name()) == out.end())
+    if (!field.key.empty() && known.insert(field.key_name()).second)
       out.emplace_back(field.key_name());
   }
   return out;
@@ -211,6 +221,8 @@ Result<Cargo> Cargo::make(const Dialect& from, const Template& parsed,
   };
   out.names_ = value_names(parsed);
   out.named_ = !out.names_.empty();
+  if (parsed.fields.size() > most_values_carried || out.names_.size() > most_values_carried)
+    return too_many_values();
   const auto by_place = std::find_if(
       parsed.fields.begin(), parsed.fields.end(),
       [](const Field& field) { return field.key.empty() && field.value_index != unset; });
@@ -222,12 +234,7 @@ Result<Cargo> Cargo::make(const Dialect& from, const Template& parsed,
     int count = parsed.values_taken;
     for (const Field& field : parsed.fields) count = std::max(count, field.value_index + 1);
     count = std::max(count, static_cast<int>(types.size()));
-    constexpr int most_values = 1000;
-    if (count > most_values)
-      return Error{Code::over_limit,
-                   "a template of more than 1000 values is not carried",
-                   {},
-                   "Carry it in parts."};
+    if (count > most_values_carried) return too_many_values();
     for (int i = 0; i < count; ++i) out.names_.push_back(default_name(i));
   }
   out.types_.assign(out.names_.size(), Type::text);
@@ -371,18 +378,11 @@ class Carrying {
 
   // What both sides print of these values, one for each value of the template.
   bool agrees(const Template& there, const Set& values, CarryExample* example) {
-    Set home;
-    Set away;
-    for (std::size_t i = 0; i < values.size(); ++i)
-      home.push_back(cargo_.given(static_cast<int>(i), values[i]));
-    for (std::size_t i = 0; i < out_.arguments.size(); ++i) {
-      away.push_back(values[static_cast<std::size_t>(out_.arguments[i])]);
-      if (!out_.names.empty()) away.back().set_name(out_.names[i]);
-    }
+    give(values);
     here_.clear();
-    if (!cargo_.from_->render(*cargo_.parsed_, home, here_).prints()) return true;
+    if (!cargo_.from_->render(*cargo_.parsed_, home_, here_).prints()) return true;
     there_.clear();
-    Outcome outcome = other_.render(there, away, there_);
+    Outcome outcome = other_.render(there, away_, there_);
     if (outcome.prints() && here_.view() == there_.view()) return true;
     if (example != nullptr) {
       example->values = values;
@@ -390,24 +390,96 @@ class Carrying {
       example->there = outcome.prints() ? there_.string() : outcome.why();
       example->there_fails = !outcome.prints();
       if (outcome.prints())
-        example->reason = why_different(*cargo_.from_, *cargo_.parsed_, home, other_, there, away);
+        example->reason = why_different(*cargo_.from_, *cargo_.parsed_, home_, other_, there, away_);
     }
     return false;
   }
 
-  // The first of the ranges of one value, all others unremarkable, that finds no difference; -1
-  // where none does.
-  int find_range(const Template& there, std::size_t which, Set values) {
-    const Type type = cargo_.types_[which];
-    const std::span<const Range> ranges = ranges_of(type);
-    const Set trials = trials_of(which);
-    std::vector<bool> differs;
-    for (const Value& value : trials) {
-      values[which] = value;
-      CarryExample example;
-      differs.push_back(!agrees(there, values, out_.example ? nullptr : &example));
-      if (differs.back() && !out_.example) out_.example = std::move(example);
+  // Which trials of each value the two print otherwise. All values are tried at once, each in step
+  // with the others: where the texts differ, the fields tell whose.
+  std::vector<std::vector<bool>> find_differences(const Template& there, const Set& plain,
+                                                  const std::vector<Set>& trials) {
+    std::vector<std::vector<bool>> out;
+    std::size_t steps = 0;
+    for (const Set& one : trials) {
+      out.emplace_back(one.size());
+      steps = std::max(steps, one.size());
     }
+    Set values = plain;
+    for (std::size_t step = 0; step < steps; ++step) {
+      for (std::size_t i = 0; i < values.size(); ++i) {
+        if (!trials[i].empty()) values[i] = trials[i][step % trials[i].size()];
+      }
+      if (agree(there, values) || attribute(there, values, step, out)) continue;
+      for (std::size_t i = 0; i < values.size(); ++i) {
+        if (step >= trials[i].size()) continue;
+        Set alone = plain;
+        alone[i] = trials[i][step];
+        out[i][step] = !agrees(there, alone, nullptr);
+      }
+    }
+    return out;
+  }
+
+  // The values as the two sides are given them.
+  void give(const Set& values) {
+    if (home_.size() != values.size()) {
+      home_.clear();
+      for (std::size_t i = 0; i < values.size(); ++i)
+        home_.push_back(cargo_.given(static_cast<int>(i), values[i]));
+    } else {
+      for (std::size_t i = 0; i < values.size(); ++i)
+        home_[i] = cargo_.given(static_cast<int>(i), values[i]);
+    }
+    away_.clear();
+    for (std::size_t i = 0; i < out_.arguments.size(); ++i) {
+      away_.push_back(values[static_cast<std::size_t>(out_.arguments[i])]);
+      if (!out_.names.empty()) away_.back().set_name(out_.names[i]);
+    }
+  }
+
+  // Whether both print the same; false also where one of them prints nothing.
+  bool agree(const Template& there, const Set& values) {
+    give(values);
+    here_.clear();
+    there_.clear();
+    return cargo_.from_->render(*cargo_.parsed_, home_, here_).prints() &&
+           other_.render(there, away_, there_).prints() && here_.view() == there_.view();
+  }
+
+  // Finds the values whose fields differ, field by field. False where that does not tell.
+  bool attribute(const Template& there, const Set& values, std::size_t step,
+                 std::vector<std::vector<bool>>& differs) {
+    give(values);
+    here_.clear();
+    there_.clear();
+    Report here;
+    Report away;
+    if (!cargo_.from_->render(*cargo_.parsed_, home_, {}, here_, &here).prints() ||
+        !other_.render(there, away_, {}, there_, &away).prints())
+      return false;
+    std::vector<int> shown;
+    for (const int index : cargo_.shown_) {
+      if (index != unset) shown.push_back(index);
+    }
+    if (here.fields.size() != shown.size() || away.fields.size() != shown.size()) return false;
+    bool any = false;
+    for (std::size_t i = 0; i < shown.size(); ++i) {
+      const auto of = [&](const TextBuffer& text, const Report& report) {
+        const Span span = report.fields[i].output;
+        return text.view().substr(span.from, span.to - span.from);
+      };
+      if (of(here_, here) == of(there_, away)) continue;
+      any = true;
+      auto& own = differs[static_cast<std::size_t>(shown[i])];
+      if (step < own.size()) own[step] = true;
+    }
+    return any;
+  }
+
+  // The first range of a value in which no trial differs; -1 where there is none.
+  static int find_range(Type type, const Set& trials, const std::vector<bool>& differs) {
+    const std::span<const Range> ranges = ranges_of(type);
     for (std::size_t i = 0; i < ranges.size(); ++i) {
       bool holds = true;
       bool any = false;
@@ -419,6 +491,18 @@ class Carrying {
       if (holds && any) return static_cast<int>(i);
     }
     return -1;
+  }
+
+  // The first trial that differs, all other values unremarkable.
+  void find_example(const Template& there, const Set& plain, std::size_t which, const Set& trials,
+                    const std::vector<bool>& differs) {
+    for (std::size_t k = 0; k < differs.size() && !out_.example; ++k) {
+      if (!differs[k]) continue;
+      Set values = plain;
+      values[which] = trials[k];
+      CarryExample example;
+      if (!agrees(there, values, &example)) out_.example = std::move(example);
+    }
   }
 
   // The values tried for one value: those of its type, and those that its fields round.
@@ -453,10 +537,14 @@ class Carrying {
       if (!same) out_.example = std::move(example);
       return;
     }
+    std::vector<Set> trials;
+    for (std::size_t i = 0; i < plain.size(); ++i) trials.push_back(trials_of(i));
+    const auto differs = find_differences(there, plain, trials);
     std::vector<int> chosen;
     bool all = true;
     for (std::size_t i = 0; i < cargo_.types_.size(); ++i) {
-      chosen.push_back(find_range(there, i, plain));
+      find_example(there, plain, i, trials[i], differs[i]);
+      chosen.push_back(find_range(cargo_.types_[i], trials[i], differs[i]));
       if (chosen.back() < 0) {
         out_.verdict = Verdict::differs;
         return;
@@ -514,6 +602,8 @@ class Carrying {
   Carried out_;
   std::vector<TemplatePart> parts_;
   std::vector<std::string> names_;
+  Set home_;
+  Set away_;
   TextBuffer here_;
   TextBuffer there_;
 };

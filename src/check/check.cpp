@@ -64,6 +64,12 @@ class Checker {
     for (std::size_t round = 0; round <= most_rounds; ++round) {
       const Result<Template> parsed = dialect_.parse(source_);
       if (!parsed) return parsed.error();
+      if (parsed->fields.size() > most_fields_checked)
+        return Error{Code::over_limit,
+                     "a template of more than " + std::to_string(most_fields_checked) +
+                         " fields is not checked",
+                     {0, source_.size()},
+                     "Check it in parts."};
       // What a mended field would take is no news of its value.
       if (round == 0) settle(*parsed);
       const auto trouble = find_trouble(*parsed);

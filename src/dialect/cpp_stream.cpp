@@ -191,7 +191,7 @@ struct Chain final : Program {
 class Reader : PastedSource {
  public:
   Reader(Template& out, Chain& chain, std::vector<Words>* words = nullptr)
-      : PastedSource(out), chain_(chain), words_(words) {}
+      : PastedSource(out), chain_(chain), names_(chain.names), words_(words) {}
 
   void read() {
     bool first = true;
@@ -378,9 +378,8 @@ class Reader : PastedSource {
                rest.starts_with("'") || rest.starts_with("::") || rest.starts_with(".")) {
       no_expressions(out.span.from);
       return false;
-    } else if (std::find(chain_.names.begin(), chain_.names.end(), out.name) ==
-               chain_.names.end()) {
-      chain_.names.push_back(out.name);
+    } else {
+      names_.add(out.name);
     }
     return true;
   }
@@ -515,6 +514,7 @@ class Reader : PastedSource {
   }
 
   Chain& chain_;
+  NameCollector names_;
   std::size_t covered_ = 0;  // by pieces
   std::vector<Setting> pending_;
   braces::WordsSink words_;
@@ -615,7 +615,8 @@ class Rendering final : public family::Rendering<Rendering> {
   Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
             Output& out, Report* report)
       : family::Rendering<Rendering>(inky::facts, parsed, values, options, out, report),
-        chain_(static_cast<const Chain&>(*parsed.program)) {}
+        chain_(static_cast<const Chain&>(*parsed.program)),
+        named_(chain_.names, values) {}
 
   // What the compiler says, which sees the whole chain before any of it is printed.
   std::optional<Outcome> check() {
@@ -653,7 +654,7 @@ class Rendering final : public family::Rendering<Rendering> {
   // The value of an operand; null where its name has none.
   const Value* find(const Operand& operand) const {
     if (operand.name.empty()) return &operand.value;
-    return find_value(chain_.names, values_, operand.name);
+    return named_.find(operand.name);
   }
 
   bool check_shown(const Operand& operand) {
@@ -912,6 +913,7 @@ class Rendering final : public family::Rendering<Rendering> {
   }
 
   const Chain& chain_;
+  NamedValues named_;
   State state_;
   bool used_up_ = false;  // a width, by the value before
   Span width_span_;

@@ -16,6 +16,7 @@
 #include <limits>
 
 #include "dialects.hpp"
+#include "family/named_values.hpp"
 #include "family/brace_writing.hpp"
 #include "family/braces.hpp"
 #include "family/checked_dialect.hpp"
@@ -567,7 +568,8 @@ class Rendering final : public family::Rendering<Rendering> {
   Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
             Output& out, Report* report)
       : family::Rendering<Rendering>(inky::facts, parsed, values, options, out, report),
-        program_(static_cast<const Fields&>(*parsed.program)) {}
+        program_(static_cast<const Fields&>(*parsed.program)),
+        index_(values) {}
 
   // What the compiler says, which sees all fields before any is printed.
   std::optional<Outcome> check() {
@@ -602,14 +604,9 @@ class Rendering final : public family::Rendering<Rendering> {
 
   // The value a reference is to; null where there is none.
   const Value* find(const Reference& reference) const {
-    std::int64_t at = 0;
-    for (const Value& value : values_) {
-      const bool found = reference.kind == Reference::Kind::variable
-                             ? value.is_named() && value.name() == reference.name
-                             : !value.is_named() && at++ == reference.number;
-      if (found) return &value;
-    }
-    return nullptr;
+    if (reference.kind == Reference::Kind::variable) return index_.named(reference.name);
+    return reference.number < 0 ? nullptr
+                                : index_.unnamed(static_cast<std::size_t>(reference.number));
   }
 
   template <typename Check>
@@ -637,18 +634,14 @@ class Rendering final : public family::Rendering<Rendering> {
 
   // Every argument is used, and there are as many as are used.
   bool check_arguments() {
-    const auto count = std::count_if(values_.begin(), values_.end(),
-                                     [](const Value& value) { return !value.is_named(); });
-    const auto shows = [&](std::int64_t argument) {
-      return std::any_of(program_.fields.begin(), program_.fields.end(), [&](const Shown& shown) {
-        const Reference* const all[] = {&shown.value, &shown.width, &shown.precision};
-        return std::any_of(std::begin(all), std::end(all), [&](const Reference* used) {
-          return used->kind == Reference::Kind::argument && used->number == argument;
-        });
-      });
-    };
+    const auto count = static_cast<std::int64_t>(index_.unnamed_count());
+    std::vector<bool> shown(index_.unnamed_count());
     const bool enough = all_references([&](const Reference& reference, Span span, bool) {
-      if (reference.kind != Reference::Kind::argument || reference.number < count) return true;
+      if (reference.kind != Reference::Kind::argument) return true;
+      if (reference.number < count) {
+        if (reference.number >= 0) shown[static_cast<std::size_t>(reference.number)] = true;
+        return true;
+      }
       return refuse(
           "error",
           "invalid reference to positional argument " + std::to_string(reference.number) +
@@ -659,7 +652,7 @@ class Rendering final : public family::Rendering<Rendering> {
     });
     if (!enough) return false;
     for (std::int64_t argument = 0; argument < count; ++argument) {
-      if (shows(argument)) continue;
+      if (shown[static_cast<std::size_t>(argument)]) continue;
       return refuse(
           "error",
           "argument never used: value " + std::to_string(argument + 1) + " is shown by no field",
@@ -915,6 +908,7 @@ class Rendering final : public family::Rendering<Rendering> {
   }
 
   const Fields& program_;
+  ValueIndex index_;
 };
 
 // ---- Writing ----

@@ -40,6 +40,9 @@ struct CarryExample {
   std::string reason;        // from the facts of the two; empty where they do not tell
 };
 
+// The most values of a template that is carried: each is tried with the awkward ones of its type.
+inline constexpr int most_values_carried = 100;
+
 // The names of the values that a template takes by name, in the order they first appear; none where
 // it takes them by place.
 std::vector<std::string> value_names(const Template& parsed);

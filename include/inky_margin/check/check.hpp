@@ -50,6 +50,9 @@ struct Demands {
   std::size_t most_columns = 0;  // of it as source; 0: any
 };
 
+// The most fields of a template that is checked: each is tried with the awkward values of its type.
+inline constexpr std::size_t most_fields_checked = 1000;
+
 // An error only for what no checking can answer, such as a template over the limit. Where the types
 // are left out they are those that the fields ask for; an empty list is no values at all.
 Result<Checked> check(const Dialect& dialect, std::string_view source,

@@ -162,7 +162,11 @@ struct Slots final : Program {
 class Reader {
  public:
   Reader(Template& out, Slots& program, std::vector<Words>* words)
-      : out_(out), source_(out.source), program_(program), words_(words) {}
+      : out_(out),
+        source_(out.source),
+        program_(program),
+        names_(program.names),
+        words_(words) {}
 
   void read() {
     const bool quoted = source_.starts_with('`');
@@ -222,12 +226,10 @@ class Reader {
     if (at_ >= source_.size() || source_[at_] != '}')
       return refuse("the slot has no closing brace", start, std::min(start + 2, source_.size()));
     ++at_;
-    collect_names(slot.expression, slot.names);
+    NameCollector names(slot.names);
+    collect_names(slot.expression, names);
     if (words_.asked()) tell(slot.expression);
-    for (const std::string& name : slot.names) {
-      if (std::find(program_.names.begin(), program_.names.end(), name) == program_.names.end())
-        program_.names.push_back(name);
-    }
+    for (const std::string& name : slot.names) names_.add(name);
     Field field;
     field.span = {start, at_};
     if (!slot.names.empty()) field.key = "(" + slot.names[0] + ")";
@@ -238,10 +240,8 @@ class Reader {
     literal_from_ = out_.literals.size();
   }
 
-  static void collect_names(const Node& node, std::vector<std::string>& names) {
-    if (node.kind == Node::Kind::name && !is_known_name(node.text) &&
-        std::find(names.begin(), names.end(), node.text) == names.end())
-      names.push_back(node.text);
+  static void collect_names(const Node& node, NameCollector& names) {
+    if (node.kind == Node::Kind::name && !is_known_name(node.text)) names.add(node.text);
     // The name of a function is none of a value.
     const bool calls_name = node.kind == Node::Kind::call && node.parts[0].kind == Node::Kind::name;
     for (std::size_t i = calls_name ? 1 : 0; i < node.parts.size(); ++i)
@@ -278,6 +278,7 @@ class Reader {
   Template& out_;
   std::string_view source_;
   Slots& program_;
+  NameCollector names_;
   braces::WordsSink words_;
   std::size_t at_ = 0;
   std::size_t begin_ = 0;         // of the literal that is being read
@@ -292,7 +293,8 @@ class Rendering final : public family::Rendering<Rendering>, private Scope {
   Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
             Output& out, Report* report)
       : family::Rendering<Rendering>(javascript_facts, parsed, values, options, out, report),
-        program_(static_cast<const Slots&>(*parsed.program)) {}
+        program_(static_cast<const Slots&>(*parsed.program)),
+        named_(program_.names, values) {}
 
   bool render(const Field& field) {
     const Slot& slot = program_.slots[static_cast<std::size_t>(&field - parsed_.fields.data())];
@@ -310,7 +312,7 @@ class Rendering final : public family::Rendering<Rendering>, private Scope {
 
   bool end() {
     if (report_ == nullptr) return true;
-    const std::size_t spare = spare_values(program_.names, values_);
+    const std::size_t spare = named_.spare();
     if (spare > 0)
       note(Code::too_many_values,
            std::to_string(spare) +
@@ -322,7 +324,7 @@ class Rendering final : public family::Rendering<Rendering>, private Scope {
 
  private:
   const Value* find(std::string_view name) const override {
-    return find_value(program_.names, values_, name);
+    return named_.find(name);
   }
 
   // The commonest slot: a name whose value is a text or a Number. False where it is not that.
@@ -380,6 +382,7 @@ class Rendering final : public family::Rendering<Rendering>, private Scope {
   }
 
   const Slots& program_;
+  NamedValues named_;
   std::string text_;
 };
 

@@ -214,7 +214,7 @@ std::string joined(const std::vector<std::string>& arguments) {
 class Reader : PastedSource {
  public:
   Reader(Template& out, Session& session, std::vector<Words>* words)
-      : PastedSource(out), session_(session), words_(words) {}
+      : PastedSource(out), session_(session), names_(session.names), words_(words) {}
 
   void read() {
     while (!out_.refusal) {
@@ -317,10 +317,7 @@ class Reader : PastedSource {
   }
   const std::string* first_name(const Expression& expression) const {
     if (expression.kind == Expression::Kind::name)
-      return std::find(session_.names.begin(), session_.names.end(), expression.name) ==
-                     session_.names.end()
-                 ? nullptr
-                 : &expression.name;
+      return names_.has(expression.name) ? &expression.name : nullptr;
     for (const auto& row : expression.rows) {
       for (const Expression& item : row) {
         if (const std::string* name = first_name(item)) return name;
@@ -554,9 +551,7 @@ class Reader : PastedSource {
       return not_yet("calls and parts of arrays are", start);
     out.kind = Expression::Kind::name;
     const bool kept = std::find(kept_.begin(), kept_.end(), out.name) != kept_.end();
-    if (!kept && !is_constant(out.name) &&
-        std::find(session_.names.begin(), session_.names.end(), out.name) == session_.names.end())
-      session_.names.push_back(out.name);
+    if (!kept && !is_constant(out.name)) names_.add(out.name);
     tell(
         "value",
         [&] {
@@ -636,6 +631,7 @@ class Reader : PastedSource {
   }
 
   Session& session_;
+  NameCollector names_;
   braces::WordsSink words_;
   int field_ = 0;
   int depth_of_matrix_ = 0;
@@ -650,6 +646,8 @@ class Rendering {
       : parsed_(parsed),
         session_(static_cast<const Session&>(*parsed.program)),
         values_(values),
+        named_(session_.names, values),
+        by_name_(values),
         out_(out),
         report_(report) {}
 
@@ -800,8 +798,8 @@ class Rendering {
     }
     const Value* value = is_constant(expression.name)
                              ? nullptr
-                             : find_value(session_.names, values_, expression.name);
-    if (value == nullptr) value = named(expression.name);
+                             : named_.find(expression.name);
+    if (value == nullptr) value = by_name_.named(expression.name);
     if (value != nullptr) {
       shown_ = static_cast<int>(value - values_.data());
       auto error = make_array(*value, out);
@@ -819,13 +817,6 @@ class Rendering {
     if (constant == nullptr) return fail("'" + expression.name + "' undefined", expression.span);
     out.reals = {constant->value};
     return true;
-  }
-  // The value that bears this name.
-  const Value* named(std::string_view name) const {
-    for (const Value& value : values_) {
-      if (value.is_named() && value.name() == name) return &value;
-    }
-    return nullptr;
   }
 
   bool make_matrix(const Expression& expression, Array& out) {
@@ -889,7 +880,7 @@ class Rendering {
 
   void note_end() {
     const Span whole{0, parsed_.source.size()};
-    if (const std::size_t spare = spare_values(session_.names, values_); spare > 0)
+    if (const std::size_t spare = named_.spare(); spare > 0)
       note(Code::too_many_values, std::to_string(spare) + " more than the names in the statements",
            whole);
     const Settings usual;
@@ -912,6 +903,8 @@ class Rendering {
   const Template& parsed_;
   const Session& session_;
   std::span<const Value> values_;
+  NamedValues named_;
+  ValueIndex by_name_;
   Output& out_;
   Report* report_;
   Outcome trouble_;

@@ -14,6 +14,7 @@
 #include <algorithm>
 
 #include "../dialects.hpp"
+#include "../family/named_values.hpp"
 #include "../family/brace_writing.hpp"
 #include "../family/rendering.hpp"
 #include "../family/source.hpp"
@@ -214,7 +215,8 @@ class Rendering final : public family::Rendering<Rendering> {
   Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
             Output& out, Report* report)
       : family::Rendering<Rendering>(python::braces_facts, parsed, values, options, out, report),
-        program_(static_cast<const Fields&>(*parsed.program)) {}
+        program_(static_cast<const Fields&>(*parsed.program)),
+        index_(values) {}
 
   bool render(const Field& field) {
     const auto index = static_cast<std::size_t>(&field - parsed_.fields.data());
@@ -261,14 +263,13 @@ class Rendering final : public family::Rendering<Rendering> {
   }
 
   bool find(const Replacement& field, const Value*& value) {
-    std::int64_t index = 0;
-    for (const Value& candidate : values_) {
-      if (field.name.empty() ? !candidate.is_named() && index++ == field.index
-                             : candidate.is_named() && candidate.name() == field.name) {
-        value = &candidate;
-        return true;
-      }
-    }
+    if (!field.name.empty())
+      value = index_.named(field.name);
+    else if (field.index >= 0)
+      value = index_.unnamed(static_cast<std::size_t>(field.index));
+    else
+      value = nullptr;
+    if (value != nullptr) return true;
     if (field.name.empty()) {
       return raise("IndexError",
                    "Replacement index " + std::to_string(field.index) +
@@ -432,8 +433,7 @@ class Rendering final : public family::Rendering<Rendering> {
 
   // Positional values beyond those the fields take; Python does not mind them.
   void note_unused() {
-    const auto positional = std::count_if(values_.begin(), values_.end(),
-                                          [](const Value& value) { return !value.is_named(); });
+    const auto positional = static_cast<std::int64_t>(index_.unnamed_count());
     const auto extra = positional - parsed_.values_taken;
     if (extra <= 0) return;
     note(Code::too_many_values,
@@ -443,6 +443,7 @@ class Rendering final : public family::Rendering<Rendering> {
   }
 
   const Fields& program_;
+  ValueIndex index_;
 };
 
 // ---- Writing ----

@@ -14,6 +14,7 @@
 #include <algorithm>
 
 #include "../dialects.hpp"
+#include "../family/named_values.hpp"
 #include "../family/percent_dialect.hpp"
 #include "../family/percent_rendering.hpp"
 #include "../family/value_notes.hpp"
@@ -240,11 +241,9 @@ class Rendering final : public percent::Rendering<Rendering> {
         std::count(field.key.begin(), field.key.end(), ')'))
       return raise("ValueError", "incomplete format key: its parenthesis is not closed", field);
     const std::string_view wanted = field.key_name();
-    const auto found = std::find_if(values_.rbegin(), values_.rend(), [&](const Value& value) {
-      return value.is_named() && value.name() == wanted;
-    });
-    if (found == values_.rend()) return raise("KeyError", python::quoted(wanted, false), field);
-    single_ = &*found;
+    const Value* found = index_.last_named(wanted);
+    if (found == nullptr) return raise("KeyError", python::quoted(wanted, false), field);
+    single_ = found;
     single_taken_ = false;
     return true;
   }
@@ -397,13 +396,10 @@ class Rendering final : public percent::Rendering<Rendering> {
 
   // The dict itself: a key stands where it first came, with its last value.
   std::string mapping_text(bool ascii) const {
-    const auto named = [&](const Value& wanted) {
-      return [&wanted](const Value& value) { return value.name() == wanted.name(); };
-    };
     std::string out = "{";
     for (auto at = values_.begin(); at != values_.end(); ++at) {
-      if (std::any_of(values_.begin(), at, named(*at))) continue;
-      const Value& last = *std::find_if(values_.rbegin(), values_.rend(), named(*at));
+      if (index_.named(at->name()) != &*at) continue;
+      const Value& last = *index_.last_named(at->name());
       if (out.size() > 1) out += ", ";
       out += python::quoted(at->name(), ascii) + ": " +
              python::text_of_any(last, ascii ? Conversion::ascii : Conversion::repr);
@@ -425,6 +421,7 @@ class Rendering final : public percent::Rendering<Rendering> {
            field.span);
   }
 
+  ValueIndex index_{values_};
   const Value* single_ = nullptr;  // null: the mapping
   bool single_taken_ = false;
 };

@@ -132,7 +132,7 @@ constexpr int most_nesting = 32;
 class Reader : PastedSource {
  public:
   Reader(Template& out, Call& call, std::vector<Words>* words)
-      : PastedSource(out), call_(call), words_(words) {}
+      : PastedSource(out), call_(call), names_(call.names), words_(words) {}
 
   void read() {
     skip_blanks();
@@ -326,8 +326,7 @@ class Reader : PastedSource {
   void set_name(Expression& out, const std::string& word) {
     out.kind = Expression::Kind::name;
     out.name = word;
-    if (std::find(call_.names.begin(), call_.names.end(), word) == call_.names.end())
-      call_.names.push_back(word);
+    names_.add(word);
   }
 
   bool read_vector(Expression& out, int depth) {
@@ -353,6 +352,7 @@ class Reader : PastedSource {
   }
 
   Call& call_;
+  NameCollector names_;
   braces::WordsSink words_;
 };
 
@@ -528,7 +528,12 @@ class Rendering {
  public:
   Rendering(const Template& parsed, const Call& call, std::span<const Value> values, WidthUnit unit,
             Report* report)
-      : parsed_(parsed), call_(call), values_(values), unit_(unit), report_(report) {}
+      : parsed_(parsed),
+        call_(call),
+        values_(values),
+        named_(call.names, values),
+        unit_(unit),
+        report_(report) {}
 
   // The texts of all elements, or why there are none.
   std::optional<Outcome> run(std::vector<std::string>& texts) {
@@ -560,10 +565,10 @@ class Rendering {
     report_->notes.push_back({code, std::move(message), span});
   }
 
-  const Value* find(std::string_view name) const { return find_value(call_.names, values_, name); }
+  const Value* find(std::string_view name) const { return named_.find(name); }
 
   void note_spare() {
-    const std::size_t spare = spare_values(call_.names, values_);
+    const std::size_t spare = named_.spare();
     if (spare > 0)
       note(Code::too_many_values, std::to_string(spare) + " more than the names in the call",
            whole());
@@ -1192,6 +1197,7 @@ class Rendering {
   const Template& parsed_;
   const Call& call_;
   std::span<const Value> values_;
+  NamedValues named_;
   WidthUnit unit_;  // what widths count
   Report* report_;
   Outcome trouble_;
