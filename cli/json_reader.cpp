@@ -3,6 +3,7 @@
 #include <rapidjson/reader.h>
 
 #include <algorithm>
+#include <unordered_set>
 
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
@@ -39,7 +40,7 @@ class Builder {
   bool Key(const char* text, unsigned size, bool) {
     Json& object = *open_.back();
     const std::string_view name(text, size);
-    if (object.find(name) != nullptr) {
+    if (is_there(object, name)) {
       return fail(Code::duplicate_key, "the key " + in_quotes(name) + " is given twice",
                   "Keep one of them.");
     }
@@ -64,6 +65,17 @@ class Builder {
     error = {code, std::move(message), {0, size_}, std::move(remedy)};
     return false;
   }
+  // Of many keys a set is kept: looking through them all for each would take forever.
+  bool is_there(const Json& object, std::string_view name) {
+    constexpr std::size_t few = 16;
+    if (object.members.size() < few) return object.find(name) != nullptr;
+    std::unordered_set<std::string>& known = known_[open_.size() - 1];
+    if (object.members.size() == few) {
+      known.clear();
+      for (const JsonMember& member : object.members) known.insert(member.key);
+    }
+    return !known.emplace(name).second;
+  }
   Json& place() {
     if (open_.empty()) return root;
     Json& parent = *open_.back();
@@ -71,6 +83,7 @@ class Builder {
     return parent.items.emplace_back();
   }
   bool put(Json value) {
+    if (!count()) return false;
     place() = std::move(value);
     return true;
   }
@@ -80,12 +93,20 @@ class Builder {
                   "lists and objects nest deeper than " + std::to_string(most_json_depth),
                   "Flatten the request.");
     }
+    if (!count()) return false;
+    if (known_.size() <= open_.size()) known_.emplace_back();
     Json& here = place();
     here.kind = kind;
     constexpr std::size_t usual_members = 4;
     if (kind == Json::Kind::object) here.members.reserve(usual_members);
     open_.push_back(&here);
     return true;
+  }
+  bool count() {
+    if (++values_ <= most_json_values) return true;
+    return fail(Code::over_limit,
+                "a request of more than " + std::to_string(most_json_values) + " values",
+                "Send them in several requests.");
   }
   bool close() {
     open_.pop_back();
@@ -95,6 +116,8 @@ class Builder {
   std::size_t size_;
   // Only the innermost may grow, so the pointers to the outer ones stay valid.
   std::vector<Json*> open_;
+  std::vector<std::unordered_set<std::string>> known_;  // of each depth
+  std::size_t values_ = 0;
 };
 
 Error not_json(std::string_view text, std::size_t at, bool beyond_range) {

@@ -31,6 +31,10 @@ struct JsonMember {
 // How deep lists and objects may nest.
 inline constexpr std::size_t most_json_depth = 64;
 
+// How many values one request may have, those in lists and objects counted: each takes some hundred
+// bytes of memory.
+inline constexpr std::size_t most_json_values = 200'000;
+
 // The span of an error is in `text`.
 Result<Json> read_json(std::string_view text);
 

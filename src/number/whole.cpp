@@ -33,6 +33,21 @@ char* write_base(uint128 n, int base, std::string_view letters, char* end) {
   return end;
 }
 
+// The largest power of a base that a limb of 64 bits holds, and how many digits that is.
+struct LimbPower {
+  std::uint64_t value;
+  int digits;
+};
+LimbPower power_in_limb(int base) {
+  const auto factor = static_cast<std::uint64_t>(base);
+  LimbPower out = {1, 0};
+  while (out.value <= ~std::uint64_t{0} / factor) {
+    out.value *= factor;
+    ++out.digits;
+  }
+  return out;
+}
+
 int digit_value(char c) {
   if (c >= '0' && c <= '9') return c - '0';
   if (c >= 'a' && c <= 'z') return c - 'a' + 10;
@@ -70,10 +85,17 @@ std::string_view write_whole(uint128 magnitude, int base, Letters letters, Whole
 
 void append_whole(const Natural& magnitude, int base, Letters letters, std::string& out) {
   const std::size_t start = out.size();
+  const LimbPower power = power_in_limb(base);
   Natural rest = magnitude;
   do {
-    out += letters_of(letters)[rest.divide(static_cast<unsigned>(base))];
+    // As many digits at a time as a limb has.
+    std::uint64_t part = rest.divide(power.value);
+    for (int i = 0; i < power.digits && (part != 0 || !rest.is_zero()); ++i) {
+      out += letters_of(letters)[part % static_cast<unsigned>(base)];
+      part /= static_cast<unsigned>(base);
+    }
   } while (!rest.is_zero());
+  if (out.size() == start) out += '0';
   std::reverse(out.begin() + static_cast<std::ptrdiff_t>(start), out.end());
 }
 
@@ -85,11 +107,20 @@ std::optional<SignedNatural> read_whole(std::string_view text) {
   }
   const int base = take_base(text);
   if (text.empty() || text.size() > most_whole_digits) return std::nullopt;
-  for (const char c : text) {
-    const int digit = digit_value(c);
-    if (digit >= base) return std::nullopt;
-    out.magnitude.multiply(static_cast<unsigned>(base));
-    out.magnitude.add(static_cast<unsigned>(digit));
+  const LimbPower power = power_in_limb(base);
+  while (!text.empty()) {
+    std::uint64_t part = 0;
+    std::uint64_t scale = 1;
+    const std::size_t taken = std::min(text.size(), static_cast<std::size_t>(power.digits));
+    for (const char c : text.substr(0, taken)) {
+      const int digit = digit_value(c);
+      if (digit >= base) return std::nullopt;
+      part = part * static_cast<unsigned>(base) + static_cast<unsigned>(digit);
+      scale *= static_cast<unsigned>(base);
+    }
+    out.magnitude.multiply(scale);
+    out.magnitude.add(part);
+    text.remove_prefix(taken);
   }
   out.negative = out.negative && !out.magnitude.is_zero();
   return out;

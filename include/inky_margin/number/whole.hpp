@@ -57,7 +57,7 @@ struct SignedNatural {
 };
 
 // The most digits read_whole takes: more would only ever be a mistake, and reading is quadratic.
-inline constexpr std::size_t most_whole_digits = 100'000;
+inline constexpr std::size_t most_whole_digits = 20'000;
 
 // [+-] digits, in base 10, or 16, 8 or 2 after 0x, 0o or 0b. Nothing when the text is not one.
 std::optional<SignedNatural> read_whole(std::string_view text);

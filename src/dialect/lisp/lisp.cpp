@@ -625,25 +625,36 @@ class Rendering final : public family::Rendering<Rendering> {
   }
 
   int length_of(std::string_view text) const { return static_cast<int>(measure(text, unit())); }
-  int column_of(std::string_view text) const {
-    const std::size_t line = text.rfind('\n');
-    return length_of(line == std::string_view::npos ? text : text.substr(line + 1));
+  // The column that a text ends in. What was measured of it before is not measured again: code
+  // points and units add up, columns need not.
+  int column_of(const std::string& text) {
+    if (measured_.text != &text || measured_.size > text.size() || unit() == WidthUnit::columns)
+      measured_ = {&text, 0, 0};
+    const std::string_view more = std::string_view(text).substr(measured_.size);
+    const std::size_t line = more.rfind('\n');
+    const int length = length_of(line == std::string_view::npos ? more : more.substr(line + 1));
+    measured_.column = length + (line == std::string_view::npos ? measured_.column : 0);
+    measured_.size = text.size();
+    return measured_.column;
   }
   static void append_times(const std::string& character, int count, std::string& out) {
     for (int i = 0; i < count; ++i) out += character;
   }
 
-  bool print(const Value& value, int base, bool escapes, const Directive& directive, int column,
-             std::string& out) {
+  // `line` is the text that it comes behind; null where a padding does.
+  bool print(const Value& value, int base, bool escapes, const Directive& directive,
+             const std::string* line, std::string& out) {
     const std::size_t from = out.size();
+    const int column = line != nullptr && may_break(value) ? column_of(*line) : 0;
     if (!Printer(base, escapes, out).print(value)) {
       (void)fail(not_yet, "the name of a character beyond ASCII is", directive);
       return false;
     }
     // The pretty printer breaks a list at the end of a line of 80 columns.
-    constexpr int line = 78;
+    constexpr int most_columns = 78;
     if (!may_break(value)) return true;
-    if (holds_new_line(value) || column + length_of(std::string_view(out).substr(from)) > line)
+    if (holds_new_line(value) ||
+        column + length_of(std::string_view(out).substr(from)) > most_columns)
       broken_list_ = &directive;
     return true;
   }
@@ -687,7 +698,7 @@ class Rendering final : public family::Rendering<Rendering> {
     if (directive.colon && is_null(*value))
       text = "()";
     else if (!print(*value, 10, directive.letter == 'S', directive,
-                    directive.parameters.empty() ? column_of(out) : 0, text))
+                    directive.parameters.empty() ? &out : nullptr, text))
       return Flow::fails;
     if (directive.parameters.empty()) {
       out += text;
@@ -700,7 +711,7 @@ class Rendering final : public family::Rendering<Rendering> {
   Flow run_write(const Directive& directive, Arguments& arguments, std::string& out) {
     if (!take_parameters(directive, 0, arguments)) return Flow::fails;
     const Value* value = next(directive, arguments);
-    if (value == nullptr || !print(*value, 10, true, directive, column_of(out), out))
+    if (value == nullptr || !print(*value, 10, true, directive, &out, out))
       return Flow::fails;
     return Flow::goes_on;
   }
@@ -716,7 +727,7 @@ class Rendering final : public family::Rendering<Rendering> {
   Flow put_whole(const Directive& directive, const Value& value, int base, std::size_t first,
                  std::string& out) {
     if (!is_whole(value.type()))
-      return print(value, base, false, directive, column_of(out), out) ? Flow::goes_on
+      return print(value, base, false, directive, &out, out) ? Flow::goes_on
                                                                        : Flow::fails;
     Padding padding{.on_left = true};
     std::string mark = ",";
@@ -879,7 +890,7 @@ class Rendering final : public family::Rendering<Rendering> {
   Flow put_other(const Directive& directive, const Value& value, std::optional<int> width,
                  const std::string& pad, std::string& out) {
     std::string text;
-    if (!print(value, 10, false, directive, 0, text)) return Flow::fails;
+    if (!print(value, 10, false, directive, nullptr, text)) return Flow::fails;
     if (!width) {
       out += text;
       return Flow::goes_on;
@@ -1143,6 +1154,7 @@ class Rendering final : public family::Rendering<Rendering> {
     if (padding.step <= 0) return fail(not_yet, "a step of nothing is", directive);
     std::vector<std::string> texts;
     for (const Tokens& section : directive.sections) {
+      measured_ = {nullptr, 0, 0};
       std::string text;
       const Flow flow = run_tokens(section, arguments, text);
       if (flow == Flow::fails || flow == Flow::leaves_all) return flow;
@@ -1193,6 +1205,12 @@ class Rendering final : public family::Rendering<Rendering> {
   // nothing was printed.
   const Directive* broken_list_ = nullptr;
   int steps_ = 0;              // directives run so far
+  struct Measured {
+    const std::string* text;
+    std::size_t size;
+    int column;
+  };
+  Measured measured_ = {nullptr, 0, 0};
   bool inside_lists_ = false;  // of ~:{ ~}
   bool outside_empty_ = false;
 };

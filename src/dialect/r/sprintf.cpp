@@ -271,6 +271,8 @@ class Arguments {
 // One text: element `at` of every argument.
 class Rendering final : public percent::Rendering<Rendering> {
  public:
+  // They were looked for before the first element.
+  static constexpr bool takes_rare_values = true;
   Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
             Output& out, Report* report, std::size_t at, Arguments* arguments)
       : percent::Rendering<Rendering>(facts, parsed, values, options, out, report),
