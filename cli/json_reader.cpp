@@ -31,6 +31,7 @@ class Builder {
     return put(made(Json::Kind::number, {text, size}));
   }
   bool String(const char* text, unsigned size, bool) {
+    if (!check_halves({text, size})) return false;
     return put(made(Json::Kind::text, {text, size}));
   }
   bool StartObject() { return open(Json::Kind::object); }
@@ -40,6 +41,7 @@ class Builder {
   bool Key(const char* text, unsigned size, bool) {
     Json& object = *open_.back();
     const std::string_view name(text, size);
+    if (!check_halves(name)) return false;
     if (is_there(object, name)) {
       return fail(Code::duplicate_key, "the key " + in_quotes(name) + " is given twice",
                   "Keep one of them.");
@@ -64,6 +66,12 @@ class Builder {
   bool fail(Code code, std::string message, std::string remedy) {
     error = {code, std::move(message), {0, size_}, std::move(remedy)};
     return false;
+  }
+  // The input is UTF-8, so what is not came of an escape: the second half of a pair, alone.
+  bool check_halves(std::string_view text) {
+    if (text.find('\xED') == std::string_view::npos || is_utf8(text)) return true;
+    return fail(Code::bad_json, "an escape is half of a surrogate pair, without the other half",
+                "Write both, or the character itself.");
   }
   // Of many keys a set is kept: looking through them all for each would take forever.
   bool is_there(const Json& object, std::string_view name) {

@@ -321,6 +321,12 @@ int run_with(const Options& options, const Style& style, const std::optional<She
   const Result<Table> table = read_data(*data);
   if (!table) return fail_in_file(table.error(), path, *data);
   if (sheet) return print(options, style, *sheet, *table, path);
+  if (table->names.size() > most_columns)
+    return fail({Code::over_limit,
+                 "the data has " + std::to_string(table->names.size()) +
+                     " columns, and a table may have " + std::to_string(most_columns),
+                 {},
+                 "Name the columns: --column mass --column lot."});
   const Result<Sheet> made = with_settings(sheet_of(*table), options.settings);
   if (!made) return fail(made.error());
   return print(options, style, *made, *table, path);

@@ -17,18 +17,37 @@ constexpr std::string_view no_part_of_a_type =
 }  // namespace
 
 void Declarations::add(const std::string& name, std::string type, std::size_t depth) {
-  if (entries_.size() == most_names) entries_.erase(entries_.begin());
+  if (entries_.size() == most_names) {
+    // The oldest is forgotten.
+    auto oldest = by_name_.find(entries_.front().name);
+    oldest->second.pop_front();
+    if (oldest->second.empty()) by_name_.erase(oldest);
+    entries_.pop_front();
+    ++forgotten_;
+  }
+  by_name_[name].push_back(forgotten_ + entries_.size());
   entries_.push_back({name, std::move(type), depth});
 }
 
 void Declarations::end(std::size_t depth) {
-  while (!entries_.empty() && entries_.back().depth > depth) entries_.pop_back();
+  while (!entries_.empty() && entries_.back().depth > depth) {
+    auto last = by_name_.find(entries_.back().name);
+    last->second.pop_back();
+    if (last->second.empty()) by_name_.erase(last);
+    entries_.pop_back();
+  }
+}
+
+void Declarations::forget_all() {
+  entries_.clear();
+  by_name_.clear();
+  forgotten_ = 0;
 }
 
 std::string Declarations::type_of(std::string_view name) const {
-  const auto found = std::find_if(entries_.rbegin(), entries_.rend(),
-                                  [&](const Entry& entry) { return entry.name == name; });
-  return found == entries_.rend() ? std::string() : found->type;
+  const auto found = by_name_.find(std::string(name));
+  return found == by_name_.end() ? std::string()
+                                 : entries_[found->second.back() - forgotten_].type;
 }
 
 void Declarations::see(const Token& token, const Place& place) {
@@ -91,7 +110,7 @@ void Declarations::see_type_last(const Token& token, const Place& place) {
   if (token.kind == Token::Kind::word) {
     // A lifetime and a mark stand before a type or a name.
     if (token.text.empty() || token.text == "mut") return;
-    if (has_word(lexis_.scope_words, token.text)) entries_.clear();
+    if (has_word(lexis_.scope_words, token.text)) forget_all();
     if (words_.size() == 2) {
       add(words_[0], token.text, depth);
       words_.clear();

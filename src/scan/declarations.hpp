@@ -1,8 +1,10 @@
 // The names that are declared in a source with the name of a type, as far as blocks tell where.
 #pragma once
 
+#include <deque>
 #include <string>
 #include <string_view>
+#include <unordered_map>
 #include <vector>
 
 #include "lexer.hpp"
@@ -37,12 +39,16 @@ class Declarations {
 
   void add(const std::string& name, std::string type, std::size_t depth);
   void end(std::size_t depth);
+  void forget_all();
   void see_type_first(const Token& token, const Place& place);
   void see_type_last(const Token& token, const Place& place);
   void take_words(const Token& token, const Place& place);
 
   const Lexis& lexis_;
-  std::vector<Entry> entries_;
+  std::deque<Entry> entries_;
+  // Where each name is declared, counted over all entries there ever were: the last one counts.
+  std::unordered_map<std::string, std::deque<std::size_t>> by_name_;
+  std::size_t forgotten_ = 0;  // entries, at the front
   std::vector<std::string> words_;  // those that stand before this token
   // int a, b: another name of the same type may follow.
   bool same_type_ = false;

@@ -74,8 +74,10 @@ void SpecReader::read_sign(std::string_view signs, Lead& lead) {
 bool SpecReader::read_number(std::int64_t beyond, std::int64_t& number) {
   const std::size_t start = at_;
   number = 0;
-  for (; peek() >= '0' && peek() <= '9'; ++at_)
-    number = number > beyond / 10 ? beyond : std::min(number * 10 + (peek() - '0'), beyond);
+  for (; peek() >= '0' && peek() <= '9'; ++at_) {
+    const int digit = peek() - '0';
+    number = number > (beyond - digit) / 10 ? beyond : number * 10 + digit;
+  }
   return at_ > start;
 }
 

@@ -245,9 +245,12 @@ class FormatReader {
 }  // namespace
 
 std::int64_t index_in(std::string_view text) {
-  std::int64_t index = 0;
+  std::int64_t index = unset;
   braces::SpecReader reader(text);
-  return reader.read_number(highest_index, index) && reader.at_end() ? index : unset;
+  if (!reader.read_number(highest_index, index) || !reader.at_end()) return unset;
+  // The highest of all is one of Python's too, and as far out of range as the one below.
+  const std::string_view digits = text.substr(std::min(text.find_first_not_of('0'), text.size()));
+  return digits == "9223372036854775807" ? highest_index - 1 : index;
 }
 
 void add_literal(std::string_view literal, Span source, Template& out) {
