@@ -1,6 +1,7 @@
 #include "inky_margin/sheet/printer.hpp"
 
 #include <algorithm>
+#include <unordered_map>
 #include <cstring>
 
 #include "cell_writer.hpp"
@@ -89,8 +90,16 @@ class SheetPrinter::Body {
 
   void find_columns(std::span<const std::string> names) {
     columns_.reserve(sheet_.columns.size());
+    std::unordered_map<std::string_view, std::size_t> places;
+    for (std::size_t i = 0; i < names.size(); ++i) places.try_emplace(names[i], i);
+    const auto find_column = [&](const std::string& name) -> std::optional<std::size_t> {
+      const auto found = places.find(name);
+      if (found != places.end()) return found->second;
+      say_absent(names, name);
+      return std::nullopt;
+    };
     for (const SheetColumn& column : sheet_.columns) {
-      places_.push_back(find_column(names, column.from));
+      places_.push_back(find_column(column.from));
       Column& made = columns_.emplace_back(sheet_, column);
       made.mark_width = wide(column.mark);
       has_subtotals_ = has_subtotals_ || column.subtotal != Summary::none;
@@ -98,7 +107,7 @@ class SheetPrinter::Body {
       for (const std::string_view head : made.heads)
         made.widest = std::max(made.widest, wide(visible(head)));
     }
-    if (!sheet_.group_by.empty()) group_place_ = find_column(names, sheet_.group_by);
+    if (!sheet_.group_by.empty()) group_place_ = find_column(sheet_.group_by);
     for (const std::string& mark : sheet_.row_marks)
       row_mark_width_ = std::max(row_mark_width_, wide(mark));
     for (Column& column : columns_)
@@ -202,17 +211,17 @@ class SheetPrinter::Body {
   std::size_t line_width() const { return line_width_; }
 
  private:
-  // Its place; nothing where the data has no such column, which is said.
-  std::optional<std::size_t> find_column(std::span<const std::string> names,
-                                         const std::string& name) {
-    const auto found = std::find(names.begin(), names.end(), name);
-    if (found != names.end()) return static_cast<std::size_t>(found - names.begin());
+  // The data has no such column.
+  void say_absent(std::span<const std::string> names, const std::string& name) {
+    constexpr std::size_t most_told = 20;
     std::string known;
-    for (const std::string& one : names) known += (known.empty() ? "" : ", ") + in_quotes(one);
+    for (const std::string& one : names.first(std::min(names.size(), most_told)))
+      known += (known.empty() ? "" : ", ") + in_quotes(one);
+    if (names.size() > most_told)
+      known += " and " + std::to_string(names.size() - most_told) + " more";
     absent_.push_back(Finding{Finding::Kind::missing_column, 0, name,
                               "the data has no column " + in_quotes(name) +
                                   "; all its cells are missing. It has: " + known});
-    return std::nullopt;
   }
 
   static const std::optional<std::string_view>& cell_at(RowCells cells,

@@ -1,9 +1,8 @@
 #include "inky_margin/sheet/row_shaper.hpp"
 
 #include <algorithm>
-#include <unordered_map>
-#include <unordered_set>
 
+#include "distinct_names.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
 
@@ -20,10 +19,7 @@ std::string count_of(std::size_t count, const char* what) {
 void RowShaper::take_names(std::size_t line,
                            std::span<const std::optional<std::string_view>> cells) {
   std::vector<std::string> names;
-  std::unordered_set<std::string> known;
-  // How far the numbers of a name that comes again have got.
-  std::unordered_map<std::string, int> counts;
-  const auto is_there = [&](const std::string& name) { return known.count(name) != 0; };
+  DistinctNames distinct;
   for (const auto& cell : cells) {
     std::string name(cell.value_or(std::string_view()));
     if (!is_utf8(name)) {
@@ -31,15 +27,11 @@ void RowShaper::take_names(std::size_t line,
       rows_.fault({line, 0, "has a name that is not UTF-8; it is called " + in_quotes(name)});
     }
     const std::string first = name;
-    while (is_there(name)) {
-      int& count = counts.try_emplace(first, 1).first->second;
-      name = first + " (" + std::to_string(++count) + ")";
-    }
+    name = distinct.take(first);
     if (name != first)
       rows_.fault({line, 0,
                    "names two columns " + in_quotes(first) + "; the later one is called " +
                        in_quotes(name)});
-    known.insert(name);
     names.push_back(std::move(name));
   }
   wanted_ = names.size();

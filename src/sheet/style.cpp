@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <nlohmann/json.hpp>
 
+#include "distinct_names.hpp"
 #include "inky_margin/text/columns.hpp"
 
 namespace inky {
@@ -104,11 +105,35 @@ std::vector<std::vector<std::string>> rows_of(const Proof& proof, Passes passes)
   return out;
 }
 
+// A cell that shows as what it is: GitHub Flavored Markdown, 2.4 and 4.10; CommonMark, 6.2 to 6.6.
+std::string in_markdown(std::string_view cell) {
+  const auto is_word = [](char c) {
+    return (c >= '0' && c <= '9') || (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') ||
+           static_cast<unsigned char>(c) >= 0x80;
+  };
+  std::string out;
+  for (std::size_t i = 0; i < cell.size(); ++i) {
+    const char c = cell[i];
+    const char before = i > 0 ? cell[i - 1] : ' ';
+    const char after = i + 1 < cell.size() ? cell[i + 1] : ' ';
+    if (c == '<' || c == '>' || (c == '&' && (is_word(after) || after == '#'))) {
+      out += c == '<' ? "&lt;" : c == '>' ? "&gt;" : "&amp;";
+      continue;
+    }
+    // An underscore inside a word marks nothing.
+    const bool marks = std::string_view("\\|`*[]~").find(c) != std::string_view::npos ||
+                       (c == '_' && !(is_word(before) && is_word(after)));
+    if (marks) out += '\\';
+    out += c;
+  }
+  return out;
+}
+
 std::string markdown(const Proof& proof) {
   std::vector<std::vector<std::string>> rows =
       rows_of(proof, [](const ProofLine& line) { return has_cells(line) && !is_heading(line); });
   for (auto& row : rows) {
-    for (std::string& cell : row) cell = replaced(cell, '|', "\\|");
+    for (std::string& cell : row) cell = in_markdown(cell);
   }
   std::vector<std::size_t> widths = widths_of(rows);
   // The row of rules needs three characters.
@@ -312,11 +337,9 @@ std::string html(const Proof& proof) {
 // lost.
 std::vector<std::string> keys_of(const Proof& proof) {
   std::vector<std::string> out;
+  DistinctNames distinct;
   for (const std::string& heading : headings_of(proof)) {
-    std::string key = heading;
-    for (int count = 2; std::find(out.begin(), out.end(), key) != out.end(); ++count)
-      key = heading + " (" + std::to_string(count) + ")";
-    out.push_back(std::move(key));
+    out.push_back(distinct.take(heading));
   }
   return out;
 }
