@@ -141,8 +141,8 @@ int answer_lines(const std::function<std::string(std::string_view)>& answer) {
 std::string guarded(std::string argument) {
   const std::string_view rest = std::string_view(argument).substr(argument.empty() ? 0 : 1);
   const bool minus = !argument.empty() && argument[0] == '-';
-  const bool number =
-      !rest.empty() && (std::isdigit(static_cast<unsigned char>(rest[0])) != 0 || rest[0] == '.');
+  const bool number = !rest.empty() && (std::isdigit(static_cast<unsigned char>(rest[0])) != 0 ||
+                                        rest[0] == '.' || rest[0] == '(');
   const bool list = argument.starts_with('[');
   if (list || (minus && (number || rest.starts_with("inf") || rest.starts_with("nan"))))
     argument.insert(0, 1, guard);

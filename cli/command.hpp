@@ -63,7 +63,7 @@ class Lines {
   std::size_t at_ = 0;        // the next line begins here
   std::size_t searched_ = 0;  // no line end between here and at_
   int failed_ = 0;
-  bool dropping_ = false;     // the line is over the limit already
+  bool dropping_ = false;  // the line is over the limit already
 };
 
 // Answers every line of standard input, in order, flushing before it waits for more. `answer` gets

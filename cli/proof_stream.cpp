@@ -118,8 +118,7 @@ class LinesOut final : public ProofSink {
 
   // False once something could not be written.
   bool flush() {
-    if (is_written_ && !out_.empty())
-      is_written_ = write_piece(out_);
+    if (is_written_ && !out_.empty()) is_written_ = write_piece(out_);
     out_.clear();
     return is_written_;
   }

@@ -208,8 +208,8 @@ void put_witness(Screen& screen, const Witnessed& witnessed, std::string_view te
       screen.paragraph("there is no " + witnessed.toolchain + " here. " + witnessed.advice);
       return;
     case Witnessed::Verdict::not_asked:
-      screen.paragraph(visible(witnessed.toolchain) + " could not be asked: " +
-                       visible(first_line(witnessed.advice)));
+      screen.paragraph(visible(witnessed.toolchain) +
+                       " could not be asked: " + visible(first_line(witnessed.advice)));
       return;
     case Witnessed::Verdict::incomparable:
       screen.line(visible(witnessed.toolchain));

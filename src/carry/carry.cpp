@@ -153,11 +153,11 @@ bool is_identifier(std::string_view name) {
 }
 
 Error too_many_values() {
-  return {Code::over_limit,
-          "a template of more than " + std::to_string(most_values_carried) +
-              " values is not carried",
-          {},
-          "Carry it in parts."};
+  return {
+      Code::over_limit,
+      "a template of more than " + std::to_string(most_values_carried) + " values is not carried",
+      {},
+      "Carry it in parts."};
 }
 
 Error fails_at_home(const Dialect& dialect, const Outcome& outcome) {
@@ -390,7 +390,8 @@ class Carrying {
       example->there = outcome.prints() ? there_.string() : outcome.why();
       example->there_fails = !outcome.prints();
       if (outcome.prints())
-        example->reason = why_different(*cargo_.from_, *cargo_.parsed_, home_, other_, there, away_);
+        example->reason =
+            why_different(*cargo_.from_, *cargo_.parsed_, home_, other_, there, away_);
     }
     return false;
   }

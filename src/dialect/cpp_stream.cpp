@@ -1072,8 +1072,8 @@ class ChainPrinter {
   }
 
   void print(const Setting& setting) {
-    const auto* found = std::find_if(
-        manipulators.begin(), manipulators.end(), [&](const Manipulator& one) {
+    const auto* found =
+        std::find_if(manipulators.begin(), manipulators.end(), [&](const Manipulator& one) {
           return one.what == setting.what && one.takes_argument == setting.takes_argument &&
                  (one.takes_argument || one.to == setting.to);
         });
@@ -1118,9 +1118,8 @@ class ChainPrinter {
     out_.add(describe(value));
     if (is_real(value.type()) && describe(value).find_first_of(".e") == std::string::npos)
       out_.add(".0");
-    const auto* found =
-        std::find_if(cpp_program_types.begin(), cpp_program_types.end(),
-                     [&](const TypeForm& one) { return one.type == value.type(); });
+    const auto* found = std::find_if(cpp_program_types.begin(), cpp_program_types.end(),
+                                     [&](const TypeForm& one) { return one.type == value.type(); });
     out_.add(found->literal.substr(1));
   }
 

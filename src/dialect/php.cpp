@@ -687,8 +687,7 @@ class Php final : public family::PercentDialect {
   void settle(Template& parsed) const override {
     for (const Piece& piece : parsed.pieces) {
       if (piece.field != unset || parsed.refusal) continue;
-      const std::string_view text =
-          std::string_view(parsed.source).substr(0, piece.source.to);
+      const std::string_view text = std::string_view(parsed.source).substr(0, piece.source.to);
       for (std::size_t at = piece.source.from; at < text.size(); ++at) {
         if (text[at] == '\\') {
           ++at;

@@ -16,11 +16,11 @@
 #include <limits>
 
 #include "dialects.hpp"
-#include "family/named_values.hpp"
 #include "family/brace_writing.hpp"
 #include "family/braces.hpp"
 #include "family/checked_dialect.hpp"
 #include "family/escapes.hpp"
+#include "family/named_values.hpp"
 #include "family/rendering.hpp"
 #include "family/value_notes.hpp"
 #include "family/values.hpp"

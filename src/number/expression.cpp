@@ -126,11 +126,11 @@ class Parser {
   struct Waiting {
     enum class Kind : std::uint8_t { binary, sign, parenthesis };
     Kind kind = Kind::binary;
-    char word = 0;             // of a binary operator
-    int left = -1;             // and its first operand
-    std::size_t from = 0;      // where a sign, or the parenthesis, begins
+    char word = 0;              // of a binary operator
+    int left = -1;              // and its first operand
+    std::size_t from = 0;       // where a sign, or the parenthesis, begins
     bool before_digit = false;  // of a sign: a literal follows
-    std::optional<Node> call;  // of a parenthesis: what is called
+    std::optional<Node> call;   // of a parenthesis: what is called
     std::size_t call_from = 0;
   };
 
@@ -147,8 +147,8 @@ class Parser {
         value = signed_value(value);
         skip();
         const char next = at_ < source_.size() ? source_[at_] : '\0';
-        const bool binary = next != '\0' && std::string_view("+-*/%").find(next) !=
-                                                std::string_view::npos;
+        const bool binary =
+            next != '\0' && std::string_view("+-*/%").find(next) != std::string_view::npos;
         value = reduced(value, binary ? rank(next) : 0, bottom);
         if (!ok()) return -1;
         if (binary) {
@@ -168,8 +168,8 @@ class Parser {
 
   // Combines what binds at least as tightly as `least`, from the left.
   int reduced(int value, int least, std::size_t bottom) {
-    while (ok() && waiting_.size() > bottom &&
-           waiting_.back().kind == Waiting::Kind::binary && rank(waiting_.back().word) >= least) {
+    while (ok() && waiting_.size() > bottom && waiting_.back().kind == Waiting::Kind::binary &&
+           rank(waiting_.back().word) >= least) {
       const Waiting made = std::move(waiting_.back());
       waiting_.pop_back();
       value = combine(Node::Kind::binary, made.left, value, std::string_view(&made.word, 1));

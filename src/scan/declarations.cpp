@@ -46,8 +46,7 @@ void Declarations::forget_all() {
 
 std::string Declarations::type_of(std::string_view name) const {
   const auto found = by_name_.find(std::string(name));
-  return found == by_name_.end() ? std::string()
-                                 : entries_[found->second.back() - forgotten_].type;
+  return found == by_name_.end() ? std::string() : entries_[found->second.back() - forgotten_].type;
 }
 
 void Declarations::see(const Token& token, const Place& place) {

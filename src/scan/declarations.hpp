@@ -48,7 +48,7 @@ class Declarations {
   std::deque<Entry> entries_;
   // Where each name is declared, counted over all entries there ever were: the last one counts.
   std::unordered_map<std::string, std::deque<std::size_t>> by_name_;
-  std::size_t forgotten_ = 0;  // entries, at the front
+  std::size_t forgotten_ = 0;       // entries, at the front
   std::vector<std::string> words_;  // those that stand before this token
   // int a, b: another name of the same type may follow.
   bool same_type_ = false;

@@ -1,8 +1,8 @@
 #include "inky_margin/sheet/printer.hpp"
 
 #include <algorithm>
-#include <unordered_map>
 #include <cstring>
+#include <unordered_map>
 
 #include "cell_writer.hpp"
 #include "inky_margin/text/columns.hpp"

@@ -2,10 +2,10 @@
 //
 //   ours ── keeper ── first ── the program, and what it starts
 //
-// The keeper enters new namespaces; the first is process 1 of the new process namespace, so that the
-// kernel kills everything there when it ends. Where there are no namespaces, the keeper is the one
-// whom orphans are given to (PR_SET_CHILD_SUBREAPER), and kills them one by one. The keeper ends
-// all when the pipe from us closes: because we say so, or because we are no more.
+// The keeper enters new namespaces; the first is process 1 of the new process namespace, so that
+// the kernel kills everything there when it ends. Where there are no namespaces, the keeper is the
+// one whom orphans are given to (PR_SET_CHILD_SUBREAPER), and kills them one by one. The keeper
+// ends all when the pipe from us closes: because we say so, or because we are no more.
 
 #include "confined_process.hpp"
 
@@ -202,9 +202,7 @@ std::vector<char*> pointers_to(const std::vector<std::string>& texts) {
 class Watch {
  public:
   Watch(const Command& command, const RunLimits& limits)
-      : command_(command),
-        limits_(limits),
-        end_(std::chrono::steady_clock::now() + limits.time) {}
+      : command_(command), limits_(limits), end_(std::chrono::steady_clock::now() + limits.time) {}
 
   Ended run() {
     int control[2] = {-1, -1};
@@ -243,8 +241,7 @@ class Watch {
     return out;
   }
 
-  Child child_of(const std::vector<char*>& arguments,
-                 const std::vector<char*>& environment) const {
+  Child child_of(const std::vector<char*>& arguments, const std::vector<char*>& environment) const {
     Child out;
     out.arguments = arguments.data();
     out.environment = environment.data();

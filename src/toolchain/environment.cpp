@@ -32,19 +32,13 @@ std::string folder_of(const Installation& one) {
 
 std::vector<std::string> witness_environment(const std::string& program,
                                              const std::string& folder) {
-  std::vector<std::string> out = {"LANG=C.UTF-8",
-                                  "LC_ALL=C.UTF-8",
-                                  "TZ=UTC",
-                                  "DOTNET_NOLOGO=1",
-                                  "DOTNET_CLI_TELEMETRY_OPTOUT=1",
-                                  "DOTNET_SYSTEM_GLOBALIZATION_INVARIANT=1",
-                                  "DOTNET_SKIP_FIRST_TIME_EXPERIENCE=1",
-                                  "DOTNET_GENERATE_ASPNET_CERTIFICATE=0",
-                                  "DOTNET_CLI_WORKLOAD_UPDATE_NOTIFY_DISABLE=true",
-                                  // Its servers would outlive the witness.
-                                  "MSBUILDDISABLENODEREUSE=1",
-                                  "DOTNET_CLI_USE_MSBUILD_SERVER=0",
-                                  "UseSharedCompilation=false"};
+  std::vector<std::string> out = {
+      "LANG=C.UTF-8", "LC_ALL=C.UTF-8", "TZ=UTC", "DOTNET_NOLOGO=1",
+      "DOTNET_CLI_TELEMETRY_OPTOUT=1", "DOTNET_SYSTEM_GLOBALIZATION_INVARIANT=1",
+      "DOTNET_SKIP_FIRST_TIME_EXPERIENCE=1", "DOTNET_GENERATE_ASPNET_CERTIFICATE=0",
+      "DOTNET_CLI_WORKLOAD_UPDATE_NOTIFY_DISABLE=true",
+      // Its servers would outlive the witness.
+      "MSBUILDDISABLENODEREUSE=1", "DOTNET_CLI_USE_MSBUILD_SERVER=0", "UseSharedCompilation=false"};
   out.push_back("PATH=" + fs::path(program).parent_path().string() +
                 ":/usr/local/bin:/usr/bin:/bin");
   // What they keep for another time, they keep in the folder.

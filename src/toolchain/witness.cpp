@@ -77,14 +77,27 @@ bool write_file(const fs::path& path, std::string_view text) {
 
 // What compilers print when it is not the program that they cannot cope with, but the machine.
 bool blames_the_machine(std::string_view messages) {
-  constexpr std::string_view complaints[] = {
-      "terminated with signal", "Terminated", "Killed",
-      "No space left on device", "Disk quota exceeded", "File size limit exceeded",
-      "File too large", "Cannot allocate memory", "cannot allocate memory", "out of memory",
-      "Out of memory", "OutOfMemoryException", "OutOfMemoryError", "virtual memory exhausted",
-      "memory allocation of", "Resource temporarily unavailable", "Too many open files",
-      "Read-only file system", "could not be created; error=", "Failed to create CoreCLR",
-      "GC heap initialization failed"};
+  constexpr std::string_view complaints[] = {"terminated with signal",
+                                             "Terminated",
+                                             "Killed",
+                                             "No space left on device",
+                                             "Disk quota exceeded",
+                                             "File size limit exceeded",
+                                             "File too large",
+                                             "Cannot allocate memory",
+                                             "cannot allocate memory",
+                                             "out of memory",
+                                             "Out of memory",
+                                             "OutOfMemoryException",
+                                             "OutOfMemoryError",
+                                             "virtual memory exhausted",
+                                             "memory allocation of",
+                                             "Resource temporarily unavailable",
+                                             "Too many open files",
+                                             "Read-only file system",
+                                             "could not be created; error=",
+                                             "Failed to create CoreCLR",
+                                             "GC heap initialization failed"};
   return std::any_of(std::begin(complaints), std::end(complaints), [&](std::string_view one) {
     return messages.find(one) != std::string_view::npos;
   });
@@ -132,7 +145,8 @@ class Running {
         break;
     }
     out.stage = ended.status == 0 ? Witness::Stage::printed : failed;
-    if (ended.status != 0 && blames_the_machine(out.messages)) out.stage = Witness::Stage::not_asked;
+    if (ended.status != 0 && blames_the_machine(out.messages))
+      out.stage = Witness::Stage::not_asked;
     return ended.status == 0;
   }
 

@@ -48,8 +48,8 @@ std::string key_of(const Toolchain& toolchain, const std::vector<std::string>& p
   std::error_code failed;
   const std::uintmax_t size = fs::file_size(program[0], failed);
   const auto changed = fs::last_write_time(program[0], failed);
-  std::string out = std::to_string(size) + "\n" +
-                    std::to_string(changed.time_since_epoch().count()) + "\n";
+  std::string out =
+      std::to_string(size) + "\n" + std::to_string(changed.time_since_epoch().count()) + "\n";
   for (const std::string& word : program) out += word + "\n";
   for (const std::string_view part : {toolchain.file, toolchain.build, toolchain.run})
     out += std::string(part) + "\n";

@@ -104,9 +104,8 @@ std::optional<Error> check_name(const Dialect& dialect, std::string_view name) {
     return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || c == '_';
   };
   const bool good = !name.empty() && is_letter(name[0]) &&
-                    std::all_of(name.begin(), name.end(), [&](char c) {
-                      return is_letter(c) || (c >= '0' && c <= '9');
-                    });
+                    std::all_of(name.begin(), name.end(),
+                                [&](char c) { return is_letter(c) || (c >= '0' && c <= '9'); });
   if (good) return std::nullopt;
   return Error{Code::not_supported_yet,
                "the name " + in_quotes(name) + " in a program of " +

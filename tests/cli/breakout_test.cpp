@@ -1,5 +1,6 @@
-// Templates, values, names and headings that want out of the literal they are put into. What becomes
-// a program is run here without any confinement, so that it would show: each tries to make a file.
+// Templates, values, names and headings that want out of the literal they are put into. What
+// becomes a program is run here without any confinement, so that it would show: each tries to make
+// a file.
 
 #include <catch2/catch.hpp>
 #include <filesystem>
@@ -144,12 +145,27 @@ std::vector<std::string> hostile_contents(const Attacked& one) {
   // Pasted whole, they are code from the start.
   const std::string id = one.dialect;
   if (id == "cpp-stream" || id == "r-format") {
-    for (const char* whole :
-         {"cout << P", "cout << \"a\"; P", "P; cout << 1", "cout << setw(P) << 1",
-          "cout << (P, 1)", "cout << 1 /* */ ; P;", "cout << x\n; P", "cout << setfill(P) << 1",
-          "cout << 'P'", "cout << 1 << \\\nP", "cout << L\"a\" << P", "format(P)",
-          "format(1, width = P)", "format(1); P", "format(c(1, P))", "format(`P`)",
-          "format(\"a\", P = 1)", "format(x = 1, \"b\" = P)", "(P)", "format(1)\nP", "P(1)"})
+    for (const char* whole : {"cout << P",
+                              "cout << \"a\"; P",
+                              "P; cout << 1",
+                              "cout << setw(P) << 1",
+                              "cout << (P, 1)",
+                              "cout << 1 /* */ ; P;",
+                              "cout << x\n; P",
+                              "cout << setfill(P) << 1",
+                              "cout << 'P'",
+                              "cout << 1 << \\\nP",
+                              "cout << L\"a\" << P",
+                              "format(P)",
+                              "format(1, width = P)",
+                              "format(1); P",
+                              "format(c(1, P))",
+                              "format(`P`)",
+                              "format(\"a\", P = 1)",
+                              "format(x = 1, \"b\" = P)",
+                              "(P)",
+                              "format(1)\nP",
+                              "P(1)"})
       out.push_back(replaced(whole, "P", payload));
   }
   if (id == "javascript") {
@@ -171,7 +187,8 @@ support::Ran run_openly(const Toolchain& toolchain, const std::string& source) {
   support::write_file(folder + "/" + std::string(toolchain.file), source);
   const std::string program = toolchain::find_toolchain(toolchain)->front();
   std::string line = "cd " + folder + " && ";
-  if (!toolchain.build.empty()) line += replaced(std::string(toolchain.build), "@", program) + " && ";
+  if (!toolchain.build.empty())
+    line += replaced(std::string(toolchain.build), "@", program) + " && ";
   line += replaced(std::string(toolchain.run), "@", program);
   return support::shell("env LC_ALL=C.UTF-8 DOTNET_SYSTEM_GLOBALIZATION_INVARIANT=1 sh -c '" +
                         line + "'");
@@ -202,8 +219,8 @@ void check_run(const Attacked& one, const std::string& content,
   INFO(*program << ran.err);
   CHECK_FALSE(std::filesystem::remove(canary()));
   if (!outcome.prints() || ran.out == out.view()) return;
-  const auto at = std::mismatch(ran.out.begin(), ran.out.end(), out.view().begin(),
-                                out.view().end());
+  const auto at =
+      std::mismatch(ran.out.begin(), ran.out.end(), out.view().begin(), out.view().end());
   const auto from = static_cast<std::size_t>(at.second - out.view().begin());
   FAIL_CHECK("they part at byte " << from << ": " << out.view().substr(from, 40));
 }
@@ -264,9 +281,27 @@ TEST_CASE("no value leaves its literal") {
 }
 
 TEST_CASE("a name that is more than a name is not put into a program") {
-  const char* const names[] = {"x; touch()",     "x)",  "x\n",  "x=1", "",     "1x",  "x y",
-                               "x\";",           "$x",  "x'",   "`x`", "x.y",  "x-y", "x/*",
-                               "\xE2\x80\xA8",   "x,y", "x{}",  "#x",  "x\\",  "x\"", "x(system)",
+  const char* const names[] = {"x; touch()",
+                               "x)",
+                               "x\n",
+                               "x=1",
+                               "",
+                               "1x",
+                               "x y",
+                               "x\";",
+                               "$x",
+                               "x'",
+                               "`x`",
+                               "x.y",
+                               "x-y",
+                               "x/*",
+                               "\xE2\x80\xA8",
+                               "x,y",
+                               "x{}",
+                               "#x",
+                               "x\\",
+                               "x\"",
+                               "x(system)",
                                "__import__('os')"};
   for (const Attacked& one : all_attacked) {
     const Dialect& dialect = *find_dialect(one.dialect);
@@ -285,14 +320,13 @@ TEST_CASE("a name that is more than a name is not put into a program") {
 
 TEST_CASE("show says what ends a literal, and runs nothing") {
   const std::string made = canary();
-  const support::Ran ran = support::shell(
-      INKY_BUILD_DIR "/cli/inky show --witness --no-cache 'x\"); system(\"touch " + made +
-      "\"); printf(\"y'");
+  const support::Ran ran =
+      support::shell(INKY_BUILD_DIR "/cli/inky show --witness --no-cache 'x\"); system(\"touch " +
+                     made + "\"); printf(\"y'");
   CHECK(ran.status == 2);
   CHECK(ran.err.find("the quote \" ends the literal of C here") != std::string::npos);
-  const support::Ran php =
-      support::shell(INKY_BUILD_DIR "/cli/inky show --in php --witness --no-cache '{${touch(\"" +
-                     made + "\")}}'");
+  const support::Ran php = support::shell(
+      INKY_BUILD_DIR "/cli/inky show --in php --witness --no-cache '{${touch(\"" + made + "\")}}'");
   CHECK(php.status == 2);
   CHECK_FALSE(std::filesystem::exists(made));
 }

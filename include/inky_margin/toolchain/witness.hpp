@@ -8,7 +8,8 @@
 //
 // It runs in a fresh folder that is gone afterwards, also where this process is killed. It has no
 // shell, no network, an environment made from a list, and nothing that it could write to but its
-// folder, as far as the kernel allows (Confinement). Past its limits all of its processes are killed.
+// folder, as far as the kernel allows (Confinement). Past its limits all of its processes are
+// killed.
 #pragma once
 
 #include <atomic>

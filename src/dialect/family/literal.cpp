@@ -9,11 +9,12 @@ namespace {
 
 Error ends_literal(const DialectFacts& facts, Span span, char quote) {
   const std::string written = std::string("\\") + quote;
-  return {Code::bad_template,
-          std::string("the quote ") + quote + " ends the literal of " +
-              std::string(facts.language) + " here",
-          span,
-          "Write " + written + " for a quote that is printed; leave quotes around the literal out."};
+  return {
+      Code::bad_template,
+      std::string("the quote ") + quote + " ends the literal of " + std::string(facts.language) +
+          " here",
+      span,
+      "Write " + written + " for a quote that is printed; leave quotes around the literal out."};
 }
 
 bool is_hexadecimal(char c) {

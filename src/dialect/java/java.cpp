@@ -918,8 +918,7 @@ constexpr writing::LiteralRules literal_rules = {.doubled = "%",
 
 class Java final : public family::PercentDialect {
  public:
-  Java()
-      : PercentDialect(syntax, writing_rules, literal_rules), facts_(java_language::facts) {
+  Java() : PercentDialect(syntax, writing_rules, literal_rules), facts_(java_language::facts) {
     facts_.locales = locale_tags();
   }
 

@@ -162,11 +162,7 @@ struct Slots final : Program {
 class Reader {
  public:
   Reader(Template& out, Slots& program, std::vector<Words>* words)
-      : out_(out),
-        source_(out.source),
-        program_(program),
-        names_(program.names),
-        words_(words) {}
+      : out_(out), source_(out.source), program_(program), names_(program.names), words_(words) {}
 
   void read() {
     const bool quoted = source_.starts_with('`');
@@ -323,9 +319,7 @@ class Rendering final : public family::Rendering<Rendering>, private Scope {
   void note_field(const Field&) {}
 
  private:
-  const Value* find(std::string_view name) const override {
-    return named_.find(name);
-  }
+  const Value* find(std::string_view name) const override { return named_.find(name); }
 
   // The commonest slot: a name whose value is a text or a Number. False where it is not that.
   bool put_plain(const Slot& slot) {

@@ -711,8 +711,7 @@ class Rendering final : public family::Rendering<Rendering> {
   Flow run_write(const Directive& directive, Arguments& arguments, std::string& out) {
     if (!take_parameters(directive, 0, arguments)) return Flow::fails;
     const Value* value = next(directive, arguments);
-    if (value == nullptr || !print(*value, 10, true, directive, &out, out))
-      return Flow::fails;
+    if (value == nullptr || !print(*value, 10, true, directive, &out, out)) return Flow::fails;
     return Flow::goes_on;
   }
 
@@ -727,8 +726,7 @@ class Rendering final : public family::Rendering<Rendering> {
   Flow put_whole(const Directive& directive, const Value& value, int base, std::size_t first,
                  std::string& out) {
     if (!is_whole(value.type()))
-      return print(value, base, false, directive, &out, out) ? Flow::goes_on
-                                                                       : Flow::fails;
+      return print(value, base, false, directive, &out, out) ? Flow::goes_on : Flow::fails;
     Padding padding{.on_left = true};
     std::string mark = ",";
     int interval = 3;
@@ -1204,7 +1202,7 @@ class Rendering final : public family::Rendering<Rendering> {
   // It printed a list whose line breaks are not known. What follows may still fail, and then
   // nothing was printed.
   const Directive* broken_list_ = nullptr;
-  int steps_ = 0;              // directives run so far
+  int steps_ = 0;  // directives run so far
   struct Measured {
     const std::string* text;
     std::size_t size;

@@ -796,9 +796,7 @@ class Rendering {
       out = array;
       return true;
     }
-    const Value* value = is_constant(expression.name)
-                             ? nullptr
-                             : named_.find(expression.name);
+    const Value* value = is_constant(expression.name) ? nullptr : named_.find(expression.name);
     if (value == nullptr) value = by_name_.named(expression.name);
     if (value != nullptr) {
       shown_ = static_cast<int>(value - values_.data());

@@ -14,8 +14,8 @@
 #include <algorithm>
 
 #include "../dialects.hpp"
-#include "../family/named_values.hpp"
 #include "../family/brace_writing.hpp"
+#include "../family/named_values.hpp"
 #include "../family/rendering.hpp"
 #include "../family/source.hpp"
 #include "../family/value_notes.hpp"
