@@ -1,4 +1,4 @@
-// Templates, values, names and headings that want out of the literal they are put into. What
+// Templates, values, names, headings and cells that want out of the literal they are put into. What
 // becomes a program is run here without any confinement, so that it would show: each tries to make
 // a file.
 
@@ -227,7 +227,7 @@ void check_run(const Attacked& one, const std::string& content,
 
 }  // namespace
 
-TEST_CASE("no template leaves its literal") {
+TEST_CASE("no template leaves its literal, asked anew") {
   for (const Attacked& one : all_attacked) {
     const std::vector<std::string> contents = hostile_contents(one);
     CHECK(contents.size() >= 40);
@@ -263,7 +263,7 @@ TEST_CASE("no template leaves its literal") {
   }
 }
 
-TEST_CASE("no value leaves its literal") {
+TEST_CASE("no value leaves its literal, asked anew") {
   for (const Attacked& one : all_attacked) {
     if (*one.text == '\0' || !is_here(one.dialect)) continue;
     const std::string id = one.dialect;
@@ -277,6 +277,28 @@ TEST_CASE("no value leaves its literal") {
       values.push_back(Value::text(text));
     }
     check_run(one, content, values);
+  }
+}
+
+// A table whose headings and cells all want out; sixty columns, as some languages take no more.
+TEST_CASE("no heading and no cell leaves its literal, asked anew") {
+  for (const Attacked& one : all_attacked) {
+    const Dialect& dialect = *find_dialect(one.dialect);
+    if (dialect.facts().table_form == nullptr || !is_here(one.dialect)) continue;
+    const std::vector<std::string> contents = hostile_contents(one);
+    Table table;
+    TableRow row{2, {}};
+    for (std::size_t i = 0; i < 60; ++i) {
+      table.names.push_back(contents[i]);
+      row.cells.emplace_back(contents[(i + 7) % 60]);
+    }
+    table.rows.push_back(std::move(row));
+    const auto program = write_table_program(dialect, sheet_of(table), table, {});
+    INFO(one.dialect << " " << (program ? program->source : program.error().message));
+    REQUIRE(program.ok());
+    const support::Ran ran = run_openly(*toolchain::toolchain_of(one.dialect), program->source);
+    CHECK_FALSE(std::filesystem::remove(canary()));
+    CHECK(ran.out == program->text());
   }
 }
 

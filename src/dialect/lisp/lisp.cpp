@@ -931,7 +931,7 @@ class Rendering final : public family::Rendering<Rendering> {
       return fail("FORMAT-ERROR", describe(*value) + " is not of type CHARACTER", directive);
     const char32_t c = value->as_character();
     if (!directive.colon)
-      return print(*value, 10, directive.at, directive, 0, out) ? Flow::goes_on : Flow::fails;
+      return print(*value, 10, directive.at, directive, nullptr, out) ? Flow::goes_on : Flow::fails;
     if (c <= 0x20)
       out += character_names[c];
     else if (c == 0x7F)

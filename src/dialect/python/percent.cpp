@@ -450,8 +450,12 @@ class PythonPercent final : public family::PercentDialect {
                                       [](const Field& field) { return !field.key.empty(); });
     if (!out || !has_keys) return out;
     std::string items;
-    for (const std::string& name : names)
-      items += (items.empty() ? "\"" : ", \"") + name + "\": " + name;
+    for (const std::string& name : names) {
+      items += items.empty() ? "\"" : ", \"";
+      items += name;
+      items += "\": ";
+      items += name;
+    }
     out->source.resize(out->literals[0].to);
     out->add(" % {" + items + "}, end=\"\")");
     return out;
