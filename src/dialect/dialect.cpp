@@ -86,6 +86,16 @@ Result<WrittenCall> Dialect::write_call(const Template& parsed,
                                         std::span<const std::string> names) const {
   const Result<std::string> content = rewritten(facts(), parsed.source);
   if (!content) return content.error();
+  // What was written has to be read as what was given: R, for one, takes no \001 beside a \u03a9.
+  const Result<Template> again = parse(*content);
+  if (!again || again->literals != parsed.literals ||
+      again->fields.size() != parsed.fields.size() ||
+      again->refusal.has_value() != parsed.refusal.has_value())
+    return Error{Code::not_supported_yet,
+                 "this template in a program of " + std::string(facts().language) +
+                     " is not supported yet: written anew it would be another",
+                 {0, parsed.source.size()},
+                 "Write control characters by their escapes."};
   const std::string literal = '"' + *content + '"';
   const std::string whole = write_statement(*content, names);
   const std::size_t at = whole.find(literal);

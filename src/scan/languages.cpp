@@ -469,6 +469,7 @@ constexpr Lexis lisp_lexis() {
   out.block_close = "|#";
   out.blocks_nest = true;
   out.hash_characters = true;
+  out.escapes_name_characters = false;
   out.word_marks = "*+-/<>=?!&%:.~^$";
   out.wide_whole_type = Type::big;
   out.real_type = Type::f32;

@@ -36,7 +36,7 @@ class Appending {
       const char byte = body_[at_];
       const char next = at_ + 1 < body_.size() ? body_[at_ + 1] : '\0';
       if (byte == '\n' || (byte == '\r' && next == '\n')) {
-        instead("\\n", byte == '\n' ? 1 : 2);
+        instead(lexis_.escapes_name_characters ? "\\n" : "\n", byte == '\n' ? 1 : 2);
       } else if (byte == literal_.quote && doubles() && next == byte) {
         instead(byte == '"' ? "\\\"" : std::string_view(&byte, 1), 2);
       } else if (byte == '"') {

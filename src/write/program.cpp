@@ -188,6 +188,10 @@ Result<std::string> write_program(const Dialect& dialect, const Template& parsed
                  "a program of " + std::string(dialect.facts().id) + " is not supported yet",
                  {0, parsed.source.size()},
                  "The other languages have one."};
+  // What we do not know the meaning of is not put into a program either.
+  if (parsed.refusal && parsed.refusal->when == Refusal::When::not_supported_yet)
+    return Error{Code::not_supported_yet, parsed.refusal->why, parsed.refusal->span,
+                 parsed.refusal->as};
   if (parsed.source.size() > most_call)
     return Error{Code::over_limit,
                  "a template of " + std::to_string(parsed.source.size()) +

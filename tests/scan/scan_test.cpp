@@ -425,3 +425,17 @@ TEST_CASE("limits: long calls, deep parentheses, many arguments") {
         "1:1 printf - its template does not end, or is too long\n");
   CHECK(all_told("cpp", "cout << " + std::string(most_call, 'x') + ";").empty());
 }
+
+TEST_CASE("a literal of several lines is the same text: in Lisp a backslash names no character") {
+  const auto template_in = [](const char* language, std::string_view text) {
+    std::string out;
+    const SourceLanguage& found = *find_language(language);
+    scan(found, found.calls, text, [&](const FoundCall& call) {
+      if (call.source) out = *call.source;
+    });
+    return out;
+  };
+  CHECK(template_in("lisp", "(format t \"~A\n~D\" x y)") == "~A\n~D");
+  CHECK(template_in("lisp", "(format t \"~A\r\n~D\" x y)") == "~A\n~D");
+  CHECK(template_in("php", "<?php printf(\"%s\n%d\", $x, $y);") == "%s\\n%d");
+}

@@ -1,0 +1,30 @@
+// Any bytes as JSON: what is read is JSON to another reader too, and its texts are UTF-8.
+
+#include <cstdlib>
+#include <nlohmann/json.hpp>
+
+#include "inky_margin/text/utf8.hpp"
+#include "json_reader.hpp"
+
+namespace {
+
+void look(const inky::cli::Json& json) {
+  if (!inky::is_utf8(json.text)) std::abort();
+  for (const inky::cli::Json& item : json.items) look(item);
+  for (const inky::cli::JsonMember& member : json.members) {
+    if (!inky::is_utf8(member.key)) std::abort();
+    look(member.value);
+  }
+  (void)inky::cli::value_of(json);
+}
+
+}  // namespace
+
+extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t size) {
+  const std::string_view text(reinterpret_cast<const char*>(data), size);
+  const inky::Result<inky::cli::Json> json = inky::cli::read_json(text);
+  if (!json) return 0;
+  if (!nlohmann::json::accept(text)) std::abort();
+  look(*json);
+  return 0;
+}
