@@ -178,9 +178,7 @@ class CsvReader::Body {
         at += used;
         continue;
       }
-      if (found == nullptr && !is_last_)
-        sink.fault(line_, 0,
-                   "is longer than a row may be, 16 MB; what follows counts as another row");
+      if (found == nullptr && !is_last_) say_too_long(sink);
       // A line of blanks is no row.
       if (bare.find_first_not_of(" \t") != std::string_view::npos) {
         split_at_commas(bare, cells_);
@@ -213,6 +211,8 @@ class CsvReader::Body {
         next_try_ = text.size() * 2;
         return 0;
       }
+      // Not one line of it has its end.
+      if (at == 0) return take_too_long(text, sink);
       found = row.finish();
     }
     next_try_ = 0;
@@ -220,6 +220,20 @@ class CsvReader::Body {
     wants_more_ = row.each_row(cells_, [&] { return sink.row(line_, cells_); });
     line_ += lines;
     return at;
+  }
+
+  void say_too_long(RowSink& sink) const {
+    sink.fault(line_, 0, "is longer than a row may be, 16 MB; what follows counts as another row");
+  }
+
+  // All that is there of a line with a quote that is open, and no end in sight.
+  std::size_t take_too_long(std::string_view text, RowSink& sink) {
+    next_try_ = 0;
+    say_too_long(sink);
+    split_at_commas(text, cells_);
+    wants_more_ = sink.row(line_, cells_);
+    ++line_;
+    return text.size();
   }
 
   std::size_t take_as_it_stands(std::string_view text, RowSink& sink) {

@@ -361,8 +361,8 @@ TEST_CASE("limits are said, and what is below them is answered") {
   const auto carried = [&](std::size_t count) {
     return ask("carry", {{"dialect", "c"}, {"template", times("%d", count)}, {"to", {"rust"}}});
   };
-  CHECK(carried(100).contains("results"));
-  CHECK(is_over_limit(carried(101)));
+  CHECK(carried(50).contains("results"));
+  CHECK(is_over_limit(carried(51)));
   const auto columns = [&](std::size_t count) {
     std::string names = "x0";
     std::string cells = "1";
@@ -389,6 +389,14 @@ TEST_CASE("limits are said, and what is below them is answered") {
   };
   CHECK(program(65'536) == 0);
   CHECK(program(65'537) == 2);
+}
+
+TEST_CASE("a quote that is never closed, in a line that never ends") {
+  const std::string data = support::scratch() + "/quote.csv";
+  support::shell("(printf 'a,b\\n\"'; head -c 40000000 /dev/zero | tr '\\0' x) > " + data);
+  const support::Ran ran = support::inky("proof --bare --column a " + data);
+  CHECK(ran.status == 1);
+  CHECK(has(ran.err, "line 2: is longer than a row may be, 16 MB"));
 }
 
 TEST_CASE("what never ends says so") {

@@ -106,7 +106,7 @@ CASES = [
     ("check c: faults", 25, lambda n: check("c", "%d" * n, types=["f64"] * n)),
     ("check javascript: names", 200, lambda n: check("javascript", slots(n))),
     ("check: declarations", 1500, declarations),
-    ("carry c: values", 20, lambda n: carry("c", "%d|" * n, ["rust", "java", "python"])),
+    ("carry c: values", 12, lambda n: carry("c", "%d|" * n, ["rust", "java", "python"])),
     ("carry c: reals", 5, lambda n: carry("c", "%.2f|" * n, ["rust", "java", "lisp"])),
     ("weigh: operations", 100, lambda n: (["weigh", "--jsonl"], lines({"number": " + ".join(["7"] * n)}))),
     ("weigh: parentheses", 50, lambda n: (["weigh", "--jsonl"], lines({"number": "(" * n + "1" + ")" * n}))),

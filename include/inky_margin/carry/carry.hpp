@@ -41,7 +41,7 @@ struct CarryExample {
 };
 
 // The most values of a template that is carried: each is tried with the awkward ones of its type.
-inline constexpr int most_values_carried = 100;
+inline constexpr int most_values_carried = 50;
 
 // The names of the values that a template takes by name, in the order they first appear; none where
 // it takes them by place.
