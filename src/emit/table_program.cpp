@@ -6,6 +6,7 @@
 #include "inky_margin/write/program.hpp"
 #include "names.hpp"
 #include "plan.hpp"
+#include "vocabulary.hpp"
 
 namespace inky {
 
@@ -472,7 +473,14 @@ std::string TableProgram::text() const {
 
 Result<TableProgram> write_table_program(const Dialect& dialect, const Sheet& sheet,
                                          const Table& table, const TableProgramOptions& options) {
-  return Planner(dialect, sheet, table, options).make();
+  Result<TableProgram> out = Planner(dialect, sheet, table, options).make();
+  if (out && !has_known_words_only(dialect, sheet, out->source))
+    return Error{Code::not_supported_yet,
+                 "a program of " + std::string(dialect.facts().id) +
+                     " for this sheet is not supported yet: it does not read back as it was meant",
+                 {},
+                 "Give the columns other headings."};
+  return out;
 }
 
 }  // namespace inky

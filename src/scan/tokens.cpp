@@ -26,7 +26,7 @@ SourceToken::Kind kind_of(Token::Kind kind) {
 
 }  // namespace
 
-std::vector<SourceToken> tokens_of(const SourceLanguage& language, std::string_view text) {
+SourceTokens tokens_of(const SourceLanguage& language, std::string_view text) {
   std::size_t at = 0;
   const ByteSource source = [&](char* into, std::size_t most) {
     const std::size_t size = std::min(most, text.size() - at);
@@ -36,13 +36,16 @@ std::vector<SourceToken> tokens_of(const SourceLanguage& language, std::string_v
   };
   Reader reader(source);
   Lexer lexer(*language.lexis, reader);
-  std::vector<SourceToken> out;
+  SourceTokens out;
   for (Token token;;) {
     lexer.next(token);
     if (token.kind == Token::Kind::end) return out;
     const bool literal = token.kind == Token::Kind::text || token.kind == Token::Kind::character;
-    if (literal && !token.literal.whole) return out;
-    out.push_back({kind_of(token.kind), literal ? token.literal.body : token.text});
+    if (literal && !token.literal.whole) {
+      out.whole = false;
+      return out;
+    }
+    out.tokens.push_back({kind_of(token.kind), literal ? token.literal.body : token.text});
   }
 }
 

@@ -158,8 +158,8 @@ class Draft {
 
   // Read by the scanner of source files: whether it has the tokens that it should have.
   bool reads_as_meant(const SourceLanguage& language) const {
-    const auto given = tokens_of(language, source_);
-    const auto meant = tokens_of(language, skeleton_);
+    const auto [given, is_whole] = tokens_of(language, source_);
+    const std::vector<SourceToken> meant = tokens_of(language, skeleton_).tokens;
     std::size_t content = 0;
     const auto same = [&](const SourceToken& one, const SourceToken& other) {
       if (one.kind != other.kind) return false;
@@ -167,7 +167,7 @@ class Draft {
       return is_text && content < contents_.size() ? one.text == contents_[content++]
                                                    : one.text == other.text;
     };
-    return std::equal(given.begin(), given.end(), meant.begin(), meant.end(), same) &&
+    return is_whole && std::equal(given.begin(), given.end(), meant.begin(), meant.end(), same) &&
            content == contents_.size();
   }
 

@@ -16,7 +16,7 @@ floors = {
     "scan": {"number", "text", "format", "dialect", "carry", "check"},
     "write": {"number", "text", "format", "dialect", "scan"},
     "sheet": {"number", "text", "format", "dialect"},
-    "emit": {"number", "text", "format", "dialect", "carry", "write", "sheet"},
+    "emit": {"number", "text", "format", "dialect", "carry", "scan", "write", "sheet"},
 }
 forbidden = re.compile(r"<(iostream|fstream|sstream|cstdio|stdio\.h|format|charconv|locale|clocale)>")
 faults = []

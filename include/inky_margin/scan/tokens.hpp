@@ -21,9 +21,15 @@ struct SourceToken {
   friend bool operator==(const SourceToken&, const SourceToken&) = default;
 };
 
-// Comments are passed over. A literal that does not end, or is longer than most_call bytes, ends
-// the tokens: those behind it are not there.
-std::vector<SourceToken> tokens_of(const SourceLanguage& language, std::string_view text);
+struct SourceTokens {
+  std::vector<SourceToken> tokens;
+  // A literal that does not end, or is longer than most_call bytes, ends the tokens; it and those
+  // behind it are not there.
+  bool whole = true;
+};
+
+// Comments are passed over.
+SourceTokens tokens_of(const SourceLanguage& language, std::string_view text);
 
 // The language that a dialect is a part of; null where it is not known.
 const SourceLanguage* language_of_dialect(const Dialect& dialect);

@@ -1,0 +1,141 @@
+#include "vocabulary.hpp"
+
+#include <string>
+#include <unordered_set>
+#include <vector>
+
+#include "inky_margin/dialect/table_form.hpp"
+#include "inky_margin/scan/tokens.hpp"
+#include "names.hpp"
+
+namespace inky {
+
+namespace {
+
+// Every piece of source among the facts.
+std::vector<std::string_view> pieces_of(const DialectFacts& facts) {
+  const TableForm& table = *facts.table_form;
+  const ProgramForm& program = facts.program_form;
+  std::vector<std::string_view> out = {table.carried,
+                                       table.before,
+                                       table.before_helpers,
+                                       table.text_type,
+                                       table.i32_type,
+                                       table.i64_type,
+                                       table.real_type,
+                                       table.count_type,
+                                       table.row_type,
+                                       table.field,
+                                       table.data,
+                                       table.row_open,
+                                       table.cell,
+                                       table.cell_end,
+                                       table.row_close,
+                                       table.lone_row_close,
+                                       table.column_open,
+                                       table.column_close,
+                                       table.text_column_open,
+                                       table.text_column_close,
+                                       table.line_break,
+                                       table.cell_name,
+                                       table.text_name,
+                                       table.name_between,
+                                       table.lone_name_end,
+                                       table.main_open,
+                                       table.main_close,
+                                       table.write,
+                                       table.statement_end,
+                                       table.loop,
+                                       table.part_function,
+                                       table.part_call,
+                                       table.before_statement,
+                                       table.file_before,
+                                       table.file_data,
+                                       table.file_loop,
+                                       table.read_text,
+                                       table.read_whole,
+                                       table.read_real,
+                                       program.infinity,
+                                       program.negative_infinity,
+                                       program.not_a_number,
+                                       program.truth,
+                                       program.falsehood,
+                                       program.least_i64};
+  for (const PadForm* pad : {&table.pad_left, &table.pad_right, &table.pad_center})
+    out.insert(out.end(), {pad->name, pad->call, pad->source});
+  for (const TypeForm& type : program.types) out.insert(out.end(), {type.name, type.literal});
+  // Manipulators of a chain, methods in a slot.
+  for (const ModifierFact& fact : facts.modifiers) out.push_back(fact.text);
+  return out;
+}
+
+std::string with_name(std::string_view form, const std::string& name) {
+  std::string out(form);
+  if (const std::size_t at = out.find("@N"); at != std::string::npos) out.replace(at, 2, name);
+  return out;
+}
+
+class Vocabulary {
+ public:
+  // `begin` is what a program begins with: code of PHP is none without it.
+  Vocabulary(const SourceLanguage& language, std::string_view begin)
+      : language_(language), begin_(std::string(begin) + "\n") {}
+
+  // Forms have marks for what is filled in: @N. They are words only where a scanner takes them so.
+  void add(std::string_view source) {
+    std::string text = begin_ + std::string(source);
+    for (std::size_t at = text.find('@'); at != std::string::npos; at = text.find('@', at)) {
+      text[at] = ' ';
+      if (at + 1 < text.size()) text[at + 1] = ' ';
+    }
+    // A piece may hold no more than the beginning of a text.
+    for (const SourceToken& token : tokens_of(language_, text).tokens) {
+      if (token.kind == SourceToken::Kind::word) words_.insert(token.text);
+    }
+  }
+  void add_word(const std::string& word) { words_.insert(word); }
+  bool has(const std::string& word) const {
+    // Where a minus sign is a letter of words, a number may be one: -83.5d0.
+    const bool is_number = word.find_first_not_of("0123456789+-.eEdD/") == std::string::npos &&
+                           word.find_first_of("0123456789") != std::string::npos;
+    return is_number || words_.count(word) != 0;
+  }
+
+ private:
+  const SourceLanguage& language_;
+  std::string begin_;
+  std::unordered_set<std::string> words_;
+};
+
+}  // namespace
+
+bool has_known_words_only(const Dialect& dialect, const Sheet& sheet, std::string_view source) {
+  const DialectFacts& facts = dialect.facts();
+  const SourceLanguage* language = language_of_dialect(dialect);
+  if (language == nullptr) return false;
+  const SourceTokens found = tokens_of(*language, source);
+  if (!found.whole) return false;
+  Vocabulary known(*language, facts.program_form.before);
+  for (const std::string_view piece : pieces_of(facts)) known.add(piece);
+  const Dialect* carrier = find_dialect(facts.table_form->carrier);
+  const Dialect& printing = carrier == nullptr ? dialect : *carrier;
+  const std::string value = "value";
+  known.add(printing.write_statement("x", {&value, 1}));
+  known.add(printing.write_statement("x", {}));
+  std::vector<std::string> names = names_of(sheet, *facts.table_form);
+  // What the marks of rows are called.
+  names.push_back(joined("row", "mark", facts.table_form->names));
+  for (const std::string& name : names) {
+    // In some languages a mark is a part of the word: $mass.
+    for (const std::string& one : {name, joined(name, "columns", facts.table_form->names)}) {
+      known.add_word(one);
+      known.add(with_name(facts.table_form->cell_name, one));
+    }
+  }
+  for (const SourceToken& token : found.tokens) {
+    if (token.kind == SourceToken::Kind::word && !known.has(token.text)) return false;
+  }
+  return true;
+}
+
+}  // namespace inky
