@@ -283,10 +283,11 @@ class Watch {
     constexpr int rarely = 16;
     if (++looked_ % rarely != 0) return false;
     const Family family = family_of(keeper_, [](pid_t) {});
-    if (family.memory > limits_.memory)
-      stop(Ended::How::over_limit, "it took too much memory");
-    else if (family.processes > limits_.processes)
+    // What processes share is counted for each, so they come first.
+    if (family.processes > limits_.processes)
       stop(Ended::How::over_limit, "it started too many processes");
+    else if (family.memory > limits_.memory)
+      stop(Ended::How::over_limit, "it took too much memory");
     else
       return false;
     return true;

@@ -74,7 +74,6 @@ TEST_CASE("a witness has no network, no files but its own, and outlives nothing"
                                   {});
   REQUIRE(ran.stage == Witness::Stage::printed);
   CHECK(support::shell("pgrep -f '^sleep 6[12]$'").status != 0);
-  CHECK(ran.confinement.rights);
   if (!ran.confinement.whole()) {
     WARN("this kernel refuses namespaces");
     return;
