@@ -132,8 +132,10 @@ Confinement enter_new_world(const Child& child) {
 
 void become_program(const Child& child, const Confinement& confinement) {
   // Its own list of processes, where the kernel lets us show it one.
-  if (confinement.processes && confinement.files)
-    mount("proc", "/proc", "proc", MS_NOSUID | MS_NOEXEC | MS_NODEV, nullptr);
+  if (confinement.processes && confinement.files &&
+      mount("proc", "/proc", "proc", MS_NOSUID | MS_NOEXEC | MS_NODEV, nullptr) == 0)
+    // Numbers of processes and threads run out there, since Linux 6.14, before they do elsewhere.
+    write_file("/proc/sys/kernel/pid_max", "1024");
   constexpr std::size_t most_file = std::size_t{1} << 28;
   constexpr std::size_t most_open = 4096;
   limit(RLIMIT_CORE, 0);
