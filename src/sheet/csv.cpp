@@ -222,6 +222,14 @@ class CsvReader::Body {
     return at;
   }
 
+  void say_open_quote(std::string_view line, RowSink& sink) const {
+    const std::size_t quote = line.find('"');
+    sink.fault(line_, std::min(quote, line.size()) + 1,
+               quote == std::string_view::npos
+                   ? "has a line end where none can be; it is taken as it stands"
+                   : "has a quote that is not closed, or stands where none can be; the line is "
+                     "taken as it stands");
+  }
   void say_too_long(RowSink& sink) const {
     sink.fault(line_, 0, "is longer than a row may be, 16 MB; what follows counts as another row");
   }
@@ -229,6 +237,7 @@ class CsvReader::Body {
   // All that is there of a line with a quote that is open, and no end in sight.
   std::size_t take_too_long(std::string_view text, RowSink& sink) {
     next_try_ = 0;
+    say_open_quote(text, sink);
     say_too_long(sink);
     split_at_commas(text, cells_);
     wants_more_ = sink.row(line_, cells_);
@@ -240,12 +249,7 @@ class CsvReader::Body {
     const std::size_t end = std::min(text.find('\n'), text.size() - 1) + 1;
     std::string_view bare = text.substr(0, end);
     while (bare.ends_with('\n') || bare.ends_with('\r')) bare.remove_suffix(1);
-    const std::size_t quote = bare.find('"');
-    sink.fault(line_, std::min(quote, bare.size()) + 1,
-               quote == std::string_view::npos
-                   ? "has a line end where none can be; it is taken as it stands"
-                   : "has a quote that is not closed, or stands where none can be; the line is "
-                     "taken as it stands");
+    say_open_quote(bare, sink);
     split_at_commas(bare, cells_);
     wants_more_ = sink.row(line_, cells_);
     ++line_;
