@@ -180,7 +180,13 @@ void keep_two(int control, int report) {
   pollfd ends[2] = {{control_in, POLLIN, 0}, {alive[0], POLLIN, 0}};
   while (first > 0 && poll(ends, 2, -1) < 0 && errno == EINTR) continue;
   if (first > 0) kill(first, SIGKILL);
-  end_family();
+  // The kernel ends a namespace with its first process. Nothing is allocated then: another thread
+  // of ours may have held the allocator when this process was forked.
+  if (confinement.processes) {
+    while (waitpid(-1, nullptr, 0) > 0 || errno == EINTR) continue;
+  } else {
+    end_family();
+  }
   _exit(0);
 }
 
