@@ -180,7 +180,7 @@ TEST_CASE("killed at any moment, 200 times, asked anew: no leftover, no orphan, 
       "wait $p 2>/dev/null; i=$((i + 1)); done; sleep 1; ls -A " +
       temporary);
   CHECK(ran.out.empty());
-  CHECK(support::shell("pgrep -f inky-witness").status != 0);
+  CHECK(support::shell("pgrep -f [k]ills/inky-witness").status != 0);
   for (const auto& entry : std::filesystem::recursive_directory_iterator(cache)) {
     if (!entry.is_regular_file()) continue;
     const std::string name = entry.path().filename().string();
