@@ -1,4 +1,4 @@
-// The second line of defence of table programs: what stands in one outside of its texts.
+// The last check of a table program before it is used: every word outside of its texts is known.
 #pragma once
 
 #include <string_view>

@@ -196,7 +196,7 @@ class Parser {
     return add(std::move(made));
   }
 
-  // The parenthesis that waits, closed around what stands in it.
+  // Closes the innermost open parenthesis. `inner` is the node between them.
   int closed(int inner) {
     Waiting open = std::move(waiting_.back());
     waiting_.pop_back();

@@ -151,8 +151,8 @@ struct TemplatePart {
   std::optional<FieldWish> field;
 };
 
-// A statement of a program, and where in it the literals are whose text was given: the template, or
-// the texts in it. A span has the quotes, and what stands before the first.
+// A statement of a program, and the spans of the literals in it that hold text of the user: the
+// template, or the texts in it. A span includes the quotes and a prefix such as f.
 struct WrittenCall {
   std::string source;
   std::vector<Span> literals;

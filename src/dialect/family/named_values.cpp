@@ -6,7 +6,7 @@ namespace inky {
 
 namespace {
 
-// Up to so many, looking at each is faster than an index.
+// Up to this many values, a loop is faster than an index.
 constexpr std::size_t few = 16;
 
 auto bears(std::string_view name) {

@@ -12,9 +12,8 @@ namespace inky::javascript {
 // Appends the expression; texts are written as `form` has them.
 void append_source(const ProgramForm& form, const Node& node, std::string& out);
 
-// What stands in the way of running the expression; null where nothing does. It may use the values
-// of these names, and what is known here of the language: anything else may be a function that
-// acts.
+// The first part that must not be run: a name that is neither of `names` nor the language's own, or
+// a call that we do not know, which may do anything. Null: there is none.
 const Node* unknown_part(const Node& node, std::span<const std::string> names);
 
 // Text as it stands between the backticks of a template literal.
