@@ -213,7 +213,6 @@ class Rendering final : public percent::Rendering<Rendering> {
     why +=
         " cannot print " + (scalar ? "'" + visible(character) + "'" : "this value as a character");
     // A call the reader's own program has to make; nothing here touches the process's locale.
-    // Advice for the user's own program: nothing here calls it.
     if (!in_utf8()) why += "; call setlocale with a UTF-8 locale first";
     return fail(Outcome::fails_at_run("EILSEQ", std::move(why), field.span));
   }
