@@ -18,7 +18,7 @@ struct WeighRequest {
   std::string text;
   const NumberType* as = nullptr;  // not given: f64 for a number and for literals
   int base = 10;
-  Overflow overflow = Overflow::wrap;
+  WholeOverflow overflow = WholeOverflow::wrap;
   std::vector<NamedNumber> names;
   std::optional<int> places;
 };

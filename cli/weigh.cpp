@@ -74,7 +74,7 @@ std::optional<Error> read_request(const Options& options, WeighRequest& out) {
     out.base = *base;
   }
   if (!options.overflow.empty()) {
-    const std::optional<Overflow> overflow = overflow_named(options.overflow);
+    const std::optional<WholeOverflow> overflow = overflow_named(options.overflow);
     if (!overflow)
       return bad_option("\"" + options.overflow + "\" is not known to --overflow",
                         "Choose one of: wrap, saturate, fail.");

@@ -16,12 +16,16 @@ function(inky_floor name)
   list(TRANSFORM FLOOR_SOURCES PREPEND ${name}/)
   target_sources(${target} PRIVATE ${FLOOR_SOURCES})
   target_include_directories(${target}
-    PUBLIC $<BUILD_INTERFACE:${PROJECT_SOURCE_DIR}/include> $<INSTALL_INTERFACE:include>
+    # Headers of the floors for each other stand in src; programs see only those in include.
+    PUBLIC $<BUILD_INTERFACE:${PROJECT_SOURCE_DIR}/include> $<BUILD_INTERFACE:${PROJECT_SOURCE_DIR}/src> $<INSTALL_INTERFACE:include>
     PRIVATE ${PROJECT_SOURCE_DIR}/src/${name})
   target_compile_features(${target} PUBLIC cxx_std_20)
   list(TRANSFORM FLOOR_USES PREPEND inky_)
   target_link_libraries(${target} PUBLIC ${FLOOR_USES}
     PRIVATE ${FLOOR_PACKAGES} $<BUILD_INTERFACE:inky_warnings>)
+  if(INKY_UNITY)
+    set_target_properties(${target} PROPERTIES UNITY_BUILD ON UNITY_BUILD_BATCH_SIZE 10)
+  endif()
   set_target_properties(${target} PROPERTIES EXPORT_NAME ${name} POSITION_INDEPENDENT_CODE ON)
   set_property(GLOBAL APPEND PROPERTY INKY_FLOORS ${target})
 endfunction()

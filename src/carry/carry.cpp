@@ -6,6 +6,7 @@
 
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
+#include "text/ascii.hpp"
 #include "trial_values.hpp"
 
 namespace inky {
@@ -144,12 +145,8 @@ std::string default_name(int index) {
 }
 
 bool is_identifier(std::string_view name) {
-  const auto is_letter = [](char c) {
-    return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || c == '_';
-  };
-  return !name.empty() && is_letter(name[0]) && std::all_of(name.begin(), name.end(), [&](char c) {
-    return is_letter(c) || (c >= '0' && c <= '9');
-  });
+  return !name.empty() && is_word_start(name[0]) &&
+         std::all_of(name.begin(), name.end(), is_word_part);
 }
 
 Error too_many_values() {

@@ -29,7 +29,7 @@
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
 
-namespace inky {
+namespace inky::cpp_format {
 
 namespace {
 
@@ -438,7 +438,7 @@ class Rendering final : public family::Rendering<Rendering> {
   static constexpr bool takes_rare_values = true;
   Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
             Output& out, Report* report)
-      : family::Rendering<Rendering>(inky::facts, parsed, values, options, out, report),
+      : family::Rendering<Rendering>(cpp_format::facts, parsed, values, options, out, report),
         program_(static_cast<const Fields&>(*parsed.program)) {}
 
   // What the compiler says, which sees all fields before any is printed.
@@ -730,13 +730,13 @@ class Rendering final : public family::Rendering<Rendering> {
 
 // ---- Writing ----
 
-constexpr braces::WritingRules writing_rules = {.facts = &inky::facts, .hexfloat = true};
+constexpr braces::WritingRules writing_rules = {.facts = &cpp_format::facts, .hexfloat = true};
 constexpr writing::LiteralRules literal_rules = {.doubled = "{}",
                                                  .control = writing::ControlForm::octal};
 
 class CppFormat final : public family::CheckedDialect<Fields, Rendering> {
  public:
-  const DialectFacts& facts() const override { return inky::facts; }
+  const DialectFacts& facts() const override { return cpp_format::facts; }
 
   Placing placing() const override { return Placing::positions; }
   WrittenField write_field(const FieldWish& wish) const override {
@@ -781,8 +781,12 @@ class CppFormat final : public family::CheckedDialect<Fields, Rendering> {
 
 }  // namespace
 
+}  // namespace inky::cpp_format
+
+namespace inky {
+
 const Dialect* cpp_format_dialect() {
-  static const CppFormat dialect;
+  static const cpp_format::CppFormat dialect;
   return &dialect;
 }
 

@@ -29,7 +29,7 @@
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
 
-namespace inky {
+namespace inky::cpp_stream {
 
 namespace {
 
@@ -203,7 +203,7 @@ class Reader : PastedSource {
         first = true;
         continue;
       }
-      if (first && is_letter(source_[at_])) read_stream();
+      if (first && is_word_start(source_[at_])) read_stream();
       first = false;
       if (!out_.refusal) read_insertion();
     }
@@ -245,7 +245,7 @@ class Reader : PastedSource {
   // "cout", "std::cout"; std:: is dropped.
   std::string_view read_name() {
     std::size_t start = at_;
-    while (at_ < source_.size() && (is_letter(source_[at_]) || is_digit(source_[at_]))) ++at_;
+    while (at_ < source_.size() && (is_word_part(source_[at_]))) ++at_;
     std::string_view name = source_.substr(start, at_ - start);
     if (name != "std" && name != "ios" && name != "ios_base") return name;
     if (!source_.substr(at_).starts_with("::")) return name;
@@ -272,7 +272,7 @@ class Reader : PastedSource {
     skip_blanks();
     const std::size_t operand = at_;
     if (at_ >= source_.size()) return error("nothing follows <<", start);
-    if (is_letter(source_[at_]) && read_manipulator()) return;
+    if (is_word_start(source_[at_]) && read_manipulator()) return;
     Operand shown;
     if (!read_operand(shown)) return;
     skip_blanks_before_next();
@@ -360,7 +360,7 @@ class Reader : PastedSource {
     }
     if (c == '\'') return read_character(out);
     if (is_digit(c) || c == '.' || c == '-' || c == '+') return read_number(out);
-    if (is_letter(c)) return read_named(out);
+    if (is_word_start(c)) return read_named(out);
     no_expressions(start);
     return false;
   }
@@ -437,7 +437,7 @@ class Reader : PastedSource {
       const bool exponent_sign =
           (c == '-' || c == '+') &&
           (hexadecimal ? before == 'p' || before == 'P' : before == 'e' || before == 'E');
-      if (!is_letter(c) && !is_digit(c) && c != '.' && c != '\'' && !exponent_sign) break;
+      if (!is_word_part(c) && c != '.' && c != '\'' && !exponent_sign) break;
       if (c != '\'') text += c;
       ++at_;
     }
@@ -614,7 +614,7 @@ class Rendering final : public family::Rendering<Rendering> {
   static constexpr bool takes_rare_values = true;
   Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
             Output& out, Report* report)
-      : family::Rendering<Rendering>(inky::facts, parsed, values, options, out, report),
+      : family::Rendering<Rendering>(cpp_stream::facts, parsed, values, options, out, report),
         chain_(static_cast<const Chain&>(*parsed.program)),
         named_(chain_.names, values) {}
 
@@ -1130,7 +1130,7 @@ class ChainPrinter {
 
 class CppStream final : public family::CheckedDialect<Chain, Rendering> {
  public:
-  const DialectFacts& facts() const override { return inky::facts; }
+  const DialectFacts& facts() const override { return cpp_stream::facts; }
 
   Placing placing() const override { return Placing::names; }
   WrittenField write_field(const FieldWish& wish) const override {
@@ -1200,8 +1200,12 @@ class CppStream final : public family::CheckedDialect<Chain, Rendering> {
 
 }  // namespace
 
+}  // namespace inky::cpp_stream
+
+namespace inky {
+
 const Dialect* cpp_stream_dialect() {
-  static const CppStream dialect;
+  static const cpp_stream::CppStream dialect;
   return &dialect;
 }
 

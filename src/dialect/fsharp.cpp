@@ -25,8 +25,9 @@
 #include "inky_margin/number/weighing.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
+#include "text/ascii.hpp"
 
-namespace inky {
+namespace inky::fsharp {
 
 namespace {
 
@@ -195,10 +196,6 @@ constexpr EscapeRules escape_rules = {.simple = "n\nt\t\"\"''\\\\a\ab\bf\fr\rv\v
                                       .least_hexadecimal_digits = 2,
                                       .most_hexadecimal_digits = 2,
                                       .bytes = false};
-
-bool is_digit(char c) {
-  return c >= '0' && c <= '9';
-}
 
 std::size_t read_escape(std::size_t at, Template& out) {
   const std::string_view rest = std::string_view(out.source).substr(at);
@@ -709,7 +706,7 @@ class Rendering final : public percent::Rendering<Rendering> {
 // ---- Writing ----
 
 constexpr percent::WritingRules writing_rules = {
-    .facts = &inky::facts, .plain = 'O', .truth = 'b', .binary = 'B', .unsigned_letter = 'u'};
+    .facts = &fsharp::facts, .plain = 'O', .truth = 'b', .binary = 'B', .unsigned_letter = 'u'};
 constexpr writing::LiteralRules literal_rules = {.doubled = "%",
                                                  .control = writing::ControlForm::unicode};
 
@@ -725,7 +722,7 @@ class FSharp final : public family::PercentDialect {
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const override {
     if (const Value* rare = find_rare(values)) return rare_value(*rare, facts().language);
-    Rendering rendering(inky::facts, parsed, values, options, out, report);
+    Rendering rendering(fsharp::facts, parsed, values, options, out, report);
     if (!parsed.refusal || parsed.refusal->when == Refusal::When::run) {
       if (auto fault = rendering.check_types()) return std::move(*fault);
     }
@@ -754,8 +751,12 @@ class FSharp final : public family::PercentDialect {
 
 }  // namespace
 
+}  // namespace inky::fsharp
+
+namespace inky {
+
 const Dialect* fsharp_dialect() {
-  static const FSharp dialect;
+  static const fsharp::FSharp dialect;
   return &dialect;
 }
 

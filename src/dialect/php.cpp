@@ -28,7 +28,7 @@
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
 
-namespace inky {
+namespace inky::php {
 
 namespace {
 
@@ -676,7 +676,7 @@ class Rendering final : public percent::Rendering<Rendering> {
 // ---- Writing ----
 
 constexpr percent::WritingRules writing_rules = {
-    .facts = &inky::facts, .plain = 's', .binary = 'b', .unsigned_letter = 'u', .converts = true};
+    .facts = &php::facts, .plain = 's', .binary = 'b', .unsigned_letter = 'u', .converts = true};
 constexpr writing::LiteralRules literal_rules = {
     .doubled = "%", .escaped = "\"\\$", .control = writing::ControlForm::octal};
 
@@ -733,7 +733,7 @@ class Php final : public family::PercentDialect {
 
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const override {
-    return Rendering(inky::facts, parsed, values, options, out, report).run();
+    return Rendering(php::facts, parsed, values, options, out, report).run();
   }
 
   // echo shows a value as text.
@@ -746,8 +746,12 @@ class Php final : public family::PercentDialect {
 
 }  // namespace
 
+}  // namespace inky::php
+
+namespace inky {
+
 const Dialect* php_dialect() {
-  static const Php dialect;
+  static const php::Php dialect;
   return &dialect;
 }
 

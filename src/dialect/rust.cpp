@@ -29,7 +29,7 @@
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
 
-namespace inky {
+namespace inky::rust {
 
 namespace {
 
@@ -551,7 +551,7 @@ void append_escaped(char32_t c, char quote, std::string& out) {
   }
 }
 
-std::string quoted(std::string_view text, char quote) {
+std::string debug_quoted(std::string_view text, char quote) {
   std::string out(1, quote);
   while (const auto point = first_code_point(text)) {
     append_escaped(point->value, quote, out);
@@ -567,7 +567,7 @@ class Rendering final : public family::Rendering<Rendering> {
   static constexpr bool takes_rare_values = true;
   Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
             Output& out, Report* report)
-      : family::Rendering<Rendering>(inky::facts, parsed, values, options, out, report),
+      : family::Rendering<Rendering>(rust::facts, parsed, values, options, out, report),
         program_(static_cast<const Fields&>(*parsed.program)),
         index_(values) {}
 
@@ -752,7 +752,7 @@ class Rendering final : public family::Rendering<Rendering> {
       return put_padded(spec, precision, value.as_whole() != 0 ? "true" : "false");
     if (is_text_or_character(value)) {
       if (debug)
-        out_.append(quoted(text_of(value), value.is(Type::text) ? '"' : '\''));
+        out_.append(debug_quoted(text_of(value), value.is(Type::text) ? '"' : '\''));
       else if (value.is(Type::text))
         put_padded(spec, precision, value.as_text());
       else
@@ -913,7 +913,7 @@ class Rendering final : public family::Rendering<Rendering> {
 
 // ---- Writing ----
 
-constexpr braces::WritingRules writing_rules = {.facts = &inky::facts,
+constexpr braces::WritingRules writing_rules = {.facts = &rust::facts,
                                                 .space_sign = false,
                                                 .general = false,
                                                 .fixed_by_precision = true,
@@ -924,7 +924,7 @@ constexpr writing::LiteralRules literal_rules = {.doubled = "{}",
 
 class Rust final : public family::CheckedDialect<Fields, Rendering> {
  public:
-  const DialectFacts& facts() const override { return inky::facts; }
+  const DialectFacts& facts() const override { return rust::facts; }
 
   Placing placing() const override { return Placing::positions; }
   WrittenField write_field(const FieldWish& wish) const override {
@@ -990,8 +990,12 @@ class Rust final : public family::CheckedDialect<Fields, Rendering> {
 
 }  // namespace
 
+}  // namespace inky::rust
+
+namespace inky {
+
 const Dialect* rust_dialect() {
-  static const Rust dialect;
+  static const rust::Rust dialect;
   return &dialect;
 }
 

@@ -1,4 +1,5 @@
 #include "names.hpp"
+#include "text/ascii.hpp"
 
 #include <algorithm>
 #include <string_view>
@@ -357,12 +358,6 @@ constexpr std::string_view taken[] = {"abs",
                                       "xor_eq",
                                       "yield"};
 
-bool is_letter(char c) {
-  return ('a' <= c && c <= 'z') || ('A' <= c && c <= 'Z');
-}
-bool is_digit(char c) {
-  return '0' <= c && c <= '9';
-}
 char in_lower(char c) {
   return 'A' <= c && c <= 'Z' ? static_cast<char>(c - 'A' + 'a') : c;
 }

@@ -6,6 +6,7 @@
 #include "inky_margin/write/program.hpp"
 #include "names.hpp"
 #include "plan.hpp"
+#include "text/ascii.hpp"
 #include "vocabulary.hpp"
 
 namespace inky {
@@ -18,10 +19,6 @@ std::string_view without_blanks(std::string_view text) {
   while (!text.empty() && text.front() == ' ') text.remove_prefix(1);
   while (!text.empty() && text.back() == ' ') text.remove_suffix(1);
   return text;
-}
-
-bool is_digit(char c) {
-  return '0' <= c && c <= '9';
 }
 
 // Whether two numbers differ in their digits at most: languages may round otherwise, and nothing

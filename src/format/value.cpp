@@ -8,6 +8,7 @@
 #include "inky_margin/number/number_type.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
+#include "text/ascii.hpp"
 
 namespace inky {
 
@@ -107,12 +108,8 @@ std::string_view without_quotes(std::string_view text) {
 }
 
 bool is_name(std::string_view text) {
-  const auto is_letter = [](char c) {
-    return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || c == '_';
-  };
-  return !text.empty() && is_letter(text[0]) && std::all_of(text.begin(), text.end(), [&](char c) {
-    return is_letter(c) || (c >= '0' && c <= '9');
-  });
+  return !text.empty() && is_word_start(text[0]) &&
+         std::all_of(text.begin(), text.end(), is_word_part);
 }
 
 // A suffix that was surely meant as a type: a letter or two, then digits, as in i46.

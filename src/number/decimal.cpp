@@ -13,6 +13,7 @@
 #include "inky_margin/number/decimal_writing.hpp"
 #include "inky_margin/number/natural.hpp"
 #include "powers_of_ten.hpp"
+#include "text/ascii.hpp"
 
 namespace inky {
 
@@ -28,10 +29,6 @@ constexpr std::int64_t tiny_point = -5000;
 
 // Half-way values of f128 have at most 11 563 + 1 digits; more than that only needs "and more".
 constexpr std::size_t deciding_digits = 11600;
-
-bool is_digit(char c) {
-  return c >= '0' && c <= '9';
-}
 
 std::string_view take_digits(std::string_view& rest) {
   std::size_t count = 0;

@@ -7,6 +7,7 @@
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/number/weighing.hpp"
 #include "rational.hpp"
+#include "ulps.hpp"
 
 namespace inky {
 
@@ -19,7 +20,6 @@ using Maybe = std::optional<Rational>;
 // Texts of exact numbers: complete up to so many digits, then cut to so many.
 constexpr std::size_t most_exact_digits = 1200;
 constexpr int cut_digits = 40;
-constexpr int ulps_digits = 6;
 // Numbers that are not rounded may grow without end; beyond this they are forgotten.
 constexpr int most_ideal_bits = 20'000;
 // Enough for the square root of any format, and for telling its error.
@@ -345,11 +345,11 @@ class Evaluator {
   Operand overflowed(const Node& node, Operand out, const Rational& exact, Step& step) {
     const StoredWhole made = store_whole(natural_of(out.whole), *out.type);
     const std::string name(out.type->name);
-    if (options_.overflow == Overflow::fail) {
+    if (options_.overflow == WholeOverflow::fail) {
       return fail(node, exact_text(exact) + " does not fit " + name,
                   "It holds " + lowest_whole(*out.type) + " to " + highest_whole(*out.type) + ".");
     }
-    const bool wraps = options_.overflow == Overflow::wrap;
+    const bool wraps = options_.overflow == WholeOverflow::wrap;
     out.whole = Integer(wraps ? made.wrapped : made.saturated);
     step.out_of_range = true;
     step.remark = "does not fit " + name + ": " +
@@ -732,10 +732,10 @@ class Evaluator {
 
 }  // namespace
 
-std::optional<Overflow> overflow_named(std::string_view name) {
-  if (name == "wrap") return Overflow::wrap;
-  if (name == "saturate") return Overflow::saturate;
-  if (name == "fail") return Overflow::fail;
+std::optional<WholeOverflow> overflow_named(std::string_view name) {
+  if (name == "wrap") return WholeOverflow::wrap;
+  if (name == "saturate") return WholeOverflow::saturate;
+  if (name == "fail") return WholeOverflow::fail;
   return std::nullopt;
 }
 

@@ -1,4 +1,5 @@
 #include "expression.hpp"
+#include "text/ascii.hpp"
 
 #include <algorithm>
 #include <array>
@@ -10,15 +11,6 @@ namespace {
 constexpr std::array<std::string_view, 8> function_names = {"",      "floor", "ceil", "trunc",
                                                             "round", "sqrt",  "abs",  "ulp"};
 
-bool is_digit(char c) {
-  return '0' <= c && c <= '9';
-}
-bool is_letter(char c) {
-  return ('a' <= c && c <= 'z') || ('A' <= c && c <= 'Z') || c == '_';
-}
-bool is_word(char c) {
-  return is_digit(c) || is_letter(c);
-}
 // The value of a digit in bases up to 36; 36 for what is none.
 int digit_value(char c) {
   if (is_digit(c)) return c - '0';
@@ -238,7 +230,7 @@ class Parser {
     if (c == '(') return open_parenthesis(std::nullopt, at_);
     const bool point = c == '.' && at_ + 1 < source_.size() && is_digit(source_[at_ + 1]);
     if (is_digit(c) || point) return literal();
-    if (is_letter(c)) return word();
+    if (is_word_start(c)) return word();
     return fail(at_, end_of_character(), "a number is missing here",
                 "Write a number, a name or a parenthesis.");
   }
@@ -259,7 +251,7 @@ class Parser {
 
   int word() {
     const std::size_t from = at_;
-    while (at_ < source_.size() && is_word(source_[at_])) ++at_;
+    while (at_ < source_.size() && is_word_part(source_[at_])) ++at_;
     const std::string_view name = source_.substr(from, at_ - from);
     if (next_is("(")) return call(name, from);
     const bool named = std::any_of(options_.names.begin(), options_.names.end(),
@@ -309,7 +301,7 @@ class Parser {
                           std::string_view("xXbBoO").find(rest[1]) != std::string_view::npos &&
                           options_.base == 10;
     if (prefixed || options_.base != 10)
-      take_while(is_word, made.word);
+      take_while(is_word_part, made.word);
     else
       take_while(is_digit_or_mark, made.word);
     const bool hexadecimal = prefixed && (rest[1] == 'x' || rest[1] == 'X');
@@ -330,7 +322,7 @@ class Parser {
   void take_fraction(bool hexadecimal, std::string& out) {
     if (at_ < source_.size() && source_[at_] == '.') {
       out += source_[at_++];
-      take_while(hexadecimal ? is_word : is_digit_or_mark, out);
+      take_while(hexadecimal ? is_word_part : is_digit_or_mark, out);
     }
     const char mark = hexadecimal ? 'p' : 'e';
     if (hexadecimal) {
@@ -348,7 +340,7 @@ class Parser {
   int typed(Node made) {
     if (take(":")) {
       const std::size_t from = at_;
-      while (at_ < source_.size() && is_word(source_[at_])) ++at_;
+      while (at_ < source_.size() && is_word_part(source_[at_])) ++at_;
       const std::string_view name = source_.substr(from, at_ - from);
       made.type = number_type_named(name);
       if (made.type == nullptr)

@@ -12,9 +12,9 @@ namespace {
 const Rational margin(1, 16);
 
 // A stretch of the line, and where numbers stand on it.
-class Scale {
+class LineScale {
  public:
-  Scale(const Rational& low, const Rational& high)
+  LineScale(const Rational& low, const Rational& high)
       : start_(low - (high - low) * margin), length_((high - low) * (1 + 2 * margin)) {}
   double at(const Rational& x) const { return static_cast<double>((x - start_) / length_); }
 
@@ -67,7 +67,7 @@ NumberLine line_of_neighbours(const Weighing& weighing, std::optional<int> place
   const Rational below = rational_of(unpack(format, below_bits));
   const Rational above = rational_of(unpack(format, above_bits));
   const Rational stored = rational_of(weighing.real);
-  const Scale scale(below, above);
+  const LineScale scale(below, above);
   NumberLine line;
   line.unit = "1 ulp = " + shortest_text(format, convert(weighing.ulp(), format));
   const auto add = [&](Kind kind, const Rational& x, std::string label) {
@@ -110,7 +110,7 @@ std::optional<NumberLine> line_of_places(const Weighing& weighing, int places) {
   // A number that needs no rounding stands in the middle.
   if (low == stored) low -= unit;
   const Rational high = low == stored - unit ? Rational(stored + unit) : Rational(low + unit);
-  const Scale scale(low, high);
+  const LineScale scale(low, high);
   NumberLine line;
   line.unit = "1 unit of the last printed place = " + label(unit);
   const PlacesView view = view_at(*weighing.stored, places);

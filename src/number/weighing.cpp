@@ -6,13 +6,11 @@
 #include "inky_margin/number/hexadecimal_real.hpp"
 #include "inky_margin/number/whole.hpp"
 #include "powers_of_ten.hpp"
+#include "ulps.hpp"
 
 namespace inky {
 
 namespace {
-
-// Six digits say which side of a tie an error lies on and how far; the rest is noise.
-constexpr int ulps_digits = 6;
 
 // The error over the unit of the last place: both are read as f128, whose range and 113 bits are
 // more than the six digits need, and the unit is a power of two, so dividing changes the exponent.

@@ -8,16 +8,13 @@
 #include "inky_margin/text/columns.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
+#include "text/ascii.hpp"
 
 namespace inky {
 
 namespace {
 
 constexpr char escape_character = '\x1B';
-
-bool is_digit(char c) {
-  return '0' <= c && c <= '9';
-}
 
 // All bytes are looked at: without a way out, several are at once.
 bool is_plain_text(std::string_view text) {

@@ -12,10 +12,8 @@ namespace {
 // A missing cell takes 40 bytes of memory, and none of the data.
 constexpr std::size_t most_missing_cells = 1'000'000;
 
-using nlohmann::json;
-
 // Receives one flat object; keeps the digits of numbers as they were typed.
-class FlatObject final : public json::json_sax_t {
+class FlatObject final : public nlohmann::json::json_sax_t {
  public:
   std::vector<std::pair<std::string, std::optional<std::string>>> members;
   bool is_flat = true;
@@ -35,7 +33,7 @@ class FlatObject final : public json::json_sax_t {
   bool end_object() override { return true; }
   bool start_array(std::size_t) override { return enter(1); }
   bool end_array() override { return true; }
-  bool parse_error(std::size_t, const std::string&, const json::exception&) override {
+  bool parse_error(std::size_t, const std::string&, const nlohmann::json::exception&) override {
     return false;
   }
 
@@ -71,7 +69,7 @@ Result<Table> read_json_lines(std::string_view text) {
     ++number;
     if (is_blank(line)) continue;
     FlatObject object;
-    if (!json::sax_parse(line.begin(), line.end(), &object)) {
+    if (!nlohmann::json::sax_parse(line.begin(), line.end(), &object)) {
       table.faults.push_back(
           {number, 1,
            object.is_flat ? "is not a JSON object; it is left out"

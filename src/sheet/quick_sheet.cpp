@@ -31,7 +31,7 @@ std::vector<std::string> words_of(std::string_view text) {
   return out;
 }
 
-std::string quoted(std::string_view text) {
+std::string toml_quoted(std::string_view text) {
   std::string out = "\"";
   for (const char c : text) {
     const auto unit = static_cast<unsigned char>(c);
@@ -56,7 +56,7 @@ std::string in_toml(std::string_view key, std::string_view value) {
                                        "tab",         "width"};
   const bool is_bare = std::find(std::begin(keys), std::end(keys), key) != std::end(keys) &&
                        (value == "true" || value == "false" || scan_decimal(value));
-  return is_bare ? std::string(value) : quoted(value);
+  return is_bare ? std::string(value) : toml_quoted(value);
 }
 
 // One line of TOML of key=value; nothing where it is none.
@@ -89,7 +89,7 @@ Result<Sheet> sheet_of(std::span<const std::string> columns) {
                    in_quotes(column) + " does not name a column",
                    {},
                    "Write its name, and keys with values: mass places=2."};
-    toml += "[[column]]\nfrom = " + quoted(words[0]) + "\n";
+    toml += "[[column]]\nfrom = " + toml_quoted(words[0]) + "\n";
     for (std::size_t i = 1; i < words.size(); ++i) {
       const std::optional<std::string> line = line_of(words[i]);
       if (!line) return no_setting(words[i], "width=9");

@@ -7,6 +7,7 @@
 #include "inky_margin/scan/tokens.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
+#include "text/ascii.hpp"
 
 namespace inky {
 
@@ -100,12 +101,8 @@ std::string_view type_name(const ProgramForm& form, Type type) {
 
 // A name stands in the program as it is, outside of any quotes.
 std::optional<Error> check_name(const Dialect& dialect, std::string_view name) {
-  const auto is_letter = [](char c) {
-    return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || c == '_';
-  };
-  const bool good = !name.empty() && is_letter(name[0]) &&
-                    std::all_of(name.begin(), name.end(),
-                                [&](char c) { return is_letter(c) || (c >= '0' && c <= '9'); });
+  const bool good = !name.empty() && is_word_start(name[0]) &&
+                    std::all_of(name.begin(), name.end(), is_word_part);
   if (good) return std::nullopt;
   return Error{Code::not_supported_yet,
                "the name " + in_quotes(name) + " in a program of " +

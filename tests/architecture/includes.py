@@ -7,8 +7,8 @@ import sys
 
 root = pathlib.Path(__file__).resolve().parents[2]
 floors = {
-    "number": set(),
     "text": set(),
+    "number": {"text"},
     "format": {"number", "text"},
     "dialect": {"number", "text", "format"},
     "carry": {"number", "text", "format", "dialect"},
@@ -27,8 +27,8 @@ for floor, above in floors.items():
     for path in files:
         for number, line in enumerate(path.read_text(encoding="utf-8").splitlines(), 1):
             place = f"{path.relative_to(root)}:{number}"
-            used = re.match(r'#include "inky_margin/(\w+)/', line)
-            if used and used[1] != floor and used[1] not in above:
+            used = re.match(r'#include "(?:inky_margin/)?(\w+)/', line)
+            if used and used[1] in floors and used[1] != floor and used[1] not in above:
                 faults.append(f"{place}: {floor} may not use {used[1]}")
             if line.startswith("#include") and forbidden.search(line):
                 faults.append(f"{place}: {line.strip()} does I/O or formatting")

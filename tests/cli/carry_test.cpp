@@ -20,24 +20,25 @@ json result_for(const json& answer, const std::string& dialect) {
 }
 
 json jsonl(const std::string& command, const json& request) {
-  return json::parse(support::inky(command + " --jsonl", request.dump() + "\n").out);
+  return json::parse(support::run_tool(command + " --jsonl", request.dump() + "\n").out);
 }
 
 }  // namespace
 
 TEST_CASE("carry: sources, verdicts and examples") {
-  const support::Ran ran = support::inky("carry '%-8s|%8.2f g\\n' --to rust,java,java-pattern");
+  const support::Ran ran = support::run_tool("carry '%-8s|%8.2f g\\n' --to rust,java,java-pattern");
   CHECK(ran.status == 1);
   CHECK(ran.out.find("{:8}|{:8.2} g\\n\n") != std::string::npos);
   CHECK(ran.out.find("prints the same for v1: texts of printable ASCII; v2: finite numbers\n") !=
         std::string::npos);
   CHECK(ran.out.find("cannot be carried") != std::string::npos);
-  CHECK(support::inky("carry '%d' --to rust,java,python").status == 0);
-  CHECK(support::inky("carry '{}' f64 --from rust --to lisp").status == 1);
-  CHECK(support::inky("carry '%d' --to sea").status == 2);
-  CHECK(support::inky("carry '%y' --to rust").status == 2);
-  CHECK(support::inky("carry '%s' f65 --to rust").status == 0);  // no type: a text, as its value
-  CHECK(support::inky("carry").status == 2);
+  CHECK(support::run_tool("carry '%d' --to rust,java,python").status == 0);
+  CHECK(support::run_tool("carry '{}' f64 --from rust --to lisp").status == 1);
+  CHECK(support::run_tool("carry '%d' --to sea").status == 2);
+  CHECK(support::run_tool("carry '%y' --to rust").status == 2);
+  CHECK(support::run_tool("carry '%s' f65 --to rust").status ==
+        0);  // no type: a text, as its value
+  CHECK(support::run_tool("carry").status == 2);
 
   const json answer = jsonl("carry", {{"dialect", "c"},
                                       {"template", "%2$s %1$.2f"},
@@ -66,7 +67,7 @@ TEST_CASE("carry: what a machine may get wrong is told, and the next line is ans
       "{\"dialect\":\"c\",\"template\":\"%d\",\"types\":[\"f65\"],\"to\":[\"rust\"]}\n"
       "{\"dialect\":\"c\",\"template\":\"%d\",\"types\":[\"text\"],\"to\":[\"rust\"]}\n"
       "{\"dialect\":\"c\",\"template\":\"%d\",\"to\":[\"all\"]}\n";
-  std::istringstream answers(support::inky("carry --jsonl", lines).out);
+  std::istringstream answers(support::run_tool("carry --jsonl", lines).out);
   std::vector<std::string> codes;
   for (std::string line; std::getline(answers, line);) {
     const json answer = json::parse(line);
@@ -120,7 +121,7 @@ TEST_CASE("requests to carry, write and check that cannot be answered") {
   for (const Case& c : cases) {
     INFO(c.command << " " << c.request);
     const json answer = json::parse(
-        support::inky(std::string(c.command) + " --jsonl", std::string(c.request) + "\n").out);
+        support::run_tool(std::string(c.command) + " --jsonl", std::string(c.request) + "\n").out);
     REQUIRE(answer.contains("error"));
     CHECK(answer["error"]["code"] == c.code);
     CHECK_THAT(answer["error"]["message"].get<std::string>(), Catch::StartsWith(c.message));
@@ -129,7 +130,8 @@ TEST_CASE("requests to carry, write and check that cannot be answered") {
 }
 
 TEST_CASE("show --beside: the same stands together, what differs is marked and explained") {
-  const support::Ran ran = support::inky("show '%-6s|%8.2f' naïve 2.675 --beside rust,php,java");
+  const support::Ran ran =
+      support::run_tool("show '%-6s|%8.2f' naïve 2.675 --beside rust,php,java");
   CHECK(ran.status == 1);
   CHECK(ran.out.rfind("  prints          naïve|····2.67\n  c               %-6s|%8.2f\n  php       "
                       "      %-6s|%8.2f\n",
@@ -137,23 +139,23 @@ TEST_CASE("show --beside: the same stands together, what differs is marked and e
   CHECK(ran.out.find("  differs         naïve·|····2.67\n                       ▔\n  rust          "
                      "  {:6}|{:8.2}\n") != std::string::npos);
   CHECK(ran.out.find("a width counts bytes in c, code-points in rust\n") != std::string::npos);
-  CHECK(support::inky("show '%d' 42 --beside rust,python").status == 0);
+  CHECK(support::run_tool("show '%d' 42 --beside rust,python").status == 0);
   const support::Ran named =
-      support::inky("show --in python '{mass:.1f} {lot}' lot=K-07 mass=0.25 --beside c");
+      support::run_tool("show --in python '{mass:.1f} {lot}' lot=K-07 mass=0.25 --beside c");
   CHECK(named.out.find("  prints          0.2·K-07\n") == 0);
   CHECK(named.status == 0);
-  CHECK(support::inky("show '%d %d' 1 --beside rust").status == 2);
-  CHECK(support::inky("show --in python '{mass}' lot=1 --beside c").status == 2);
+  CHECK(support::run_tool("show '%d %d' 1 --beside rust").status == 2);
+  CHECK(support::run_tool("show --in python '{mass}' lot=1 --beside c").status == 2);
 
   const json answer =
-      json::parse(support::inky("show --json '%.2f' 0.125 --beside java,octave-display").out);
+      json::parse(support::run_tool("show --json '%.2f' 0.125 --beside java,octave-display").out);
   CHECK(answer["beside"][0] ==
         json({{"dialect", "c"}, {"template", "%.2f"}, {"text", "0.12"}, {"same", true}}));
   CHECK(answer["beside"][1]["text"] == "0.13");
   CHECK(answer["beside"][1]["same"] == false);
   CHECK(answer["beside"][2].contains("why"));
 
-  const support::Ran plain = support::inky("show --plain 1e16 --beside all --in python");
+  const support::Ran plain = support::run_tool("show --plain 1e16 --beside all --in python");
   CHECK(plain.out.rfind("  prints          1e+16\n  in              python, cpp-format", 0) == 0);
   CHECK(plain.out.find("differs         1.0E16\n") != std::string::npos);
   CHECK(plain.out.find("  c               cannot: C prints nothing without a format\n") !=
@@ -166,17 +168,17 @@ TEST_CASE("show --beside: the same stands together, what differs is marked and e
 
 TEST_CASE("write: a wish in every language, and contradictions refused") {
   const support::Ran ran =
-      support::inky("write --places 2 --width 10 --group , --to python,java,c 1234.5");
+      support::run_tool("write --places 2 --width 10 --group , --to python,java,c 1234.5");
   CHECK(ran.status == 0);
   CHECK(ran.out.find("  python          {:10,.2f}\n                  ··1,234.50\n") !=
         std::string::npos);
   CHECK(ran.out.find("  java            %,10.2f\n                  ··1,234.50\n") !=
         std::string::npos);
   CHECK(ran.out.find("C takes its thousands mark from the locale") != std::string::npos);
-  CHECK(support::inky("write --places 2 --significant 3").status == 2);
-  CHECK(support::inky("write --kind text --align inner").status == 2);
-  CHECK(support::inky("write --width wide").status == 2);
-  CHECK(support::inky("write --kind moment").status == 1);
+  CHECK(support::run_tool("write --places 2 --significant 3").status == 2);
+  CHECK(support::run_tool("write --kind text --align inner").status == 2);
+  CHECK(support::run_tool("write --width wide").status == 2);
+  CHECK(support::run_tool("write --kind moment").status == 1);
 
   const json answer =
       jsonl("write",
@@ -201,7 +203,7 @@ TEST_CASE("the wish of a field that stands somewhere writes that field again") {
                                                         {"php", "%08.3f"}};
   for (const auto& [dialect, source] : fields) {
     const json shown = json::parse(
-        support::inky(std::string("show --json --in ") + dialect + " '" + source + "'").out);
+        support::run_tool(std::string("show --json --in ") + dialect + " '" + source + "'").out);
     const json answer =
         jsonl("write", {{"wish", shown["fields"][0]["wish"]}, {"value", 2.5}, {"to", {dialect}}});
     INFO(dialect << " " << source);
@@ -211,17 +213,17 @@ TEST_CASE("the wish of a field that stands somewhere writes that field again") {
 }
 
 TEST_CASE("check: faults for people, for machines, and mended") {
-  const support::Ran ran = support::inky("check '%d of %s' f64 text");
+  const support::Ran ran = support::run_tool("check '%d of %s' f64 text");
   CHECK(ran.status == 1);
   CHECK(
       ran.out.find(
           "  error     %d reads an int, and 2.675 is passed as a double [language-undefined]\n") !=
       std::string::npos);
   CHECK(ran.out.find("  write     %g\n") != std::string::npos);
-  CHECK(support::inky("check '%d of %s' f64 text --fix").out == "%g of %s\n");
-  CHECK(support::inky("check '%d %d' i32 --fix").status == 2);
-  CHECK(support::inky("check '%8.2f' 2.5").status == 0);
-  CHECK(support::inky("check '%8.2f' 2.5").out.find("nothing found\n") != std::string::npos);
+  CHECK(support::run_tool("check '%d of %s' f64 text --fix").out == "%g of %s\n");
+  CHECK(support::run_tool("check '%d %d' i32 --fix").status == 2);
+  CHECK(support::run_tool("check '%8.2f' 2.5").status == 0);
+  CHECK(support::run_tool("check '%8.2f' 2.5").out.find("nothing found\n") != std::string::npos);
   const json answer =
       jsonl("check", {{"dialect", "python"}, {"template", "{:d}"}, {"values", {2.5}}});
   CHECK(answer["ok"] == false);

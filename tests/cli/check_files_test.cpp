@@ -32,35 +32,35 @@ TEST_CASE("check FILE: lines that point at the place, and a summary") {
   const std::string file = folder.put("room.c",
                                       "printf(\"%d g\\n\", 2.5);\nprintf(\"%s\", s);\n"
                                       "printf(format);\n");
-  const support::Ran ran = support::inky("check " + file);
+  const support::Ran ran = support::run_tool("check " + file);
   CHECK(ran.status == 1);
   CHECK(ran.out == file +
                        ":1:9: error: %d reads an int, and 2.5 is passed as a double; compiles, "
                        "and anything may be printed; write %g [language-undefined]\n");
   CHECK(ran.err == "inky: 1 file, 3 calls, 1 fault; 1 call not checked (--unchecked lists them)\n");
-  const support::Ran all = support::inky("check --unchecked " + file);
+  const support::Ran all = support::run_tool("check --unchecked " + file);
   CHECK(all.out.find(file + ":3:1: warning: this printf is not checked: its template is not a "
                             "literal [not-checked]\n") != std::string::npos);
 
-  const support::Ran input = support::inky("check - --language python", "'%d' % 'x'\n");
+  const support::Ran input = support::run_tool("check - --language python", "'%d' % 'x'\n");
   CHECK(input.status == 1);
   CHECK(input.out.rfind("stdin:1:2: error: ", 0) == 0);
-  CHECK(support::inky("check - --language python", "'%d' % 3\n").status == 0);
+  CHECK(support::run_tool("check - --language python", "'%d' % 3\n").status == 0);
 }
 
 // The same template with values of the same type is looked at once, but for what their names say.
 TEST_CASE("check FILE: calls that look alike are told apart") {
-  const support::Ran ran = support::inky("check - --language c",
-                                         "void f(long a, long long b, double c, double d) {\n  "
-                                         "printf(\"%ld\", a);\n  printf(\"%ld\", b);\n"
-                                         "  printf(\"%d\", c);\n  printf(\"%d\", d);\n}\n");
+  const support::Ran ran = support::run_tool("check - --language c",
+                                             "void f(long a, long long b, double c, double d) {\n  "
+                                             "printf(\"%ld\", a);\n  printf(\"%ld\", b);\n"
+                                             "  printf(\"%d\", c);\n  printf(\"%d\", d);\n}\n");
   CHECK(ran.out.find("stdin:2:") == std::string::npos);
   CHECK(ran.out.find("stdin:3:11: error: %ld reads a long, and a long long is passed") !=
         std::string::npos);
   CHECK(ran.out.find("stands for c)") < ran.out.find("stands for d)"));
   CHECK(ran.out.find("stands for d)") != std::string::npos);
-  const json unchecked =
-      json::parse(support::inky("check - --language c --unchecked --json", "printf(format);").out);
+  const json unchecked = json::parse(
+      support::run_tool("check - --language c --unchecked --json", "printf(format);").out);
   CHECK(unchecked["ok"] == true);
   CHECK(unchecked["faults"].size() == 1);
 }
@@ -71,7 +71,7 @@ TEST_CASE("check FOLDER: the files whose names tell their languages, in order") 
   folder.put("a.c", "printf(\"%d\", 2.5);");
   folder.put("notes.txt", "printf(\"%d\", 2.5);");
   folder.put(".hidden/room.c", "printf(\"%d\", 2.5);");
-  const support::Ran ran = support::inky("check " + folder.path.string());
+  const support::Ran ran = support::run_tool("check " + folder.path.string());
   CHECK(ran.status == 1);
   CHECK(ran.err == "inky: 2 files, 2 calls, 2 faults\n");
   CHECK(ran.out.find("a.c:1:9:") < ran.out.find("b/room.py:1:2:"));
@@ -80,7 +80,7 @@ TEST_CASE("check FOLDER: the files whose names tell their languages, in order") 
 TEST_CASE("check FILE for programs: JSON and SARIF have the same faults") {
   const Folder folder;
   const std::string file = folder.put("the room.c", "printf(\"\xC3\xA9 %d\" \"%u\", 2.5, -1);\n");
-  const support::Ran plain = support::inky("check '" + file + "' --json");
+  const support::Ran plain = support::run_tool("check '" + file + "' --json");
   CHECK(plain.status == 1);
   const json faults = json::parse(plain.out)["faults"];
   REQUIRE(faults.size() == 2);
@@ -90,7 +90,7 @@ TEST_CASE("check FILE for programs: JSON and SARIF have the same faults") {
   CHECK(faults[1]["code"] == "bits-reinterpreted");
   CHECK(faults[1]["column"] == 16);
 
-  const support::Ran ran = support::inky("check '" + file + "' --sarif");
+  const support::Ran ran = support::run_tool("check '" + file + "' --sarif");
   CHECK(ran.status == 1);
   const json log = json::parse(ran.out);
   CHECK(log["version"] == "2.1.0");
@@ -111,7 +111,7 @@ TEST_CASE("check FILE for programs: JSON and SARIF have the same faults") {
   CHECK(fix["insertedContent"]["text"] == "%g");
   CHECK(fix["deletedRegion"]["startColumn"] == 11);
   CHECK(run["tool"]["driver"]["rules"].size() == 2);
-  CHECK(json::parse(support::inky("check - --language c --sarif").out)["runs"][0]["results"] ==
+  CHECK(json::parse(support::run_tool("check - --language c --sarif").out)["runs"][0]["results"] ==
         json::array());
 }
 
@@ -119,41 +119,41 @@ TEST_CASE("check FILE: what cannot be done is said, and the other files are stil
   const Folder folder;
   const std::string wide = folder.put("wide.c", std::string("\xFF\xFEp\0r\0", 6));
   const std::string good = folder.put("good.c", "printf(\"%d\", 2.5);");
-  const support::Ran ran = support::inky("check " + wide + " missing.c " + good);
+  const support::Ran ran = support::run_tool("check " + wide + " missing.c " + good);
   CHECK(ran.status == 2);
   CHECK(ran.err.find("wide.c\" is UTF-16") != std::string::npos);
   CHECK(ran.err.find("cannot read \"missing.c\"") != std::string::npos);
   CHECK(ran.out.find("good.c:1:9: error") != std::string::npos);
-  CHECK(support::inky("check " + folder.put("notes.txt", "") + " --language sea").status == 2);
-  CHECK(support::inky("check '%s.c'").status == 0);  // a template, not a file
-  CHECK(support::inky("check '%d' --sarif").status == 2);
-  CHECK(support::inky("check " + good + " --fix").status == 2);
-  CHECK(support::inky("check " + good + " --whole-line").status == 2);
+  CHECK(support::run_tool("check " + folder.put("notes.txt", "") + " --language sea").status == 2);
+  CHECK(support::run_tool("check '%s.c'").status == 0);  // a template, not a file
+  CHECK(support::run_tool("check '%d' --sarif").status == 2);
+  CHECK(support::run_tool("check " + good + " --fix").status == 2);
+  CHECK(support::run_tool("check " + good + " --whole-line").status == 2);
   const std::string table =
       folder.put("calls.toml", "[[call]]\nlanguage = \"c\"\nname = \"say\"\n");
   const std::string said = folder.put("said.c", "say(\"%d\", 2.5);");
-  CHECK(support::inky("check " + said).status == 0);
-  CHECK(support::inky("check " + said + " --calls " + table).status == 1);
+  CHECK(support::run_tool("check " + said).status == 0);
+  CHECK(support::run_tool("check " + said + " --calls " + table).status == 1);
   const std::string bad = folder.put("bad.toml", "[[call]]\nlanguage = \"sea\"\n");
-  const support::Ran refused = support::inky("check " + said + " --calls " + bad);
+  const support::Ran refused = support::run_tool("check " + said + " --calls " + bad);
   CHECK(refused.status == 2);
   CHECK(refused.err.find("bad.toml") != std::string::npos);
 }
 
 TEST_CASE("check: what is demanded besides being right") {
-  CHECK(support::inky("check '%.2f' f64 --in java").status == 0);
-  CHECK(support::inky("check '%.2f' f64 --in java --for-machine").status == 1);
-  CHECK(support::inky("check '%s' text --in java --for-machine").status == 0);
-  CHECK(support::inky("check '%.2f' f64 --in python-percent --for-machine").status == 0);
-  CHECK(support::inky("check '%d\\n' i32 --whole-line").status == 0);
-  CHECK(support::inky("check '%d' i32 --whole-line --fix").out == "%d\\n\n");
-  CHECK(support::inky("check '~D' i32 --in lisp --whole-line --fix").out == "~D~%\n");
-  CHECK(support::inky("check '12345 %d' i32 --line-limit 7").status == 1);
-  CHECK(support::inky("check '12345 %d' i32 --line-limit 8").status == 0);
+  CHECK(support::run_tool("check '%.2f' f64 --in java").status == 0);
+  CHECK(support::run_tool("check '%.2f' f64 --in java --for-machine").status == 1);
+  CHECK(support::run_tool("check '%s' text --in java --for-machine").status == 0);
+  CHECK(support::run_tool("check '%.2f' f64 --in python-percent --for-machine").status == 0);
+  CHECK(support::run_tool("check '%d\\n' i32 --whole-line").status == 0);
+  CHECK(support::run_tool("check '%d' i32 --whole-line --fix").out == "%d\\n\n");
+  CHECK(support::run_tool("check '~D' i32 --in lisp --whole-line --fix").out == "~D~%\n");
+  CHECK(support::run_tool("check '12345 %d' i32 --line-limit 7").status == 1);
+  CHECK(support::run_tool("check '12345 %d' i32 --line-limit 8").status == 0);
   const Folder folder;
   const std::string file = folder.put(
       "Room.java", "String.format(\"%.2f\", 2.5);\nString.format(Locale.ROOT, \"%.2f\", 2.5);\n");
-  const support::Ran ran = support::inky("check " + file + " --for-machine");
+  const support::Ran ran = support::run_tool("check " + file + " --for-machine");
   CHECK(ran.out.find("Room.java:1:16: warning: ") != std::string::npos);
   CHECK(ran.err == "inky: 1 file, 2 calls, 1 fault\n");
 }

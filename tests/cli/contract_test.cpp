@@ -120,9 +120,10 @@ TEST_CASE("lines that cannot be read are answered with an error") {
 }
 
 TEST_CASE("the tool answers line by line, in order, and a bad line does not stop it") {
-  const support::Ran ran = support::inky("show --jsonl",
-                                         "{\"dialect\":\"c\",\"template\":\"%d\",\"values\":[1]}"
-                                         "\r\nnonsense\n{\"dialect\":\"c\",\"template\":\"last\"}");
+  const support::Ran ran =
+      support::run_tool("show --jsonl",
+                        "{\"dialect\":\"c\",\"template\":\"%d\",\"values\":[1]}"
+                        "\r\nnonsense\n{\"dialect\":\"c\",\"template\":\"last\"}");
   CHECK(ran.status == 0);
   CHECK(ran.out.starts_with("{\"text\":\"1\",\"notes\":[]}\n{\"error\":"));
   CHECK(ran.out.ends_with("{\"text\":\"last\",\"notes\":[]}\n"));

@@ -15,7 +15,7 @@ TEST_CASE("the guide page of every dialect is made from its facts") {
   for (const inky::Dialect* dialect : inky::all_dialects()) {
     const inky::DialectFacts& facts = dialect->facts();
     INFO(facts.id);
-    const support::Ran page = support::inky("dialects " + std::string(facts.id));
+    const support::Ran page = support::run_tool("dialects " + std::string(facts.id));
     CHECK(page.status == 0);
     std::istringstream lines(page.out);
     for (std::string line; std::getline(lines, line);)
@@ -27,7 +27,8 @@ TEST_CASE("the guide page of every dialect is made from its facts") {
     }
     for (const inky::EscapeFact& fact : facts.escapes)
       CHECK(page.out.find("\n  " + std::string(fact.written)) != std::string::npos);
-    const std::string markdown = support::inky("dialects --markdown " + std::string(facts.id)).out;
+    const std::string markdown =
+        support::run_tool("dialects --markdown " + std::string(facts.id)).out;
     CHECK(markdown.rfind("# " + std::string(facts.id) + "\n", 0) == 0);
     CHECK(markdown.find("## Rounding\n") != std::string::npos);
     if (facts.places_form.empty()) continue;
@@ -35,144 +36,145 @@ TEST_CASE("the guide page of every dialect is made from its facts") {
     const std::string cents = facts.id == "java" ? "2.68" : "2.67";
     CHECK(page.out.find("of 2.675: \"" + cents + "\"") != std::string::npos);
   }
-  const json list = json::parse(support::inky("dialects --json").out);
+  const json list = json::parse(support::run_tool("dialects --json").out);
   CHECK(list.size() == inky::all_dialects().size());
-  CHECK(support::inky("dialects").out.find("python-percent: Python, the % operator of str\n") !=
+  CHECK(support::run_tool("dialects").out.find("python-percent: Python, the % operator of str\n") !=
         std::string::npos);
-  CHECK(support::inky("dialects sea").status == 2);
-  CHECK(support::inky("dialects --markdown").status == 2);
+  CHECK(support::run_tool("dialects sea").status == 2);
+  CHECK(support::run_tool("dialects --markdown").status == 2);
 }
 
 TEST_CASE("templates in braces, and a chain, in words and rendered") {
   const support::Ran python =
-      support::inky("show --in python '{mass:>8.2f}|{lots[0]}' mass=2.675 'lots=[7, 8]'");
+      support::run_tool("show --in python '{mass:>8.2f}|{lots[0]}' mass=2.675 'lots=[7, 8]'");
   CHECK(python.status == 0);
   CHECK(python.out.find("····2.67|7\n") != std::string::npos);
   CHECK(python.out.find("from 2.675 f64\n") != std::string::npos);
-  CHECK(support::inky("show --bare --in python \"f'{mass=}'\" mass=2.675").out == "mass=2.675");
-  const support::Ran rust = support::inky("show --in rust '{:x}' 1.5");
+  CHECK(support::run_tool("show --bare --in python \"f'{mass=}'\" mass=2.675").out == "mass=2.675");
+  const support::Ran rust = support::run_tool("show --in rust '{:x}' 1.5");
   CHECK(rust.status == 1);
   CHECK(rust.out.find("when the program is compiled, as E0277: ") != std::string::npos);
-  CHECK(support::inky("show --bare --in rust '{:?}' '{mass: 12.5}'").out ==
+  CHECK(support::run_tool("show --bare --in rust '{:?}' '{mass: 12.5}'").out ==
         "Record { mass: 12.5 }");
-  CHECK(support::inky("show --bare --in rust --plain 1e16").out == "10000000000000000");
-  CHECK(support::inky("show --bare --in python --plain 1e16").out == "1e+16");
-  CHECK(support::inky("show --bare --in cpp-format --plain 1e5").out == "1e+05");
-  CHECK(support::inky("show --bare --in cpp-stream --plain 1234567.0").out == "1.23457e+06");
+  CHECK(support::run_tool("show --bare --in rust --plain 1e16").out == "10000000000000000");
+  CHECK(support::run_tool("show --bare --in python --plain 1e16").out == "1e+16");
+  CHECK(support::run_tool("show --bare --in cpp-format --plain 1e5").out == "1e+05");
+  CHECK(support::run_tool("show --bare --in cpp-stream --plain 1234567.0").out == "1.23457e+06");
   const support::Ran chain =
-      support::inky("show --in cpp-stream 'cout << fixed << setw(9) << mass << lot' 2.5 7");
+      support::run_tool("show --in cpp-stream 'cout << fixed << setw(9) << mass << lot' 2.5 7");
   CHECK(chain.status == 0);
   CHECK(chain.out.find("·2.5000007\n") != std::string::npos);
   CHECK(chain.out.find("from 7 i32\n") != std::string::npos);
   CHECK(chain.out.find("[width-used-up]") != std::string::npos);
   CHECK(chain.out.find("cout << defaultfloat;") != std::string::npos);
   // Where each part stands.
-  const json words = json::parse(support::inky("show --json --in rust '{:>8.2}'").out);
+  const json words = json::parse(support::run_tool("show --json --in rust '{:>8.2}'").out);
   CHECK(words["words"].size() == 5);
   CHECK(words["words"][2]["role"] == "width");
   CHECK(words["words"][2]["span"] == json::array({3, 4}));
-  const support::Ran told = support::inky("show --in cpp-format '{:>8}|'");
+  const support::Ran told = support::run_tool("show --in cpp-format '{:>8}|'");
   CHECK(told.out.find("8       columns, at least: 8\n") != std::string::npos);
 }
 
 TEST_CASE("a template of Python, in words and rendered") {
   const support::Ran shown =
-      support::inky("show --in python-percent '%(mass)8.2f|%(lot)#06x' mass=2.675 lot=255");
+      support::run_tool("show --in python-percent '%(mass)8.2f|%(lot)#06x' mass=2.675 lot=255");
   CHECK(shown.status == 0);
   CHECK(shown.out.find("····2.67|0x00ff\n") != std::string::npos);
   CHECK(shown.out.find("from 2.675 f64\n") != std::string::npos);
-  const support::Ran failed = support::inky("show --in python-percent %d ink");
+  const support::Ran failed = support::run_tool("show --in python-percent %d ink");
   CHECK(failed.status == 1);
   CHECK(failed.out.find("as TypeError: %d format: a real number is required, not str") !=
         std::string::npos);
-  const support::Ran cut = support::inky("show --in python-percent %d 2.9");
+  const support::Ran cut = support::run_tool("show --in python-percent %d 2.9");
   CHECK(cut.out.find("%d cuts 2.9 toward zero, and never rounds [cut-to-whole]") !=
         std::string::npos);
-  const support::Ran words = support::inky("show --in python-percent '%(mass)-8.2f'");
+  const support::Ran words = support::run_tool("show --in python-percent '%(mass)-8.2f'");
   CHECK(words.out.find("takes the value named") != std::string::npos);
   CHECK(words.out.find("takes     values named mass\n") != std::string::npos);
-  CHECK(support::inky("show --in python-percent '\\x4'  ").out.find("SyntaxError") !=
+  CHECK(support::run_tool("show --in python-percent '\\x4'  ").out.find("SyntaxError") !=
         std::string::npos);
 }
 
 TEST_CASE("lists, several texts and plain prints, at the command line") {
-  const support::Ran vector = support::inky("show --in r --bare '%5.1f %s' '[1.25, 2]' ink");
+  const support::Ran vector = support::run_tool("show --in r --bare '%5.1f %s' '[1.25, 2]' ink");
   CHECK(vector.status == 0);
   CHECK(vector.out == "  1.2 ink\n  2.0 ink");
-  const support::Ran rounds = support::inky("show --in octave '%d,%s|' '[1, 2.5]' ink");
+  const support::Ran rounds = support::run_tool("show --in octave '%d,%s|' '[1, 2.5]' ink");
   CHECK(rounds.out.find("1,|2.5,ink|\n") == std::string::npos);
   CHECK(rounds.out.find("[template-recycled]") != std::string::npos);
-  CHECK(support::inky("show --in octave --bare '%d,' '[1, 2.5]' 7").out == "1,2.5,7,");
-  CHECK(support::inky("show --in java --plain --bare 1e10").out == "1.0E10");
-  CHECK(support::inky("show --in python-percent --plain --bare 1e16").out == "1e+16");
-  const support::Ran none = support::inky("show --in c --plain 7");
+  CHECK(support::run_tool("show --in octave --bare '%d,' '[1, 2.5]' 7").out == "1,2.5,7,");
+  CHECK(support::run_tool("show --in java --plain --bare 1e10").out == "1.0E10");
+  CHECK(support::run_tool("show --in python-percent --plain --bare 1e16").out == "1e+16");
+  const support::Ran none = support::run_tool("show --in c --plain 7");
   CHECK(none.status == 1);
   CHECK(none.out.find("undefined C prints nothing without a format\n") != std::string::npos);
-  CHECK(support::inky("show --in java --plain 1 2").status == 2);
-  CHECK(support::inky("show --in php --plain nil:nil").out.find("prints    nothing\n") !=
+  CHECK(support::run_tool("show --in java --plain 1 2").status == 2);
+  CHECK(support::run_tool("show --in php --plain nil:nil").out.find("prints    nothing\n") !=
         std::string::npos);
   // A fill of more than one byte, which PHP takes by half.
-  const json half = json::parse(support::inky("show --in php --json \"%'éd\" 1").out);
+  const json half = json::parse(support::run_tool("show --in php --json \"%'éd\" 1").out);
   CHECK(half["fails"]["as"] == "ValueError");
-  const json plain = json::parse(support::inky("show --in r --plain --json 0.1").out);
+  const json plain = json::parse(support::run_tool("show --in r --plain --json 0.1").out);
   CHECK(plain["text"] == "[1] 0.1");
   CHECK(plain["dialect"] == "r");
-  const support::Ran broken = support::inky("show --in r %d '[1, 2'");
+  const support::Ran broken = support::run_tool("show --in r %d '[1, 2'");
   CHECK(broken.status == 1);  // a text that begins with a bracket
-  const support::Ran item = support::inky("show --in r %d '[1, 300:u8]'");
+  const support::Ran item = support::run_tool("show --in r %d '[1, 300:u8]'");
   CHECK(item.status == 2);
   CHECK(item.err.find("300 does not fit u8") != std::string::npos);
   CHECK(item.err.find("            [1, 300:u8]\n                ▔▔▔") != std::string::npos);
 }
 
 TEST_CASE("Java in a locale, and what it says of a template that fails") {
-  CHECK(support::inky("show --in java --locale de-DE --bare '%,.2f' 1234.5").out == "1.234,50");
-  const support::Ran failed = support::inky("show --in java '%d|%.2d' 1 2");
+  CHECK(support::run_tool("show --in java --locale de-DE --bare '%,.2f' 1234.5").out == "1.234,50");
+  const support::Ran failed = support::run_tool("show --in java '%d|%.2d' 1 2");
   CHECK(failed.status == 1);
   CHECK(failed.out.find("when the program runs, as IllegalFormatPrecisionException") !=
         std::string::npos);
-  const support::Ran words = support::inky("show --in java '%2$-8s|%<S'");
+  const support::Ran words = support::run_tool("show --in java '%2$-8s|%<S'");
   CHECK(words.out.find("takes value 2") != std::string::npos);
   CHECK(words.out.find("takes the value of the field before") != std::string::npos);
-  const support::Ran fill = support::inky("show --in php \"%'*10s\"");
+  const support::Ran fill = support::run_tool("show --in php \"%'*10s\"");
   CHECK(fill.out.find("'*      pads with the byte that follows") != std::string::npos);
 }
 
 TEST_CASE("patterns, slots, directives and calls, at the command line") {
-  CHECK(support::inky("show --bare --in java-pattern --rounding away '#,##0.0;(#)' -- -1234.51")
+  CHECK(support::run_tool("show --bare --in java-pattern --rounding away '#,##0.0;(#)' -- -1234.51")
             .out == "(1,234.6)");
-  CHECK(support::inky("show --in c --rounding up %d 1").status == 2);
-  const support::Ran twice = support::inky("show --in csharp '{0:0.00}|{0:F2}' 2.675");
+  CHECK(support::run_tool("show --in c --rounding up %d 1").status == 2);
+  const support::Ran twice = support::run_tool("show --in csharp '{0:0.00}|{0:F2}' 2.675");
   CHECK(twice.out.find("2.68|2.67\n") != std::string::npos);
   CHECK(twice.out.find("[decimal-rounded]") != std::string::npos);
   CHECK(twice.out.find("[stored-off-tie]") != std::string::npos);
-  const support::Ran slots = support::inky(
+  const support::Ran slots = support::run_tool(
       "show --in javascript '`${mass.toFixed(2).padStart(9)}|${lot}`' mass=2.675 lot=7");
   CHECK(slots.status == 0);
   CHECK(slots.out.find("·····2.67|7\n") != std::string::npos);
   CHECK(slots.out.find("from 7 i32\n") != std::string::npos);
-  const support::Ran words = support::inky("show --in javascript '${mass.toFixed(2)}'");
+  const support::Ran words = support::run_tool("show --in javascript '${mass.toFixed(2)}'");
   CHECK(words.out.find("takes     values named mass\n") != std::string::npos);
   CHECK(words.out.find("fixed notation with so many places") != std::string::npos);
-  CHECK(support::inky("show --bare --in lisp '~{~A~^, ~}|~R' '[7, 9]' 12").out == "7, 9|twelve");
-  const support::Ran directives = support::inky("show --in lisp '~{~A~^, ~}'");
+  CHECK(support::run_tool("show --bare --in lisp '~{~A~^, ~}|~R' '[7, 9]' 12").out ==
+        "7, 9|twelve");
+  const support::Ran directives = support::run_tool("show --in lisp '~{~A~^, ~}'");
   CHECK(directives.out.find("closes ~{\n") != std::string::npos);
   const support::Ran call =
-      support::inky("show --in r-format 'format(mass, digits = 3)' 'mass=[12.25, 0.5]'");
+      support::run_tool("show --in r-format 'format(mass, digits = 3)' 'mass=[12.25, 0.5]'");
   CHECK(call.out.find("  text      2\n") != std::string::npos);
   CHECK(call.out.find("[digits-are-significant]") != std::string::npos);
-  const support::Ran failed = support::inky("show --in r-format 'format(1, digits = 0)'");
+  const support::Ran failed = support::run_tool("show --in r-format 'format(1, digits = 0)'");
   CHECK(failed.status == 1);
   CHECK(failed.out.find("when the program runs, as simpleError: invalid value 0") !=
         std::string::npos);
 }
 
 TEST_CASE("several texts of R stand apart, and none is said") {
-  const support::Ran two = support::inky("show --in r '%5.1f g' '[12.25, 9]'");
+  const support::Ran two = support::run_tool("show --in r '%5.1f g' '[12.25, 9]'");
   CHECK(two.status == 0);
   CHECK(two.out.find("  text      1\n") != std::string::npos);
   CHECK(two.out.find("  text      2\n") != std::string::npos);
   CHECK(two.out.find("·12.2·g\n") != std::string::npos);
   CHECK(two.out.find("··9.0·g\n") != std::string::npos);
-  CHECK(support::inky("show --in r %d '[]'").out.find("no text at all") != std::string::npos);
+  CHECK(support::run_tool("show --in r %d '[]'").out.find("no text at all") != std::string::npos);
 }

@@ -48,7 +48,7 @@ std::string script(const char* name, const std::string& text) {
 const std::string tool = INKY_BUILD_DIR "/cli/inky ";
 
 json ask(const std::string& command, const json& request) {
-  return json::parse(support::inky(command + " --jsonl", request.dump() + "\n").out);
+  return json::parse(support::run_tool(command + " --jsonl", request.dump() + "\n").out);
 }
 
 bool is_over_limit(const json& answer) {
@@ -369,7 +369,7 @@ TEST_CASE("limits are said, and what is below them is answered") {
       names += ",x" + std::to_string(i);
       cells += ",1";
     }
-    return support::inky("proof - --style csv", names + "\n" + cells + "\n");
+    return support::run_tool("proof - --style csv", names + "\n" + cells + "\n");
   };
   CHECK(columns(1000).status == 0);
   CHECK(columns(1001).status == 2);
@@ -377,7 +377,7 @@ TEST_CASE("limits are said, and what is below them is answered") {
   const auto sparse = [&](std::size_t count) {
     std::string text;
     for (std::size_t i = 0; i < count; ++i) text += "{\"k" + std::to_string(i) + "\":1}\n";
-    return support::inky("proof - --style csv --column k0", text);
+    return support::run_tool("proof - --style csv --column k0", text);
   };
   CHECK(sparse(900).status != 2);
   CHECK(sparse(1100).status == 2);
@@ -393,7 +393,7 @@ TEST_CASE("limits are said, and what is below them is answered") {
 TEST_CASE("a quote that is never closed, in a line that never ends") {
   const std::string data = support::scratch() + "/quote.csv";
   support::shell("(printf 'a,b\\n\"'; head -c 40000000 /dev/zero | tr '\\0' x) > " + data);
-  const support::Ran ran = support::inky("proof --bare --column a " + data);
+  const support::Ran ran = support::run_tool("proof --bare --column a " + data);
   CHECK(ran.status == 1);
   CHECK(has(ran.err, "line 2: is longer than a row may be, 16 MB"));
 }
@@ -420,16 +420,17 @@ TEST_CASE("an index beyond all numbers, half a pair, a slot's own form") {
        {R"({"dialect":"c","template":"%s","values":["\ude00"]})",
         R"({"dialect":"c","template":"%s","values":["\ud800"]})",
         R"({"dialect":"python","template":"{}","values":[{"record":{"\ude00":1}}]})"})
-    CHECK(
-        json::parse(support::inky("show --jsonl", std::string(line) + "\n").out)["error"]["code"] ==
-        "bad-json");
+    CHECK(json::parse(
+              support::run_tool("show --jsonl", std::string(line) + "\n").out)["error"]["code"] ==
+          "bad-json");
   const char* const witnessed[] = {
       "--in python \"f'{x!r}'\" x=3", "--in python-percent '%(x)s' x=3",
       "--in csharp '{{a}}'",          "--in php '%1$s \\$x' ink",
       "--in rust '{x:>5}' x=3",       "--in python '{x:>{w}}' x=3 w=5"};
   for (const char* one : witnessed) {
     INFO(one);
-    const json answer = json::parse(support::inky("show --json --witness " + std::string(one)).out);
+    const json answer =
+        json::parse(support::run_tool("show --json --witness " + std::string(one)).out);
     const std::string verdict = answer["witness"]["verdict"];
     CHECK((verdict == "agrees" || verdict == "missing"));
   }

@@ -90,7 +90,7 @@ TEST_CASE("many lines in any pieces are answered once each, in order") {
     input +=
         (random.one_in(50) ? std::string("not JSON") : request(i)) + (i + 1 < count ? "\n" : "");
   // The last line has no end.
-  const support::Ran all = support::inky("weigh --jsonl", input);
+  const support::Ran all = support::run_tool("weigh --jsonl", input);
   std::size_t at = 0;
   for (int i = 0; i < count; ++i) {
     const std::size_t end = all.out.find('\n', at);
@@ -109,7 +109,7 @@ TEST_CASE("many lines in any pieces are answered once each, in order") {
 TEST_CASE("a line over the limit is refused, and the next one answered") {
   std::string input =
       "{\"number\":\"" + std::string(17'000'000, '1') + "\"}\n" + request(3) + "\n\n";
-  const support::Ran ran = support::inky("weigh --jsonl", input);
+  const support::Ran ran = support::run_tool("weigh --jsonl", input);
   CHECK(ran.status == 0);
   const std::size_t first = ran.out.find('\n');
   CHECK(json::parse(ran.out.substr(0, first))["error"]["code"] == "over-limit");

@@ -155,7 +155,7 @@ TEST_CASE("requests about numbers that cannot be answered") {
 }
 
 TEST_CASE("weigh and round on the screen, and what they refuse") {
-  const support::Ran weighed = support::inky("weigh 2.675");
+  const support::Ran weighed = support::run_tool("weigh 2.675");
   CHECK(weighed.status == 0);
   CHECK(weighed.out.find("  as f64    2.67499999999999982236431605997495353221893310546875\n") !=
         std::string::npos);
@@ -164,23 +164,23 @@ TEST_CASE("weigh and round on the screen, and what they refuse") {
   CHECK(weighed.out.find(
             "  bits      0 10000000000 0101011001100110011001100110011001100110011001100110\n") !=
         std::string::npos);
-  const support::Ran compared = support::inky("weigh -0.1 --as f16,f32,f128");
+  const support::Ran compared = support::run_tool("weigh -0.1 --as f16,f32,f128");
   CHECK(compared.out.find("  f32       -0.100000001490116119384765625\n") != std::string::npos);
-  const support::Ran rounded = support::inky("round 2.675 --places 2");
+  const support::Ran rounded = support::run_tool("round 2.675 --places 2");
   CHECK(rounded.out.find(
             "half-even    2.67      2.68      * to the nearest; a tie to the even digit\n") !=
         std::string::npos);
-  CHECK(support::inky("round 12350 --places -2").out.find("half-even    12400") !=
+  CHECK(support::run_tool("round 12350 --places -2").out.find("half-even    12400") !=
         std::string::npos);
-  CHECK(support::inky("weigh zebra").status == 2);
+  CHECK(support::run_tool("weigh zebra").status == 2);
   CHECK(
-      support::inky("round 1").err ==
+      support::run_tool("round 1").err ==
       "inky: round needs a number and one of --places, --significant and --step\n      Write inky "
       "round 2.675 --places 2, or see inky round --help.\n");
-  CHECK(support::inky("round 1 --places x").err ==
+  CHECK(support::run_tool("round 1 --places x").err ==
         "inky: \"x\" is not a count of digits\n            x\n            ▔\n      It is a whole "
         "number from -20000 to 20000.\n");
-  CHECK(support::inky("weigh --jsonl", "{\"number\":1}\n\n{\"number\":\"0.5\"}\n")
+  CHECK(support::run_tool("weigh --jsonl", "{\"number\":1}\n\n{\"number\":\"0.5\"}\n")
             .out.find("\"error\":{\"code\":\"bad-json\"") != std::string::npos);
 }
 
@@ -206,12 +206,12 @@ TEST_CASE("expressions, whole types and places by JSON") {
   CHECK(places["shows"] == "2.67");
   CHECK(places["halfway"] == "2.675");
   CHECK(places["side"] == "below");
-  const json named = json::parse(support::inky("weigh 'mass*3' mass=1.1:f32 --json").out);
+  const json named = json::parse(support::run_tool("weigh 'mass*3' mass=1.1:f32 --json").out);
   CHECK(named["shortest"] == "3.3000002");
-  const json both = json::parse(support::inky("weigh 0.1 --as f32,u8 --json").out);
+  const json both = json::parse(support::run_tool("weigh 0.1 --as f32,u8 --json").out);
   CHECK(both[0]["shortest"] == "0.1");
   CHECK(both[1]["exact"] == "0");
-  const json all = json::parse(support::inky("weigh 13000000000000.5 --json").out);
+  const json all = json::parse(support::run_tool("weigh 13000000000000.5 --json").out);
   CHECK(all["magnitude"]["words"] == "13 trillion");
   CHECK(all["typed_digits"] == 15);
   CHECK(all["surviving_digits"] == 15);
@@ -219,32 +219,32 @@ TEST_CASE("expressions, whole types and places by JSON") {
   const json step = json::parse(answer_round_line(R"({"number":"1.12","step":"0.05"})"));
   CHECK(step["decimal"]["half-even"] == "1.10");
   CHECK(step["decimal"]["up"] == "1.15");
-  CHECK(support::inky("round 1.12 --step 0.05").out.find("half-even    1.10      1.10") !=
+  CHECK(support::run_tool("round 1.12 --step 0.05").out.find("half-even    1.10      1.10") !=
         std::string::npos);
 }
 
 TEST_CASE("expressions on the screen") {
-  const support::Ran compared = support::inky("weigh '0.1 + 0.2 == 0.3'");
+  const support::Ran compared = support::run_tool("weigh '0.1 + 0.2 == 0.3'");
   CHECK(compared.status == 0);
   CHECK(compared.out.find("0.30000000000000004 == 0.3 does not hold, in f64\n") !=
         std::string::npos);
   CHECK(compared.out.find("as typed, without any rounding, it holds\n") != std::string::npos);
   CHECK(compared.out.find("absolute 8e-17") != std::string::npos);
-  const support::Ran open = support::inky("weigh '1 + (2'");
+  const support::Ran open = support::run_tool("weigh '1 + (2'");
   CHECK(open.status == 2);
   CHECK(open.err ==
         "inky: this parenthesis is not closed\n            1 + (2\n                ▔\n      Add a "
         "\")\".\n");
-  const support::Ran zero = support::inky("weigh 1/0");
+  const support::Ran zero = support::run_tool("weigh 1/0");
   CHECK(zero.status == 2);
   CHECK(zero.err.find("division by zero") != std::string::npos);
-  CHECK(support::inky("weigh 300 --as u8,i8").out.find("does not fit u8: wraps to 44") !=
+  CHECK(support::run_tool("weigh 300 --as u8,i8").out.find("does not fit u8: wraps to 44") !=
         std::string::npos);
-  CHECK(support::inky("weigh 1 --overflow never").status == 2);
-  CHECK(support::inky("weigh 1 --base 99").status == 2);
-  CHECK(support::inky("weigh ff --base 16").out.find("255 i32") != std::string::npos);
+  CHECK(support::run_tool("weigh 1 --overflow never").status == 2);
+  CHECK(support::run_tool("weigh 1 --base 99").status == 2);
+  CHECK(support::run_tool("weigh ff --base 16").out.find("255 i32") != std::string::npos);
   // The same line in characters, with the halfway point of two places.
-  const std::string line = support::inky("weigh 2.675 --places 2 --ascii").out;
+  const std::string line = support::run_tool("weigh 2.675 --places 2 --ascii").out;
   CHECK(line.find("^ halfway 2.675") != std::string::npos);
   CHECK(line.find("v typed 2.675") != std::string::npos);
 }
@@ -252,8 +252,8 @@ TEST_CASE("expressions on the screen") {
 TEST_CASE("pictures are whole files, or an error") {
   const std::string png = support::scratch() + "/line.png";
   const std::string svg = support::scratch() + "/line.svg";
-  CHECK(support::inky("weigh 2.675 --places 2 --picture " + png).status == 0);
-  CHECK(support::inky("weigh '0.1+0.2' --picture " + svg).status == 0);
+  CHECK(support::run_tool("weigh 2.675 --places 2 --picture " + png).status == 0);
+  CHECK(support::run_tool("weigh '0.1+0.2' --picture " + svg).status == 0);
   const std::string image = support::read_file(png);
   CHECK(image.substr(1, 3) == "PNG");
   CHECK(image.size() > 10'000);
@@ -261,9 +261,9 @@ TEST_CASE("pictures are whole files, or an error") {
   const std::string drawing = support::read_file(svg);
   CHECK(drawing.find("<svg") != std::string::npos);
   CHECK(drawing.find("</svg>") != std::string::npos);
-  CHECK(support::inky("weigh 2.675 --picture line.gif").err.find("a .svg or a .png file") !=
+  CHECK(support::run_tool("weigh 2.675 --picture line.gif").err.find("a .svg or a .png file") !=
         std::string::npos);
-  CHECK(support::inky("weigh 2.675 --picture /no/such/place.png").status == 2);
-  CHECK(support::inky("weigh inf --picture " + png).status == 2);
-  CHECK(support::inky("weigh 7/2 --picture " + png).status == 2);
+  CHECK(support::run_tool("weigh 2.675 --picture /no/such/place.png").status == 2);
+  CHECK(support::run_tool("weigh inf --picture " + png).status == 2);
+  CHECK(support::run_tool("weigh 7/2 --picture " + png).status == 2);
 }

@@ -6,7 +6,7 @@
 
 #include "support/process.hpp"
 
-using support::inky;
+using support::run_tool;
 using support::Ran;
 
 namespace {
@@ -22,7 +22,7 @@ std::size_t lines_of(const std::string& text) {
 Ran proof(std::initializer_list<std::string_view> words, const std::string& input = {}) {
   std::string line = "proof";
   for (const std::string_view word : words) (line += ' ') += word;
-  return inky(line, input);
+  return run_tool(line, input);
 }
 
 bool has(const std::string& text, const std::string& part) {
@@ -81,7 +81,7 @@ TEST_CASE("broken data is said, with its place and what was done, and the rest i
   const Ran special = proof({"--bare", sheet, file("nan.csv", "a,b\nx,nan\ny,1e999\n")});
   CHECK(special.status == 0);
   CHECK(has(special.out, "x          nan\ny          inf\n"));
-  CHECK(inky("proof --bare " + sheet + " " + file("empty.csv", "")).status == 2);
+  CHECK(run_tool("proof --bare " + sheet + " " + file("empty.csv", "")).status == 2);
 }
 
 TEST_CASE("a cell of 10 MB is a cell") {
@@ -262,10 +262,10 @@ TEST_CASE("a sample fits, standard input is read once, and the data may stand al
   for (int i = 0; i < 2000; ++i) data += "x,1.5\n";
   data += "much longer,20.25\n";
   const std::string sheet = file("f.toml", "[[column]]\nfrom = \"a\"\n[[column]]\nfrom = \"b\"\n");
-  const Ran all = inky("proof --bare " + sheet + " -", data);
+  const Ran all = run_tool("proof --bare " + sheet + " -", data);
   CHECK(all.status == 0);
   CHECK(all.out.starts_with("a            b"));
-  const Ran sample = inky("proof --bare --fit-rows 100 " + sheet + " -", data);
+  const Ran sample = run_tool("proof --bare --fit-rows 100 " + sheet + " -", data);
   CHECK(sample.status == 1);
   CHECK(sample.out.starts_with("a  b"));
   CHECK(lines_of(sample.out) == 2003);
@@ -281,7 +281,7 @@ TEST_CASE("a sample fits, standard input is read once, and the data may stand al
   CHECK(has(proof({"--bare", path, "--set 'gap= | ' --set rule=="}).out, "= "));
   CHECK(proof({"--bare", path, "--set gpa=1"}).err.starts_with("inky: \"gpa\" is not a key"));
   CHECK(proof({batches, "--set gap=x"}).status == 2);
-  CHECK(inky("proof").status == 2);
+  CHECK(run_tool("proof").status == 2);
 }
 
 TEST_CASE("a watched sheet is printed again when its data change") {
@@ -293,5 +293,5 @@ TEST_CASE("a watched sheet is printed again when its data change") {
   CHECK(ran.status == 124);
   CHECK(has(ran.out, "first\n"));
   CHECK(has(ran.out, "second\n"));
-  CHECK(inky("proof --watch " + sheet + " -", "a\n1\n").status == 2);
+  CHECK(run_tool("proof --watch " + sheet + " -", "a\n1\n").status == 2);
 }

@@ -6,7 +6,7 @@
 
 #include "support/process.hpp"
 
-using support::inky;
+using support::run_tool;
 using support::Ran;
 
 namespace {
@@ -14,7 +14,7 @@ const std::string demo = INKY_SOURCE_DIR "/demo/";
 }
 
 TEST_CASE("show prints the text over a ruler with every edge marked") {
-  const Ran ran = inky("show '%+08.2f|%-6s|' 2.675 ink");
+  const Ran ran = run_tool("show '%+08.2f|%-6s|' 2.675 ink");
   CHECK(ran.status == 0);
   CHECK(ran.err.empty());
   CHECK(
@@ -28,16 +28,16 @@ TEST_CASE("show prints the text over a ruler with every edge marked") {
                           "  2         %-6s     6 bytes     from \"ink\" text\n"
                           "\n"
                           "  note      %+08.2f: 2.675 is stored as 2.674999"));
-  const Ran ascii = inky("show --ascii '%3d\\n%c' 5 65");
+  const Ran ascii = run_tool("show --ascii '%3d\\n%c' 5 65");
   CHECK(ascii.out.find("            ---+\n") == std::string::npos);
   CHECK(ascii.out.find("__5$\n") != std::string::npos);
   for (const char c : ascii.out) REQUIRE(static_cast<unsigned char>(c) < 0x80);
 }
 
 TEST_CASE("show --bare prints the bytes and nothing else") {
-  CHECK(inky("show --bare '%d|%s|%.1s\\n' -7 ink é").out == "-7|ink|\xc3\n");
-  CHECK(inky("show --bare '%5.1f' -- -2.5").out == " -2.5");
-  CHECK(inky("show --bare '%g' -inf:f64").out == "-inf");
+  CHECK(run_tool("show --bare '%d|%s|%.1s\\n' -7 ink é").out == "-7|ink|\xc3\n");
+  CHECK(run_tool("show --bare '%5.1f' -- -2.5").out == " -2.5");
+  CHECK(run_tool("show --bare '%g' -inf:f64").out == "-inf");
 }
 
 TEST_CASE("exit status and standard error tell the three endings apart") {
@@ -85,21 +85,21 @@ TEST_CASE("exit status and standard error tell the three endings apart") {
   };
   for (const Case& c : cases) {
     INFO(c.arguments);
-    const Ran ran = inky(c.arguments);
+    const Ran ran = run_tool(c.arguments);
     CHECK(ran.status == c.status);
     CHECK(ran.err == c.err);
   }
   // Every dialect there is, where none is meant.
-  const Ran sea = inky("show --in sea '%d' 1");
+  const Ran sea = run_tool("show --in sea '%d' 1");
   CHECK(sea.status == 2);
   CHECK(sea.err.rfind("inky: \"sea\" is not a dialect\n      The dialects are: c, cpp-format, ",
                       0) == 0);
-  CHECK(inky("show --in jav '%d' 1").err ==
+  CHECK(run_tool("show --in jav '%d' 1").err ==
         "inky: \"jav\" is not a dialect\n      Did you mean java?\n");
 }
 
 TEST_CASE("help tells what every wish can be") {
-  const std::string help = inky("write --help").out;
+  const std::string help = run_tool("write --help").out;
   for (const char* line : {"--align WISH                where it stands in its width: natural, "
                            "left, right, center, inner\n",
                            "--least-digits WISH         zeros in front of a whole number up to so "
@@ -108,10 +108,10 @@ TEST_CASE("help tells what every wish can be") {
 }
 
 TEST_CASE("words, and JSON of both") {
-  const Ran words = inky("show '%-6s'");
+  const Ran words = run_tool("show '%-6s'");
   CHECK(words.status == 0);
   CHECK(words.out.find("-       pads on the right\n") != std::string::npos);
-  const auto json = nlohmann::json::parse(inky("show --json '%-6.2f' 2.5").out);
+  const auto json = nlohmann::json::parse(run_tool("show --json '%-6.2f' 2.5").out);
   CHECK(json["text"] == "2.50  ");
   CHECK(json["fields"][0]["wish"] == nlohmann::json{{"kind", "real"},
                                                     {"align", "left"},
@@ -119,29 +119,29 @@ TEST_CASE("words, and JSON of both") {
                                                     {"notation", "fixed"},
                                                     {"places", "2"}});
   CHECK(json["fields"][0]["output"] == nlohmann::json{0, 6});
-  const auto in_words = nlohmann::json::parse(inky("show --json '%-6.2f'").out);
+  const auto in_words = nlohmann::json::parse(run_tool("show --json '%-6.2f'").out);
   CHECK(in_words["words"].size() == 5);
 }
 
 TEST_CASE("proof previews, and says what is wrong with the data") {
-  const Ran clean = inky("proof " + demo + "batches.toml");
+  const Ran clean = run_tool("proof " + demo + "batches.toml");
   CHECK(clean.status == 0);
   CHECK(clean.out.find(
             "printf(\"%-5s  %-14.14s  %9.2f  %7.1e  %+7.3f  %5s  %#06x  %6.2f\\n\", ...)") !=
         std::string::npos);
-  const Ran bare = inky("proof --bare " + demo + "batches.toml");
+  const Ran bare = run_tool("proof --bare " + demo + "batches.toml");
   CHECK(bare.out.starts_with("Batch  Pigment          Mass (g)"));
   CHECK(std::count(bare.out.begin(), bare.out.end(), '\n') == 42);
   const Ran piped =
-      inky("proof --bare " + demo + "batches.toml -", support::read_file(demo + "batches.csv"));
+      run_tool("proof --bare " + demo + "batches.toml -", support::read_file(demo + "batches.csv"));
   CHECK(piped.out == bare.out);
-  const Ran broken = inky("proof " + demo + "batches.toml " + demo + "broken.csv");
+  const Ran broken = run_tool("proof " + demo + "batches.toml " + demo + "broken.csv");
   CHECK(broken.status == 1);
   CHECK(broken.out.find(
             "line 7    Pigment: \"Ultram\\xe4rin\" is not UTF-8; shown as \"?\" [unreadable]") !=
         std::string::npos);
   const auto json = nlohmann::json::parse(
-      inky("proof --json " + demo + "batches.toml " + demo + "broken.csv").out);
+      run_tool("proof --json " + demo + "batches.toml " + demo + "broken.csv").out);
   CHECK(json["findings"].size() == 9);
   CHECK(json["rows"].size() == 12);
 }
@@ -149,14 +149,14 @@ TEST_CASE("proof previews, and says what is wrong with the data") {
 TEST_CASE("bad sheets point at the key") {
   const std::string path = support::scratch() + "/bad.toml";
   support::write_file(path, "[[column]]\nfrom = \"code\"\nwidht = 6\n");
-  const Ran ran = inky("proof " + path);
+  const Ran ran = run_tool("proof " + path);
   CHECK(ran.status == 2);
   CHECK(ran.err == "inky: " + path +
                        ", line 3: \"widht\" is not a key of a column\n            widht = 6\n      "
                        "      ▔▔▔▔▔\n      "
                        "Did you mean width?\n");
   support::write_file(path, "");
-  CHECK(inky("proof " + path + " " + demo + "batches.csv").err ==
+  CHECK(run_tool("proof " + path + " " + demo + "batches.csv").err ==
         "inky: " + path + ": the sheet has no column\n      Add a [[column]] with a key from.\n");
 }
 
@@ -174,18 +174,18 @@ TEST_CASE("output that cannot be written is an error, not a silence") {
 }
 
 TEST_CASE("the demo runs every step, and help has examples everywhere") {
-  const Ran ran = inky("demo --data " + demo);
+  const Ran ran = run_tool("demo --data " + demo);
   CHECK(ran.status == 0);
   CHECK(ran.err.starts_with("inky: 1 file, 10 calls, "));
   CHECK(std::count(ran.err.begin(), ran.err.end(), '\n') == 1);
   for (const char* step : {"1. ", "7. ", "$ inky show", "$ inky proof"})
     CHECK(ran.out.find(step) != std::string::npos);
   for (const char* command : {"", "show ", "proof ", "demo "}) {
-    const Ran help = inky(std::string(command) + "--help");
+    const Ran help = run_tool(std::string(command) + "--help");
     CHECK(help.status == 0);
     CHECK(help.out.find("Examples:") != std::string::npos);
   }
-  CHECK(inky("--version").out == "inky 0.1.0\n");
+  CHECK(run_tool("--version").out == "inky 0.1.0\n");
   CHECK(support::shell("NO_COLOR= script -qec '" INKY_BUILD_DIR "/cli/inky show %d 1' /dev/null")
             .out.find("\x1b[") != std::string::npos);
   CHECK(support::shell("NO_COLOR=1 script -qec '" INKY_BUILD_DIR "/cli/inky show %d 1' /dev/null")

@@ -67,10 +67,10 @@ TEST_CASE("show --witness: the same, otherwise, refused, missing, undefined") {
     WARN("skipped: there is no compiler of C");
     return;
   }
-  const support::Ran same = support::inky("show '%+08.2f|%s' 2.675 ink --witness");
+  const support::Ran same = support::run_tool("show '%+08.2f|%s' 2.675 ink --witness");
   CHECK(same.status == 0);
   CHECK(same.out.find("printed 12 bytes, the same") != std::string::npos);
-  const json answer = json::parse(support::inky("show '%d' 2.5 --witness --json").out);
+  const json answer = json::parse(support::run_tool("show '%d' 2.5 --witness --json").out);
   CHECK(answer["witness"]["verdict"] == "incomparable");
   // A compiler that makes something else: it is told where they part.
   const support::Ran other =
@@ -85,10 +85,10 @@ TEST_CASE("show --witness: the same, otherwise, refused, missing, undefined") {
   CHECK(support::shell("CC=no-such-compiler " INKY_BUILD_DIR
                        "/cli/inky show '%d' 1 --witness --require")
             .status == 1);
-  CHECK(support::inky("show --in octave-display 'x' x=1 --witness").status == 2);
-  CHECK(support::inky("show '%d' 1:i128 --witness").status == 2);
-  CHECK(support::inky("show '%d' 1 --witness --plain").status == 2);
-  CHECK(support::inky("show '%s\\n' ink --program").out ==
+  CHECK(support::run_tool("show --in octave-display 'x' x=1 --witness").status == 2);
+  CHECK(support::run_tool("show '%d' 1:i128 --witness").status == 2);
+  CHECK(support::run_tool("show '%d' 1 --witness --plain").status == 2);
+  CHECK(support::run_tool("show '%s\\n' ink --program").out ==
         "#include <stdio.h>\n\nint main(void) {\n  const char *v1 = \"ink\";\n"
         "  printf(\"%s\\n\", v1);\n  return 0;\n}\n");
 }

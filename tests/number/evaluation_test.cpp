@@ -143,11 +143,11 @@ TEST_CASE("whole numbers wrap, saturate or fail as the machine's do") {
     if (answer(source).result.text != std::to_string(static_cast<std::int32_t>(exact)))
       FAIL(source << " wraps to " << answer(source).result.text);
     EvaluationOptions options;
-    options.overflow = Overflow::saturate;
+    options.overflow = WholeOverflow::saturate;
     const std::int64_t held = std::clamp<std::int64_t>(exact, INT32_MIN, INT32_MAX);
     if (answer(source, options).result.text != std::to_string(held))
       FAIL(source << " saturates at " << answer(source, options).result.text);
-    options.overflow = Overflow::fail;
+    options.overflow = WholeOverflow::fail;
     REQUIRE(evaluate(source, options).fault.has_value() == (held != exact));
     // A cast of any whole number to any narrower type.
     const std::string cast = std::to_string(exact);

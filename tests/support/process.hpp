@@ -45,7 +45,7 @@ inline Ran shell(const std::string& command, const std::string& input = {}) {
           read_file(base + ".err")};
 }
 
-inline Ran inky(const std::string& arguments, const std::string& input = {}) {
+inline Ran run_tool(const std::string& arguments, const std::string& input = {}) {
   return shell(INKY_BUILD_DIR "/cli/inky " + arguments, input);
 }
 

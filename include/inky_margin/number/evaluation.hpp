@@ -40,8 +40,8 @@ struct TypedNumber {
 };
 
 // What a type does with a whole number beyond its range.
-enum class Overflow : std::uint8_t { wrap, saturate, fail };
-std::optional<Overflow> overflow_named(std::string_view name);
+enum class WholeOverflow : std::uint8_t { wrap, saturate, fail };
+std::optional<WholeOverflow> overflow_named(std::string_view name);
 
 struct NamedNumber {
   std::string name;
@@ -52,7 +52,7 @@ struct EvaluationOptions {
   const BinaryFormat* reals = &binary64;  // the type of real literals
   const NumberType* result = nullptr;     // the result is converted to this type at last
   int base = 10;                          // of whole literals without a prefix, 2 to 36
-  Overflow overflow = Overflow::wrap;
+  WholeOverflow overflow = WholeOverflow::wrap;
   std::span<const NamedNumber> names = {};
 };
 

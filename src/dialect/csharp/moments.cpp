@@ -47,9 +47,9 @@ void append_digits(int number, std::size_t least, std::string& out) {
 }
 
 // A pattern being filled.
-class Filling {
+class MomentFilling {
  public:
-  Filling(const Moment& moment, std::string& out, std::string& why)
+  MomentFilling(const Moment& moment, std::string& out, std::string& why)
       : moment_(moment), start_(out.size()), out_(out), why_(why) {}
 
   bool fill(std::string_view pattern) {
@@ -189,7 +189,7 @@ bool append_moment(const Moment& moment, std::string_view format, std::string& o
     why = "no date and time has the format " + std::string(format);
     return false;
   }
-  return Filling(moment, out, why).fill(pattern);
+  return MomentFilling(moment, out, why).fill(pattern);
 }
 
 bool depends_on_time_zone(std::string_view format) {

@@ -9,17 +9,12 @@
 #include "../family/values.hpp"
 #include "inky_margin/number/digits.hpp"
 #include "inky_margin/text/utf8.hpp"
+#include "text/ascii.hpp"
 
 namespace inky::csharp {
 
 namespace {
 
-constexpr bool is_letter(char c) {
-  return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z');
-}
-constexpr bool is_digit(char c) {
-  return c >= '0' && c <= '9';
-}
 constexpr char upper(char c) {
   return c >= 'a' && c <= 'z' ? static_cast<char>(c - 'a' + 'A') : c;
 }

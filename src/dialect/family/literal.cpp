@@ -2,6 +2,7 @@
 
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
+#include "text/ascii.hpp"
 
 namespace inky {
 
@@ -15,10 +16,6 @@ Error ends_literal(const DialectFacts& facts, Span span, char quote) {
           " here",
       span,
       "Write " + written + " for a quote that is printed; leave quotes around the literal out."};
-}
-
-bool is_hexadecimal(char c) {
-  return (c >= '0' && c <= '9') || (c >= 'a' && c <= 'f') || (c >= 'A' && c <= 'F');
 }
 
 class Writer {
@@ -86,7 +83,7 @@ class Writer {
     while (digits < source_.size() && source_[digits] == 'u') ++digits;
     std::uint32_t number = 0;
     for (std::size_t i = digits; i < digits + 4; ++i) {
-      if (i >= source_.size() || !is_hexadecimal(source_[i]))
+      if (i >= source_.size() || !is_hexadecimal_digit(source_[i]))
         return Error{Code::bad_template,
                      "\\u needs four hexadecimal digits, or the whole program cannot be read",
                      {at_, std::min(i + 1, source_.size())},

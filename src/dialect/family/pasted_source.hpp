@@ -9,6 +9,7 @@
 #include <vector>
 
 #include "inky_margin/dialect/dialect.hpp"
+#include "text/ascii.hpp"
 
 namespace inky {
 
@@ -40,10 +41,6 @@ class PastedSource {
   }
   bool starts_with(std::string_view text) const {
     return source_.substr(std::min(at_, source_.size())).starts_with(text);
-  }
-  static bool is_digit(char c) { return c >= '0' && c <= '9'; }
-  static bool is_letter(char c) {
-    return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || c == '_';
   }
   void skip(std::string_view blanks) {
     while (!at_end() && blanks.find(peek()) != std::string_view::npos) ++at_;

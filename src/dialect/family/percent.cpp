@@ -4,14 +4,11 @@
 
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
+#include "text/ascii.hpp"
 
 namespace inky::percent {
 
 namespace {
-
-bool is_digit(char c) {
-  return c >= '0' && c <= '9';
-}
 
 Error over_limit(std::string what, int most, Span span) {
   return {Code::over_limit, std::move(what) + " is over the limit of " + std::to_string(most), span,

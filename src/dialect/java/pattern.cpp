@@ -29,7 +29,7 @@
 #include "locales.hpp"
 #include "program.hpp"
 
-namespace inky::java_language {
+namespace inky::java_language::pattern {
 
 namespace {
 
@@ -769,12 +769,12 @@ class JavaPattern final : public family::ProgramDialect<Pattern> {
 
 }  // namespace
 
-}  // namespace inky::java_language
+}  // namespace inky::java_language::pattern
 
 namespace inky {
 
 const Dialect* java_pattern_dialect() {
-  static const java_language::JavaPattern dialect;
+  static const java_language::pattern::JavaPattern dialect;
   return &dialect;
 }
 

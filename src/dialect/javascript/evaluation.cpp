@@ -20,7 +20,7 @@ namespace inky::javascript {
 
 namespace {
 
-using Kind = Datum::Kind;
+using DatumKind = Datum::Kind;
 
 constexpr auto method_facts = std::to_array<MethodFact>({
     {"toFixed", "fixed notation with so many places, of the stored value, ties away from zero"},
@@ -233,7 +233,7 @@ class Evaluator {
         out = Datum::of_number(node.number);
         return true;
       case Node::Kind::big:
-        out.kind = Kind::big;
+        out.kind = DatumKind::big;
         out.big = node.big;
         return true;
       case Node::Kind::text:
@@ -243,7 +243,7 @@ class Evaluator {
         return evaluate_name(node, out);
       case Node::Kind::array:
       case Node::Kind::object:
-        out.kind = node.kind == Node::Kind::array ? Kind::array : Kind::object;
+        out.kind = node.kind == Node::Kind::array ? DatumKind::array : DatumKind::object;
         out.keys = node.keys;
         for (const Node& part : node.parts) {
           out.items.emplace_back();
@@ -290,12 +290,12 @@ class Evaluator {
 
   bool evaluate_name(const Node& node, Datum& out) {
     if (node.text == "true" || node.text == "false") {
-      out.kind = Kind::boolean;
+      out.kind = DatumKind::boolean;
       out.truth = node.text == "true";
     } else if (node.text == "null") {
-      out.kind = Kind::null;
+      out.kind = DatumKind::null;
     } else if (node.text == "undefined") {
-      out.kind = Kind::undefined;
+      out.kind = DatumKind::undefined;
     } else if (node.text == "NaN") {
       out = Datum::of_number(std::nan(""));
     } else if (node.text == "Infinity") {
@@ -314,7 +314,7 @@ class Evaluator {
   }
 
   bool evaluate_template(const Node& node, Datum& out) {
-    out.kind = Kind::text;
+    out.kind = DatumKind::text;
     for (std::size_t i = 0; i < node.keys.size(); ++i) {
       out.text += node.keys[i];
       if (i == node.parts.size()) break;
@@ -328,19 +328,19 @@ class Evaluator {
   // ToNumber.
   bool to_number(const Datum& datum, const Node& node, double& out) {
     switch (datum.kind) {
-      case Kind::undefined:
+      case DatumKind::undefined:
         out = std::nan("");
         return true;
-      case Kind::null:
+      case DatumKind::null:
         out = 0;
         return true;
-      case Kind::boolean:
+      case DatumKind::boolean:
         out = datum.truth ? 1 : 0;
         return true;
-      case Kind::number:
+      case DatumKind::number:
         out = datum.number;
         return true;
-      case Kind::big:
+      case DatumKind::big:
         return fail("TypeError", "Cannot convert a BigInt value to a number", node);
       default: {
         std::string text;
@@ -354,7 +354,7 @@ class Evaluator {
   bool evaluate_unary(const Node& node, Datum& out) {
     Datum right;
     if (!evaluate(node.parts[0], right)) return false;
-    if (right.kind == Kind::big && node.letter == '-') {
+    if (right.kind == DatumKind::big && node.letter == '-') {
       out = std::move(right);
       out.big.negative = !out.big.negative && !out.big.magnitude.is_zero();
       return true;
@@ -369,16 +369,16 @@ class Evaluator {
     Datum left;
     Datum right;
     if (!evaluate(node.parts[0], left) || !evaluate(node.parts[1], right)) return false;
-    const auto is_text = [](const Datum& datum) { return datum.kind >= Kind::text; };
+    const auto is_text = [](const Datum& datum) { return datum.kind >= DatumKind::text; };
     if (node.letter == '+' && (is_text(left) || is_text(right))) {
-      out.kind = Kind::text;
+      out.kind = DatumKind::text;
       append_text(left, out.text);
       append_text(right, out.text);
       return within_budget(out, node);
     }
-    if (left.kind == Kind::big && right.kind == Kind::big)
+    if (left.kind == DatumKind::big && right.kind == DatumKind::big)
       return not_yet("arithmetic with BigInt is", node);
-    if (left.kind == Kind::big || right.kind == Kind::big) {
+    if (left.kind == DatumKind::big || right.kind == DatumKind::big) {
       return fail("TypeError", "Cannot mix BigInt and other types, use explicit conversions", node);
     }
     double a = 0;
@@ -405,24 +405,24 @@ class Evaluator {
 
   // Null and undefined have no members.
   bool check_members(const Datum& of, std::string_view name, const Node& node) {
-    if (of.kind != Kind::undefined && of.kind != Kind::null) return true;
+    if (of.kind != DatumKind::undefined && of.kind != DatumKind::null) return true;
     return fail("TypeError",
                 std::string("Cannot read properties of ") +
-                    (of.kind == Kind::null ? "null" : "undefined") + " (reading '" +
+                    (of.kind == DatumKind::null ? "null" : "undefined") + " (reading '" +
                     std::string(name) + "')",
                 node);
   }
 
   static void find_property(const Datum& of, std::string_view name, Datum& out) {
-    if (of.kind == Kind::object) {
+    if (of.kind == DatumKind::object) {
       for (std::size_t i = of.keys.size(); i-- > 0;) {
         if (of.keys[i] != name) continue;
         out = of.items[i];
         return;
       }
-    } else if (name == "length" && of.kind == Kind::text) {
+    } else if (name == "length" && of.kind == DatumKind::text) {
       out = Datum::of_number(static_cast<double>(measure(of.text, WidthUnit::utf16_units)));
-    } else if (name == "length" && of.kind == Kind::array) {
+    } else if (name == "length" && of.kind == DatumKind::array) {
       out = Datum::of_number(static_cast<double>(of.items.size()));
     }
   }
@@ -438,7 +438,7 @@ class Evaluator {
     find_property(of, node.text, out);
     const bool is_function =
         is_method(node.text) || is_common(node.text) || node.text == "constructor";
-    if (out.kind != Kind::undefined || !is_function || node.text == "length") return true;
+    if (out.kind != DatumKind::undefined || !is_function || node.text == "length") return true;
     return not_yet("the member " + node.text + " without a call is", node);
   }
 
@@ -452,14 +452,15 @@ class Evaluator {
     const bool digits = !name.empty() && name.size() < 9 &&
                         name.find_first_not_of("0123456789") == std::string::npos &&
                         (name == "0" || name[0] != '0');
-    if (digits && of.kind == Kind::array) {
+    if (digits && of.kind == DatumKind::array) {
       const auto index = static_cast<std::size_t>(std::stoul(name));
       if (index < of.items.size()) out = of.items[index];
       return true;
     }
-    if (of.kind == Kind::text && digits) return evaluate_unit(node, of, std::stoul(name), out);
+    if (of.kind == DatumKind::text && digits) return evaluate_unit(node, of, std::stoul(name), out);
     find_property(of, name, out);
-    if (out.kind == Kind::undefined && (is_method(name) || is_common(name)) && name != "length")
+    if (out.kind == DatumKind::undefined && (is_method(name) || is_common(name)) &&
+        name != "length")
       return not_yet("such a member is", node);
     return true;
   }
@@ -505,13 +506,13 @@ class Evaluator {
         std::find(std::begin(words), std::end(words), callee.text) != std::end(words))
       return fail("TypeError", callee.text + " is not a function", callee);
     if (callee.text == "String") {
-      out.kind = Kind::text;
+      out.kind = DatumKind::text;
       if (!arguments.empty()) append_text(arguments[0], out.text);
       return true;
     }
     if (callee.text == "Number") {
       double number = 0;
-      if (!arguments.empty() && arguments[0].kind == Kind::big) {
+      if (!arguments.empty() && arguments[0].kind == DatumKind::big) {
         number = read_number(digits_of(arguments[0].big, 10));
         number = arguments[0].big.negative ? -number : number;
       } else if (!arguments.empty() && !to_number(arguments[0], node, number)) {
@@ -559,7 +560,7 @@ class Evaluator {
   bool take_integer(const std::vector<Datum>& arguments, std::size_t which, const Node& node,
                     double usual, double& out) {
     out = usual;
-    if (which >= arguments.size() || arguments[which].kind == Kind::undefined) return true;
+    if (which >= arguments.size() || arguments[which].kind == DatumKind::undefined) return true;
     if (!to_number(arguments[which], node, out)) return false;
     out = std::isnan(out) ? 0 : std::trunc(out);
     return true;
@@ -569,28 +570,28 @@ class Evaluator {
     const std::string& name = node.parts[0].text;
     const bool known = is_method(name);
     switch (of.kind) {
-      case Kind::number:
+      case DatumKind::number:
         if (name == "toFixed" || name == "toPrecision" || name == "toExponential")
           return call_digits(node, of.number, arguments, out);
         if (name == "toString") return call_radix(node, of, arguments, out);
         if (name == "toLocaleString") return call_locale(node, of, arguments, out);
         break;
-      case Kind::big:
+      case DatumKind::big:
         if (name == "toString") return call_radix(node, of, arguments, out);
         if (name == "toLocaleString") return call_locale(node, of, arguments, out);
         break;
-      case Kind::text:
+      case DatumKind::text:
         return call_on_text(node, of, arguments, out);
-      case Kind::array:
+      case DatumKind::array:
         if (name == "join") return call_join(node, of, arguments, out);
         [[fallthrough]];
       default:
-        if (name == "toLocaleString" && of.kind == Kind::array) {
-          out.kind = Kind::text;
+        if (name == "toLocaleString" && of.kind == DatumKind::array) {
+          out.kind = DatumKind::text;
           return append_items(node, of, arguments, out.text);
         }
         if (name == "toString" || name == "toLocaleString") {
-          out.kind = Kind::text;
+          out.kind = DatumKind::text;
           append_text(of, out.text);
           return true;
         }
@@ -604,7 +605,7 @@ class Evaluator {
     for (std::size_t i = 0; i < of.items.size(); ++i) {
       Datum& item = of.items[i];
       if (i > 0) out += ',';
-      if (item.kind <= Kind::null) continue;
+      if (item.kind <= DatumKind::null) continue;
       Datum text;
       if (!call_method(node, item, arguments, text)) return false;
       out += text.text;
@@ -633,10 +634,10 @@ class Evaluator {
   bool call_digits(const Node& node, double number, const std::vector<Datum>& arguments,
                    Datum& out) {
     const std::string& name = node.parts[0].text;
-    const bool given = !arguments.empty() && arguments[0].kind != Kind::undefined;
+    const bool given = !arguments.empty() && arguments[0].kind != DatumKind::undefined;
     double count = 0;
     if (!take_integer(arguments, 0, node, 0, count)) return false;
-    out.kind = Kind::text;
+    out.kind = DatumKind::text;
     const bool fixed = name == "toFixed";
     const bool precision = name == "toPrecision";
     if ((precision && !given) || (!fixed && !std::isfinite(number))) {
@@ -670,7 +671,7 @@ class Evaluator {
 
   static Spec digits_spec(std::string_view name, int count, bool given) {
     Spec spec;
-    spec.kind = inky::Kind::real;
+    spec.kind = Kind::real;
     spec.rounding = Rounding::half_away;
     spec.notation = name == "toFixed" ? Notation::fixed : Notation::scientific;
     if (name == "toPrecision") {
@@ -718,9 +719,9 @@ class Evaluator {
     if (!take_integer(arguments, 0, node, 10, radix)) return false;
     if (!(radix >= lowest_base && radix <= highest_base))
       return fail("RangeError", "toString() radix argument must be between 2 and 36", node);
-    out.kind = Kind::text;
+    out.kind = DatumKind::text;
     const int base = static_cast<int>(radix);
-    if (of.kind == Kind::big)
+    if (of.kind == DatumKind::big)
       out.text = (of.big.negative ? "-" : "") + digits_of(of.big, base);
     else if (base == 10 || !std::isfinite(of.number))
       append_number(of.number, out.text);
@@ -732,14 +733,14 @@ class Evaluator {
   bool call_join(const Node& node, const Datum& of, const std::vector<Datum>& arguments,
                  Datum& out) {
     std::string between = ",";
-    if (!arguments.empty() && arguments[0].kind != Kind::undefined) {
+    if (!arguments.empty() && arguments[0].kind != DatumKind::undefined) {
       between.clear();
       append_text(arguments[0], between);
     }
-    out.kind = Kind::text;
+    out.kind = DatumKind::text;
     for (std::size_t i = 0; i < of.items.size(); ++i) {
       if (i > 0) out.text += between;
-      if (of.items[i].kind > Kind::null) append_text(of.items[i], out.text);
+      if (of.items[i].kind > DatumKind::null) append_text(of.items[i], out.text);
       if (out.text.size() > most_output) return too_long(node);
     }
     return true;
@@ -749,7 +750,7 @@ class Evaluator {
 
   bool call_on_text(const Node& node, Datum& of, const std::vector<Datum>& arguments, Datum& out) {
     const std::string& name = node.parts[0].text;
-    out.kind = Kind::text;
+    out.kind = DatumKind::text;
     if (name == "padStart" || name == "padEnd") return call_pad(node, of, arguments, out);
     if (name == "repeat") return call_repeat(node, of, arguments, out);
     if (name == "toUpperCase") {
@@ -774,7 +775,7 @@ class Evaluator {
     double length = 0;
     if (!take_integer(arguments, 0, node, 0, length)) return false;
     std::string fill = " ";
-    if (arguments.size() > 1 && arguments[1].kind != Kind::undefined) {
+    if (arguments.size() > 1 && arguments[1].kind != DatumKind::undefined) {
       fill.clear();
       append_text(arguments[1], fill);
     }
@@ -830,7 +831,7 @@ class Evaluator {
   };
 
   bool take_locale(const Node& node, const std::vector<Datum>& arguments, const Locale*& out) {
-    const bool given = !arguments.empty() && arguments[0].kind != Kind::undefined;
+    const bool given = !arguments.empty() && arguments[0].kind != DatumKind::undefined;
     out = locale_tagged(locale_.empty() ? "en-US" : locale_);
     if (!given) {
       if (notes_ != nullptr && locale_.empty()) {
@@ -841,7 +842,7 @@ class Evaluator {
       }
       return true;
     }
-    if (arguments[0].kind != Kind::text) return not_yet("such a locale is", node);
+    if (arguments[0].kind != DatumKind::text) return not_yet("such a locale is", node);
     const std::string& tag = arguments[0].text;
     out = locale_tagged(tag);
     if (out != nullptr) return true;
@@ -866,16 +867,16 @@ class Evaluator {
     for (std::size_t i = 0; i < given.keys.size(); ++i) {
       const std::string& key = given.keys[i];
       const Datum& value = given.items[i];
-      if (value.kind == Kind::undefined) continue;
+      if (value.kind == DatumKind::undefined) continue;
       if (key == "minimumFractionDigits") {
         if (!take_places(value, node, key, 0, 100, least)) return false;
       } else if (key == "maximumFractionDigits") {
         if (!take_places(value, node, key, 0, 100, most)) return false;
       } else if (key == "minimumIntegerDigits") {
         if (!take_places(value, node, key, 1, 21, out.least_whole)) return false;
-      } else if (key == "useGrouping" && value.kind == Kind::boolean) {
+      } else if (key == "useGrouping" && value.kind == DatumKind::boolean) {
         out.groups = value.truth;
-      } else if (key == "style" && value.kind == Kind::text &&
+      } else if (key == "style" && value.kind == DatumKind::text &&
                  (value.text == "percent" || value.text == "decimal")) {
         out.percent = value.text == "percent";
       } else {
@@ -895,14 +896,14 @@ class Evaluator {
     const Locale* locale = nullptr;
     LocaleOptions options;
     if (!take_locale(node, arguments, locale)) return false;
-    if (arguments.size() > 1 && arguments[1].kind != Kind::undefined) {
-      if (arguments[1].kind != Kind::object) return not_yet("such options are", node);
+    if (arguments.size() > 1 && arguments[1].kind != DatumKind::undefined) {
+      if (arguments[1].kind != DatumKind::object) return not_yet("such options are", node);
       if (!take_options(node, arguments[1], options)) return false;
     }
     Digits digits;
     bool negative = false;
-    out.kind = Kind::text;
-    if (of.kind == Kind::big) {
+    out.kind = DatumKind::text;
+    if (of.kind == DatumKind::big) {
       const std::string text = digits_of(of.big, 10);
       negative = of.big.negative;
       if (text != "0") {
@@ -920,7 +921,7 @@ class Evaluator {
       shortest_digits(binary64, real_of(of.number), digits);
     }
     if (options.percent && !digits.is_zero()) digits.set(digits.size(), digits.point() + 2);
-    if (notes_ != nullptr && of.kind == Kind::number) note_decimal(node, of, digits, options);
+    if (notes_ != nullptr && of.kind == DatumKind::number) note_decimal(node, of, digits, options);
     round_digits(digits, digits.point() + options.most_places, negative, Rounding::half_away);
     digits.strip_trailing_zeros();
     if (negative) out.text += locale->minus;
@@ -973,14 +974,14 @@ class Evaluator {
 
 Datum Datum::of_number(double number) {
   Datum out;
-  out.kind = Kind::number;
+  out.kind = DatumKind::number;
   out.number = number;
   return out;
 }
 
 Datum Datum::of_text(std::string text) {
   Datum out;
-  out.kind = Kind::text;
+  out.kind = DatumKind::text;
   out.text = std::move(text);
   return out;
 }
@@ -991,18 +992,18 @@ std::optional<Datum> datum_of(const Value& value) {
     case Type::i128:
     case Type::u128:
     case Type::big:
-      out.kind = Kind::big;
+      out.kind = DatumKind::big;
       out.big = natural_of(value);
       return out;
     case Type::text:
     case Type::character:
       return Datum::of_text(text_of(value));
     case Type::truth:
-      out.kind = Kind::boolean;
+      out.kind = DatumKind::boolean;
       out.truth = value.as_whole() != 0;
       return out;
     case Type::nil:
-      out.kind = Kind::null;
+      out.kind = DatumKind::null;
       return out;
     case Type::complex:
     case Type::decimal:
@@ -1011,7 +1012,7 @@ std::optional<Datum> datum_of(const Value& value) {
     case Type::list:
     case Type::tuple:
     case Type::record:
-      out.kind = value.is(Type::record) ? Kind::object : Kind::array;
+      out.kind = value.is(Type::record) ? DatumKind::object : DatumKind::array;
       for (const Value& item : value.as_list()) {
         auto part = datum_of(item);
         if (!part) return std::nullopt;
@@ -1042,30 +1043,30 @@ void append_number(double number, std::string& out) {
 
 void append_text(const Datum& datum, std::string& out) {
   switch (datum.kind) {
-    case Kind::undefined:
+    case DatumKind::undefined:
       out += "undefined";
       return;
-    case Kind::null:
+    case DatumKind::null:
       out += "null";
       return;
-    case Kind::boolean:
+    case DatumKind::boolean:
       out += datum.truth ? "true" : "false";
       return;
-    case Kind::number:
+    case DatumKind::number:
       return append_number(datum.number, out);
-    case Kind::big:
+    case DatumKind::big:
       if (datum.big.negative) out += '-';
       return append_whole(datum.big.magnitude, 10, Letters::lower, out);
-    case Kind::text:
+    case DatumKind::text:
       out += datum.text;
       return;
-    case Kind::array:
+    case DatumKind::array:
       for (std::size_t i = 0; i < datum.items.size(); ++i) {
         if (i > 0) out += ',';
-        if (datum.items[i].kind > Kind::null) append_text(datum.items[i], out);
+        if (datum.items[i].kind > DatumKind::null) append_text(datum.items[i], out);
       }
       return;
-    case Kind::object:
+    case DatumKind::object:
       out += "[object Object]";
   }
 }

@@ -9,14 +9,12 @@
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
+#include "text/ascii.hpp"
 
 namespace inky::javascript {
 
 namespace {
 
-bool is_digit(char c) {
-  return c >= '0' && c <= '9';
-}
 bool is_name_part(char c) {
   return is_name_start(c) || is_digit(c);
 }
@@ -379,7 +377,7 @@ std::size_t read_braced(std::string_view text, std::string& out) {
 }  // namespace
 
 bool is_name_start(char c) {
-  return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || c == '_' || c == '$';
+  return is_word_start(c) || c == '$';
 }
 
 // ECMA-262, 12.9.4 and 12.9.6: template literals have no octal escapes, and neither have strings

@@ -159,9 +159,9 @@ struct Slots final : Program {
 
 // ---- Reading ----
 
-class Reader {
+class SlotReader {
  public:
-  Reader(Template& out, Slots& program, std::vector<Words>* words)
+  SlotReader(Template& out, Slots& program, std::vector<Words>* words)
       : out_(out), source_(out.source), program_(program), names_(program.names), words_(words) {}
 
   void read() {
@@ -460,7 +460,7 @@ class JavaScript final : public family::ProgramDialect<Slots> {
 
  protected:
   void read(Template& out, Slots& program, std::vector<Words>* words) const override {
-    Reader(out, program, words).read();
+    SlotReader(out, program, words).read();
   }
 
  private:

@@ -4,6 +4,7 @@
 
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
+#include "text/ascii.hpp"
 
 namespace inky::lisp {
 
@@ -11,9 +12,6 @@ namespace {
 
 constexpr int most_nesting = 64;
 
-bool is_digit(char c) {
-  return c >= '0' && c <= '9';
-}
 char upper(char c) {
   return c >= 'a' && c <= 'z' ? static_cast<char>(c - 'a' + 'A') : c;
 }

@@ -264,7 +264,7 @@ class Reader : PastedSource {
   }
   std::string read_name() {
     const std::size_t start = at_;
-    while (is_letter(peek()) || is_digit(peek())) ++at_;
+    while (is_word_part(peek())) ++at_;
     return std::string(source_.substr(start, at_ - start));
   }
 
@@ -272,12 +272,11 @@ class Reader : PastedSource {
     Statement statement;
     statement.span.from = at_;
     field_ = static_cast<int>(out_.fields.size());
-    if (!(is_letter(peek()) ? read_named(statement) : read_shown(statement, "ans"))) return;
+    if (!(is_word_start(peek()) ? read_named(statement) : read_shown(statement, "ans"))) return;
     const std::size_t end = at_;
     skip_blanks();
     if (!ends_statement()) {
-      if (is_letter(peek()) || is_digit(peek()) || peek() == '"' || peek() == ']' ||
-          peek() == ')') {
+      if (is_word_part(peek()) || peek() == '"' || peek() == ']' || peek() == ')') {
         parse_error(
             "a statement ends before the next begins: put a semicolon, a comma or a new line here",
             at_);
@@ -352,11 +351,11 @@ class Reader : PastedSource {
     // A name, a blank and a word is a command with an argument.
     if ((peek() == ' ' || peek() == '\t') && find_fact(classes, name) == nullptr) {
       skip_blanks();
-      if (is_letter(peek()) || is_digit(peek()) || peek() == '\'' || peek() == '"')
+      if (is_word_part(peek()) || peek() == '\'' || peek() == '"')
         return not_yet("commands other than format are", start);
     }
     at_ = start;
-    return read_shown(statement, is_letter(peek()) ? "" : "ans");
+    return read_shown(statement, is_word_start(peek()) ? "" : "ans");
   }
 
   // format, its words up to the end of the statement; or format("word").
@@ -407,7 +406,7 @@ class Reader : PastedSource {
     ++at_;
     skip_blanks();
     const std::size_t from = at_;
-    while (is_letter(peek()) || is_digit(peek())) ++at_;
+    while (is_word_part(peek())) ++at_;
     statement.arguments.emplace_back(source_.substr(from, at_ - from));
     skip_blanks();
     if (at_end()) return parse_error("the closing bracket is missing", start);
@@ -481,7 +480,7 @@ class Reader : PastedSource {
     const char c = peek();
     if (is_digit(c) || (c == '.' && is_digit(peek(1))))
       read = read_number(out);
-    else if (is_letter(c))
+    else if (is_word_start(c))
       read = read_word(out, depth);
     else if (c == '"' || c == '\'')
       read = read_text(out);
@@ -508,7 +507,7 @@ class Reader : PastedSource {
       at_ += digits;
       while (is_digit(peek())) ++at_;
     }
-    if (is_letter(peek())) return not_yet("complex numbers and such are", start);
+    if (is_word_start(peek())) return not_yet("complex numbers and such are", start);
     std::string_view digits = source_.substr(start, at_ - start);
     std::string plain(digits);
     if (const std::size_t point = plain.find('.');

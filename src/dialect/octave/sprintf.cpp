@@ -25,7 +25,7 @@
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
 
-namespace inky {
+namespace inky::octave_sprintf {
 
 namespace {
 
@@ -757,8 +757,12 @@ class Octave final : public family::PercentDialect {
 
 }  // namespace
 
+}  // namespace inky::octave_sprintf
+
+namespace inky {
+
 const Dialect* octave_dialect() {
-  static const Octave dialect;
+  static const octave_sprintf::Octave dialect;
   return &dialect;
 }
 

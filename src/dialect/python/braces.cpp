@@ -27,7 +27,7 @@
 #include "program.hpp"
 #include "values.hpp"
 
-namespace inky {
+namespace inky::python {
 
 namespace {
 
@@ -104,7 +104,7 @@ constexpr auto failures = std::to_array<FailureFact>({
 
 }  // namespace
 
-const DialectFacts python::braces_facts = {
+const DialectFacts braces_facts = {
     .id = "python",
     .language = "Python",
     .facility = "str.format and f-strings",
@@ -570,8 +570,12 @@ class Python final : public Dialect {
 
 }  // namespace
 
+}  // namespace inky::python
+
+namespace inky {
+
 const Dialect* python_dialect() {
-  static const Python dialect;
+  static const python::Python dialect;
   return &dialect;
 }
 

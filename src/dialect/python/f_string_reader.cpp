@@ -3,18 +3,15 @@
 
 #include "fields.hpp"
 #include "inky_margin/text/escape.hpp"
+#include "text/ascii.hpp"
 #include "values.hpp"
 
 namespace inky::python {
 
 namespace {
 
-bool is_digit(char c) {
-  return c >= '0' && c <= '9';
-}
 bool is_name_start(char c) {
-  return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || c == '_' ||
-         static_cast<unsigned char>(c) >= 0x80;
+  return is_word_start(c) || static_cast<unsigned char>(c) >= 0x80;
 }
 
 constexpr std::string_view keywords[] = {

@@ -25,7 +25,7 @@
 #include "program.hpp"
 #include "values.hpp"
 
-namespace inky {
+namespace inky::python_percent {
 
 namespace {
 
@@ -429,7 +429,7 @@ class Rendering final : public percent::Rendering<Rendering> {
 // ---- Writing ----
 
 constexpr percent::WritingRules writing_rules = {
-    .facts = &inky::facts, .plain = 's', .converts = true};
+    .facts = &python_percent::facts, .plain = 's', .converts = true};
 constexpr writing::LiteralRules literal_rules = {.doubled = "%"};
 
 class PythonPercent final : public family::PercentDialect {
@@ -463,7 +463,7 @@ class PythonPercent final : public family::PercentDialect {
 
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const override {
-    return Rendering(inky::facts, parsed, values, options, out, report).run();
+    return Rendering(python_percent::facts, parsed, values, options, out, report).run();
   }
 
   // print() shows str().
@@ -475,8 +475,12 @@ class PythonPercent final : public family::PercentDialect {
 
 }  // namespace
 
+}  // namespace inky::python_percent
+
+namespace inky {
+
 const Dialect* python_percent_dialect() {
-  static const PythonPercent dialect;
+  static const python_percent::PythonPercent dialect;
   return &dialect;
 }
 

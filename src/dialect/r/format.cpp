@@ -171,7 +171,7 @@ class Reader : PastedSource {
   }
 
   void skip_blanks() { skip(" \t\r\n"); }
-  static bool is_name_part(char c) { return is_letter(c) || is_digit(c) || c == '.'; }
+  static bool is_name_part(char c) { return is_word_part(c) || c == '.'; }
   std::string read_name() {
     const std::size_t start = at_;
     while (is_name_part(peek())) ++at_;

@@ -26,7 +26,7 @@
 #include "program.hpp"
 #include "values.hpp"
 
-namespace inky {
+namespace inky::r_sprintf {
 
 namespace {
 
@@ -217,7 +217,7 @@ constexpr percent::Syntax syntax = {.facts = &facts,
 constexpr std::uint8_t may_show_twice = 1;
 
 // What print() makes of a text.
-std::string quoted(std::string_view text) {
+std::string printed_quoted(std::string_view text) {
   constexpr std::string_view named = "\a7\bb\ff\nn\rr\tt\vv\"\"\\\\";
   std::string out = "\"";
   while (const auto point = first_code_point(text)) {
@@ -510,7 +510,7 @@ class Rendering final : public percent::Rendering<Rendering> {
 // ---- Writing ----
 
 constexpr percent::WritingRules writing_rules = {
-    .facts = &inky::facts, .plain = 's', .converts = true};
+    .facts = &r_sprintf::facts, .plain = 's', .converts = true};
 constexpr writing::LiteralRules literal_rules = {
     .doubled = "%", .control = writing::ControlForm::octal, .nul = false};
 
@@ -547,7 +547,7 @@ class R final : public family::PercentDialect {
     }
     out.append("[1] ");
     if (is_text_or_character(value))
-      out.append(quoted(text_of(value)));
+      out.append(printed_quoted(text_of(value)));
     else if (mode_of(value) == Mode::real)
       out.append(real_text(nearest_f64(value), significant_digits));
     else
@@ -650,8 +650,12 @@ class R final : public family::PercentDialect {
 
 }  // namespace
 
+}  // namespace inky::r_sprintf
+
+namespace inky {
+
 const Dialect* r_dialect() {
-  static const R dialect;
+  static const r_sprintf::R dialect;
   return &dialect;
 }
 

@@ -1,0 +1,23 @@
+// Digits and letters of ASCII, whatever the locale.
+#pragma once
+
+namespace inky {
+
+constexpr bool is_digit(char c) {
+  return '0' <= c && c <= '9';
+}
+constexpr bool is_letter(char c) {
+  return ('a' <= c && c <= 'z') || ('A' <= c && c <= 'Z');
+}
+constexpr bool is_hexadecimal_digit(char c) {
+  return is_digit(c) || ('a' <= c && c <= 'f') || ('A' <= c && c <= 'F');
+}
+// What an identifier of most languages is made of.
+constexpr bool is_word_start(char c) {
+  return is_letter(c) || c == '_';
+}
+constexpr bool is_word_part(char c) {
+  return is_word_start(c) || is_digit(c);
+}
+
+}  // namespace inky
