@@ -6,8 +6,8 @@
 
 #include "support/process.hpp"
 
-using support::run_tool;
 using support::Ran;
+using support::run_tool;
 
 namespace {
 const std::string demo = INKY_SOURCE_DIR "/demo/";
