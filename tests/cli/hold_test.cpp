@@ -276,7 +276,7 @@ TEST_CASE("input that cannot be read ends in status 2") {
   CHECK(std::filesystem::file_size(large) <= std::size_t{1} << 26);
 }
 
-#if !defined(__SANITIZE_ADDRESS__)
+#if !defined(INKY_SANITIZED)
 TEST_CASE("little memory and little stack end in an error, or do") {
   const std::string data = support::scratch() + "/much.csv";
   support::shell("yes 1,2,3 | head -c 30000000 > " + data);

@@ -15,7 +15,7 @@
 using namespace inky;
 
 // Sanitizers bring an allocator of their own, which cannot be counted in this way.
-#ifndef __SANITIZE_ADDRESS__
+#ifndef INKY_SANITIZED
 
 namespace {
 std::atomic<long> allocations{0};

@@ -18,7 +18,7 @@ inline std::uint64_t seed(std::uint64_t usual) {
 
 // Sanitized builds run ten times slower and look for other faults: a tenth of the cases.
 constexpr int cases(int usual) {
-#ifdef __SANITIZE_ADDRESS__
+#ifdef INKY_SANITIZED
   return usual / 10;
 #else
   return usual;
