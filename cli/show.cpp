@@ -92,9 +92,9 @@ const Value* value_of_field(const Field& field, const PlacedField& placed,
 
 void put_source(Screen& screen, const ShowRequest& request, const Template& parsed) {
   screen.label(request.dialect->facts().id);
-  for (const Piece& piece : parsed.pieces) {
+  for (const Piece& piece : parsed.pieces()) {
     const std::string text =
-        visible(std::string_view(parsed.source)
+        visible(std::string_view(parsed.source())
                     .substr(piece.source.from, piece.source.to - piece.source.from));
     screen.tinted(piece.field == unset ? Tint::plain : Tint::field, text, piece.field);
   }
@@ -107,12 +107,13 @@ void put_words(Screen& screen, const ShowRequest& request, const Template& parse
   int current = unset - 1;
   for (const Words& words : request.dialect->explain(parsed)) {
     const std::string part = visible(
-        std::string_view(parsed.source).substr(words.span.from, words.span.to - words.span.from));
+        std::string_view(parsed.source()).substr(words.span.from, words.span.to - words.span.from));
     if (words.field != current && words.field != unset) {
       screen.label(std::to_string(words.field + 1));
-      screen.tinted(Tint::field,
-                    visible(parsed.source_of(parsed.fields[static_cast<std::size_t>(words.field)])),
-                    words.field);
+      screen.tinted(
+          Tint::field,
+          visible(parsed.source_of(parsed.fields()[static_cast<std::size_t>(words.field)])),
+          words.field);
       screen.line();
     }
     current = words.field;
@@ -129,19 +130,19 @@ void put_words(Screen& screen, const ShowRequest& request, const Template& parse
   screen.line();
   screen.label("takes");
   std::string names;
-  for (const Field& field : parsed.fields) {
+  for (const Field& field : parsed.fields()) {
     const std::string name = visible(field.key_name());
     if (field.key.empty() || (", " + names + ", ").find(", " + name + ", ") != std::string::npos)
       continue;
     names += (names.empty() ? "" : ", ") + name;
   }
-  const int count = parsed.values_taken;
+  const int count = parsed.values_taken();
   if (!names.empty())
     screen.paragraph("values named " + names);
   else
     screen.line(count == 0 ? "no values"
                            : std::to_string(count) + (count == 1 ? " value" : " values"));
-  for (const Note& note : parsed.notes) screen.note(note, parsed.source);
+  for (const Note& note : parsed.notes()) screen.note(note, parsed.source());
 }
 
 // The output cut into stretches, and those into lines at each line end.
@@ -170,7 +171,7 @@ std::vector<std::vector<Stretch>> lines_of(std::string_view text, const Report& 
 void put_fields(Screen& screen, const ShowRequest& request, const Template& parsed,
                 std::string_view text, const Report& report) {
   std::size_t widest = 0;
-  for (const Field& field : parsed.fields)
+  for (const Field& field : parsed.fields())
     widest = std::max(widest, measure(visible(parsed.source_of(field)), WidthUnit::columns));
   widest = std::min<std::size_t>(widest, 44);
   const auto told_of = [&](const PlacedField& placed) {
@@ -182,7 +183,7 @@ void put_fields(Screen& screen, const ShowRequest& request, const Template& pars
   for (const PlacedField& placed : report.fields)
     longest = std::max(longest, told_of(placed).size());
   for (const PlacedField& placed : report.fields) {
-    const Field& field = parsed.fields[static_cast<std::size_t>(placed.field)];
+    const Field& field = parsed.fields()[static_cast<std::size_t>(placed.field)];
     const std::string source = visible(parsed.source_of(field));
     screen.label(std::to_string(placed.field + 1));
     screen.tinted(Tint::field, source, placed.field);
@@ -204,7 +205,7 @@ void put_fields(Screen& screen, const ShowRequest& request, const Template& pars
 void put_outcome(Screen& screen, const Outcome& outcome, const Template& parsed) {
   const bool undefined = outcome.kind() == Outcome::Kind::undefined;
   const bool compile = outcome.kind() == Outcome::Kind::fails_compile;
-  screen.underlined(parsed.source, outcome.span(), "");
+  screen.underlined(parsed.source(), outcome.span(), "");
   screen.line();
   screen.label(undefined ? "undefined" : "fails");
   std::string text;
@@ -270,7 +271,7 @@ int show_screen(const ShowRequest& request, const Template& parsed, const Outcom
   else
     put_outcome(screen, outcome, parsed);
   if (!report.notes.empty()) screen.line();
-  for (const Note& note : report.notes) screen.note(note, parsed.source);
+  for (const Note& note : report.notes) screen.note(note, parsed.source());
   if (witnessed != nullptr) put_witness(screen, *witnessed, text);
   if (!write_out(screen.text())) return bad_request;
   return outcome.prints() ? done : answer_is_no;
@@ -284,8 +285,8 @@ JsonOut wish_json(const Spec& spec) {
 
 JsonOut fields_json(const Template& parsed, const Report& report) {
   JsonOut out = JsonOut::array();
-  for (std::size_t i = 0; i < parsed.fields.size(); ++i) {
-    const Field& field = parsed.fields[i];
+  for (std::size_t i = 0; i < parsed.fields().size(); ++i) {
+    const Field& field = parsed.fields()[i];
     JsonOut item = {{"span", {field.span.from, field.span.to}}, {"wish", wish_json(field.spec)}};
     if (field.value_index != unset) item["value"] = field.value_index;
     for (const PlacedField& placed : report.fields) {
@@ -301,7 +302,7 @@ int show_json(const ShowRequest& request, const Template& parsed, const Outcome&
               std::string_view text, const Report& report, const Witnessed* witnessed) {
   JsonOut out = answer_of(outcome, text, report);
   out["dialect"] = request.dialect->facts().id;
-  out["template"] = parsed.source;
+  out["template"] = parsed.source();
   out["fields"] = fields_json(parsed, report);
   if (witnessed != nullptr) out["witness"] = to_json(*witnessed);
   if (!write_out(spread(out))) return bad_request;
@@ -318,9 +319,10 @@ int words_json(const ShowRequest& request, const Template& parsed) {
     if (part.field != unset) item["field"] = part.field;
     words.push_back(std::move(item));
   }
-  const JsonOut out = {{"dialect", request.dialect->facts().id}, {"template", parsed.source},
-                       {"takes", parsed.values_taken},           {"words", std::move(words)},
-                       {"fields", fields_json(parsed, {})},      {"notes", to_json(parsed.notes)}};
+  const JsonOut out = {
+      {"dialect", request.dialect->facts().id}, {"template", parsed.source()},
+      {"takes", parsed.values_taken()},         {"words", std::move(words)},
+      {"fields", fields_json(parsed, {})},      {"notes", to_json(parsed.notes())}};
   return write_out(out.dump(2) + "\n") ? done : bad_request;
 }
 
@@ -334,7 +336,7 @@ int show_rendered(const Options& options, const ShowRequest& request, const Temp
     const auto cache = options.no_cache ? std::nullopt : usual_cache();
     Result<Witnessed> asked =
         ask_witness(request, parsed, outcome, out.view(), report, cache ? &*cache : nullptr);
-    if (!asked) return fail(asked.error(), parsed.source);
+    if (!asked) return fail(asked.error(), parsed.source());
     witnessed = std::move(*asked);
   }
   const Witnessed* witness = witnessed ? &*witnessed : nullptr;
@@ -343,19 +345,19 @@ int show_rendered(const Options& options, const ShowRequest& request, const Temp
   };
   if (options.json)
     return settled(show_json(request, parsed, outcome, out.view(), report, witness));
-  if (outcome.kind() == Outcome::Kind::error) return fail(outcome.as_error(), parsed.source);
+  if (outcome.kind() == Outcome::Kind::error) return fail(outcome.as_error(), parsed.source());
   const Look look = look_of(stdout, options.ascii);
   if (!options.bare)
     return settled(show_screen(request, parsed, outcome, out.view(), report, look, witness));
   if (outcome.prints()) return write_out(out.view()) ? done : bad_request;
-  write_error(error_text({Code{}, outcome.why(), outcome.span(), {}}, parsed.source,
+  write_error(error_text({Code{}, outcome.why(), outcome.span(), {}}, parsed.source(),
                          look_of(stderr, options.ascii)));
   return answer_is_no;
 }
 
 int show_program(const ShowRequest& request, const Template& parsed) {
   const Result<std::string> source = program_of(request, parsed);
-  if (!source) return fail(source.error(), parsed.source);
+  if (!source) return fail(source.error(), parsed.source());
   return write_out(*source) ? done : bad_request;
 }
 
@@ -438,8 +440,8 @@ int run(const Options& options) {
     if (!others) return fail(others.error());
     return show_beside(request, *parsed, *others, look_of(stdout, options.ascii), options.json);
   }
-  const bool takes_some = parsed->values_taken > 0 ||
-                          std::any_of(parsed->fields.begin(), parsed->fields.end(),
+  const bool takes_some = parsed->values_taken() > 0 ||
+                          std::any_of(parsed->fields().begin(), parsed->fields().end(),
                                       [](const Field& field) { return !field.key.empty(); });
   const bool in_words = request.values.empty() && takes_some && !options.bare;
   if (!in_words) return show_rendered(options, request, *parsed);

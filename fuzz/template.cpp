@@ -23,7 +23,7 @@ extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t siz
     const Result<Template> parsed = dialect->parse(source);
     if (!parsed) continue;
     std::size_t at = 0;
-    for (const Piece& piece : parsed->pieces) {
+    for (const Piece& piece : parsed->pieces()) {
       if (piece.source.from != at) std::abort();
       at = piece.source.to;
     }

@@ -169,7 +169,7 @@ Error fails_at_home(const Dialect& dialect, const Outcome& outcome) {
 std::vector<std::string> value_names(const Template& parsed) {
   std::vector<std::string> out;
   std::unordered_set<std::string_view> known;
-  for (const Field& field : parsed.fields) {
+  for (const Field& field : parsed.fields()) {
     if (!field.key.empty() && known.insert(field.key_name()).second)
       out.emplace_back(field.key_name());
   }
@@ -202,8 +202,8 @@ Result<Cargo> Cargo::make(const Dialect& from, const Template& parsed,
   Cargo out;
   out.from_ = &from;
   out.parsed_ = &parsed;
-  if (parsed.refusal) {
-    const Refusal& refusal = *parsed.refusal;
+  if (parsed.refusal()) {
+    const Refusal& refusal = *parsed.refusal();
     return Error{refusal.when == Refusal::When::not_supported_yet ? Code::not_supported_yet
                                                                   : Code::template_fails,
                  "in " + std::string(from.facts().id) + " this prints nothing: " + refusal.why,
@@ -218,25 +218,25 @@ Result<Cargo> Cargo::make(const Dialect& from, const Template& parsed,
   };
   out.names_ = value_names(parsed);
   out.named_ = !out.names_.empty();
-  if (parsed.fields.size() > most_values_carried || out.names_.size() > most_values_carried)
+  if (parsed.fields().size() > most_values_carried || out.names_.size() > most_values_carried)
     return too_many_values();
   const auto by_place = std::find_if(
-      parsed.fields.begin(), parsed.fields.end(),
+      parsed.fields().begin(), parsed.fields().end(),
       [](const Field& field) { return field.key.empty() && field.value_index != unset; });
-  if (out.named_ && by_place != parsed.fields.end())
+  if (out.named_ && by_place != parsed.fields().end())
     return Error{Code::not_supported_yet,
                  "carrying values by name and by place together is not supported yet",
                  by_place->span, "Name all values, or none."};
   if (!out.named_) {
-    int count = parsed.values_taken;
-    for (const Field& field : parsed.fields) count = std::max(count, field.value_index + 1);
+    int count = parsed.values_taken();
+    for (const Field& field : parsed.fields()) count = std::max(count, field.value_index + 1);
     count = std::max(count, static_cast<int>(types.size()));
     if (count > most_values_carried) return too_many_values();
     for (int i = 0; i < count; ++i) out.names_.push_back(default_name(i));
   }
   out.types_.assign(out.names_.size(), Type::text);
-  for (std::size_t i = 0; i < parsed.fields.size(); ++i) {
-    const int index = index_of(parsed.fields[i]);
+  for (std::size_t i = 0; i < parsed.fields().size(); ++i) {
+    const int index = index_of(parsed.fields()[i]);
     if (index != unset)
       out.types_[static_cast<std::size_t>(index)] = type_said(from, parsed, static_cast<int>(i));
   }
@@ -255,7 +255,7 @@ Result<Cargo> Cargo::make(const Dialect& from, const Template& parsed,
     return Error{
         Code::over_limit,
         "a template that prints more than " + std::to_string(most_text) + " bytes is not carried",
-        {0, parsed.source.size()},
+        {0, parsed.source().size()},
         "Carry it in parts."};
 
   const auto add_literal = [&](std::string_view literal) {
@@ -267,12 +267,12 @@ Result<Cargo> Cargo::make(const Dialect& from, const Template& parsed,
     out.parts_.push_back({std::string(literal), std::nullopt});
     out.shown_.push_back(unset);
   };
-  for (const Piece& piece : parsed.pieces) {
+  for (const Piece& piece : parsed.pieces()) {
     if (piece.field == unset) {
       add_literal(parsed.literal(piece));
       continue;
     }
-    const Field& field = parsed.fields[static_cast<std::size_t>(piece.field)];
+    const Field& field = parsed.fields()[static_cast<std::size_t>(piece.field)];
     const auto placed =
         std::find_if(report.fields.begin(), report.fields.end(),
                      [&](const PlacedField& one) { return one.field == piece.field; });
@@ -322,10 +322,10 @@ class Carrying {
     for (Note& note : written.notes) out_.notes.push_back(std::move(note));
     if (!written.source) return std::move(out_);
     Result<Template> parsed = other_.parse(*written.source);
-    if (!parsed || parsed->refusal) {
+    if (!parsed || parsed->refusal()) {
       out_.notes.push_back({Code::wish_not_expressible,
                             "what would be written is refused: " +
-                                (parsed ? parsed->refusal->why : parsed.error().message),
+                                (parsed ? parsed->refusal()->why : parsed.error().message),
                             {}});
       return std::move(out_);
     }

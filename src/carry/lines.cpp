@@ -16,7 +16,7 @@ bool is_blank(char byte) {
 // Where a template may be parted: beside its fields, and behind a blank of its text. An escape has
 // no blank in it, but a backslash before a blank may be one.
 std::vector<std::size_t> break_points(const Template& parsed, const LineSplit& split) {
-  const std::string_view source = parsed.source;
+  const std::string_view source = parsed.source();
   std::vector<std::size_t> out;
   const auto add = [&](std::size_t at) {
     if (at == 0 || at >= source.size() || (!out.empty() && out.back() >= at)) return;
@@ -35,7 +35,7 @@ std::vector<std::size_t> break_points(const Template& parsed, const LineSplit& s
     }
     return out;
   }
-  for (const Piece& piece : parsed.pieces) {
+  for (const Piece& piece : parsed.pieces()) {
     add(piece.source.from);
     if (piece.field != unset) continue;
     for (std::size_t i = piece.source.from; i < piece.source.to; ++i) {
@@ -103,7 +103,7 @@ std::string over_lines(const Dialect& dialect, const Template& parsed, const std
   const LineSplit& split = dialect.facts().line_split;
   const std::string between = indented(split.between, indent);
   const std::string between_values = indented(split.between_values, indent);
-  const std::string_view source = parsed.source;
+  const std::string_view source = parsed.source();
   const std::size_t at = statement.find(source);
   if (columns_of(statement) <= most_columns || split.between.empty() || at == std::string::npos)
     return statement;

@@ -86,7 +86,7 @@ std::vector<Printed> printed_fields(const Dialect& dialect, const Template& pars
   std::vector<Printed> out;
   if (!dialect.render(parsed, values, {}, text, &report).prints()) return out;
   for (const PlacedField& placed : report.fields) {
-    const Field& field = parsed.fields[static_cast<std::size_t>(placed.field)];
+    const Field& field = parsed.fields()[static_cast<std::size_t>(placed.field)];
     int index = placed.value == unset ? field.value_index : placed.value;
     for (std::size_t i = 0; i < values.size() && !field.key.empty(); ++i) {
       if (values[i].is_named() && values[i].name() == field.key_name()) index = static_cast<int>(i);

@@ -64,7 +64,7 @@ class Checker {
     for (std::size_t round = 0; round <= most_rounds; ++round) {
       const Result<Template> parsed = dialect_.parse(source_);
       if (!parsed) return parsed.error();
-      if (parsed->fields.size() > most_fields_checked)
+      if (parsed->fields().size() > most_fields_checked)
         return Error{Code::over_limit,
                      "a template of more than " + std::to_string(most_fields_checked) +
                          " fields is not checked",
@@ -129,7 +129,7 @@ class Checker {
                           given.type_name, given.written});
     }
     if ((!given_->values && names.empty()) || given_->more_may_follow)
-      slots_.resize(std::max(slots_.size(), static_cast<std::size_t>(parsed.values_taken)),
+      slots_.resize(std::max(slots_.size(), static_cast<std::size_t>(parsed.values_taken())),
                     {Type::text, std::nullopt, {}, false, true, {}, {}});
     if (given_->names_from_scope || !given_->values) {
       for (const std::string& name : names) {
@@ -146,7 +146,7 @@ class Checker {
   void settle_types(const Template& parsed, const std::vector<std::string>& names) {
     slots_.clear();
     const std::size_t count =
-        names.empty() ? static_cast<std::size_t>(parsed.values_taken) : names.size();
+        names.empty() ? static_cast<std::size_t>(parsed.values_taken()) : names.size();
     if (types_given_) {
       // Fewer than the fields take: there are too few.
       const std::size_t most = names.empty() ? types_given_->size() : names.size();
@@ -170,8 +170,8 @@ class Checker {
           !slots_[static_cast<std::size_t>(index)].told)
         slots_[static_cast<std::size_t>(index)].type = type;
     };
-    for (std::size_t i = 0; i < parsed.fields.size(); ++i) {
-      const Field& field = parsed.fields[i];
+    for (std::size_t i = 0; i < parsed.fields().size(); ++i) {
+      const Field& field = parsed.fields()[i];
       take(index_of(field), type_said(dialect_, parsed, static_cast<int>(i)));
       for (const Count& count : {field.width, field.precision}) {
         if (count.from == Count::From::value) take(count.value_index, Type::i32);
@@ -182,7 +182,7 @@ class Checker {
   // And where that is refused, the first that is not.
   void suit(const Template& parsed) {
     take_what_is_said(parsed);
-    for (const Field& field : parsed.fields) {
+    for (const Field& field : parsed.fields()) {
       const int index = index_of(field);
       if (index < 0 || static_cast<std::size_t>(index) >= slots_.size()) continue;
       Slot& slot = slots_[static_cast<std::size_t>(index)];
@@ -292,7 +292,7 @@ class Checker {
     fault.message += stand_in(parsed, outcome.span());
     // A type that we do not have may suit, where it is not the field itself that is refused.
     const Slot* slot = slot_at(parsed, outcome.span());
-    if (slot != nullptr && !slot->suits && !parsed.refusal &&
+    if (slot != nullptr && !slot->suits && !parsed.refusal() &&
         !is_refused_at(parsed, outcome.span())) {
       fault.code = Code::not_supported_yet;
       fault.message = "no type that is known here suits this field";
@@ -308,7 +308,7 @@ class Checker {
 
   // The value of the field at this place; null where it has none.
   const Slot* slot_at(const Template& parsed, Span span) const {
-    for (const Field& field : parsed.fields) {
+    for (const Field& field : parsed.fields()) {
       if (span.from < field.span.from || span.from >= field.span.to) continue;
       const int index = index_of(field);
       if (index >= 0 && static_cast<std::size_t>(index) < slots_.size())
@@ -319,7 +319,7 @@ class Checker {
 
   // Whether the field at this place is refused whatever it is given.
   static bool is_refused_at(const Template& parsed, Span span) {
-    return std::any_of(parsed.fields.begin(), parsed.fields.end(), [&](const Field& field) {
+    return std::any_of(parsed.fields().begin(), parsed.fields().end(), [&](const Field& field) {
       return field.span.from <= span.from && span.from < field.span.to &&
              !(field.failure.empty() && field.defect.empty());
     });
@@ -336,8 +336,8 @@ class Checker {
 
   // The field written anew for the type that it is given.
   bool mend(const Template& parsed, Span span, Fault& fault) {
-    for (std::size_t i = 0; i < parsed.fields.size(); ++i) {
-      const Field& field = parsed.fields[i];
+    for (std::size_t i = 0; i < parsed.fields().size(); ++i) {
+      const Field& field = parsed.fields()[i];
       if (span.from < field.span.from || span.from >= field.span.to) continue;
       const int index = index_of(field);
       if (index < 0 || static_cast<std::size_t>(index) >= slots_.size()) return false;
@@ -372,7 +372,7 @@ class Checker {
     std::string source = source_;
     source.replace(field.span.from, field.span.to - field.span.from, written);
     const Result<Template> again = dialect_.parse(source);
-    if (!again || again->refusal) return false;
+    if (!again || again->refusal()) return false;
     text_.clear();
     const Outcome outcome = dialect_.render(*again, values_at(0), text_);
     if (!outcome.prints() && outcome.span().from < field.span.from + written.size()) return false;
@@ -415,7 +415,7 @@ class Checker {
     // Of a value that nobody knows the digits are not known either.
     if (slot == nullptr || !is_real(slot->type) || (given_ != nullptr && !slot->told)) return false;
     const int most = slot->type == Type::f64 ? 17 : slot->type == Type::f32 ? 9 : 36;
-    for (const Field& field : parsed.fields) {
+    for (const Field& field : parsed.fields()) {
       if (span.from < field.span.from || span.from >= field.span.to) continue;
       const int asked = std::max({field.spec.places, field.spec.significant,
                                   field.precision.given() ? field.precision.amount : 0});
@@ -454,8 +454,8 @@ class Checker {
   // Values that print, by a name of their type that the field does not take. Those behind others
   // first, so that mending one leaves the places of the rest.
   void find_objections(const Template& parsed) {
-    for (std::size_t i = parsed.fields.size(); i-- > 0;) {
-      const Field& field = parsed.fields[i];
+    for (std::size_t i = parsed.fields().size(); i-- > 0;) {
+      const Field& field = parsed.fields()[i];
       const int index = index_of(field);
       if (index < 0 || static_cast<std::size_t>(index) >= slots_.size()) continue;
       const std::string& type_name = slots_[static_cast<std::size_t>(index)].type_name;
@@ -485,7 +485,7 @@ class Checker {
   // Fields whose text another locale changes.
   void find_locales(const Template& parsed) {
     const auto locales = dialect_.facts().locales;
-    std::vector<bool> found(parsed.fields.size());
+    std::vector<bool> found(parsed.fields().size());
     for (std::size_t step = 0; step < steps(); ++step) {
       const std::vector<Value> values = values_at(step);
       Report here;
@@ -514,7 +514,7 @@ class Checker {
                                      std::string(locale) + " " +
                                      in_quotes(text_.view().substr(b.from, b.to - b.from)) +
                                      " stands for " + in_quotes(text.substr(a.from, a.to - a.from)),
-                                 in_original(parsed.fields[index].span),
+                                 in_original(parsed.fields()[index].span),
                                  "prints what the machine's settings say",
                                  {}});
         }

@@ -161,7 +161,7 @@ struct Fields final : Program {
 
 class Reader {
  public:
-  Reader(const braces::Decoded& decoded, Template& out, Fields& program,
+  Reader(const braces::Decoded& decoded, TemplateContent& out, Fields& program,
          std::vector<Words>* words = nullptr)
       : decoded_(decoded), reader_(decoded.text()), out_(out), program_(program), words_(words) {}
 
@@ -309,7 +309,7 @@ class Reader {
 
   const braces::Decoded& decoded_;
   braces::SpecReader reader_;
-  Template& out_;
+  TemplateContent& out_;
   Fields& program_;
   braces::WordsSink words_;
   Numbering numbering_ = Numbering::none;
@@ -436,8 +436,8 @@ std::string_view find_defect(const Shown& shown, Shape shape) {
 class Rendering final : public family::Rendering<Rendering> {
  public:
   static constexpr bool takes_rare_values = true;
-  Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
-            Output& out, Report* report)
+  Rendering(const TemplateContent& parsed, std::span<const Value> values,
+            const RenderOptions& options, Output& out, Report* report)
       : family::Rendering<Rendering>(cpp_format::facts, parsed, values, options, out, report),
         program_(static_cast<const Fields&>(*parsed.program)) {}
 
@@ -751,8 +751,8 @@ class CppFormat final : public family::CheckedDialect<Fields, Rendering> {
            (names.empty() ? "" : ", ") + writing::listed(names, ", ") + ");";
   }
 
-  std::optional<Spec> wish_of(const Template& parsed, int field, Type type,
-                              Notes& notes) const override {
+  std::optional<Spec> do_wish_of(const TemplateContent& parsed, int field, Type type,
+                                 Notes& notes) const override {
     const Shown& shown =
         static_cast<const Fields&>(*parsed.program).fields[static_cast<std::size_t>(field)];
     if (shown.width.from == Count::From::value || shown.precision.from == Count::From::value) {
@@ -772,7 +772,7 @@ class CppFormat final : public family::CheckedDialect<Fields, Rendering> {
   }
 
  protected:
-  void read(Template& out, Fields& program, std::vector<Words>* words) const override {
+  void read(TemplateContent& out, Fields& program, std::vector<Words>* words) const override {
     const braces::Decoded decoded(out, c_language::read_escape);
     Reader(decoded, out, program, words).read();
     note_quotes(facts(), out);

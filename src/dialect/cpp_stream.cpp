@@ -190,7 +190,7 @@ struct Chain final : Program {
 
 class Reader : PastedSource {
  public:
-  Reader(Template& out, Chain& chain, std::vector<Words>* words = nullptr)
+  Reader(TemplateContent& out, Chain& chain, std::vector<Words>* words = nullptr)
       : PastedSource(out), chain_(chain), names_(chain.names), words_(words) {}
 
   void read() {
@@ -612,8 +612,8 @@ struct State {
 class Rendering final : public family::Rendering<Rendering> {
  public:
   static constexpr bool takes_rare_values = true;
-  Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
-            Output& out, Report* report)
+  Rendering(const TemplateContent& parsed, std::span<const Value> values,
+            const RenderOptions& options, Output& out, Report* report)
       : family::Rendering<Rendering>(cpp_stream::facts, parsed, values, options, out, report),
         chain_(static_cast<const Chain&>(*parsed.program)),
         named_(chain_.names, values) {}
@@ -1047,7 +1047,7 @@ class ChainWriter {
 // A chain as source, made from what was read of it.
 class ChainPrinter {
  public:
-  explicit ChainPrinter(const Template& parsed)
+  explicit ChainPrinter(const TemplateContent& parsed)
       : parsed_(parsed), chain_(static_cast<const Chain&>(*parsed.program)) {}
 
   WrittenCall print() {
@@ -1123,7 +1123,7 @@ class ChainPrinter {
     out_.add(found->literal.substr(1));
   }
 
-  const Template& parsed_;
+  const TemplateContent& parsed_;
   const Chain& chain_;
   WrittenCall out_;
 };
@@ -1146,8 +1146,8 @@ class CppStream final : public family::CheckedDialect<Chain, Rendering> {
     return std::string(source) + ";";
   }
 
-  std::optional<Spec> wish_of(const Template& parsed, int field, Type type,
-                              Notes& notes) const override {
+  std::optional<Spec> do_wish_of(const TemplateContent& parsed, int field, Type type,
+                                 Notes& notes) const override {
     const Chain& chain = static_cast<const Chain&>(*parsed.program);
     State state;
     for (int i = 0; i <= field; ++i) {
@@ -1180,8 +1180,8 @@ class CppStream final : public family::CheckedDialect<Chain, Rendering> {
     return out;
   }
 
-  Result<WrittenCall> write_call(const Template& parsed,
-                                 std::span<const std::string>) const override {
+  Result<WrittenCall> do_write_call(const TemplateContent& parsed,
+                                    std::span<const std::string>) const override {
     if (parsed.refusal) return not_read(parsed);
     return ChainPrinter(parsed).print();
   }
@@ -1193,7 +1193,7 @@ class CppStream final : public family::CheckedDialect<Chain, Rendering> {
   }
 
  protected:
-  void read(Template& out, Chain& program, std::vector<Words>* words) const override {
+  void read(TemplateContent& out, Chain& program, std::vector<Words>* words) const override {
     Reader(out, program, words).read();
   }
 };

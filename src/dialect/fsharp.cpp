@@ -197,7 +197,7 @@ constexpr EscapeRules escape_rules = {.simple = "n\nt\t\"\"''\\\\a\ab\bf\fr\rv\v
                                       .most_hexadecimal_digits = 2,
                                       .bytes = false};
 
-std::size_t read_escape(std::size_t at, Template& out) {
+std::size_t read_escape(std::size_t at, TemplateContent& out) {
   const std::string_view rest = std::string_view(out.source).substr(at);
   if (const std::size_t size = read_surrogates(at, out); size != 0) return size;
   if (rest.size() >= 4 && is_digit(rest[1]) && is_digit(rest[2]) && is_digit(rest[3])) {
@@ -719,8 +719,8 @@ class FSharp final : public family::PercentDialect {
     return "printf \"" + std::string(source) + "\"" + writing::listed(names, "", " ");
   }
 
-  Outcome render(const Template& parsed, std::span<const Value> values,
-                 const RenderOptions& options, Output& out, Report* report) const override {
+  Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
+                    const RenderOptions& options, Output& out, Report* report) const override {
     if (const Value* rare = find_rare(values)) return rare_value(*rare, facts().language);
     Rendering rendering(fsharp::facts, parsed, values, options, out, report);
     if (!parsed.refusal || parsed.refusal->when == Refusal::When::run) {
@@ -737,7 +737,7 @@ class FSharp final : public family::PercentDialect {
   }
 
  private:
-  void settle(Template& parsed) const override {
+  void settle(TemplateContent& parsed) const override {
     for (const Field& field : parsed.fields) {
       const bool settled = parsed.refusal && parsed.refusal->when != Refusal::When::run;
       if (field.failure.empty() || settled) continue;

@@ -211,7 +211,7 @@ std::size_t read_code_point(std::string_view rest, std::string& out) {
   return end + 1;
 }
 
-std::size_t read_escape(std::size_t at, Template& out) {
+std::size_t read_escape(std::size_t at, TemplateContent& out) {
   const std::string_view rest = std::string_view(out.source).substr(at);
   const Span span{at, std::min(at + 2, out.source.size())};
   if (rest.starts_with("\\u{")) {
@@ -684,7 +684,7 @@ class Php final : public family::PercentDialect {
  private:
   // In double quotes a name behind a $ is a variable, and so are {$ and ${: the language fills them
   // in before printf reads the template. PHP manual, Strings.
-  void settle(Template& parsed) const override {
+  void settle(TemplateContent& parsed) const override {
     for (const Piece& piece : parsed.pieces) {
       if (piece.field != unset || parsed.refusal) continue;
       const std::string_view text = std::string_view(parsed.source).substr(0, piece.source.to);
@@ -731,8 +731,8 @@ class Php final : public family::PercentDialect {
     return out + ");";
   }
 
-  Outcome render(const Template& parsed, std::span<const Value> values,
-                 const RenderOptions& options, Output& out, Report* report) const override {
+  Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
+                    const RenderOptions& options, Output& out, Report* report) const override {
     return Rendering(php::facts, parsed, values, options, out, report).run();
   }
 

@@ -262,7 +262,7 @@ constexpr EscapeRules escape_rules = {.simple = "n\nt\tr\r\"\"''\\\\",
                                       .most_hexadecimal_digits = 2,
                                       .bytes = false};
 
-void refuse(std::string why, Span span, Template& out) {
+void refuse(std::string why, Span span, TemplateContent& out) {
   if (!out.refusal) out.refusal = {Refusal::When::compile, "error", std::move(why), span};
 }
 
@@ -285,7 +285,7 @@ std::size_t read_code_point(std::string_view rest, std::string& out) {
   return end + 1;
 }
 
-std::size_t read_escape(std::size_t at, Template& out) {
+std::size_t read_escape(std::size_t at, TemplateContent& out) {
   const std::string_view rest = std::string_view(out.source).substr(at);
   if (rest.starts_with("\\0")) {
     out.literals += '\0';
@@ -308,7 +308,7 @@ std::size_t read_escape(std::size_t at, Template& out) {
 
 class Reader {
  public:
-  Reader(const braces::Decoded& decoded, Template& out, Fields& program,
+  Reader(const braces::Decoded& decoded, TemplateContent& out, Fields& program,
          std::vector<Words>* words = nullptr)
       : decoded_(decoded), reader_(decoded.text()), out_(out), program_(program), words_(words) {}
 
@@ -484,7 +484,7 @@ class Reader {
 
   const braces::Decoded& decoded_;
   braces::SpecReader reader_;
-  Template& out_;
+  TemplateContent& out_;
   Fields& program_;
   braces::WordsSink words_;
   std::int64_t next_ = 0;  // the next argument that is counted
@@ -565,8 +565,8 @@ std::string debug_quoted(std::string_view text, char quote) {
 class Rendering final : public family::Rendering<Rendering> {
  public:
   static constexpr bool takes_rare_values = true;
-  Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
-            Output& out, Report* report)
+  Rendering(const TemplateContent& parsed, std::span<const Value> values,
+            const RenderOptions& options, Output& out, Report* report)
       : family::Rendering<Rendering>(rust::facts, parsed, values, options, out, report),
         program_(static_cast<const Fields&>(*parsed.program)),
         index_(values) {}
@@ -946,8 +946,8 @@ class Rust final : public family::CheckedDialect<Fields, Rendering> {
            writing::listed(given, ", ") + ");";
   }
 
-  std::optional<Spec> wish_of(const Template& parsed, int field, Type type,
-                              Notes& notes) const override {
+  std::optional<Spec> do_wish_of(const TemplateContent& parsed, int field, Type type,
+                                 Notes& notes) const override {
     const Shown& shown =
         static_cast<const Fields&>(*parsed.program).fields[static_cast<std::size_t>(field)];
     const auto count_of = [](const Reference& count) {
@@ -981,7 +981,7 @@ class Rust final : public family::CheckedDialect<Fields, Rendering> {
   }
 
  protected:
-  void read(Template& out, Fields& program, std::vector<Words>* words) const override {
+  void read(TemplateContent& out, Fields& program, std::vector<Words>* words) const override {
     const braces::Decoded decoded(out, read_escape);
     Reader(decoded, out, program, words).read();
     note_quotes(facts(), out);

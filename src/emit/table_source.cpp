@@ -361,10 +361,9 @@ class SourceWriter {
       for (std::size_t i = from; i < to; ++i) names.push_back(expression_of(i));
       std::string statement = plan_.row_dialect->write_statement(*source, names);
       const Result<Template> parsed = plan_.row_dialect->parse(*source);
-      Template bare;
-      bare.source = *source;
-      statement = over_lines(*plan_.row_dialect, parsed ? *parsed : bare, statement,
-                             line_limit_ - indent, indent);
+      if (parsed)
+        statement =
+            over_lines(*plan_.row_dialect, *parsed, statement, line_limit_ - indent, indent);
       out += std::string(indent, ' ') + statement + std::string(form_.statement_end) + "\n";
     }
     return out;

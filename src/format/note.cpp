@@ -26,6 +26,8 @@ constexpr auto code_facts = std::to_array<CodeFact>({
     {Code::template_fails, "template-fails",
      "The template prints nothing in its own language, so there is nothing to carry."},
     {Code::bad_template, "bad-template", "The template cannot stand in a literal of its language."},
+    {Code::other_dialect, "other-dialect",
+     "A template is used by a dialect that did not parse it."},
     {Code::unreadable_file, "unreadable-file", "The file cannot be read."},
     {Code::bad_sheet, "bad-sheet", "The sheet is not valid TOML."},
     {Code::bad_data, "bad-data", "The data cannot be read."},

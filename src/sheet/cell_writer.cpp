@@ -177,7 +177,6 @@ std::string shown_text(const Sheet& sheet, std::string_view cell) {
 
 CellWriter::CellWriter(const Sheet& sheet, const SheetColumn& column)
     : sheet_(sheet), column_(column), wish_(column.wish) {
-  if (column.dialect != nullptr) parsed_ = *column.dialect->parse(column.spec);
   settle();
 }
 
@@ -191,11 +190,7 @@ void CellWriter::settle() {
   if (!width_is_inside(wish_)) inside_.width = 0;
   if (column_.dialect != nullptr) {
     parsed_ = *column_.dialect->parse(column_.spec);
-    if (!width_is_inside(wish_)) {
-      Field& field = parsed_.fields[0];
-      field.width = {};
-      field.spec.width = 0;
-    }
+    if (!width_is_inside(wish_)) parsed_ = parsed_->without_widths();
     return;
   }
   Spec whole;
@@ -287,7 +282,7 @@ std::string CellWriter::write_by_dialect(std::string_view cell, Output& out) con
       continue;
     }
     TextBuffer text;
-    const Outcome outcome = column_.dialect->render(parsed_, {&*value, 1}, text);
+    const Outcome outcome = column_.dialect->render(*parsed_, {&*value, 1}, text);
     if (outcome.prints()) {
       // What the language prints may not be a line.
       out.append(type == Type::text ? shown_text(sheet_, text.view()) : visible(text.view()));

@@ -49,9 +49,9 @@ class CellWriter {
 
   const Sheet& sheet_;
   const SheetColumn& column_;
-  Spec wish_;    // with the width in use
-  Spec inside_;  // the same without the width, unless it stands inside the text
-  Template parsed_;
+  Spec wish_;                       // with the width in use
+  Spec inside_;                     // the same without the width, unless it stands inside the text
+  std::optional<Template> parsed_;  // of a column with a spec
   bool plain_whole_ = false;
   bool plain_fixed_ = false;
   bool plain_text_ = false;

@@ -373,12 +373,12 @@ class SheetReader {
     if (!parsed)
       return at(node, parsed.error().code, parsed.error().message, parsed.error().remedy);
     const bool one_field =
-        parsed->fields.size() == 1 && parsed->pieces.size() == 1 && parsed->values_taken == 1;
+        parsed->fields().size() == 1 && parsed->pieces().size() == 1 && parsed->values_taken() == 1;
     if (!one_field)
       return at(node, Code::bad_value,
                 "the spec of a column must be one field that takes one value, and nothing else",
                 "Put text around columns into gap or heading.");
-    const Field& field = parsed->fields[0];
+    const Field& field = parsed->fields()[0];
     if (!field.defect.empty())
       return at(node, Code::bad_value, field.defect, "Use a spec that the language defines.");
     column.wish = field.spec;

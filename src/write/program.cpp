@@ -183,17 +183,17 @@ Result<std::string> write_program(const Dialect& dialect, const Template& parsed
   if (form.declaration.empty() || language == nullptr)
     return Error{Code::not_supported_yet,
                  "a program of " + std::string(dialect.facts().id) + " is not supported yet",
-                 {0, parsed.source.size()},
+                 {0, parsed.source().size()},
                  "The other languages have one."};
   // What we do not know the meaning of is not put into a program either.
-  if (parsed.refusal && parsed.refusal->when == Refusal::When::not_supported_yet)
-    return Error{Code::not_supported_yet, parsed.refusal->why, parsed.refusal->span,
-                 parsed.refusal->as};
-  if (parsed.source.size() > most_call)
+  if (parsed.refusal() && parsed.refusal()->when == Refusal::When::not_supported_yet)
+    return Error{Code::not_supported_yet, parsed.refusal()->why, parsed.refusal()->span,
+                 parsed.refusal()->as};
+  if (parsed.source().size() > most_call)
     return Error{Code::over_limit,
-                 "a template of " + std::to_string(parsed.source.size()) +
+                 "a template of " + std::to_string(parsed.source().size()) +
                      " bytes in a program is over the limit of " + std::to_string(most_call),
-                 {most_call, parsed.source.size()},
+                 {most_call, parsed.source().size()},
                  "Show it without a program."};
   Draft draft;
   draft.add(form.before);
@@ -219,7 +219,7 @@ Result<std::string> write_program(const Dialect& dialect, const Template& parsed
     return Error{Code::not_supported_yet,
                  "a program with this template is not supported yet: it does not read back as "
                  "it was meant",
-                 {0, parsed.source.size()},
+                 {0, parsed.source().size()},
                  "Show it without a program."};
   return draft.source();
 }

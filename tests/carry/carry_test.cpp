@@ -138,8 +138,8 @@ TEST_CASE("a wish that was written without a note is read back, and written the 
       INFO(dialect->facts().id << " " << *written.source);
       const Result<Template> parsed = dialect->parse(*written.source);
       REQUIRE(parsed.ok());
-      REQUIRE_FALSE(parsed->refusal);
-      REQUIRE(parsed->fields.size() == 1);
+      REQUIRE_FALSE(parsed->refusal());
+      REQUIRE(parsed->fields().size() == 1);
       Notes notes;
       const auto again = dialect->wish_of(*parsed, 0, wish.type, notes);
       if (!again) continue;

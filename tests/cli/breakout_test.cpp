@@ -245,7 +245,7 @@ TEST_CASE("no template leaves its literal, asked anew") {
       }
       ++programs;
       TextBuffer out;
-      const bool joins = parsed->fields.empty() && *one.around == '\0' && !parsed->refusal &&
+      const bool joins = parsed->fields().empty() && *one.around == '\0' && !parsed->refusal() &&
                          dialect.render(*parsed, {}, out).prints() && content.front() != '`' &&
                          content.front() != 'f';
       if (joins)

@@ -74,7 +74,7 @@ TEST_CASE("reals agree with the reference, but where the C library departs from 
     const std::string got = ours(source, Value::real(value));
     if (got == expected) continue;
     // The one departure: see carry_drops_zeros in format/layout.hpp.
-    const Spec spec = find_dialect("c")->parse(source)->fields[0].spec;
+    const Spec spec = find_dialect("c")->parse(source)->fields()[0].spec;
     if (!carry_drops_zeros(spec, unpack(binary64, bits_of(value)))) {
       FAIL(source << " of " << value << ": " << expected << " but " << got);
     }

@@ -115,7 +115,7 @@ TEST_CASE("a template cut at every byte is read, or refused, and never runs away
         continue;
       }
       std::string again;
-      for (const Piece& piece : parsed->pieces)
+      for (const Piece& piece : parsed->pieces())
         again += source.substr(piece.source.from, piece.source.to - piece.source.from);
       REQUIRE(again == source);
       TextBuffer out;

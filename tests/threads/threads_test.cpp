@@ -100,7 +100,9 @@ TEST_CASE("eight threads render one template of every dialect") {
     spec.kind = Kind::real;
     spec.notation = Notation::fixed;
     spec.places = 2;
-    FieldWish wish{spec, Type::f64, {}};
+    FieldWish wish;
+    wish.spec = spec;
+    wish.type = Type::f64;
     if (dialect->placing() == Placing::names) wish.name = "v1";
     const WrittenTemplate written = dialect->write_template(std::array{TemplatePart{{}, wish}});
     if (!written.source) continue;

@@ -178,33 +178,41 @@ class Dialect {
 
   // Reads a template as it stands in source. An error only for what no rendering can answer, such
   // as a width beyond the limit: what the language leaves undefined is read, and says so later.
-  virtual Result<Template> parse(std::string_view source) const = 0;
+  Result<Template> parse(std::string_view source) const;
 
-  // Appends the text of a template that this dialect parsed. Unless it prints, `out` is left as it
-  // was. `report` may be null.
-  virtual Outcome render(const Template& parsed, std::span<const Value> values,
-                         const RenderOptions& options, Output& out, Report* report) const = 0;
+  // Appends the text of a template that this dialect parsed; an error (other_dialect) where another
+  // did. Unless it prints, `out` is left as it was. `report` may be null.
+  Outcome render(const Template& parsed, std::span<const Value> values,
+                 const RenderOptions& options, Output& out, Report* report) const {
+    if (parsed.dialect_ != this) return not_its_own(parsed);
+    return do_render(parsed.content_, values, options, out, report);
+  }
   Outcome render(const Template& parsed, std::span<const Value> values, Output& out) const {
     static constexpr RenderOptions usual;
     return render(parsed, values, usual, out, nullptr);
   }
 
-  // What each stretch of the template means, in order.
-  virtual std::vector<Words> explain(const Template& parsed) const = 0;
-
   // Appends what the language prints for a value when no format is given; undefined where it has no
   // such thing.
   virtual Outcome print_plainly(const Value& value, Output& out) const;
 
+  // ---- What a template of this dialect means. Each REQUIRES: this dialect parsed it. ----
+
+  // What each stretch of the template means, in order.
+  std::vector<Words> explain(const Template& parsed) const;
   // What is wished of the value that a field shows, when it is of this type. Nothing where a wish
   // cannot say it; the reason is a note.
-  virtual std::optional<Spec> wish_of(const Template& parsed, int field, Type type,
-                                      Notes& notes) const;
-
+  std::optional<Spec> wish_of(const Template& parsed, int field, Type type, Notes& notes) const;
   // Whether a field takes a value that source declares by this name of a type, where the name says
   // more than the value does: a long and a long long of C have the same values.
-  virtual std::optional<Objection> objection(const Template& parsed, int field,
-                                             std::string_view type_in_source) const;
+  std::optional<Objection> objection(const Template& parsed, int field,
+                                     std::string_view type_in_source) const;
+  // A statement that prints the template with the values of these names. It is written anew from
+  // what was read, so that nothing in it can leave its literal. An error where it cannot stand in
+  // source (bad_template), or was not read whole.
+  Result<WrittenCall> write_call(const Template& parsed, std::span<const std::string> names) const;
+
+  // ---- Writing ----
 
   // How fields name their values.
   virtual Placing placing() const;
@@ -220,11 +228,22 @@ class Dialect {
   // A statement that prints a template with the values of these names, ready to paste.
   virtual std::string write_statement(std::string_view source,
                                       std::span<const std::string> names) const;
-  // The same for a template that was given. It is written anew from what was read of it, so that
-  // nothing in it can leave its literal. An error where it cannot stand in source (bad_template),
-  // or was not read whole.
-  virtual Result<WrittenCall> write_call(const Template& parsed,
-                                         std::span<const std::string> names) const;
+
+ protected:
+  // What the calls of the same names do, for templates that are this dialect's own.
+  virtual Result<TemplateContent> do_parse(std::string_view source) const = 0;
+  virtual Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
+                            const RenderOptions& options, Output& out, Report* report) const = 0;
+  virtual std::vector<Words> do_explain(const TemplateContent& parsed) const = 0;
+  virtual std::optional<Spec> do_wish_of(const TemplateContent& parsed, int field, Type type,
+                                         Notes& notes) const;
+  virtual std::optional<Objection> do_objection(const TemplateContent& parsed, int field,
+                                                std::string_view type_in_source) const;
+  virtual Result<WrittenCall> do_write_call(const TemplateContent& parsed,
+                                            std::span<const std::string> names) const;
+
+ private:
+  Outcome not_its_own(const Template& parsed) const;
 };
 
 // The type that a wish of this kind is usually about.

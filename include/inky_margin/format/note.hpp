@@ -6,9 +6,12 @@
 // Codes never change their names. docs/codes.md has an entry for each.
 #pragma once
 
+#include <cassert>
 #include <cstddef>
 #include <cstdint>
+#include <memory>
 #include <span>
+#include <stdexcept>
 #include <string>
 #include <string_view>
 #include <utility>
@@ -43,6 +46,7 @@ enum class Code : std::uint16_t {
   contradiction,
   template_fails,
   bad_template,
+  other_dialect,
   // 140: files.
   unreadable_file = 140,
   bad_sheet,
@@ -120,6 +124,19 @@ struct Error {
   std::string remedy;
 };
 
+// What value() throws where there is an error instead.
+class ResultError : public std::runtime_error {
+ public:
+  explicit ResultError(Error error)
+      : std::runtime_error(error.message),
+        error_(std::make_shared<const Error>(std::move(error))) {}
+  const Error& error() const noexcept { return *error_; }
+
+ private:
+  // Shared, so that copying the exception cannot throw.
+  std::shared_ptr<const Error> error_;
+};
+
 // A value, or the error that stands in its place. It must be looked at.
 template <typename T>
 class [[nodiscard]] Result {
@@ -129,14 +146,32 @@ class [[nodiscard]] Result {
 
   bool ok() const { return state_.index() == 0; }
   explicit operator bool() const { return ok(); }
-  // REQUIRES: ok().
-  T& operator*() { return *std::get_if<0>(&state_); }
-  const T& operator*() const { return *std::get_if<0>(&state_); }
-  T* operator->() { return std::get_if<0>(&state_); }
-  const T* operator->() const { return std::get_if<0>(&state_); }
-  // REQUIRES: not ok().
-  Error& error() { return *std::get_if<1>(&state_); }
-  const Error& error() const { return *std::get_if<1>(&state_); }
+
+  // The value; throws ResultError where there is none.
+  T& value() & { return ok() ? **this : throw ResultError(error()); }
+  const T& value() const& { return ok() ? **this : throw ResultError(error()); }
+  T&& value() && { return ok() ? std::move(**this) : throw ResultError(error()); }
+
+  // REQUIRES: ok(). Checked by assert.
+  T& operator*() {
+    assert(ok());
+    return *std::get_if<0>(&state_);
+  }
+  const T& operator*() const {
+    assert(ok());
+    return *std::get_if<0>(&state_);
+  }
+  T* operator->() { return &**this; }
+  const T* operator->() const { return &**this; }
+  // REQUIRES: not ok(). Checked by assert.
+  Error& error() {
+    assert(!ok());
+    return *std::get_if<1>(&state_);
+  }
+  const Error& error() const {
+    assert(!ok());
+    return *std::get_if<1>(&state_);
+  }
 
  private:
   std::variant<T, Error> state_;

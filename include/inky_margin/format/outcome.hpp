@@ -8,6 +8,7 @@
 // An outcome is one pointer, null when all is well, so the usual case costs nothing.
 #pragma once
 
+#include <cassert>
 #include <memory>
 #include <optional>
 #include <string>
@@ -30,12 +31,12 @@ class [[nodiscard]] Outcome {
   Kind kind() const { return trouble_ ? trouble_->kind : Kind::prints; }
   bool prints() const { return !trouble_; }
 
-  // Each REQUIRES: not prints().
-  const std::string& failure_name() const { return trouble_->as; }  // empty unless it fails
-  const std::string& why() const { return trouble_->error.message; }
+  // Each REQUIRES: not prints(). Checked by assert.
+  const std::string& failure_name() const { return known().as; }  // empty unless it fails
+  const std::string& why() const { return known().error.message; }
   // Where in the template.
-  Span span() const { return trouble_->error.span; }
-  const Error& as_error() const { return trouble_->error; }
+  Span span() const { return known().error.span; }
+  const Error& as_error() const { return known().error; }
 
  private:
   struct Trouble {
@@ -43,6 +44,10 @@ class [[nodiscard]] Outcome {
     std::string as;
     Error error;
   };
+  const Trouble& known() const {
+    assert(trouble_ != nullptr);
+    return *trouble_;
+  }
   static Outcome trouble(Kind kind, std::string as, std::string why, Span span);
 
   std::unique_ptr<const Trouble> trouble_;

@@ -5,7 +5,9 @@
 // line, in a sheet and in JSON.
 #pragma once
 
+#include <algorithm>
 #include <array>
+#include <cassert>
 #include <cstdint>
 #include <optional>
 #include <string>
@@ -45,9 +47,11 @@ enum class Notation : std::uint8_t {
 class Mark {
  public:
   constexpr Mark() = default;
-  // REQUIRES: at most seven bytes.
-  constexpr Mark(std::string_view text) : size_(static_cast<std::uint8_t>(text.size())) {
-    for (std::size_t i = 0; i < text.size(); ++i) bytes_[i] = text[i];
+  // REQUIRES: at most seven bytes. Checked by assert; without it the rest is left out.
+  constexpr Mark(std::string_view text)
+      : size_(static_cast<std::uint8_t>(std::min(text.size(), most))) {
+    assert(text.size() <= most);
+    for (std::size_t i = 0; i < size_; ++i) bytes_[i] = text[i];
   }
   constexpr Mark(const char* text) : Mark(std::string_view(text)) {}
   constexpr std::string_view text() const { return {bytes_.data(), size_}; }
@@ -55,7 +59,8 @@ class Mark {
   friend constexpr bool operator==(const Mark&, const Mark&) = default;
 
  private:
-  std::array<char, 7> bytes_{};
+  static constexpr std::size_t most = 7;
+  std::array<char, most> bytes_{};
   std::uint8_t size_ = 0;
 };
 

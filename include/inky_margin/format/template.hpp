@@ -1,13 +1,14 @@
 // A template: a whole format string, read once and rendered many times.
 //
 // It keeps its source, the literal text between fields with escapes already resolved, and its
-// fields. A dialect makes it; anyone may look at it. Immutable, so any number of threads may render
-// one template at the same time.
+// fields. A dialect makes it, and that dialect alone can render it. Immutable, so any number of
+// threads may render one template at the same time.
 #pragma once
 
 #include <cstdint>
 #include <memory>
 #include <optional>
+#include <span>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -72,8 +73,8 @@ struct Program {
   virtual ~Program() = default;
 };
 
-class Template {
- public:
+// What a dialect read of a template, for whoever writes a dialect.
+struct TemplateContent {
   std::string source;
   std::string literals;       // the text of all literals, one after the other
   std::vector<Piece> pieces;  // in order; together they are the source
@@ -89,6 +90,37 @@ class Template {
   std::string_view source_of(const Field& field) const {
     return std::string_view(source).substr(field.span.from, field.span.to - field.span.from);
   }
+};
+
+class Dialect;
+
+class Template {
+ public:
+  // Made by a dialect, which lives as long as the program.
+  Template(const Dialect& dialect, TemplateContent content)
+      : dialect_(&dialect), content_(std::move(content)) {}
+
+  // The one that read it, and the only one that can render it.
+  const Dialect& dialect() const { return *dialect_; }
+
+  const std::string& source() const { return content_.source; }
+  std::span<const Piece> pieces() const { return content_.pieces; }
+  std::span<const Field> fields() const { return content_.fields; }
+  std::string_view literal(const Piece& piece) const { return content_.literal(piece); }
+  std::string_view literals() const { return content_.literals; }
+  std::string_view source_of(const Field& field) const { return content_.source_of(field); }
+  const Notes& notes() const { return content_.notes; }
+  const std::optional<Refusal>& refusal() const { return content_.refusal; }
+  int values_taken() const { return content_.values_taken; }
+
+  // The same, with no width in any field.
+  Template without_widths() const;
+
+ private:
+  friend class Dialect;
+
+  const Dialect* dialect_;
+  TemplateContent content_;
 };
 
 // The longest template source, in bytes.

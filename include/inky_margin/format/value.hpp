@@ -11,12 +11,15 @@
 // Values are small and cheap to make; text may be owned or borrowed.
 #pragma once
 
+#include <bit>
+#include <cassert>
 #include <cstdint>
 #include <memory>
 #include <optional>
 #include <span>
 #include <string>
 #include <string_view>
+#include <type_traits>
 #include <vector>
 
 #include "inky_margin/format/moment.hpp"
@@ -85,6 +88,15 @@ constexpr bool is_real(Type type) {
 class Value {
  public:
   Value() = default;  // nil
+  // Of a number of the program: i8 to u64 by its size and sign, f32, f64, truth, a character. A
+  // char REQUIRES ASCII; assert checks it.
+  template <typename Number>
+  requires std::is_arithmetic_v<Number> Value(Number number);
+  // Of a text, which is copied. text_view() borrows it instead.
+  Value(std::string_view text) : Value(Value::text(std::string(text))) {}
+  Value(const std::string& text) : Value(Value::text(text)) {}
+  Value(const char* text) : Value(std::string_view(text)) {}
+
   // REQUIRES: a whole type other than big, and a number that fits it.
   static Value whole(Type type, int128 number) { return {type, static_cast<uint128>(number)}; }
   static Value big(SignedNatural number);
@@ -115,20 +127,37 @@ class Value {
   Type type() const { return type_; }
   bool is(Type type) const { return type_ == type; }
 
-  // Each REQUIRES the type in its name. as_whole: any whole type but u128 and big, or truth.
-  int128 as_whole() const { return static_cast<int128>(bits()); }
+  // Each REQUIRES the type in its name; assert checks it. as_whole: any whole type but u128 and
+  // big, or truth.
+  int128 as_whole() const {
+    assert((is_whole(type_) && type_ != Type::big && type_ != Type::u128) || is(Type::truth));
+    return static_cast<int128>(bits());
+  }
   // Two's complement, sign-extended; the encoding of a real.
   uint128 bits() const { return content_.bits; }
-  const SignedNatural& as_big() const { return extra_->big; }
+  const SignedNatural& as_big() const {
+    assert(is(Type::big));
+    return extra_->big;
+  }
   BinaryReal as_real() const {
+    assert(is_real(type_));
     // The usual format is known to the compiler, which makes taking it apart cheap.
     return type_ == Type::f64 ? unpack(binary64, bits()) : unpack(*fact_of(type_).format, bits());
   }
-  char32_t as_character() const { return static_cast<char32_t>(bits()); }
-  std::string_view as_text() const { return content_.text; }
+  char32_t as_character() const {
+    assert(is(Type::character));
+    return static_cast<char32_t>(bits());
+  }
+  std::string_view as_text() const {
+    assert(is(Type::text));
+    return content_.text;
+  }
   // The items of a list or tuple, the fields of a record, the two parts of a complex number.
   std::span<const Value> as_list() const;
-  Moment as_moment() const { return Moment::unpacked(bits()); }
+  Moment as_moment() const {
+    assert(is(Type::moment));
+    return Moment::unpacked(bits());
+  }
 
   // A real given by its bits, in hexadecimal: what is stored is what was meant, so there is nothing
   // to say about a typed decimal.
@@ -169,7 +198,35 @@ class Value {
   std::shared_ptr<const Extra> extra_;
 };
 
+template <typename Number>
+requires std::is_arithmetic_v<Number> Value::Value(Number number) {
+  static_assert(!std::is_same_v<Number, long double> && !std::is_same_v<Number, wchar_t> &&
+                    !std::is_same_v<Number, char8_t> && !std::is_same_v<Number, char16_t>,
+                "say what this is: Value::real, Value::whole or Value::character");
+  if constexpr (std::is_same_v<Number, bool>) {
+    *this = truth(number);
+  } else if constexpr (std::is_same_v<Number, char>) {
+    assert(static_cast<unsigned char>(number) < 0x80);
+    *this = character(static_cast<unsigned char>(number) & 0x7FU);
+  } else if constexpr (std::is_same_v<Number, char32_t>) {
+    *this = character(number);
+  } else if constexpr (std::is_same_v<Number, float>) {
+    *this = real(Type::f32, uint128{std::bit_cast<std::uint32_t>(number)});
+  } else if constexpr (std::is_same_v<Number, double>) {
+    *this = real(number);
+  } else {
+    constexpr Type types[2][4] = {{Type::u8, Type::u16, Type::u32, Type::u64},
+                                  {Type::i8, Type::i16, Type::i32, Type::i64}};
+    constexpr int size = sizeof(Number) == 1   ? 0
+                         : sizeof(Number) == 2 ? 1
+                         : sizeof(Number) == 4 ? 2
+                                               : 3;
+    *this = whole(types[std::is_signed_v<Number> ? 1 : 0][size], static_cast<int128>(number));
+  }
+}
+
 inline std::span<const Value> Value::as_list() const {
+  assert(extra_ && (is_compound(type_) || is(Type::complex)));
   return extra_->items;
 }
 

@@ -12,6 +12,7 @@
 // Not thread-safe; one output serves one thread at a time.
 #pragma once
 
+#include <cassert>
 #include <cstddef>
 #include <cstring>
 #include <memory>
@@ -58,6 +59,7 @@ class Output {
   std::size_t needed() const { return kept() + lost_; }
   // Back to an earlier needed(). REQUIRES: size <= needed().
   void cut_back(std::size_t size) {
+    assert(size <= needed());
     if (lost_ != 0) return cut_back_over(size);
     end_ = begin_ + size;
   }

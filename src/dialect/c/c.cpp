@@ -26,7 +26,7 @@ namespace {
 constexpr int most_position = 4096;
 
 // ISO C17, 6.4.3: a universal character name is not one of the basic characters. C++ takes it.
-std::size_t read_own_escape(std::size_t at, Template& out) {
+std::size_t read_own_escape(std::size_t at, TemplateContent& out) {
   const std::size_t kept = out.literals.size();
   const std::size_t size = read_escape(at, out);
   const char letter = at + 1 < out.source.size() ? out.source[at + 1] : '\0';
@@ -48,13 +48,13 @@ const percent::Syntax syntax = {.facts = &facts,
 
 }  // namespace
 
-Result<Template> CDialect::parse(std::string_view source) const {
-  Result<Template> parsed = percent::parse(syntax, source);
+Result<TemplateContent> CDialect::do_parse(std::string_view source) const {
+  Result<TemplateContent> parsed = percent::parse(syntax, source);
   if (parsed) note_quotes(inky::c_language::facts, *parsed);
   return parsed;
 }
 
-std::vector<Words> CDialect::explain(const Template& parsed) const {
+std::vector<Words> CDialect::do_explain(const TemplateContent& parsed) const {
   return percent::explain(syntax, parsed);
 }
 

@@ -18,7 +18,7 @@ enum Modifier : std::uint8_t { none, hh, h, l, ll, j, z, t, big_l };
 // ---- Escapes ----
 
 // Reads the escape at `at`; what it stands for goes to the literals. Returns its length.
-std::size_t read_escape(std::size_t at, Template& out);
+std::size_t read_escape(std::size_t at, TemplateContent& out);
 
 // ---- How a value is passed (ISO C17, 6.5.2.2p6: the default argument promotions) ----
 
@@ -63,12 +63,12 @@ std::string letter_name(const Field& field);
 class CDialect final : public Dialect {
  public:
   const DialectFacts& facts() const override { return c_language::facts; }
-  Result<Template> parse(std::string_view source) const override;
-  Outcome render(const Template& parsed, std::span<const Value> values,
-                 const RenderOptions& options, Output& out, Report* report) const override;
-  std::vector<Words> explain(const Template& parsed) const override;
-  std::optional<Objection> objection(const Template& parsed, int field,
-                                     std::string_view type_in_source) const override;
+  Result<TemplateContent> do_parse(std::string_view source) const override;
+  Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
+                    const RenderOptions& options, Output& out, Report* report) const override;
+  std::vector<Words> do_explain(const TemplateContent& parsed) const override;
+  std::optional<Objection> do_objection(const TemplateContent& parsed, int field,
+                                        std::string_view type_in_source) const override;
   Placing placing() const override { return Placing::positions; }
   WrittenField write_field(const FieldWish& wish) const override;
   std::optional<std::string> write_literal(std::string_view text) const override;

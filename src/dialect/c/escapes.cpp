@@ -27,7 +27,7 @@ bool is_incomplete(std::string_view rest) {
 
 }  // namespace
 
-std::size_t read_escape(std::size_t at, Template& out) {
+std::size_t read_escape(std::size_t at, TemplateContent& out) {
   if (const std::size_t size = read_backslash(rules, out.source, at, out.literals); size != 0)
     return size;
   const std::string_view rest = std::string_view(out.source).substr(at);

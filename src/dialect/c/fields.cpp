@@ -159,8 +159,8 @@ std::string with_length(std::string source, const Field& field, std::string_view
 // C17, 7.21.6.1 p7: ll is for a long long, and l for a long, though both have 64 bits here; j, z
 // and t are for types that are a long. h and hh are for types that are passed as an int, so that an
 // unsigned int is none of them.
-std::optional<Objection> CDialect::objection(const Template& parsed, int field,
-                                             std::string_view type_in_source) const {
+std::optional<Objection> CDialect::do_objection(const TemplateContent& parsed, int field,
+                                                std::string_view type_in_source) const {
   const Field& one = parsed.fields[static_cast<std::size_t>(field)];
   const std::string source(parsed.source_of(one));
   if (one.letter == 's') {

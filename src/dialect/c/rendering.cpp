@@ -354,8 +354,8 @@ class Rendering final : public percent::Rendering<Rendering> {
 
 }  // namespace
 
-Outcome CDialect::render(const Template& parsed, std::span<const Value> values,
-                         const RenderOptions& options, Output& out, Report* report) const {
+Outcome CDialect::do_render(const TemplateContent& parsed, std::span<const Value> values,
+                            const RenderOptions& options, Output& out, Report* report) const {
   return Rendering(c_language::facts, parsed, values, options, out, report).run();
 }
 

@@ -239,7 +239,7 @@ constexpr EscapeRules escape_rules = {
     .most_hexadecimal_digits = 4,
     .bytes = false};
 
-std::size_t read_escape(std::size_t at, Template& out) {
+std::size_t read_escape(std::size_t at, TemplateContent& out) {
   if (const std::size_t size = read_surrogates(at, out); size != 0) return size;
   if (const std::size_t size = read_backslash(escape_rules, out.source, at, out.literals);
       size != 0)
@@ -254,7 +254,8 @@ std::size_t read_escape(std::size_t at, Template& out) {
 
 class Reader {
  public:
-  Reader(const braces::Decoded& decoded, Template& out, Items& program, std::vector<Words>* words)
+  Reader(const braces::Decoded& decoded, TemplateContent& out, Items& program,
+         std::vector<Words>* words)
       : decoded_(decoded), reader_(decoded.text()), out_(out), program_(program), words_(words) {}
 
   void read() {
@@ -369,7 +370,7 @@ class Reader {
 
   const braces::Decoded& decoded_;
   braces::SpecReader reader_;
-  Template& out_;
+  TemplateContent& out_;
   Items& program_;
   braces::WordsSink words_;
 };
@@ -450,8 +451,8 @@ std::string type_name(const Value& value) {
 class Rendering final : public family::Rendering<Rendering> {
  public:
   static constexpr bool takes_rare_values = true;
-  Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
-            Output& out, Report* report)
+  Rendering(const TemplateContent& parsed, std::span<const Value> values,
+            const RenderOptions& options, Output& out, Report* report)
       : family::Rendering<Rendering>(csharp_facts, parsed, values, options, out, report),
         program_(static_cast<const Items&>(*parsed.program)) {}
 
@@ -684,8 +685,8 @@ class CSharp final : public family::ProgramDialect<Items> {
     return "Console.Write(\"" + std::string(source) + "\", " + writing::listed(names, ", ") + ");";
   }
 
-  std::optional<Spec> wish_of(const Template& parsed, int field, Type type,
-                              Notes& notes) const override {
+  std::optional<Spec> do_wish_of(const TemplateContent& parsed, int field, Type type,
+                                 Notes& notes) const override {
     const Item& item =
         static_cast<const Items&>(*parsed.program).items[static_cast<std::size_t>(field)];
     Spec out;
@@ -699,8 +700,8 @@ class CSharp final : public family::ProgramDialect<Items> {
     return std::nullopt;
   }
 
-  Outcome render(const Template& parsed, std::span<const Value> values,
-                 const RenderOptions& options, Output& out, Report* report) const override {
+  Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
+                    const RenderOptions& options, Output& out, Report* report) const override {
     return Rendering(parsed, values, options, out, report).run();
   }
 
@@ -711,7 +712,7 @@ class CSharp final : public family::ProgramDialect<Items> {
   }
 
  protected:
-  void read(Template& out, Items& program, std::vector<Words>* words) const override {
+  void read(TemplateContent& out, Items& program, std::vector<Words>* words) const override {
     if (out.source.starts_with("$\"") || out.source.starts_with("@\"")) {
       out.refusal = {Refusal::When::not_supported_yet,
                      "Number the values, as in {0,9:F2}, and leave the quotes out.",

@@ -7,7 +7,7 @@
 
 namespace inky::braces {
 
-Decoded::Decoded(Template& parsed, ReadEscape read_escape) {
+Decoded::Decoded(TemplateContent& parsed, ReadEscape read_escape) {
   const std::string_view source = parsed.source;
   text_.reserve(source.size());
   at_.reserve(source.size() + 1);
@@ -29,7 +29,7 @@ Decoded::Decoded(Template& parsed, ReadEscape read_escape) {
   at_.push_back(static_cast<std::uint32_t>(source.size()));
 }
 
-void settle(Template& parsed) {
+void settle(TemplateContent& parsed) {
   const Span whole{0, parsed.source.size()};
   if (parsed.refusal) {
     parsed.pieces.clear();
@@ -39,7 +39,7 @@ void settle(Template& parsed) {
   if (parsed.pieces.empty() && !parsed.source.empty()) parsed.pieces.push_back({whole, unset, {}});
 }
 
-std::vector<Words> whole_words(const Template& parsed) {
+std::vector<Words> whole_words(const TemplateContent& parsed) {
   const Span whole{0, parsed.source.size()};
   if (!parsed.refusal) return {{whole, "literal", "nothing", unset}};
   const Refusal& refusal = *parsed.refusal;
@@ -81,7 +81,8 @@ bool SpecReader::read_number(std::int64_t beyond, std::int64_t& number) {
   return at_ > start;
 }
 
-bool read_literal(SpecReader& reader, const Decoded& decoded, Template& out, WordsSink& words) {
+bool read_literal(SpecReader& reader, const Decoded& decoded, TemplateContent& out,
+                  WordsSink& words) {
   const std::size_t start = reader.at();
   const std::size_t kept = out.literals.size();
   while (!reader.at_end()) {

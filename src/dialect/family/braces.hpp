@@ -21,8 +21,8 @@ class Decoded {
  public:
   // Reads the escape at `at` (a backslash) of the source: appends what it stands for to the
   // literals of the template and returns its length.
-  using ReadEscape = std::size_t (*)(std::size_t at, Template& out);
-  Decoded(Template& parsed, ReadEscape read_escape);
+  using ReadEscape = std::size_t (*)(std::size_t at, TemplateContent& out);
+  Decoded(TemplateContent& parsed, ReadEscape read_escape);
 
   std::string_view text() const { return text_; }
   // Where a stretch of the text stands in the source.
@@ -58,12 +58,12 @@ class WordsSink {
 };
 
 // A template that is refused as a whole, or stands for nothing, is one piece and has no fields.
-void settle(Template& parsed);
-constexpr bool is_one_piece(const Template& parsed) {
+void settle(TemplateContent& parsed);
+constexpr bool is_one_piece(const TemplateContent& parsed) {
   return parsed.refusal || (parsed.fields.empty() && parsed.literals.empty());
 }
 // The words for such a template; it is not empty.
-std::vector<Words> whole_words(const Template& parsed);
+std::vector<Words> whole_words(const TemplateContent& parsed);
 
 // "+: a plus sign on ...", from the facts.
 std::string flag_words(const DialectFacts& facts, char flag);
@@ -110,6 +110,7 @@ class SpecReader {
 
 // Literal text up to the next field, or to the end: a piece of the template, told to `words`. False
 // where a brace closes nothing; the reader is behind it then.
-bool read_literal(SpecReader& reader, const Decoded& decoded, Template& out, WordsSink& words);
+bool read_literal(SpecReader& reader, const Decoded& decoded, TemplateContent& out,
+                  WordsSink& words);
 
 }  // namespace inky::braces

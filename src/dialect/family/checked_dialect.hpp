@@ -11,8 +11,8 @@ namespace inky::family {
 template <typename Fields, typename Rendering>
 class CheckedDialect : public ProgramDialect<Fields> {
  public:
-  Outcome render(const Template& parsed, std::span<const Value> values,
-                 const RenderOptions& options, Output& out, Report* report) const final {
+  Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
+                    const RenderOptions& options, Output& out, Report* report) const final {
     Rendering rendering(parsed, values, options, out, report);
     if (!parsed.refusal) {
       if (auto trouble = rendering.check()) return std::move(*trouble);

@@ -15,7 +15,7 @@ namespace inky {
 
 class PastedSource {
  protected:
-  explicit PastedSource(Template& out, std::size_t at = 0)
+  explicit PastedSource(TemplateContent& out, std::size_t at = 0)
       : out_(out), source_(out.source), at_(at) {}
 
   // The first refusal stays; it reaches from `from` to here. Always false.
@@ -59,7 +59,7 @@ class PastedSource {
     }
   }
 
-  Template& out_;
+  TemplateContent& out_;
   std::string_view source_;
   std::size_t at_;  // a byte of the source
 };

@@ -30,7 +30,7 @@ class Reader {
  public:
   Reader(const Syntax& syntax, std::string_view source) : syntax_(syntax) { out_.source = source; }
 
-  Result<Template> read() {
+  Result<TemplateContent> read() {
     while (at_ < source().size()) {
       if (source()[at_] != '%') {
         read_literal();
@@ -258,7 +258,7 @@ class Reader {
   }
 
   const Syntax& syntax_;
-  Template out_;
+  TemplateContent out_;
   std::size_t at_ = 0;
   int next_ = 0;
   int last_ = unset;  // the value that the field before shows
@@ -269,7 +269,7 @@ class Reader {
 // Walks the source of a field again, this time to put each part into words.
 class Explainer {
  public:
-  Explainer(const Syntax& syntax, const Template& parsed, int index, std::vector<Words>& out)
+  Explainer(const Syntax& syntax, const TemplateContent& parsed, int index, std::vector<Words>& out)
       : syntax_(syntax),
         facts_(*syntax.facts),
         field_(parsed.fields[static_cast<std::size_t>(index)]),
@@ -376,12 +376,12 @@ class Explainer {
 
 }  // namespace
 
-Result<Template> parse(const Syntax& syntax, std::string_view source) {
+Result<TemplateContent> parse(const Syntax& syntax, std::string_view source) {
   if (auto error = check_source(*syntax.facts, source)) return std::move(*error);
   return Reader(syntax, source).read();
 }
 
-std::vector<Words> explain(const Syntax& syntax, const Template& parsed) {
+std::vector<Words> explain(const Syntax& syntax, const TemplateContent& parsed) {
   std::vector<Words> out;
   for (const Piece& piece : parsed.pieces) {
     if (piece.field != unset)

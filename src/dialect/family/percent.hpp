@@ -40,17 +40,17 @@ struct Syntax {
   char fill_flag = 0;
   // Reads the escape at `at` (a backslash) of the source: appends what it stands for to the
   // literals and returns its length.
-  std::size_t (*read_escape)(std::size_t at, Template& out);
+  std::size_t (*read_escape)(std::size_t at, TemplateContent& out);
   // Gives a field its spec, or its defect; `source` is the field's own. The field's letter is 0
   // where the template breaks off.
   void (*finish)(Field& field, std::string_view source);
 };
 
 // "%%" becomes a literal; every other field is finished by the syntax.
-Result<Template> parse(const Syntax& syntax, std::string_view source);
+Result<TemplateContent> parse(const Syntax& syntax, std::string_view source);
 
 // The words for a template, part by part, from the facts.
-std::vector<Words> explain(const Syntax& syntax, const Template& parsed);
+std::vector<Words> explain(const Syntax& syntax, const TemplateContent& parsed);
 
 // What most letters mean in every language of the family: base, notation, upper or lower letters.
 void set_letter(Spec& spec, char letter);

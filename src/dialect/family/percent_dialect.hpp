@@ -17,14 +17,14 @@ class PercentDialect : public Dialect {
  public:
   const DialectFacts& facts() const override { return *rules_.facts; }
 
-  Result<Template> parse(std::string_view source) const final {
-    Result<Template> parsed = percent::parse(syntax_, source);
+  Result<TemplateContent> do_parse(std::string_view source) const final {
+    Result<TemplateContent> parsed = percent::parse(syntax_, source);
     if (!parsed) return parsed;
     settle(*parsed);
     note_quotes(facts(), *parsed);
     return parsed;
   }
-  std::vector<Words> explain(const Template& parsed) const final {
+  std::vector<Words> do_explain(const TemplateContent& parsed) const final {
     return percent::explain(syntax_, parsed);
   }
   WrittenField write_field(const FieldWish& wish) const final {
@@ -42,7 +42,7 @@ class PercentDialect : public Dialect {
 
  private:
   // What the language says of the whole template before any value is looked at.
-  virtual void settle(Template&) const {}
+  virtual void settle(TemplateContent&) const {}
 
   const percent::Syntax& syntax_;
   const percent::WritingRules& rules_;

@@ -14,9 +14,9 @@ namespace inky::family {
 template <typename Fields>
 class ProgramDialect : public Dialect {
  public:
-  Result<Template> parse(std::string_view source) const final {
+  Result<TemplateContent> do_parse(std::string_view source) const final {
     if (auto error = check_source(facts(), source)) return std::move(*error);
-    Template out;
+    TemplateContent out;
     out.source = source;
     auto program = std::make_shared<Fields>();
     read(out, *program, nullptr);
@@ -27,11 +27,11 @@ class ProgramDialect : public Dialect {
   }
 
   // Read again, and told this time.
-  std::vector<Words> explain(const Template& parsed) const final {
+  std::vector<Words> do_explain(const TemplateContent& parsed) const final {
     if (parsed.source.empty()) return {};
     if (braces::is_one_piece(parsed)) return braces::whole_words(parsed);
     std::vector<Words> out;
-    Template again;
+    TemplateContent again;
     again.source = parsed.source;
     Fields program;
     read(again, program, &out);
@@ -40,7 +40,7 @@ class ProgramDialect : public Dialect {
 
  protected:
   // Reads out.source; `words` may be null.
-  virtual void read(Template& out, Fields& program, std::vector<Words>* words) const = 0;
+  virtual void read(TemplateContent& out, Fields& program, std::vector<Words>* words) const = 0;
 };
 
 }  // namespace inky::family

@@ -25,7 +25,7 @@ class Rendering {
   // Whether it knows what becomes of complex numbers, moments, tuples and records.
   static constexpr bool takes_rare_values = false;
 
-  Rendering(const DialectFacts& facts, const Template& parsed, std::span<const Value> values,
+  Rendering(const DialectFacts& facts, const TemplateContent& parsed, std::span<const Value> values,
             const RenderOptions& options, Output& out, Report* report)
       : facts_(facts),
         parsed_(parsed),
@@ -140,7 +140,7 @@ class Rendering {
   }
 
   const DialectFacts& facts_;
-  const Template& parsed_;
+  const TemplateContent& parsed_;
   std::span<const Value> values_;
   const RenderOptions& options_;
   Output& out_;

@@ -33,7 +33,7 @@ Outcome outcome_of(const Refusal& refusal) {
   }
 }
 
-Error not_read(const Template& parsed) {
+Error not_read(const TemplateContent& parsed) {
   const Refusal& refusal = *parsed.refusal;
   if (refusal.when == Refusal::When::not_supported_yet)
     return {Code::not_supported_yet, refusal.why, refusal.span, refusal.as};
@@ -42,7 +42,7 @@ Error not_read(const Template& parsed) {
           refusal.span, "Correct the template first."};
 }
 
-void note_quotes(const DialectFacts& facts, Template& parsed) {
+void note_quotes(const DialectFacts& facts, TemplateContent& parsed) {
   const std::string_view source = parsed.source;
   const bool quoted = source.size() >= 2 && source.front() == source.back() &&
                       facts.quotes.find(source.front()) != std::string_view::npos;

@@ -17,9 +17,9 @@ std::optional<Error> check_source(const DialectFacts& facts, std::string_view so
 Outcome outcome_of(const Refusal& refusal);
 
 // Why no program can be written of a template that is not read whole.
-Error not_read(const Template& parsed);
+Error not_read(const TemplateContent& parsed);
 
 // A note where both ends of the source are the same one of the language's quotes.
-void note_quotes(const DialectFacts& facts, Template& parsed);
+void note_quotes(const DialectFacts& facts, TemplateContent& parsed);
 
 }  // namespace inky

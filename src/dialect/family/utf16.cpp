@@ -20,7 +20,7 @@ std::optional<std::uint32_t> unit_of(std::string_view text) {
 
 }  // namespace
 
-std::size_t read_surrogates(std::size_t at, Template& out) {
+std::size_t read_surrogates(std::size_t at, TemplateContent& out) {
   const std::string_view rest = std::string_view(out.source).substr(at);
   const auto unit = unit_of(rest);
   if (!unit || *unit < 0xD800 || *unit >= 0xE000) return 0;

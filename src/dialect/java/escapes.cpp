@@ -29,12 +29,12 @@ std::size_t read_unit(std::string_view text, std::uint32_t& unit) {
   return digits + 4;
 }
 
-void refuse(Template& out, Refusal refusal) {
+void refuse(TemplateContent& out, Refusal refusal) {
   if (!out.refusal) out.refusal = std::move(refusal);
 }
 
 // \u is read before anything else in a source file.
-std::size_t read_unicode_escape(std::size_t at, Template& out) {
+std::size_t read_unicode_escape(std::size_t at, TemplateContent& out) {
   const std::string_view rest = std::string_view(out.source).substr(at);
   std::uint32_t unit = 0;
   std::uint32_t low = 0;
@@ -69,7 +69,7 @@ std::size_t read_unicode_escape(std::size_t at, Template& out) {
 
 }  // namespace
 
-std::size_t read_escape(std::size_t at, Template& out) {
+std::size_t read_escape(std::size_t at, TemplateContent& out) {
   const std::string_view rest = std::string_view(out.source).substr(at);
   if (rest.starts_with("\\u")) return read_unicode_escape(at, out);
   // Three octal digits only up to 377.

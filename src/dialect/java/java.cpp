@@ -931,8 +931,8 @@ class Java final : public family::PercentDialect {
            (names.empty() ? "" : ", ") + writing::listed(names, ", ", "") + ");";
   }
 
-  Outcome render(const Template& parsed, std::span<const Value> values,
-                 const RenderOptions& options, Output& out, Report* report) const override {
+  Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
+                    const RenderOptions& options, Output& out, Report* report) const override {
     return Rendering(java_language::facts, parsed, values, options, out, report).run();
   }
 
@@ -945,7 +945,7 @@ class Java final : public family::PercentDialect {
 
  private:
   // The whole template is checked first, field by field; what the compiler refuses comes before.
-  void settle(Template& parsed) const override {
+  void settle(TemplateContent& parsed) const override {
     if (parsed.refusal) return;
     for (const Field& field : parsed.fields) {
       const std::size_t after = field.span.to;

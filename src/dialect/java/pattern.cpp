@@ -133,7 +133,8 @@ constexpr std::string_view per_mille_sign = "\xe2\x80\xb0";
 
 class Reader {
  public:
-  Reader(const braces::Decoded& decoded, Template& out, Pattern& pattern, std::vector<Words>* words)
+  Reader(const braces::Decoded& decoded, TemplateContent& out, Pattern& pattern,
+         std::vector<Words>* words)
       : decoded_(decoded), text_(decoded.text()), out_(out), pattern_(pattern), words_(words) {}
 
   void read() {
@@ -371,7 +372,7 @@ class Reader {
 
   const braces::Decoded& decoded_;
   std::string_view text_;
-  Template& out_;
+  TemplateContent& out_;
   Pattern& pattern_;
   braces::WordsSink words_;
   std::size_t at_ = 0;
@@ -451,8 +452,8 @@ class DigitList {
 class Rendering final : public family::Rendering<Rendering> {
  public:
   static constexpr bool takes_rare_values = true;
-  Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
-            Output& out, Report* report)
+  Rendering(const TemplateContent& parsed, std::span<const Value> values,
+            const RenderOptions& options, Output& out, Report* report)
       : family::Rendering<Rendering>(pattern_facts, parsed, values, options, out, report),
         pattern_(static_cast<const Pattern&>(*parsed.program)) {}
 
@@ -686,7 +687,8 @@ class JavaPattern final : public family::ProgramDialect<Pattern> {
 
   const DialectFacts& facts() const override { return facts_; }
 
-  std::optional<Spec> wish_of(const Template& parsed, int, Type type, Notes& notes) const override {
+  std::optional<Spec> do_wish_of(const TemplateContent& parsed, int, Type type,
+                                 Notes& notes) const override {
     const Pattern& pattern = static_cast<const Pattern&>(*parsed.program);
     const bool percent = pattern.multiplier == 100 && pattern.suffix[0].pieces.size() == 1 &&
                          pattern.suffix[0].pieces[0].part == Affix::Part::percent;
@@ -734,8 +736,8 @@ class JavaPattern final : public family::ProgramDialect<Pattern> {
            writing::listed(names, ", ") + "));";
   }
 
-  Outcome render(const Template& parsed, std::span<const Value> values,
-                 const RenderOptions& options, Output& out, Report* report) const override {
+  Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
+                    const RenderOptions& options, Output& out, Report* report) const override {
     return Rendering(parsed, values, options, out, report).run();
   }
 
@@ -746,7 +748,7 @@ class JavaPattern final : public family::ProgramDialect<Pattern> {
   }
 
  protected:
-  void read(Template& out, Pattern& pattern, std::vector<Words>* words) const override {
+  void read(TemplateContent& out, Pattern& pattern, std::vector<Words>* words) const override {
     const braces::Decoded decoded(out, read_escape);
     if (!out.refusal) Reader(decoded, out, pattern, words).read();
     note_quotes(facts(), out);

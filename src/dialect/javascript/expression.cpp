@@ -32,7 +32,7 @@ double nearest_double(const SignedNatural& whole) {
 
 class Reader : PastedSource {
  public:
-  Reader(Template& out, std::size_t at) : PastedSource(out, at) {}
+  Reader(TemplateContent& out, std::size_t at) : PastedSource(out, at) {}
 
   bool read(Node& node) { return read_sum(node); }
   std::size_t at() const { return at_; }
@@ -382,7 +382,7 @@ bool is_name_start(char c) {
 
 // ECMA-262, 12.9.4 and 12.9.6: template literals have no octal escapes, and neither have strings
 // that are checked strictly.
-std::size_t read_escape(std::size_t at, Template& out) {
+std::size_t read_escape(std::size_t at, TemplateContent& out) {
   const std::string_view rest = std::string_view(out.source).substr(at);
   const char letter = rest.size() > 1 ? rest[1] : '\0';
   if (letter == '\n') return 2;
@@ -414,7 +414,7 @@ bool is_known_name(std::string_view name) {
   return std::find(std::begin(names), std::end(names), name) != std::end(names);
 }
 
-bool read_expression(Template& out, std::size_t& at, Node& node) {
+bool read_expression(TemplateContent& out, std::size_t& at, Node& node) {
   Reader reader(out, at);
   const bool good = reader.read(node);
   at = reader.at();

@@ -45,11 +45,11 @@ inline constexpr int most_depth = 64;
 
 // Reads an expression of out.source from `at` on, and moves `at` behind it. False, and out.refusal
 // set, where it cannot.
-bool read_expression(Template& out, std::size_t& at, Node& node);
+bool read_expression(TemplateContent& out, std::size_t& at, Node& node);
 
 // Reads the escape at `at` (a backslash) of a string or template literal: appends what it stands
 // for to out.literals and returns its length. What JavaScript refuses sets out.refusal.
-std::size_t read_escape(std::size_t at, Template& out);
+std::size_t read_escape(std::size_t at, TemplateContent& out);
 
 bool is_name_start(char c);
 

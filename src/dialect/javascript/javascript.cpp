@@ -161,7 +161,7 @@ struct Slots final : Program {
 
 class SlotReader {
  public:
-  SlotReader(Template& out, Slots& program, std::vector<Words>* words)
+  SlotReader(TemplateContent& out, Slots& program, std::vector<Words>* words)
       : out_(out), source_(out.source), program_(program), names_(program.names), words_(words) {}
 
   void read() {
@@ -271,7 +271,7 @@ class SlotReader {
     return "a method that is not supported yet";
   }
 
-  Template& out_;
+  TemplateContent& out_;
   std::string_view source_;
   Slots& program_;
   NameCollector names_;
@@ -286,8 +286,8 @@ class SlotReader {
 class Rendering final : public family::Rendering<Rendering>, private Scope {
  public:
   static constexpr bool takes_rare_values = true;
-  Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
-            Output& out, Report* report)
+  Rendering(const TemplateContent& parsed, std::span<const Value> values,
+            const RenderOptions& options, Output& out, Report* report)
       : family::Rendering<Rendering>(javascript_facts, parsed, values, options, out, report),
         program_(static_cast<const Slots&>(*parsed.program)),
         named_(program_.names, values) {}
@@ -407,8 +407,8 @@ class JavaScript final : public family::ProgramDialect<Slots> {
            (quoted ? std::string(source) : "`" + std::string(source) + "`") + ");";
   }
 
-  Result<WrittenCall> write_call(const Template& parsed,
-                                 std::span<const std::string> names) const override {
+  Result<WrittenCall> do_write_call(const TemplateContent& parsed,
+                                    std::span<const std::string> names) const override {
     if (parsed.refusal) return not_read(parsed);
     const Slots& program = static_cast<const Slots&>(*parsed.program);
     std::string literal = "`";
@@ -435,8 +435,8 @@ class JavaScript final : public family::ProgramDialect<Slots> {
     return out;
   }
 
-  std::optional<Spec> wish_of(const Template& parsed, int field, Type type,
-                              Notes& notes) const override {
+  std::optional<Spec> do_wish_of(const TemplateContent& parsed, int field, Type type,
+                                 Notes& notes) const override {
     const Slot& slot =
         static_cast<const Slots&>(*parsed.program).slots[static_cast<std::size_t>(field)];
     Spec out;
@@ -445,8 +445,8 @@ class JavaScript final : public family::ProgramDialect<Slots> {
     return std::nullopt;
   }
 
-  Outcome render(const Template& parsed, std::span<const Value> values,
-                 const RenderOptions& options, Output& out, Report* report) const override {
+  Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
+                    const RenderOptions& options, Output& out, Report* report) const override {
     return Rendering(parsed, values, options, out, report).run();
   }
 
@@ -459,7 +459,7 @@ class JavaScript final : public family::ProgramDialect<Slots> {
   }
 
  protected:
-  void read(Template& out, Slots& program, std::vector<Words>* words) const override {
+  void read(TemplateContent& out, Slots& program, std::vector<Words>* words) const override {
     SlotReader(out, program, words).read();
   }
 

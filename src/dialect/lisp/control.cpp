@@ -18,7 +18,8 @@ char upper(char c) {
 
 class Reader {
  public:
-  Reader(const braces::Decoded& decoded, Template& out, Control& control, std::vector<Words>* words)
+  Reader(const braces::Decoded& decoded, TemplateContent& out, Control& control,
+         std::vector<Words>* words)
       : decoded_(decoded), text_(decoded.text()), out_(out), control_(control), words_(words) {}
 
   void read() {
@@ -277,7 +278,7 @@ class Reader {
 
   const braces::Decoded& decoded_;
   std::string_view text_;
-  Template& out_;
+  TemplateContent& out_;
   Control& control_;
   braces::WordsSink words_;
   std::size_t at_ = 0;
@@ -287,7 +288,7 @@ class Reader {
 
 }  // namespace
 
-void read_control(const braces::Decoded& decoded, Template& out, Control& control,
+void read_control(const braces::Decoded& decoded, TemplateContent& out, Control& control,
                   std::vector<Words>* words) {
   Reader(decoded, out, control, words).read();
 }

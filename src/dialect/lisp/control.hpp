@@ -52,7 +52,7 @@ struct Control final : Program {
 
 // Reads the control string into pieces and fields; `words` may be null. What SBCL refuses when it
 // looks at the string as a whole is refused.
-void read_control(const braces::Decoded& decoded, Template& out, Control& control,
+void read_control(const braces::Decoded& decoded, TemplateContent& out, Control& control,
                   std::vector<Words>* words);
 
 // What a directive does, for the words: from the facts.

@@ -380,8 +380,8 @@ struct Arguments {
 
 class Rendering final : public family::Rendering<Rendering> {
  public:
-  Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
-            Output& out, Report* report)
+  Rendering(const TemplateContent& parsed, std::span<const Value> values,
+            const RenderOptions& options, Output& out, Report* report)
       : family::Rendering<Rendering>(lisp_facts, parsed, values, options, out, report),
         control_(static_cast<const Control&>(*parsed.program)) {}
 
@@ -1214,7 +1214,7 @@ class Rendering final : public family::Rendering<Rendering> {
 };
 
 // A backslash keeps the character after it: HyperSpec, 2.4.5.
-std::size_t read_escape(std::size_t at, Template& out) {
+std::size_t read_escape(std::size_t at, TemplateContent& out) {
   const auto point = first_code_point(std::string_view(out.source).substr(at + 1));
   if (!point) {
     if (!out.refusal) {
@@ -1251,8 +1251,8 @@ class Lisp final : public family::ProgramDialect<Control> {
     return "(format t \"" + std::string(source) + "\"" + writing::listed(names, "", " ") + ")";
   }
 
-  std::optional<Spec> wish_of(const Template& parsed, int field, Type type,
-                              Notes& notes) const override {
+  std::optional<Spec> do_wish_of(const TemplateContent& parsed, int field, Type type,
+                                 Notes& notes) const override {
     const Directive& directive =
         static_cast<const Control&>(*parsed.program).directives[static_cast<std::size_t>(field)];
     Spec out;
@@ -1261,8 +1261,8 @@ class Lisp final : public family::ProgramDialect<Control> {
     return std::nullopt;
   }
 
-  Outcome render(const Template& parsed, std::span<const Value> values,
-                 const RenderOptions& options, Output& out, Report* report) const override {
+  Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
+                    const RenderOptions& options, Output& out, Report* report) const override {
     return Rendering(parsed, values, options, out, report).run_whole();
   }
 
@@ -1273,7 +1273,7 @@ class Lisp final : public family::ProgramDialect<Control> {
   }
 
  protected:
-  void read(Template& out, Control& control, std::vector<Words>* words) const override {
+  void read(TemplateContent& out, Control& control, std::vector<Words>* words) const override {
     const braces::Decoded decoded(out, read_escape);
     if (!out.refusal) read_control(decoded, out, control, words);
     note_quotes(facts(), out);

@@ -213,7 +213,7 @@ std::string joined(const std::vector<std::string>& arguments) {
 
 class Reader : PastedSource {
  public:
-  Reader(Template& out, Session& session, std::vector<Words>* words)
+  Reader(TemplateContent& out, Session& session, std::vector<Words>* words)
       : PastedSource(out), session_(session), names_(session.names), words_(words) {}
 
   void read() {
@@ -641,7 +641,8 @@ class Reader : PastedSource {
 
 class Rendering {
  public:
-  Rendering(const Template& parsed, std::span<const Value> values, Output& out, Report* report)
+  Rendering(const TemplateContent& parsed, std::span<const Value> values, Output& out,
+            Report* report)
       : parsed_(parsed),
         session_(static_cast<const Session&>(*parsed.program)),
         values_(values),
@@ -897,7 +898,7 @@ class Rendering {
            whole);
   }
 
-  const Template& parsed_;
+  const TemplateContent& parsed_;
   const Session& session_;
   std::span<const Value> values_;
   NamedValues named_;
@@ -915,7 +916,7 @@ class OctaveDisplay final : public family::ProgramDialect<Session> {
  public:
   const DialectFacts& facts() const override { return display_facts; }
 
-  std::optional<Spec> wish_of(const Template&, int, Type, Notes& notes) const override {
+  std::optional<Spec> do_wish_of(const TemplateContent&, int, Type, Notes& notes) const override {
     writing::cannot("a session asks one thing of all numbers, which no field of another says",
                     notes);
     return std::nullopt;
@@ -926,8 +927,8 @@ class OctaveDisplay final : public family::ProgramDialect<Session> {
     return {{}, std::move(notes)};
   }
 
-  Outcome render(const Template& parsed, std::span<const Value> values, const RenderOptions&,
-                 Output& out, Report* report) const override {
+  Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
+                    const RenderOptions&, Output& out, Report* report) const override {
     if (parsed.refusal) return outcome_of(*parsed.refusal);
     return Rendering(parsed, values, out, report).run();
   }
@@ -942,7 +943,7 @@ class OctaveDisplay final : public family::ProgramDialect<Session> {
   }
 
  protected:
-  void read(Template& out, Session& session, std::vector<Words>* words) const override {
+  void read(TemplateContent& out, Session& session, std::vector<Words>* words) const override {
     Reader(out, session, words).read();
   }
 };

@@ -189,7 +189,7 @@ constexpr EscapeRules escape_rules = {.simple = "n\nt\t\"\"''\\\\a\ab\bf\fr\rv\v
                                       .most_hexadecimal_digits = 2,
                                       .bytes = true};
 
-std::size_t read_escape(std::size_t at, Template& out) {
+std::size_t read_escape(std::size_t at, TemplateContent& out) {
   const std::string_view source = out.source;
   const char letter = at + 1 < source.size() ? source[at + 1] : '\0';
   if (letter != 'u' && letter != 'U') {
@@ -424,8 +424,8 @@ void append_extended_utf8(std::uint32_t value, std::string& out) {
 
 class Rendering final : public percent::Rendering<Rendering> {
  public:
-  Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
-            Output& out, Report* report)
+  Rendering(const TemplateContent& parsed, std::span<const Value> values,
+            const RenderOptions& options, Output& out, Report* report)
       : percent::Rendering<Rendering>(facts, parsed, values, options, out, report), data_(values) {}
 
   // Again and again, while there are values.
@@ -726,8 +726,8 @@ class Octave final : public family::PercentDialect {
            writing::listed(names, ", ", "") + ")";
   }
 
-  Outcome render(const Template& parsed, std::span<const Value> values,
-                 const RenderOptions& options, Output& out, Report* report) const override {
+  Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
+                    const RenderOptions& options, Output& out, Report* report) const override {
     if (const Value* rare = find_rare(values)) return rare_value(*rare, facts().language);
     for (const Value& value : values) {
       if (!value.is(Type::list)) continue;
@@ -747,7 +747,7 @@ class Octave final : public family::PercentDialect {
   }
 
  private:
-  void settle(Template& parsed) const override {
+  void settle(TemplateContent& parsed) const override {
     for (const Field& field : parsed.fields) {
       if (field.failure.empty() || parsed.refusal) continue;
       parsed.refusal = {Refusal::When::run, field.failure, field.defect, field.span};

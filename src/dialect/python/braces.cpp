@@ -212,8 +212,8 @@ std::optional<Value> attribute_of(const Value& value, std::string_view name) {
 class Rendering final : public family::Rendering<Rendering> {
  public:
   static constexpr bool takes_rare_values = true;
-  Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
-            Output& out, Report* report)
+  Rendering(const TemplateContent& parsed, std::span<const Value> values,
+            const RenderOptions& options, Output& out, Report* report)
       : family::Rendering<Rendering>(python::braces_facts, parsed, values, options, out, report),
         program_(static_cast<const Fields&>(*parsed.program)),
         index_(values) {}
@@ -481,10 +481,10 @@ class Python final : public Dialect {
            "), end=\"\")";
   }
 
-  Result<WrittenCall> write_call(const Template& parsed,
-                                 std::span<const std::string> names) const override {
+  Result<WrittenCall> do_write_call(const TemplateContent& parsed,
+                                    std::span<const std::string> names) const override {
     // Its program is empty where it was refused.
-    if (!python::f_string_in(parsed.source)) return Dialect::write_call(parsed, names);
+    if (!python::f_string_in(parsed.source)) return Dialect::do_write_call(parsed, names);
     if (parsed.refusal) return not_read(parsed);
     auto literal = python::f_string_source(parsed, static_cast<const Fields&>(*parsed.program));
     if (!literal) return literal.error();
@@ -495,8 +495,8 @@ class Python final : public Dialect {
     return out;
   }
 
-  std::optional<Spec> wish_of(const Template& parsed, int field, Type type,
-                              Notes& notes) const override {
+  std::optional<Spec> do_wish_of(const TemplateContent& parsed, int field, Type type,
+                                 Notes& notes) const override {
     const Replacement& shown =
         static_cast<const Fields&>(*parsed.program).fields[static_cast<std::size_t>(field)];
     if (!shown.parts.empty() || !shown.steps.empty() || !shown.said.empty() ||
@@ -523,9 +523,9 @@ class Python final : public Dialect {
     return out;
   }
 
-  Result<Template> parse(std::string_view source) const override {
+  Result<TemplateContent> do_parse(std::string_view source) const override {
     if (auto error = check_source(facts(), source)) return std::move(*error);
-    Template out;
+    TemplateContent out;
     out.source = source;
     auto program = std::make_shared<Fields>();
     read(out, *program, nullptr);
@@ -535,17 +535,17 @@ class Python final : public Dialect {
     return out;
   }
 
-  Outcome render(const Template& parsed, std::span<const Value> values,
-                 const RenderOptions& options, Output& out, Report* report) const override {
+  Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
+                    const RenderOptions& options, Output& out, Report* report) const override {
     return Rendering(parsed, values, options, out, report).run();
   }
 
   // Read again, and told this time.
-  std::vector<Words> explain(const Template& parsed) const override {
+  std::vector<Words> do_explain(const TemplateContent& parsed) const override {
     if (parsed.source.empty()) return {};
     if (braces::is_one_piece(parsed)) return braces::whole_words(parsed);
     std::vector<Words> out;
-    Template again;
+    TemplateContent again;
     again.source = parsed.source;
     Fields program;
     read(again, program, &out);
@@ -559,7 +559,7 @@ class Python final : public Dialect {
   }
 
  private:
-  static void read(Template& out, Fields& program, std::vector<Words>* words) {
+  static void read(TemplateContent& out, Fields& program, std::vector<Words>* words) {
     if (const auto inside = python::f_string_in(out.source))
       return python::read_f_string(*inside, out, program, words);
     const braces::Decoded decoded(out, python::read_escape);

@@ -24,7 +24,7 @@ constexpr std::string_view constants[] = {"None", "True", "False"};
 class FStringReader {
  public:
   // From behind the opening quote to before the closing one.
-  FStringReader(Span inside, Template& out, Fields& program, std::vector<Words>* words)
+  FStringReader(Span inside, TemplateContent& out, Fields& program, std::vector<Words>* words)
       : text_(std::string_view(out.source).substr(0, inside.to)),
         at_(inside.from),
         out_(out),
@@ -219,7 +219,7 @@ class FStringReader {
 
   std::string_view text_;
   std::size_t at_;
-  Template& out_;
+  TemplateContent& out_;
   Fields& program_;
   braces::WordsSink words_;
 };
@@ -231,7 +231,7 @@ namespace {
 // Writes fields back from what was read of them.
 class FStringWriter {
  public:
-  FStringWriter(const Template& parsed, const Fields& program)
+  FStringWriter(const TemplateContent& parsed, const Fields& program)
       : parsed_(parsed), program_(program) {}
 
   Result<std::string> write() {
@@ -300,7 +300,7 @@ class FStringWriter {
     }
   }
 
-  const Template& parsed_;
+  const TemplateContent& parsed_;
   const Fields& program_;
   std::string out_;
   std::string odd_key_;
@@ -308,7 +308,7 @@ class FStringWriter {
 
 }  // namespace
 
-Result<std::string> f_string_source(const Template& parsed, const Fields& program) {
+Result<std::string> f_string_source(const TemplateContent& parsed, const Fields& program) {
   return FStringWriter(parsed, program).write();
 }
 
@@ -319,7 +319,7 @@ std::optional<Span> f_string_in(std::string_view source) {
   return Span{2, source.size() - 1};
 }
 
-void read_f_string(Span inside, Template& out, Fields& program, std::vector<Words>* words) {
+void read_f_string(Span inside, TemplateContent& out, Fields& program, std::vector<Words>* words) {
   program.is_f_string = true;
   out.pieces.push_back({{0, inside.from}, unset, {}});
   FStringReader reader(inside, out, program, words);

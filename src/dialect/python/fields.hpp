@@ -60,21 +60,21 @@ inline constexpr std::int64_t highest_index = std::numeric_limits<std::int64_t>:
 std::int64_t index_in(std::string_view text);
 
 // A piece that is a literal, and one that is a field: for everyone to see, and for this dialect.
-void add_literal(std::string_view literal, Span source, Template& out);
-void add_field(Replacement field, Template& out, Fields& program);
+void add_literal(std::string_view literal, Span source, TemplateContent& out);
+void add_field(Replacement field, TemplateContent& out, Fields& program);
 
 // Reads what str.format is called on, escapes resolved; `words` may be null.
-void read_format(const braces::Decoded& decoded, Template& out, Fields& program,
+void read_format(const braces::Decoded& decoded, TemplateContent& out, Fields& program,
                  std::vector<Words>* words);
 
 // Where the text of an f-string stands in a source; nothing for what is none.
 std::optional<Span> f_string_in(std::string_view source);
 // Reads the text of an f-string, between its quotes; `words` may be null.
-void read_f_string(Span inside, Template& out, Fields& program, std::vector<Words>* words);
+void read_f_string(Span inside, TemplateContent& out, Fields& program, std::vector<Words>* words);
 
 // The f-string of `program`, written anew with its quotes. An error where a key in it is more than
 // letters, digits and blanks.
-Result<std::string> f_string_source(const Template& parsed, const Fields& program);
+Result<std::string> f_string_source(const TemplateContent& parsed, const Fields& program);
 
 // Tells a field part by part. `decoded`: what its places are in; null where that is the source.
 void tell_field(const Replacement& field, const braces::Decoded* decoded, int index,

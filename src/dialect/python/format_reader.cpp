@@ -22,7 +22,7 @@ Kind kind_of(const FormatSpec& spec) {
 
 class FormatReader {
  public:
-  FormatReader(const braces::Decoded& decoded, Template& out, Fields& program,
+  FormatReader(const braces::Decoded& decoded, TemplateContent& out, Fields& program,
                std::vector<Words>* words)
       : text_(decoded.text()), decoded_(decoded), out_(out), program_(program), words_(words) {}
 
@@ -233,7 +233,7 @@ class FormatReader {
 
   std::string_view text_;
   const braces::Decoded& decoded_;
-  Template& out_;
+  TemplateContent& out_;
   Fields& program_;
   braces::WordsSink words_;
   std::size_t at_ = 0;
@@ -253,13 +253,13 @@ std::int64_t index_in(std::string_view text) {
   return digits == "9223372036854775807" ? highest_index - 1 : index;
 }
 
-void add_literal(std::string_view literal, Span source, Template& out) {
+void add_literal(std::string_view literal, Span source, TemplateContent& out) {
   const std::size_t from = out.literals.size();
   out.literals += literal;
   out.pieces.push_back({source, unset, {from, out.literals.size()}});
 }
 
-void add_field(Replacement field, Template& out, Fields& program) {
+void add_field(Replacement field, TemplateContent& out, Fields& program) {
   Field shown;
   shown.span = field.span;
   shown.defect = field.defect;
@@ -277,7 +277,7 @@ void add_field(Replacement field, Template& out, Fields& program) {
   program.fields.push_back(std::move(field));
 }
 
-void read_format(const braces::Decoded& decoded, Template& out, Fields& program,
+void read_format(const braces::Decoded& decoded, TemplateContent& out, Fields& program,
                  std::vector<Words>* words) {
   FormatReader(decoded, out, program, words).read();
 }

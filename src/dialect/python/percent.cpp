@@ -443,9 +443,9 @@ class PythonPercent final : public family::PercentDialect {
   }
 
   // Keys want a dict.
-  Result<WrittenCall> write_call(const Template& parsed,
-                                 std::span<const std::string> names) const override {
-    Result<WrittenCall> out = PercentDialect::write_call(parsed, names);
+  Result<WrittenCall> do_write_call(const TemplateContent& parsed,
+                                    std::span<const std::string> names) const override {
+    Result<WrittenCall> out = PercentDialect::do_write_call(parsed, names);
     const bool has_keys = std::any_of(parsed.fields.begin(), parsed.fields.end(),
                                       [](const Field& field) { return !field.key.empty(); });
     if (!out || !has_keys) return out;
@@ -461,8 +461,8 @@ class PythonPercent final : public family::PercentDialect {
     return out;
   }
 
-  Outcome render(const Template& parsed, std::span<const Value> values,
-                 const RenderOptions& options, Output& out, Report* report) const override {
+  Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
+                    const RenderOptions& options, Output& out, Report* report) const override {
     return Rendering(python_percent::facts, parsed, values, options, out, report).run();
   }
 

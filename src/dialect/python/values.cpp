@@ -88,7 +88,7 @@ std::string compound_text(const Value& value, bool ascii) {
 
 }  // namespace
 
-std::size_t read_escape(std::size_t at, Template& out) {
+std::size_t read_escape(std::size_t at, TemplateContent& out) {
   const std::string_view source = out.source;
   if (const std::size_t size = read_backslash(escape_rules, source, at, out.literals); size != 0)
     return size;

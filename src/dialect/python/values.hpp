@@ -36,7 +36,7 @@ constexpr auto with_escapes(const std::array<EscapeFact, count>& own) {
 
 // Reads the escape at `at` (a backslash) of a str literal: appends what it stands for to the
 // literals and returns its length.
-std::size_t read_escape(std::size_t at, Template& out);
+std::size_t read_escape(std::size_t at, TemplateContent& out);
 
 // Not-a-number has no sign of its own; zeros fill in front of it.
 inline constexpr NumberStyle number_style = {.sign_of_nan = false, .zero_fill_specials = true};

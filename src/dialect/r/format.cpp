@@ -131,7 +131,7 @@ constexpr int most_nesting = 32;
 
 class Reader : PastedSource {
  public:
-  Reader(Template& out, Call& call, std::vector<Words>* words)
+  Reader(TemplateContent& out, Call& call, std::vector<Words>* words)
       : PastedSource(out), call_(call), names_(call.names), words_(words) {}
 
   void read() {
@@ -526,8 +526,8 @@ struct Vector {
 
 class Rendering {
  public:
-  Rendering(const Template& parsed, const Call& call, std::span<const Value> values, WidthUnit unit,
-            Report* report)
+  Rendering(const TemplateContent& parsed, const Call& call, std::span<const Value> values,
+            WidthUnit unit, Report* report)
       : parsed_(parsed),
         call_(call),
         values_(values),
@@ -1194,7 +1194,7 @@ class Rendering {
     return static_cast<std::size_t>(std::max(std::abs(*field.width), room) + 2);
   }
 
-  const Template& parsed_;
+  const TemplateContent& parsed_;
   const Call& call_;
   std::span<const Value> values_;
   NamedValues named_;
@@ -1406,8 +1406,8 @@ class RFormat final : public family::ProgramDialect<Call> {
                               std::span<const std::string>) const override {
     return "cat(" + std::string(source) + ")";
   }
-  Result<WrittenCall> write_call(const Template& parsed,
-                                 std::span<const std::string>) const override {
+  Result<WrittenCall> do_write_call(const TemplateContent& parsed,
+                                    std::span<const std::string>) const override {
     if (parsed.refusal) return not_read(parsed);
     WrittenCall out;
     out.add("cat(");
@@ -1415,12 +1415,13 @@ class RFormat final : public family::ProgramDialect<Call> {
     out.add(")");
     return out;
   }
-  std::optional<Spec> wish_of(const Template& parsed, int, Type type, Notes& notes) const override {
+  std::optional<Spec> do_wish_of(const TemplateContent& parsed, int, Type type,
+                                 Notes& notes) const override {
     return SpokenWish(static_cast<const Call&>(*parsed.program), type, notes).read();
   }
 
-  Outcome render(const Template& parsed, std::span<const Value> values,
-                 const RenderOptions& options, Output& out, Report* report) const override {
+  Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
+                    const RenderOptions& options, Output& out, Report* report) const override {
     if (parsed.refusal) return outcome_of(*parsed.refusal);
     if (report != nullptr) report->notes = parsed.notes;
     std::vector<std::string> texts;
@@ -1451,7 +1452,7 @@ class RFormat final : public family::ProgramDialect<Call> {
   }
 
  protected:
-  void read(Template& out, Call& call, std::vector<Words>* words) const override {
+  void read(TemplateContent& out, Call& call, std::vector<Words>* words) const override {
     Reader(out, call, words).read();
     out.literals.clear();
     if (out.refusal) return;

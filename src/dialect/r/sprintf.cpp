@@ -273,8 +273,9 @@ class Rendering final : public percent::Rendering<Rendering> {
  public:
   // They were looked for before the first element.
   static constexpr bool takes_rare_values = true;
-  Rendering(const Template& parsed, std::span<const Value> values, const RenderOptions& options,
-            Output& out, Report* report, std::size_t at, Arguments* arguments)
+  Rendering(const TemplateContent& parsed, std::span<const Value> values,
+            const RenderOptions& options, Output& out, Report* report, std::size_t at,
+            Arguments* arguments)
       : percent::Rendering<Rendering>(facts, parsed, values, options, out, report),
         at_(at),
         arguments_(arguments) {}
@@ -525,8 +526,8 @@ class R final : public family::PercentDialect {
            (names.empty() ? "" : ", ") + writing::listed(names, ", ", "") + "))";
   }
 
-  Outcome render(const Template& parsed, std::span<const Value> values,
-                 const RenderOptions& options, Output& out, Report* report) const override {
+  Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
+                    const RenderOptions& options, Output& out, Report* report) const override {
     if (const Value* rare = find_rare(values)) return rare_value(*rare, facts().language);
     const bool vectors = std::any_of(values.begin(), values.end(),
                                      [](const Value& value) { return value.is(Type::list); });
@@ -556,7 +557,7 @@ class R final : public family::PercentDialect {
   }
 
  private:
-  void settle(Template& parsed) const override {
+  void settle(TemplateContent& parsed) const override {
     refuse_mixed_escapes(parsed);
     // A value shown twice may change its mode in between.
     const bool by_position =
@@ -567,12 +568,12 @@ class R final : public family::PercentDialect {
     for (Field& field : parsed.fields) field.plain_decimal = false;
   }
 
-  static bool shows_twice(const Template& parsed) {
+  static bool shows_twice(const TemplateContent& parsed) {
     return !parsed.fields.empty() && parsed.fields.front().modifier == may_show_twice;
   }
 
   // One literal may name characters or bytes, not both.
-  static void refuse_mixed_escapes(Template& parsed) {
+  static void refuse_mixed_escapes(TemplateContent& parsed) {
     const std::string_view source = parsed.source;
     bool characters = false;
     bool bytes = false;
@@ -589,14 +590,14 @@ class R final : public family::PercentDialect {
   }
 
   // The one place where a walk is made, so that it is made of one piece.
-  static Outcome render_element(const Template& parsed, std::span<const Value> values,
+  static Outcome render_element(const TemplateContent& parsed, std::span<const Value> values,
                                 const RenderOptions& options, Output& out, Report* report,
                                 std::size_t at, Arguments* arguments) {
     return Rendering(parsed, values, options, out, report, at, arguments).run();
   }
 
   // One text for each element of the longest vector.
-  [[gnu::noinline]] static Outcome render_elements(const Template& parsed,
+  [[gnu::noinline]] static Outcome render_elements(const TemplateContent& parsed,
                                                    std::span<const Value> values,
                                                    const RenderOptions& options, Output& out,
                                                    Report* report) {

@@ -34,7 +34,7 @@ std::size_t read_code_point(std::string_view rest, std::string& out) {
 
 }  // namespace
 
-std::size_t read_escape(std::size_t at, Template& out) {
+std::size_t read_escape(std::size_t at, TemplateContent& out) {
   const std::string_view rest = std::string_view(out.source).substr(at);
   const Span span{at, std::min(at + 2, out.source.size())};
   const bool named = rest.size() > 1 && (rest[1] == 'u' || rest[1] == 'U');

@@ -32,6 +32,6 @@ inline constexpr NumberStyle number_style = {.carry_drops_zeros = true};
 
 // Reads the escape at `at` (a backslash) of a string literal: appends what it stands for to the
 // literals and returns its length. What R does not define is refused.
-std::size_t read_escape(std::size_t at, Template& out);
+std::size_t read_escape(std::size_t at, TemplateContent& out);
 
 }  // namespace inky::r_language

@@ -1,0 +1,14 @@
+#include "inky_margin/format/template.hpp"
+
+namespace inky {
+
+Template Template::without_widths() const {
+  Template out = *this;
+  for (Field& field : out.content_.fields) {
+    field.width = {};
+    field.spec.width = 0;
+  }
+  return out;
+}
+
+}  // namespace inky
