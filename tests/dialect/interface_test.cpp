@@ -44,7 +44,7 @@ TEST_CASE("a value is made of what a program holds") {
   CHECK(type(1ULL) == "u64");
   CHECK(type(2.5F) == "f32");
   CHECK(type(2.5) == "f64");
-  CHECK(type(true) == "bool");
+  CHECK(type(true) == "truth");
   CHECK(type('K') == "char");
   CHECK(type(U'Ω') == "char");
   CHECK(type("ink") == "text");

@@ -127,10 +127,10 @@ class Value {
   Type type() const { return type_; }
   bool is(Type type) const { return type_ == type; }
 
-  // Each REQUIRES the type in its name; assert checks it. as_whole: any whole type but u128 and
-  // big, or truth.
+  // Each REQUIRES the type in its name; assert checks it. as_whole: any whole type but big, truth,
+  // or a character by its code; a u128 from 2^127 on comes out negative, and bits() has it.
   int128 as_whole() const {
-    assert((is_whole(type_) && type_ != Type::big && type_ != Type::u128) || is(Type::truth));
+    assert((is_whole(type_) && type_ != Type::big) || is(Type::truth) || is(Type::character));
     return static_cast<int128>(bits());
   }
   // Two's complement, sign-extended; the encoding of a real.
