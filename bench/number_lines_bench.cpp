@@ -6,7 +6,7 @@
 #include <charconv>
 #include <string>
 
-#include "numbers.hpp"
+#include "inky_margin/contract/contract.hpp"
 #include "scenarios.hpp"
 
 namespace bench {
@@ -28,7 +28,7 @@ void add(const std::string& name, const std::vector<double>& values) {
   benchmark::RegisterBenchmark((name + "/ours").c_str(), [=](benchmark::State& state) {
     std::size_t i = 0;
     for (auto _ : state)
-      benchmark::DoNotOptimize(inky::cli::answer_weigh_line(lines[i++ % data_size]).data());
+      benchmark::DoNotOptimize(inky::answer_request("weigh", lines[i++ % data_size]).data());
   });
 }
 

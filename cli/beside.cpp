@@ -217,19 +217,24 @@ int show_screen(const std::vector<Row>& rows, const Look& look) {
 }
 
 int show_json(const std::vector<Row>& rows) {
-  JsonOut list = JsonOut::array();
+  JsonWriter out(JsonWriter::Form::spread);
+  out.open_object();
+  out.open_list("beside");
   bool same = true;
   for (const Row& row : rows) {
-    JsonOut one = {{"dialect", row.dialect->facts().id}};
-    if (!row.source.empty()) one["template"] = row.source;
-    if (row.text) one["text"] = *row.text;
-    one["same"] = row.text == rows.front().text;
-    if (!row.why.empty()) one["why"] = row.why;
-    same &= row.text == rows.front().text;
-    list.push_back(std::move(one));
+    const bool is_same = row.text == rows.front().text;
+    out.open_object();
+    out.member("dialect", row.dialect->facts().id);
+    if (!row.source.empty()) out.member("template", row.source);
+    if (row.text) out.member("text", *row.text);
+    out.member_truth("same", is_same);
+    if (!row.why.empty()) out.member("why", row.why);
+    out.close_object();
+    same &= is_same;
   }
-  const JsonOut out = {{"beside", std::move(list)}};
-  if (!write_out(spread(out))) return bad_request;
+  out.close_list();
+  out.close_object();
+  if (!write_json(out)) return bad_request;
   return same ? done : answer_is_no;
 }
 

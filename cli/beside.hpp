@@ -4,7 +4,7 @@
 
 #include <vector>
 
-#include "contract.hpp"
+#include "contract/show_answer.hpp"
 #include "screen.hpp"
 
 namespace inky::cli {

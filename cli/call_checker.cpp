@@ -1,7 +1,5 @@
 #include "call_checker.hpp"
 
-#include "contract.hpp"
-
 namespace inky::cli {
 
 namespace {

@@ -3,14 +3,13 @@
 #include "inky_margin/carry/carry.hpp"
 
 #include <algorithm>
-#include <array>
 #include <memory>
 
 #include "command.hpp"
-#include "contract.hpp"
+#include "contract/answers.hpp"
+#include "contract/carry_answer.hpp"
+#include "contract/names.hpp"
 #include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
-#include "request.hpp"
 #include "screen.hpp"
 
 namespace inky::cli {
@@ -40,117 +39,9 @@ struct Options {
   bool ascii = false;
 };
 
-struct Request {
-  const Dialect* from = nullptr;
-  std::string source;
-  std::vector<Type> types;
-  std::vector<const Dialect*> to;
-  std::size_t line_limit = 0;  // of a statement, in columns; 0: none
-};
-
-// The least that a line may be limited to.
-constexpr std::size_t least_line_limit = 20;
-
-std::optional<Error> refuse_line_limit(std::size_t limit) {
-  if (limit >= least_line_limit && limit <= most_template) return std::nullopt;
-  return Error{Code::over_limit,
-               "a line limit is a number of columns from " + std::to_string(least_line_limit),
-               {},
-               "80 and 100 are usual."};
+bool is_same(const Carried& carried) {
+  return carried.verdict == Verdict::same || carried.verdict == Verdict::same_for;
 }
-
-Carried carry_to(const Cargo& cargo, const Dialect& other, std::size_t line_limit) {
-  Carried out = cargo.to(other);
-  if (line_limit == 0 || !out.source) return out;
-  const Result<Template> parsed = other.parse(*out.source);
-  if (parsed) out.statement = over_lines(other, *parsed, out.statement, line_limit);
-  return out;
-}
-
-// ---- For machines ----
-
-JsonOut value_json(const Value& value) {
-  const std::string type(name_of(value.type()));
-  switch (value.type()) {
-    case Type::text:
-      return JsonOut(std::string(value.as_text()));
-    case Type::truth:
-      return JsonOut(value.as_whole() != 0);
-    case Type::nil:
-      return JsonOut(nullptr);
-    case Type::character: {
-      std::string character;
-      append_utf8(value.as_character(), character);
-      return JsonOut{{type, std::move(character)}};
-    }
-    default:
-      return JsonOut{{type, describe(value)}};
-  }
-}
-
-JsonOut carried_json(const Carried& carried) {
-  JsonOut out = {{"dialect", carried.dialect->facts().id}};
-  out["template"] = carried.source ? JsonOut(*carried.source) : JsonOut(nullptr);
-  out["call"] = carried.source ? JsonOut(carried.statement) : JsonOut(nullptr);
-  out["verdict"] = name_of(carried.verdict);
-  if (!carried.range.empty()) out["range"] = carried.range;
-  out["example"] = nullptr;
-  if (carried.example) {
-    JsonOut values = JsonOut::array();
-    for (const Value& value : carried.example->values) values.push_back(value_json(value));
-    out["example"] = {{"values", std::move(values)}, {"here", carried.example->here}};
-    if (!carried.example->reason.empty()) out["example"]["reason"] = carried.example->reason;
-    out["example"][carried.example->there_fails ? "fails" : "there"] = carried.example->there;
-  }
-  if (carried.source) {
-    JsonOut arguments = JsonOut::array();
-    for (const int index : carried.arguments) arguments.push_back(index);
-    out["arguments"] = std::move(arguments);
-  }
-  out["notes"] = to_json(carried.notes);
-  return out;
-}
-
-JsonOut answer(const Request& request) {
-  const Result<Template> parsed = request.from->parse(request.source);
-  if (!parsed) return {{"error", to_json(parsed.error())}};
-  const Result<Cargo> cargo = Cargo::make(*request.from, *parsed, request.types);
-  if (!cargo) return {{"error", to_json(cargo.error())}};
-  JsonOut results = JsonOut::array();
-  for (const Dialect* other : request.to)
-    results.push_back(carried_json(carry_to(*cargo, *other, request.line_limit)));
-  return {{"results", std::move(results)}};
-}
-
-constexpr std::array<std::string_view, 5> request_keys = {"dialect", "template", "types", "to",
-                                                          "line_limit"};
-constexpr std::string_view request_form =
-    R"({"dialect": "c", "template": "%8.2f", "types": ["f64"], "to": ["rust"]}.)";
-
-Result<Request> read_request(std::string_view line) {
-  Request out;
-  std::vector<std::string> to;
-  RequestReader in(line, request_keys, request_form);
-  in.needs({"dialect", "template", "to"});
-  in.dialect("dialect", out.from);
-  in.text("template", out.source);
-  in.types("types", out.types);
-  in.texts("to", to);
-  if (in.find("to") != nullptr && to.empty()) in.wrong_kind("to", "a list of dialects");
-  if (const Json* limit = in.find("line_limit")) {
-    if (limit->kind != Json::Kind::number) in.wrong_kind("line_limit", "a number");
-    const Result<Value> columns = read_typed(Type::u32, limit->text);
-    if (columns) out.line_limit = static_cast<std::size_t>(columns->as_whole());
-    if (auto error = refuse_line_limit(out.line_limit)) in.fail(std::move(*error));
-  }
-  if (in.fault()) return *in.fault();
-  auto dialects = dialects_named(to, out.from);
-  if (!dialects) return dialects.error();
-  out.to = std::move(*dialects);
-  return out;
-}
-
-// ---- For people ----
 
 Tint tint_of(Verdict verdict) {
   return verdict == Verdict::same ? Tint::good : Tint::warm;
@@ -212,7 +103,7 @@ void put_carried(Screen& screen, const Carried& carried) {
   screen.line();
 }
 
-int show_carried(const Options& options, const Request& request) {
+int show_carried(const Options& options, const CarryRequest& request) {
   const Result<Template> parsed = request.from->parse(request.source);
   if (!parsed) return fail(parsed.error(), request.source);
   const Result<Cargo> cargo = Cargo::make(*request.from, *parsed, request.types);
@@ -234,20 +125,15 @@ int show_carried(const Options& options, const Request& request) {
   for (const Dialect* other : request.to) {
     const Carried carried = carry_to(*cargo, *other, request.line_limit);
     put_carried(screen, carried);
-    all &= carried.verdict == Verdict::same || carried.verdict == Verdict::same_for;
+    all &= is_same(carried);
   }
   if (!write_out(screen.text())) return bad_request;
   return all ? done : answer_is_no;
 }
 
 int run(const Options& options) {
-  if (options.jsonl) {
-    return answer_lines([](std::string_view line) {
-      const Result<Request> request = read_request(line);
-      return request ? on_one_line(answer(*request)) : error_line(request.error());
-    });
-  }
-  Request request;
+  if (options.jsonl) return answer_lines("carry");
+  CarryRequest request;
   const Result<const Dialect*> from = dialect_named(options.from);
   if (!from) return fail(from.error());
   request.from = *from;
@@ -262,13 +148,16 @@ int run(const Options& options) {
   request.to = std::move(*to);
   request.line_limit = options.line_limit;
   if (!options.json) return show_carried(options, request);
-  const JsonOut out = answer(request);
-  if (!write_out(spread(out))) return bad_request;
-  if (out.contains("error")) return bad_request;
-  const bool all = std::all_of(
-      out["results"].begin(), out["results"].end(),
-      [](const JsonOut& one) { return one["verdict"] == "same" || one["verdict"] == "same-for"; });
-  return all ? done : answer_is_no;
+  const Result<std::vector<Carried>> all = carry_all(request);
+  JsonWriter out(JsonWriter::Form::spread);
+  if (!all) {
+    write_error_answer(all.error(), out);
+    write_json(out);
+    return bad_request;
+  }
+  write_carried(*all, out);
+  if (!write_json(out)) return bad_request;
+  return std::all_of(all->begin(), all->end(), is_same) ? done : answer_is_no;
 }
 
 }  // namespace

@@ -2,15 +2,13 @@
 
 #include "inky_margin/check/check.hpp"
 
-#include <algorithm>
-#include <array>
 #include <memory>
 
 #include "check_files.hpp"
 #include "command.hpp"
-#include "contract.hpp"
+#include "contract/check_answer.hpp"
+#include "contract/names.hpp"
 #include "inky_margin/text/escape.hpp"
-#include "request.hpp"
 #include "screen.hpp"
 
 namespace inky::cli {
@@ -42,50 +40,6 @@ struct Options {
   bool ascii = false;
 };
 
-JsonOut answer_of(const Checked& checked) {
-  JsonOut faults = JsonOut::array();
-  for (const Fault& fault : checked.faults) {
-    JsonOut one = {{"code", name_of(fault.code)},
-                   {"severity", name_of(fault.severity)},
-                   {"message", fault.message},
-                   {"span", {fault.span.from, fault.span.to}}};
-    if (!fault.effect.empty()) one["effect"] = fault.effect;
-    one["repair"] = fault.repair.empty() ? JsonOut(nullptr) : JsonOut(fault.repair);
-    faults.push_back(std::move(one));
-  }
-  return {{"ok", checked.faults.empty()},
-          {"faults", std::move(faults)},
-          {"repaired", checked.repaired ? JsonOut(*checked.repaired) : JsonOut(nullptr)}};
-}
-
-constexpr std::array<std::string_view, 4> request_keys = {"dialect", "template", "types", "values"};
-constexpr std::string_view request_form =
-    R"({"dialect": "c", "template": "%d", "types": ["f64"]}.)";
-
-std::string answer_line(std::string_view line) {
-  const Dialect* dialect = nullptr;
-  std::string source;
-  std::vector<Type> types;
-  std::vector<Value> values;
-  RequestReader in(line, request_keys, request_form);
-  in.needs({"dialect", "template"});
-  in.dialect("dialect", dialect);
-  in.text("template", source);
-  in.types("types", types);
-  in.values("values", values);
-  if (in.find("types") != nullptr && in.find("values") != nullptr)
-    in.fail({Code::contradiction,
-             "a request has types, or values",
-             {},
-             "Leave one of them out: a value tells its type."});
-  if (in.fault()) return error_line(*in.fault());
-  for (const Value& value : values) types.push_back(value.type());
-  const bool given = in.find("types") != nullptr || in.find("values") != nullptr;
-  const Result<Checked> checked = given ? check(*dialect, source, std::span<const Type>(types))
-                                        : check(*dialect, source, std::nullopt);
-  return checked ? on_one_line(answer_of(*checked)) : error_line(checked.error());
-}
-
 void put_fault(Screen& screen, const Fault& fault, std::string_view source) {
   screen.underlined(source, fault.span, "");
   screen.label(name_of(fault.severity),
@@ -104,7 +58,7 @@ void put_fault(Screen& screen, const Fault& fault, std::string_view source) {
 }
 
 int run(const Options& options) {
-  if (options.jsonl) return answer_lines(answer_line);
+  if (options.jsonl) return answer_lines("check");
   const Result<const Dialect*> dialect = dialect_named(options.dialect);
   if (!dialect) return fail(dialect.error());
   const std::string source = unguarded(options.source);
@@ -129,7 +83,11 @@ int run(const Options& options) {
     return write_out(*checked->repaired + "\n") ? done : bad_request;
   }
   const int status = checked->faults.empty() ? done : answer_is_no;
-  if (options.json) return write_out(spread(answer_of(*checked))) ? status : bad_request;
+  if (options.json) {
+    JsonWriter out(JsonWriter::Form::spread);
+    write_checked(*checked, out);
+    return write_json(out) ? status : bad_request;
+  }
   Screen screen(look_of(stdout, options.ascii));
   screen.label((*dialect)->facts().id);
   screen.tinted(Tint::field, visible(source));

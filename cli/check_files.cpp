@@ -9,7 +9,7 @@
 
 #include "call_checker.hpp"
 #include "command.hpp"
-#include "contract.hpp"
+#include "contract/names.hpp"
 #include "inky_margin/text/escape.hpp"
 
 namespace inky::cli {

@@ -8,7 +8,7 @@
 #include <cstring>
 #include <memory>
 
-#include "contract.hpp"
+#include "contract/answers.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "screen.hpp"
 
@@ -80,12 +80,12 @@ std::optional<std::string_view> Lines::next(bool& over) {
     if (end != std::string::npos) {
       std::string_view line(waiting_.data() + at_, end - at_);
       at_ = searched_ = end + 1;
-      over = std::exchange(dropping_, false) || line.size() > most_line;
+      over = std::exchange(dropping_, false) || line.size() > most_request;
       if (!line.empty() && line.back() == '\r') line.remove_suffix(1);
       return line;
     }
     searched_ = waiting_.size();
-    if (searched_ - at_ > most_line) {
+    if (searched_ - at_ > most_request) {
       dropping_ = true;
       at_ = searched_;
     }
@@ -114,20 +114,17 @@ bool Lines::fill() {
   return size > 0;
 }
 
-int answer_lines(const std::function<std::string(std::string_view)>& answer) {
+bool write_json(const JsonWriter& out) {
+  return write_out(out.string() + "\n");
+}
+
+int answer_lines(std::string_view command) {
   constexpr std::size_t most_unwritten = 65536;
   Lines lines;
   std::string unwritten;
   bool over = false;
   while (const auto line = lines.next(over)) {
-    const auto too_long = [] {
-      return Error{Code::over_limit,
-                   "the line is longer than " + std::to_string(most_line) + " bytes",
-                   {},
-                   "Send shorter requests."};
-    };
-    unwritten += over ? JsonOut{{"error", to_json(too_long())}, {"notes", JsonOut::array()}}.dump()
-                      : answer(*line);
+    unwritten += over ? too_long_line() : answer_request(command, *line);
     unwritten += '\n';
     // Whoever waits for an answer gets it: nothing is kept back while there is nothing to read.
     if (lines.has_another() && unwritten.size() < most_unwritten) continue;

@@ -9,6 +9,8 @@
 #include <vector>
 
 #include "arguments.hpp"
+#include "contract/json_writer.hpp"
+#include "inky_margin/contract/contract.hpp"
 #include "inky_margin/format/note.hpp"
 #include "terminal.hpp"
 
@@ -45,7 +47,6 @@ inline constexpr std::size_t most_whole_file = std::size_t{1} << 26;
 Result<std::string> read_file(const std::string& path);
 
 // The lines of standard input.
-inline constexpr std::size_t most_line = std::size_t{1} << 24;
 class Lines {
  public:
   // The next line without its end, valid until the next call; nothing at the end of the input. Of a
@@ -66,9 +67,12 @@ class Lines {
   bool dropping_ = false;  // the line is over the limit already
 };
 
-// Answers every line of standard input, in order, flushing before it waits for more. `answer` gets
-// a line without its end and returns one.
-int answer_lines(const std::function<std::string(std::string_view)>& answer);
+// Answers every line of standard input by the contract's command of this name, in order, flushing
+// before it waits for more.
+int answer_lines(std::string_view command);
+
+// One JSON object, over lines.
+bool write_json(const JsonWriter& out);
 
 // An argument such as -7 is a value, not an option: hidden from the parser, and shown again.
 std::string guarded(std::string argument);

@@ -4,7 +4,7 @@
 #include <memory>
 
 #include "command.hpp"
-#include "contract.hpp"
+#include "contract/names.hpp"
 #include "inky_margin/text/columns.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/toolchain/programs.hpp"
@@ -249,22 +249,25 @@ std::string markdown(const DialectFacts& facts, const std::vector<Section>& sect
 }
 
 int print_json(std::span<const Dialect* const> dialects) {
-  JsonOut out = JsonOut::array();
+  JsonWriter out(JsonWriter::Form::spread);
+  out.open_list();
   for (const Dialect* dialect : dialects) {
     const DialectFacts& facts = dialect->facts();
-    JsonOut item = {{"id", facts.id},
-                    {"language", facts.language},
-                    {"facility", facts.facility},
-                    {"defined_by", facts.standard},
-                    {"recorded_from", facts.toolchain},
-                    {"width_counts", name_of(facts.width_unit)},
-                    {"rounding", name_of(facts.rounding)}};
     const auto path = toolchain::find_program(facts.program);
     const auto version = path ? toolchain::version_of(*path) : std::nullopt;
-    item["found"] = version ? JsonOut(*version) : JsonOut(nullptr);
-    out.push_back(std::move(item));
+    out.open_object();
+    out.member("id", facts.id);
+    out.member("language", facts.language);
+    out.member("facility", facts.facility);
+    out.member("defined_by", facts.standard);
+    out.member("recorded_from", facts.toolchain);
+    out.member("width_counts", name_of(facts.width_unit));
+    out.member("rounding", name_of(facts.rounding));
+    out.member_or_null("found", version.value_or(""));
+    out.close_object();
   }
-  return write_out(out.dump(2) + "\n") ? done : bad_request;
+  out.close_list();
+  return write_json(out) ? done : bad_request;
 }
 
 int run(const Options& options) {

@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <vector>
 
-#include "contract.hpp"
+#include "contract/json_writer.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "version.hpp"
 
@@ -43,30 +43,55 @@ class FindingLines final : public Findings {
   std::string out_;
 };
 
-class JsonFindings final : public Findings {
+// What stands in front of the findings is known at the end: they are kept until then.
+class GatheredFindings : public Findings {
  public:
-  explicit JsonFindings(TextSink sink) : sink_(std::move(sink)) {}
-  void take(const Finding& finding) override {
-    const Fault& fault = finding.fault;
-    faults_.push_back(
-        {{"file", *finding.file},
-         {"line", finding.from.line},
-         {"column", finding.from.column},
-         {"to_line", finding.to.line},
-         {"to_column", finding.to.column},
-         {"call", finding.call},
-         {"code", name_of(fault.code)},
-         {"severity", name_of(fault.severity)},
-         {"message", fault.message},
-         {"effect", fault.effect},
-         {"repair", fault.repair.empty() ? JsonOut(nullptr) : JsonOut(fault.repair)}});
+  explicit GatheredFindings(TextSink sink) : sink_(std::move(sink)) {}
+  void take(const Finding& finding) override { findings_.push_back(finding); }
+  bool finish() override {
+    JsonWriter out(JsonWriter::Form::spread);
+    write(findings_, out);
+    return sink_(out.string() + "\n");
   }
-  bool finish() override { return sink_(spread({{"ok", ok_}, {"faults", std::move(faults_)}})); }
 
  private:
+  virtual void write(const std::vector<Finding>& findings, JsonWriter& out) const = 0;
+
   TextSink sink_;
-  JsonOut faults_ = JsonOut::array();
-  bool ok_ = true;  // a call that was not checked is no fault
+  std::vector<Finding> findings_;
+};
+
+class JsonFindings final : public GatheredFindings {
+ public:
+  using GatheredFindings::GatheredFindings;
+
+ private:
+  void write(const std::vector<Finding>& findings, JsonWriter& out) const override {
+    // A call that was not checked is no fault.
+    const auto is_fault = [](const Finding& one) { return one.fault.code != Code::not_checked; };
+    out.open_object();
+    out.member_truth("ok", std::none_of(findings.begin(), findings.end(), is_fault));
+    out.open_list("faults");
+    for (const Finding& finding : findings) write_one(finding, out);
+    out.close_list();
+    out.close_object();
+  }
+  static void write_one(const Finding& finding, JsonWriter& out) {
+    const Fault& fault = finding.fault;
+    out.open_object();
+    out.member("file", *finding.file);
+    out.member_number("line", finding.from.line);
+    out.member_number("column", finding.from.column);
+    out.member_number("to_line", finding.to.line);
+    out.member_number("to_column", finding.to.column);
+    out.member("call", finding.call);
+    out.member("code", name_of(fault.code));
+    out.member("severity", name_of(fault.severity));
+    out.member("message", fault.message);
+    out.member("effect", fault.effect);
+    out.member_or_null("repair", fault.repair);
+    out.close_object();
+  }
 };
 
 // A file name as a relative URI: RFC 3986, 2.1.
@@ -90,63 +115,105 @@ std::string uri_of(std::string_view path) {
 }
 
 // SARIF 2.1.0, the OASIS standard: 3.13 a log, 3.14 a run, 3.27 a result, 3.55 a fix.
-class Sarif final : public Findings {
+class Sarif final : public GatheredFindings {
  public:
-  explicit Sarif(TextSink sink) : sink_(std::move(sink)) {}
-  void take(const Finding& finding) override {
-    const Fault& fault = finding.fault;
-    const JsonOut region = {{"startLine", finding.from.line},
-                            {"startColumn", finding.from.column},
-                            {"endLine", finding.to.line},
-                            {"endColumn", finding.to.column}};
-    const JsonOut artifact = {{"uri", uri_of(*finding.file)}};
-    JsonOut location = JsonOut::object();
-    location["physicalLocation"] = {{"artifactLocation", artifact}, {"region", region}};
-    JsonOut result = {{"ruleId", name_of(fault.code)},
-                      {"level", fault.severity == Severity::error ? "error" : "warning"}};
-    std::string message = fault.message;
-    if (!fault.effect.empty()) message += "; " + fault.effect;
-    result["message"] = {{"text", std::move(message)}};
-    result["locations"] = JsonOut::array({std::move(location)});
-    if (!fault.repair.empty()) {
-      JsonOut replacement = JsonOut::object();
-      replacement["deletedRegion"] = region;
-      replacement["insertedContent"] = {{"text", fault.repair}};
-      JsonOut change = JsonOut::object();
-      change["artifactLocation"] = artifact;
-      change["replacements"] = JsonOut::array({std::move(replacement)});
-      JsonOut fix = JsonOut::object();
-      fix["description"] = {{"text", "write " + fault.repair}};
-      fix["artifactChanges"] = JsonOut::array({std::move(change)});
-      result["fixes"] = JsonOut::array({std::move(fix)});
-    }
-    results_.push_back(std::move(result));
-    if (std::find(rules_.begin(), rules_.end(), fault.code) == rules_.end())
-      rules_.push_back(fault.code);
-  }
-  bool finish() override {
-    JsonOut rules = JsonOut::array();
-    for (const Code code : rules_) {
-      JsonOut rule = {{"id", name_of(code)}};
-      rule["shortDescription"] = {{"text", sentence_of(code)}};
-      rules.push_back(std::move(rule));
-    }
-    JsonOut driver = {{"name", "inky"}, {"version", INKY_VERSION}};
-    driver["rules"] = std::move(rules);
-    JsonOut run = JsonOut::object();
-    run["tool"] = {{"driver", std::move(driver)}};
-    run["columnKind"] = "unicodeCodePoints";
-    run["results"] = std::move(results_);
-    JsonOut log = {{"$schema", "https://json.schemastore.org/sarif-2.1.0.json"},
-                   {"version", "2.1.0"}};
-    log["runs"] = JsonOut::array({std::move(run)});
-    return sink_(spread(log));
-  }
+  using GatheredFindings::GatheredFindings;
 
  private:
-  TextSink sink_;
-  JsonOut results_ = JsonOut::array();
-  std::vector<Code> rules_;
+  void write(const std::vector<Finding>& findings, JsonWriter& out) const override {
+    out.open_object();
+    out.member("$schema", "https://json.schemastore.org/sarif-2.1.0.json");
+    out.member("version", "2.1.0");
+    out.open_list("runs");
+    out.open_object();
+    out.open_object("tool");
+    write_driver(findings, out);
+    out.close_object();
+    out.member("columnKind", "unicodeCodePoints");
+    out.open_list("results");
+    for (const Finding& finding : findings) write_result(finding, out);
+    out.close_list();
+    out.close_object();
+    out.close_list();
+    out.close_object();
+  }
+
+  static void write_driver(const std::vector<Finding>& findings, JsonWriter& out) {
+    std::vector<Code> rules;
+    for (const Finding& finding : findings) {
+      if (std::find(rules.begin(), rules.end(), finding.fault.code) == rules.end())
+        rules.push_back(finding.fault.code);
+    }
+    out.open_object("driver");
+    out.member("name", "inky");
+    out.member("version", INKY_VERSION);
+    out.open_list("rules");
+    for (const Code code : rules) {
+      out.open_object();
+      out.member("id", name_of(code));
+      write_message("shortDescription", sentence_of(code), out);
+      out.close_object();
+    }
+    out.close_list();
+    out.close_object();
+  }
+
+  static void write_result(const Finding& finding, JsonWriter& out) {
+    const Fault& fault = finding.fault;
+    out.open_object();
+    out.member("ruleId", name_of(fault.code));
+    out.member("level", fault.severity == Severity::error ? "error" : "warning");
+    write_message("message",
+                  fault.effect.empty() ? fault.message : fault.message + "; " + fault.effect, out);
+    out.open_list("locations");
+    out.open_object();
+    out.open_object("physicalLocation");
+    write_artifact(finding, out);
+    write_region("region", finding, out);
+    out.close_object();
+    out.close_object();
+    out.close_list();
+    if (!fault.repair.empty()) write_fix(finding, out);
+    out.close_object();
+  }
+
+  static void write_fix(const Finding& finding, JsonWriter& out) {
+    out.open_list("fixes");
+    out.open_object();
+    write_message("description", "write " + finding.fault.repair, out);
+    out.open_list("artifactChanges");
+    out.open_object();
+    write_artifact(finding, out);
+    out.open_list("replacements");
+    out.open_object();
+    write_region("deletedRegion", finding, out);
+    write_message("insertedContent", finding.fault.repair, out);
+    out.close_object();
+    out.close_list();
+    out.close_object();
+    out.close_list();
+    out.close_object();
+    out.close_list();
+  }
+
+  static void write_message(std::string_view name, std::string_view text, JsonWriter& out) {
+    out.open_object(name);
+    out.member("text", text);
+    out.close_object();
+  }
+  static void write_artifact(const Finding& finding, JsonWriter& out) {
+    out.open_object("artifactLocation");
+    out.member("uri", uri_of(*finding.file));
+    out.close_object();
+  }
+  static void write_region(std::string_view name, const Finding& finding, JsonWriter& out) {
+    out.open_object(name);
+    out.member_number("startLine", finding.from.line);
+    out.member_number("startColumn", finding.from.column);
+    out.member_number("endLine", finding.to.line);
+    out.member_number("endColumn", finding.to.column);
+    out.close_object();
+  }
 };
 
 }  // namespace

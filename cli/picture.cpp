@@ -10,7 +10,7 @@
 #include <vector>
 
 #include "inky_margin/number/number_line.hpp"
-#include "numbers.hpp"
+#include "brief.hpp"
 
 namespace inky::cli {
 

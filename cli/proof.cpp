@@ -11,7 +11,8 @@
 #include <thread>
 
 #include "command.hpp"
-#include "contract.hpp"
+#include "contract/answers.hpp"
+#include "contract/names.hpp"
 #include "inky_margin/sheet/quick_sheet.hpp"
 #include "inky_margin/sheet/style.hpp"
 #include "inky_margin/text/columns.hpp"
@@ -154,44 +155,67 @@ std::string_view kind_name(LineKind kind) {
   return names[static_cast<std::size_t>(kind)];
 }
 
-int proof_json(const Proof& proof) {
-  JsonOut lines = JsonOut::array();
-  JsonOut rows = JsonOut::array();
+void write_lines(const Proof& proof, JsonWriter& out) {
   std::string heading;
   std::string rule;
   for (const ProofLine& line : proof.lines) {
     if (line.kind == LineKind::heading) heading += (heading.empty() ? "" : "\n") + line.text;
     if (line.kind == LineKind::rule && rule.empty()) rule = line.text;
-    if (line.kind == LineKind::row) rows.push_back({{"line", line.line}, {"text", line.text}});
-    JsonOut one = {{"kind", kind_name(line.kind)}, {"text", line.text}};
-    if (line.line != 0) one["line"] = line.line;
-    lines.push_back(std::move(one));
   }
-  JsonOut columns = JsonOut::array();
+  out.member("heading", heading);
+  out.member("rule", rule);
+  out.open_list("rows");
+  for (const ProofLine& line : proof.lines) {
+    if (line.kind != LineKind::row) continue;
+    out.open_object();
+    out.member_number("line", line.line);
+    out.member("text", line.text);
+    out.close_object();
+  }
+  out.close_list();
+  out.open_list("lines");
+  for (const ProofLine& line : proof.lines) {
+    out.open_object();
+    out.member("kind", kind_name(line.kind));
+    out.member("text", line.text);
+    if (line.line != 0) out.member_number("line", line.line);
+    out.close_object();
+  }
+  out.close_list();
+}
+
+int proof_json(const Proof& proof) {
+  JsonWriter out(JsonWriter::Form::spread);
+  out.open_object();
+  write_lines(proof, out);
+  out.open_list("columns");
   for (const ProofColumn& column : proof.columns) {
-    columns.push_back({{"heading", column.heading},
-                       {"start", column.start},
-                       {"width", column.width},
-                       {"byte_shift", column.byte_shift},
-                       {"shifted_rows", column.shifted_rows}});
+    out.open_object();
+    out.member("heading", column.heading);
+    out.member_number("start", column.start);
+    out.member_number("width", column.width);
+    out.member_number("byte_shift", column.byte_shift);
+    out.member_number("shifted_rows", column.shifted_rows);
+    out.close_object();
   }
-  JsonOut findings = JsonOut::array();
+  out.close_list();
+  out.open_list("findings");
   for (const Finding& finding : proof.findings) {
-    findings.push_back({{"kind", name_of(finding.kind)},
-                        {"line", finding.line},
-                        {"column", finding.column},
-                        {"message", finding.message}});
+    out.open_object();
+    out.member("kind", name_of(finding.kind));
+    out.member_number("line", finding.line);
+    out.member("column", finding.column);
+    out.member("message", finding.message);
+    out.close_object();
   }
-  const JsonOut out = {{"heading", heading},
-                       {"rule", rule},
-                       {"rows", std::move(rows)},
-                       {"lines", std::move(lines)},
-                       {"columns", std::move(columns)},
-                       {"findings", std::move(findings)},
-                       {"templates", {{"c", proof.template_line}}},
-                       {"notes", to_json(proof.template_notes)}};
-  const bool written = write_out(spread(out));
-  return !written ? bad_request : proof.findings.empty() ? done : answer_is_no;
+  out.close_list();
+  out.open_object("templates");
+  out.member("c", proof.template_line);
+  out.close_object();
+  write_notes(proof.template_notes, out);
+  out.close_object();
+  if (!write_json(out)) return bad_request;
+  return proof.findings.empty() ? done : answer_is_no;
 }
 
 // A table that begins with an opening brace is JSON Lines.

@@ -9,7 +9,7 @@
 #include <thread>
 
 #include "command.hpp"
-#include "contract.hpp"
+#include "contract/names.hpp"
 #include "inky_margin/emit/table_program.hpp"
 #include "inky_margin/text/columns.hpp"
 #include "inky_margin/text/escape.hpp"
@@ -139,33 +139,38 @@ bool is_shifted(const TableProgram& program, const Proof& proof,
   });
 }
 
-JsonOut json_of(const TableProgram& program, const Proof& proof,
-                const std::vector<std::size_t>& starts, const Dialect& dialect) {
-  JsonOut lines = JsonOut::array();
+void write_program(const TableProgram& program, const Proof& proof,
+                   const std::vector<std::size_t>& starts, const Dialect& dialect,
+                   JsonWriter& out) {
+  out.open_object();
+  out.member("dialect", dialect.facts().id);
+  out.open_list("lines");
   for (const PrintedLine& line : program.lines) {
-    JsonOut one = {{"text", line.text}};
-    if (line.line != 0) one["line"] = line.line;
-    if (const auto shift = shift_of(line, starts, proof.line_width))
-      one["shift"] = {{"column", shift->column}, {"columns", shift->columns}};
-    lines.push_back(std::move(one));
+    out.open_object();
+    out.member("text", line.text);
+    if (line.line != 0) out.member_number("line", line.line);
+    if (const auto shift = shift_of(line, starts, proof.line_width)) {
+      out.open_object("shift");
+      out.member_number("column", shift->column);
+      out.member_number("columns", shift->columns);
+      out.close_object();
+    }
+    out.close_object();
   }
+  out.close_list();
   constexpr std::string_view ways[] = {"number", "text", "helped"};
-  JsonOut columns = JsonOut::array();
+  out.open_list("columns");
   for (std::size_t i = 0; i < program.columns.size(); ++i) {
     const PrintedAs& printed = program.columns[i];
-    JsonOut one = {{"heading", proof.columns[i].heading},
-                   {"way", ways[static_cast<std::size_t>(printed.way)]},
-                   {"source", printed.source}};
-    if (!printed.why.empty()) one["why"] = printed.why;
-    columns.push_back(std::move(one));
+    out.open_object();
+    out.member("heading", proof.columns[i].heading);
+    out.member("way", ways[static_cast<std::size_t>(printed.way)]);
+    out.member("source", printed.source);
+    if (!printed.why.empty()) out.member("why", printed.why);
+    out.close_object();
   }
-  return {{"dialect", dialect.facts().id},
-          {"lines", std::move(lines)},
-          {"columns", std::move(columns)}};
-}
-
-bool write_json(const JsonOut& out) {
-  return write_out(spread(out));
+  out.close_list();
+  out.close_object();
 }
 
 // ---- Witnesses ----
@@ -341,32 +346,30 @@ void put_testimony(Screen& screen, const Testimony& one) {
   if (one.witness.stage == Witness::Stage::printed) put_difference(screen, one);
 }
 
-JsonOut json_of(const Testimony& one) {
-  JsonOut out = {{"dialect", one.dialect->facts().id}};
+void write_testimony(const Testimony& one, JsonWriter& out) {
+  out.open_object();
+  out.member("dialect", one.dialect->facts().id);
   if (one.error) {
-    out["verdict"] = "no-program";
-    out["message"] = one.error->message;
-    return out;
+    out.member("verdict", "no-program");
+    out.member("message", one.error->message);
+  } else if (one.is_missing()) {
+    out.member("verdict", "missing");
+  } else if (one.is_not_asked()) {
+    out.member("toolchain", one.version);
+    out.member("verdict", "not-asked");
+    out.member("advice", one.witness.messages);
+  } else {
+    out.member("toolchain", one.version);
+    out.member("verdict", one.agrees() ? "agrees" : "differs");
+    if (const std::string open = left_open(one.witness); !open.empty()) out.member("open", open);
+    out.member_number("bytes", one.witness.output.size());
+    if (!one.agrees()) {
+      out.member("said", one.expected);
+      out.member("printed", one.witness.output);
+      out.member("messages", one.witness.messages);
+    }
   }
-  if (one.is_missing()) {
-    out["verdict"] = "missing";
-    return out;
-  }
-  out["toolchain"] = one.version;
-  if (one.is_not_asked()) {
-    out["verdict"] = "not-asked";
-    out["advice"] = one.witness.messages;
-    return out;
-  }
-  out["verdict"] = one.agrees() ? "agrees" : "differs";
-  if (const std::string open = left_open(one.witness); !open.empty()) out["open"] = open;
-  out["bytes"] = one.witness.output.size();
-  if (!one.agrees()) {
-    out["said"] = one.expected;
-    out["printed"] = one.witness.output;
-    out["messages"] = one.witness.messages;
-  }
-  return out;
+  out.close_object();
 }
 
 }  // namespace
@@ -412,8 +415,11 @@ int proof_as(const ProgramRequest& request, const Sheet& sheet, const Table& tab
   const int status =
       is_shifted(*program, *proof, starts) || !proof->findings.empty() ? answer_is_no : done;
   if (request.bare) return write_out(program->text()) ? status : bad_request;
-  if (request.json)
-    return write_json(json_of(*program, *proof, starts, dialect)) ? status : bad_request;
+  if (request.json) {
+    JsonWriter out(JsonWriter::Form::spread);
+    write_program(*program, *proof, starts, dialect, out);
+    return write_json(out) ? status : bad_request;
+  }
   Screen screen(look);
   screen.rule(proof->line_width);
   for (const PrintedLine& line : program->lines)
@@ -440,10 +446,14 @@ int proof_beside(const ProgramRequest& request, const Sheet& sheet, const Table&
     differ = differ || program.text() != programs.front().text();
   const int status = differ ? answer_is_no : done;
   if (request.json) {
-    JsonOut list = JsonOut::array();
+    JsonWriter out(JsonWriter::Form::spread);
+    out.open_object();
+    out.open_list("beside");
     for (std::size_t i = 0; i < programs.size(); ++i)
-      list.push_back(json_of(programs[i], *proof, starts, *request.dialects[i]));
-    return write_json({{"beside", std::move(list)}}) ? status : bad_request;
+      write_program(programs[i], *proof, starts, *request.dialects[i], out);
+    out.close_list();
+    out.close_object();
+    return write_json(out) ? status : bad_request;
   }
   Screen screen(look);
   screen.rule(proof->line_width);
@@ -500,9 +510,13 @@ int proof_witness(const ProgramRequest& request, const Sheet& sheet, const Table
     if (!fine) status = answer_is_no;
   }
   if (request.json) {
-    JsonOut list = JsonOut::array();
-    for (const Testimony& one : testimonies) list.push_back(json_of(one));
-    return write_json({{"witnesses", std::move(list)}}) ? status : bad_request;
+    JsonWriter out(JsonWriter::Form::spread);
+    out.open_object();
+    out.open_list("witnesses");
+    for (const Testimony& one : testimonies) write_testimony(one, out);
+    out.close_list();
+    out.close_object();
+    return write_json(out) ? status : bad_request;
   }
   Screen screen(look);
   for (const Testimony& one : testimonies) put_testimony(screen, one);

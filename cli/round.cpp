@@ -4,7 +4,10 @@
 #include <memory>
 
 #include "command.hpp"
-#include "numbers.hpp"
+#include "brief.hpp"
+#include "contract/number_request.hpp"
+#include "contract/round_answer.hpp"
+#include "inky_margin/dialect/dialect.hpp"
 #include "screen.hpp"
 
 namespace inky::cli {
@@ -147,7 +150,7 @@ Action add_round(Command& tool) {
   command.jsonl_flag(options->jsonl);
   command.ascii_flag(options->ascii);
   return [options, command] {
-    if (options->jsonl) return answer_lines(answer_round_line);
+    if (options->jsonl) return answer_lines("round");
     const bool given = command.has("number");
     Cut cut;
     std::optional<Error> error;

@@ -5,10 +5,12 @@
 
 #include "beside.hpp"
 #include "command.hpp"
-#include "contract.hpp"
+#include "contract/answers.hpp"
+#include "contract/names.hpp"
 #include "inky_margin/text/columns.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "screen.hpp"
+#include "show_json.hpp"
 #include "witness.hpp"
 
 namespace inky::cli {
@@ -277,55 +279,6 @@ int show_screen(const ShowRequest& request, const Template& parsed, const Outcom
   return outcome.prints() ? done : answer_is_no;
 }
 
-JsonOut wish_json(const Spec& spec) {
-  JsonOut out = JsonOut::object();
-  for (const WishEntry& entry : wish_entries(spec)) out[std::string(entry.key)] = entry.value;
-  return out;
-}
-
-JsonOut fields_json(const Template& parsed, const Report& report) {
-  JsonOut out = JsonOut::array();
-  for (std::size_t i = 0; i < parsed.fields().size(); ++i) {
-    const Field& field = parsed.fields()[i];
-    JsonOut item = {{"span", {field.span.from, field.span.to}}, {"wish", wish_json(field.spec)}};
-    if (field.value_index != unset) item["value"] = field.value_index;
-    for (const PlacedField& placed : report.fields) {
-      if (placed.field == static_cast<int>(i))
-        item["output"] = {placed.output.from, placed.output.to};
-    }
-    out.push_back(std::move(item));
-  }
-  return out;
-}
-
-int show_json(const ShowRequest& request, const Template& parsed, const Outcome& outcome,
-              std::string_view text, const Report& report, const Witnessed* witnessed) {
-  JsonOut out = answer_of(outcome, text, report);
-  out["dialect"] = request.dialect->facts().id;
-  out["template"] = parsed.source();
-  out["fields"] = fields_json(parsed, report);
-  if (witnessed != nullptr) out["witness"] = to_json(*witnessed);
-  if (!write_out(spread(out))) return bad_request;
-  return outcome.prints()                         ? done
-         : outcome.kind() == Outcome::Kind::error ? bad_request
-                                                  : answer_is_no;
-}
-
-int words_json(const ShowRequest& request, const Template& parsed) {
-  JsonOut words = JsonOut::array();
-  for (const Words& part : request.dialect->explain(parsed)) {
-    JsonOut item = {
-        {"span", {part.span.from, part.span.to}}, {"role", part.role}, {"meaning", part.meaning}};
-    if (part.field != unset) item["field"] = part.field;
-    words.push_back(std::move(item));
-  }
-  const JsonOut out = {
-      {"dialect", request.dialect->facts().id}, {"template", parsed.source()},
-      {"takes", parsed.values_taken()},         {"words", std::move(words)},
-      {"fields", fields_json(parsed, {})},      {"notes", to_json(parsed.notes())}};
-  return write_out(out.dump(2) + "\n") ? done : bad_request;
-}
-
 int show_rendered(const Options& options, const ShowRequest& request, const Template& parsed) {
   TextBuffer out;
   Report report;
@@ -343,8 +296,14 @@ int show_rendered(const Options& options, const ShowRequest& request, const Temp
   const auto settled = [&](int status) {
     return witness == nullptr ? status : status_with(status, *witness, options.require);
   };
-  if (options.json)
-    return settled(show_json(request, parsed, outcome, out.view(), report, witness));
+  if (options.json) {
+    JsonWriter answer(JsonWriter::Form::spread);
+    write_rendered(request, parsed, {outcome, out.view(), report, witness}, answer);
+    return settled(!write_json(answer)                          ? bad_request
+                   : outcome.prints()                           ? done
+                   : outcome.kind() == Outcome::Kind::error     ? bad_request
+                                                                : answer_is_no);
+  }
   if (outcome.kind() == Outcome::Kind::error) return fail(outcome.as_error(), parsed.source());
   const Look look = look_of(stdout, options.ascii);
   if (!options.bare)
@@ -382,9 +341,12 @@ int show_plain(const Options& options, const Dialect& dialect) {
   TextBuffer out;
   const Outcome outcome = dialect.print_plainly(values->front(), out);
   if (options.json) {
-    JsonOut answer = answer_of(outcome, out.view(), {});
-    answer["dialect"] = dialect.facts().id;
-    if (!write_out(answer.dump(2) + "\n")) return bad_request;
+    JsonWriter answer(JsonWriter::Form::spread);
+    answer.open_object();
+    write_outcome(outcome, out.view(), {}, answer);
+    answer.member("dialect", dialect.facts().id);
+    answer.close_object();
+    if (!write_json(answer)) return bad_request;
   } else if (outcome.prints() && options.bare) {
     if (!write_out(out.view())) return bad_request;
   } else if (outcome.kind() == Outcome::Kind::error) {
@@ -410,7 +372,7 @@ int show_plain(const Options& options, const Dialect& dialect) {
 }
 
 int run(const Options& options) {
-  if (options.jsonl) return answer_lines(answer_show_line);
+  if (options.jsonl) return answer_lines("show");
   ShowRequest request;
   request.source = unguarded(options.source);
   request.locale = options.locale;
@@ -445,7 +407,11 @@ int run(const Options& options) {
                                       [](const Field& field) { return !field.key.empty(); });
   const bool in_words = request.values.empty() && takes_some && !options.bare;
   if (!in_words) return show_rendered(options, request, *parsed);
-  if (options.json) return words_json(request, *parsed);
+  if (options.json) {
+    JsonWriter answer(JsonWriter::Form::spread);
+    write_words(request, *parsed, answer);
+    return write_json(answer) ? done : bad_request;
+  }
   Screen screen(look_of(stdout, options.ascii));
   put_words(screen, request, *parsed);
   return write_out(screen.text()) ? done : bad_request;

@@ -5,7 +5,7 @@
 #include <memory>
 
 #include "command.hpp"
-#include "numbers.hpp"
+#include "contract/weigh_answer.hpp"
 #include "picture.hpp"
 #include "screen.hpp"
 #include "weigh_screen.hpp"
@@ -101,7 +101,7 @@ int draw(const Options& options, const WeighRequest& request, const Weighed& wei
 }
 
 int run(const Options& options) {
-  if (options.jsonl) return answer_lines(answer_weigh_line);
+  if (options.jsonl) return answer_lines("weigh");
   WeighRequest request;
   if (const auto error = read_request(options, request)) return fail(*error);
   std::vector<WeighRequest> requests;

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "brief.hpp"
 #include "inky_margin/number/fractions.hpp"
 #include "inky_margin/number/magnitude.hpp"
 #include "inky_margin/text/columns.hpp"

@@ -5,7 +5,7 @@
 #include <vector>
 
 #include "inky_margin/number/number_line.hpp"
-#include "numbers.hpp"
+#include "contract/weigh_answer.hpp"
 #include "screen.hpp"
 
 namespace inky::cli {

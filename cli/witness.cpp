@@ -3,9 +3,9 @@
 #include <algorithm>
 
 #include "command.hpp"
+#include "contract/answers.hpp"
 #include "inky_margin/carry/carry.hpp"
 #include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
 #include "inky_margin/toolchain/programs.hpp"
 #include "inky_margin/toolchain/witness.hpp"
 #include "inky_margin/write/program.hpp"
@@ -155,31 +155,21 @@ Result<Witnessed> ask_witness(const ShowRequest& request, const Template& parsed
   return out;
 }
 
-JsonOut to_json(const Witnessed& witnessed) {
+void write_witnessed(const Witnessed& witnessed, JsonWriter& out) {
   constexpr std::string_view verdicts[] = {"agrees", "differs", "incomparable", "missing",
                                            "not-asked"};
-  JsonOut out = {{"verdict", verdicts[static_cast<std::size_t>(witnessed.verdict)]},
-                 {"toolchain", witnessed.toolchain}};
-  if (!witnessed.open.empty()) out["open"] = witnessed.open;
+  out.open_object("witness");
+  out.member("verdict", verdicts[static_cast<std::size_t>(witnessed.verdict)]);
+  out.member("toolchain", witnessed.toolchain);
+  if (!witnessed.open.empty()) out.member("open", witnessed.open);
   if (witnessed.verdict == Witnessed::Verdict::missing ||
       witnessed.verdict == Witnessed::Verdict::not_asked) {
-    out["advice"] = witnessed.advice;
-    return out;
-  }
-  if (is_utf8(witnessed.text)) {
-    out["text"] = witnessed.text;
+    out.member("advice", witnessed.advice);
   } else {
-    std::string bytes;
-    constexpr std::string_view digits = "0123456789abcdef";
-    for (const char byte : witnessed.text) {
-      const auto unit = static_cast<unsigned char>(byte);
-      bytes += digits[unit >> 4U];
-      bytes += digits[unit & 15U];
-    }
-    out["bytes"] = bytes;
+    write_text_or_bytes(witnessed.text, out);
+    if (!witnessed.messages.empty()) out.member("messages", witnessed.messages);
   }
-  if (!witnessed.messages.empty()) out["messages"] = witnessed.messages;
-  return out;
+  out.close_object();
 }
 
 namespace {

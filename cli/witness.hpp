@@ -5,7 +5,7 @@
 #include <string>
 #include <string_view>
 
-#include "contract.hpp"
+#include "contract/show_answer.hpp"
 #include "inky_margin/toolchain/witness_cache.hpp"
 #include "screen.hpp"
 
@@ -43,7 +43,8 @@ Result<Witnessed> ask_witness(const ShowRequest& request, const Template& parsed
                               const Outcome& outcome, std::string_view text, const Report& report,
                               const toolchain::WitnessCache* cache);
 
-JsonOut to_json(const Witnessed& witnessed);
+// The member "witness".
+void write_witnessed(const Witnessed& witnessed, JsonWriter& out);
 void put_witness(Screen& screen, const Witnessed& witnessed, std::string_view text);
 
 // The exit status that a witness leaves of one that was settled: `required`, it has to be here.

@@ -3,26 +3,26 @@
 #include <cstdlib>
 #include <nlohmann/json.hpp>
 
+#include "contract/json_reader.hpp"
 #include "inky_margin/text/utf8.hpp"
-#include "json_reader.hpp"
 
 namespace {
 
-void look(const inky::cli::Json& json) {
+void look(const inky::Json& json) {
   if (!inky::is_utf8(json.text)) std::abort();
-  for (const inky::cli::Json& item : json.items) look(item);
-  for (const inky::cli::JsonMember& member : json.members) {
+  for (const inky::Json& item : json.items) look(item);
+  for (const inky::JsonMember& member : json.members) {
     if (!inky::is_utf8(member.key)) std::abort();
     look(member.value);
   }
-  (void)inky::cli::value_of(json);
+  (void)inky::value_of(json);
 }
 
 }  // namespace
 
 extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t size) {
   const std::string_view text(reinterpret_cast<const char*>(data), size);
-  const inky::Result<inky::cli::Json> json = inky::cli::read_json(text);
+  const inky::Result<inky::Json> json = inky::read_json(text);
   if (!json) return 0;
   if (!nlohmann::json::accept(text)) std::abort();
   look(*json);

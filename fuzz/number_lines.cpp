@@ -4,13 +4,17 @@
 #include <cstdlib>
 #include <nlohmann/json.hpp>
 
-#include "numbers.hpp"
+#include "inky_margin/contract/contract.hpp"
+#include "inky_margin/number/binary_format.hpp"
+#include "inky_margin/number/decimal.hpp"
+#include "inky_margin/number/digits.hpp"
+#include "inky_margin/number/weighing.hpp"
 
 extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t size) {
   using namespace inky;
   const std::string_view line(reinterpret_cast<const char*>(data), size);
-  for (const auto answer : {cli::answer_weigh_line, cli::answer_round_line}) {
-    const std::string text = answer(line);
+  for (const char* command : {"weigh", "round"}) {
+    const std::string text = answer_request(command, line);
     if (text.find('\n') != std::string::npos || !nlohmann::json::accept(text)) std::abort();
   }
   for (const BinaryFormat* format : all_formats) {

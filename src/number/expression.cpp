@@ -344,7 +344,9 @@ class Parser {
       const std::string_view name = source_.substr(from, at_ - from);
       made.type = number_type_named(name);
       if (made.type == nullptr)
-        return fail(from, std::max(at_, from + 1), shown(name) + " is not a type of number",
+        return fail(name.empty() ? from - 1 : from, at_,
+                    name.empty() ? "a type is missing after the colon"
+                                 : shown(name) + " is not a type of number",
                     "The types are i8 to i128, u8 to u128, big, f16, bf16, f32, f64, f80, f128.");
       made.to = at_;
     }

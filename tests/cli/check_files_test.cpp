@@ -82,6 +82,7 @@ TEST_CASE("check FILE for programs: JSON and SARIF have the same faults") {
   const std::string file = folder.put("the room.c", "printf(\"\xC3\xA9 %d\" \"%u\", 2.5, -1);\n");
   const support::Ran plain = support::run_tool("check '" + file + "' --json");
   CHECK(plain.status == 1);
+  CHECK(json::parse(plain.out)["ok"] == false);
   const json faults = json::parse(plain.out)["faults"];
   REQUIRE(faults.size() == 2);
   CHECK(faults[0]["column"] == 11);

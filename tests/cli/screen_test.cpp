@@ -3,7 +3,7 @@
 #include <catch2/catch.hpp>
 #include <string>
 
-#include "json_reader.hpp"
+#include "contract/json_reader.hpp"
 #include "screen.hpp"
 
 using namespace inky;

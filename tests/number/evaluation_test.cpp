@@ -288,6 +288,8 @@ TEST_CASE("what cannot be evaluated is said where it stands") {
       {"mass * 2", "the name \"mass\" has no value", 0, 4},
       {"sine(1)", "\"sine\" is neither a function nor a type", 0, 4},
       {"1.5:f99", "\"f99\" is not a type of number", 4, 7},
+      {"1.5:", "a type is missing after the colon", 3, 4},
+      {"1.5: + 2", "a type is missing after the colon", 3, 4},
       {"300:u8", "300 does not fit u8", 0, 6},
       {"1.5:u8", "\"1.5\" is not a whole number", 0, 6},
       {"1 + 1/0", "division by zero", 4, 7},

@@ -6,12 +6,13 @@
 #include <nlohmann/json.hpp>
 #include <string>
 
-#include "numbers.hpp"
+#include "contract/round_answer.hpp"
+#include "contract/weigh_answer.hpp"
 #include "support/process.hpp"
 #include "support/random_values.hpp"
 
-using inky::cli::answer_round_line;
-using inky::cli::answer_weigh_line;
+using inky::answer_round_line;
+using inky::answer_weigh_line;
 using nlohmann::json;
 
 namespace {

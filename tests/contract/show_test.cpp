@@ -4,10 +4,10 @@
 #include <nlohmann/json.hpp>
 #include <string>
 
-#include "contract.hpp"
+#include "contract/show_answer.hpp"
 #include "support/process.hpp"
 
-using inky::cli::answer_show_line;
+using inky::answer_show_line;
 
 TEST_CASE("answers to requests, whole") {
   struct Case {

@@ -8,7 +8,7 @@
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/utf8.hpp"
 
-namespace inky::cli {
+namespace inky {
 
 namespace {
 
@@ -259,4 +259,4 @@ Result<Value> value_of(const Json& json) {
   return name == "named" ? named_value(payload) : typed_value(name, payload);
 }
 
-}  // namespace inky::cli
+}  // namespace inky

@@ -15,7 +15,7 @@
 
 #include "inky_margin/text/output.hpp"
 
-namespace inky::cli {
+namespace inky {
 
 class JsonWriter {
  public:
@@ -23,8 +23,16 @@ class JsonWriter {
   explicit JsonWriter(Form form = Form::line) : form_(form) {}
 
   void open_object() { open('{'); }
+  void open_object(std::string_view name) {
+    key(name);
+    open_object();
+  }
   void close_object() { close('}'); }
   void open_list() { open('['); }
+  void open_list(std::string_view name) {
+    key(name);
+    open_list();
+  }
   void close_list() { close(']'); }
   // REQUIRES: a name of plain ASCII, as all of ours are.
   void key(std::string_view name);
@@ -48,6 +56,12 @@ class JsonWriter {
   void member_number(std::string_view name, std::int64_t value) {
     key(name);
     number(value);
+  }
+  void member_number(std::string_view name, std::size_t value) {
+    member_number(name, static_cast<std::int64_t>(value));
+  }
+  void member_number(std::string_view name, int value) {
+    member_number(name, std::int64_t{value});
   }
   void member_truth(std::string_view name, bool value) {
     key(name);
@@ -75,4 +89,4 @@ class JsonWriter {
   bool after_key_ = false;
 };
 
-}  // namespace inky::cli
+}  // namespace inky

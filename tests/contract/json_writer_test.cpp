@@ -1,6 +1,6 @@
 // JSON as it is written, read back by another reader.
 
-#include "json_writer.hpp"
+#include "contract/json_writer.hpp"
 
 #include <catch2/catch.hpp>
 #include <nlohmann/json.hpp>
@@ -8,7 +8,7 @@
 
 #include "support/random_values.hpp"
 
-using inky::cli::JsonWriter;
+using inky::JsonWriter;
 using nlohmann::json;
 
 namespace {

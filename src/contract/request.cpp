@@ -2,11 +2,11 @@
 
 #include <algorithm>
 
-#include "contract.hpp"
+#include "names.hpp"
 #include "inky_margin/text/escape.hpp"
 #include "inky_margin/text/nearest_name.hpp"
 
-namespace inky::cli {
+namespace inky {
 
 RequestReader::RequestReader(std::string_view line, std::span<const std::string_view> keys,
                              std::string_view form)
@@ -111,4 +111,4 @@ void RequestReader::dialect(std::string_view key, const Dialect*& to) {
   to = *found;
 }
 
-}  // namespace inky::cli
+}  // namespace inky

@@ -7,7 +7,7 @@
 #include "inky_margin/number/whole.hpp"
 #include "inky_margin/text/utf8.hpp"
 
-namespace inky::cli {
+namespace inky {
 
 namespace {
 
@@ -159,4 +159,4 @@ void JsonWriter::escaped(std::string_view value) {
   out_.append('"');
 }
 
-}  // namespace inky::cli
+}  // namespace inky

@@ -8,7 +8,7 @@
 #include <sstream>
 #include <string>
 
-#include "contract.hpp"
+#include "contract/show_answer.hpp"
 #include "support/process.hpp"
 #include "support/random_values.hpp"
 
@@ -42,7 +42,7 @@ int replay(std::istream& vectors) {
       request[key] = recorded[key];
       expected.erase(key);
     }
-    const json got = comparable(inky::cli::answer_show_line(request.dump()));
+    const json got = comparable(inky::answer_show_line(request.dump()));
     if (got != expected) FAIL(line << "\n but: " << got.dump());
   }
   return cases;

@@ -1,0 +1,102 @@
+#include "names.hpp"
+
+#include <algorithm>
+
+#include "inky_margin/text/escape.hpp"
+#include "inky_margin/text/nearest_name.hpp"
+
+namespace inky {
+
+namespace {
+
+Error key_error(Code code, std::string message, std::string remedy) {
+  return {code, std::move(message), {}, std::move(remedy)};
+}
+
+}  // namespace
+
+Result<const Dialect*> dialect_named(std::string_view id) {
+  if (const Dialect* dialect = find_dialect(id)) return dialect;
+  std::vector<std::string_view> ids;
+  for (const Dialect* dialect : all_dialects()) ids.push_back(dialect->facts().id);
+  std::string listed;
+  for (const std::string_view known : ids)
+    listed += (listed.empty() ? "" : ", ") + std::string(known);
+  const std::string_view near = nearest_name(id, ids);
+  return key_error(Code::unknown_dialect, in_quotes(id) + " is not a dialect",
+                   near.empty() ? "The dialects are: " + listed + "."
+                                : "Did you mean " + std::string(near) + "?");
+}
+
+Result<std::vector<const Dialect*>> dialects_named(std::span<const std::string> ids,
+                                                   const Dialect* but) {
+  std::vector<const Dialect*> out;
+  for (const std::string& id : ids) {
+    if (id == "all") {
+      for (const Dialect* dialect : all_dialects()) {
+        if (dialect != but) out.push_back(dialect);
+      }
+      continue;
+    }
+    const Result<const Dialect*> dialect = dialect_named(id);
+    if (!dialect) return dialect.error();
+    out.push_back(*dialect);
+  }
+  return out;
+}
+
+Result<std::vector<const Dialect*>> dialects_listed(std::string_view ids, const Dialect* but) {
+  std::vector<std::string> split(1);
+  for (const char c : ids) {
+    if (c == ',')
+      split.emplace_back();
+    else
+      split.back() += c;
+  }
+  return dialects_named(split, but);
+}
+
+Result<Type> value_type_given(std::string_view text) {
+  if (const auto type = type_named(text)) return *type;
+  const Result<Value> value = read_value(text);
+  if (!value) return value.error();
+  return value->type();
+}
+
+std::optional<Error> settle_locale(const Dialect& dialect, std::string& locale) {
+  const auto& known = dialect.facts().locales;
+  std::string tag = locale;
+  std::replace(tag.begin(), tag.end(), '_', '-');
+  if (std::find(known.begin(), known.end(), tag) != known.end()) locale = tag;
+  if (locale.empty() || std::find(known.begin(), known.end(), locale) != known.end())
+    return std::nullopt;
+  std::string listed;
+  for (const std::string_view name : known)
+    listed += (listed.empty() ? "" : ", ") + std::string(name);
+  return key_error(Code::not_supported_yet,
+                   "the locale " + in_quotes(locale) + " is not supported yet",
+                   "Choose one of: " + listed + ".");
+}
+
+Result<WidthUnit> width_unit_given(std::string_view name) {
+  if (const auto unit = width_unit_named(name)) return *unit;
+  return key_error(Code::bad_value, "a width cannot count " + in_quotes(name),
+                   "Choose one of: bytes, code-points, utf16-units, columns.");
+}
+
+Result<Rounding> rounding_given(const Dialect& dialect, std::string_view name) {
+  const auto rounding = rounding_named(name);
+  if (!rounding) {
+    return key_error(Code::bad_value, in_quotes(name) + " is no rounding",
+                     "Choose one of: half-even, half-away, half-toward, up, down, away, toward.");
+  }
+  if (!dialect.facts().rounding_is_chosen) {
+    return key_error(Code::contradiction,
+                     std::string(dialect.facts().id) + " has one rounding, " +
+                         std::string(name_of(dialect.facts().rounding)) + ", and leaves no choice",
+                     "Leave it out, or see inky round for every rounding of a number.");
+  }
+  return *rounding;
+}
+
+}  // namespace inky

@@ -1,0 +1,81 @@
+#include "show_answer.hpp"
+
+#include <array>
+
+#include "answers.hpp"
+#include "names.hpp"
+#include "request.hpp"
+
+namespace inky {
+
+namespace {
+
+constexpr std::array<std::string_view, 6> show_keys = {"dialect", "template", "values",
+                                                       "locale",  "width_of", "rounding"};
+constexpr std::string_view show_form = R"({"dialect": "c", "template": "%d", "values": [42]}.)";
+
+Result<ShowRequest> read_show_request(std::string_view line) {
+  ShowRequest request;
+  std::string unit;
+  std::string rounding;
+  RequestReader in(line, show_keys, show_form);
+  in.needs({"dialect"});
+  in.dialect("dialect", request.dialect);
+  in.text("template", request.source);
+  in.text("locale", request.locale);
+  in.text("width_of", unit);
+  in.text("rounding", rounding);
+  in.values("values", request.values);
+  if (in.fault()) return *in.fault();
+  request.plain = in.find("template") == nullptr;
+  if (auto error = settle_locale(*request.dialect, request.locale)) return std::move(*error);
+  if (in.find("width_of") != nullptr) {
+    const Result<WidthUnit> given = width_unit_given(unit);
+    if (!given) return given.error();
+    request.width_of = *given;
+  }
+  if (in.find("rounding") != nullptr) {
+    const Result<Rounding> given = rounding_given(*request.dialect, rounding);
+    if (!given) return given.error();
+    request.rounding = *given;
+  }
+  if (request.plain && request.values.size() != 1) {
+    return Error{Code::missing_key,
+                 "the key \"template\" is missing",
+                 {},
+                 "Without one, give one value, to have it printed plainly."};
+  }
+  return request;
+}
+
+void write_error_with_notes(const Error& error, JsonWriter& out) {
+  write_error_member(error, out);
+  write_notes({}, out);
+}
+
+void write_shown(const ShowRequest& request, JsonWriter& out) {
+  TextBuffer text;
+  if (request.plain) {
+    const Outcome outcome = request.dialect->print_plainly(request.values[0], text);
+    return write_outcome(outcome, text.view(), {}, out);
+  }
+  const Result<Template> parsed = request.dialect->parse(request.source);
+  if (!parsed) return write_error_with_notes(parsed.error(), out);
+  Report report;
+  const Outcome outcome =
+      request.dialect->render(*parsed, request.values, request.options(), text, &report);
+  write_outcome(outcome, text.view(), report, out);
+}
+
+}  // namespace
+
+std::string answer_show_line(std::string_view line) {
+  const Result<ShowRequest> request = read_show_request(line);
+  JsonWriter out;
+  out.open_object();
+  request ? write_shown(*request, out) : write_error_with_notes(request.error(), out);
+  out.close_object();
+  return out.string();
+}
+
+}  // namespace inky

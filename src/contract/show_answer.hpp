@@ -1,0 +1,28 @@
+// The answers of `show`. docs/contract.md.
+#pragma once
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "contract/json_writer.hpp"
+#include "inky_margin/dialect/dialect.hpp"
+
+namespace inky {
+
+struct ShowRequest {
+  const Dialect* dialect = nullptr;
+  bool plain = false;  // without a template: what the language prints for the one value
+  std::string source;
+  std::vector<Value> values;
+  std::string locale;
+  std::optional<WidthUnit> width_of;
+  std::optional<Rounding> rounding;
+
+  RenderOptions options() const { return {locale, width_of, rounding}; }
+};
+
+// The answer to one line of `show --jsonl`, without the line end. Never throws; any bytes may come.
+std::string answer_show_line(std::string_view line);
+
+}  // namespace inky

@@ -1,0 +1,153 @@
+#include "write_answer.hpp"
+
+#include <array>
+
+#include "answers.hpp"
+#include "names.hpp"
+#include "request.hpp"
+
+namespace inky {
+
+namespace {
+
+// A value to show it with, where none is given.
+Value sample_of(Kind kind) {
+  constexpr int some_whole = 1234;
+  constexpr double some_real = 1234.5;
+  switch (kind) {
+    case Kind::whole:
+      return Value::whole(Type::i32, some_whole);
+    case Kind::text:
+      return Value::text_view("ink");
+    case Kind::character:
+      return Value::character(U'K');
+    case Kind::truth:
+      return Value::truth(true);
+    default:
+      return Value::real(some_real);
+  }
+}
+
+std::string text_of(const Json& json) {
+  return json.kind == Json::Kind::truth ? (json.truth ? "true" : "false") : json.text;
+}
+
+constexpr std::array<std::string_view, 3> write_keys = {"wish", "value", "to"};
+constexpr std::string_view write_form =
+    R"({"wish": {"kind": "real", "places": "2"}, "to": ["rust"]}.)";
+
+Result<WriteRequest> read_write_request(std::string_view line) {
+  WriteRequest out;
+  std::vector<std::string> to;
+  RequestReader in(line, write_keys, write_form);
+  in.texts("to", to);
+  if (const Json* wish = in.find("wish")) {
+    if (wish->kind != Json::Kind::object) in.wrong_kind("wish", "an object");
+    for (const JsonMember& member : wish->members) {
+      if (auto error = set_wish(out.wish, member.key, text_of(member.value))) {
+        error->span = {};
+        in.fail(std::move(*error));
+      }
+    }
+  }
+  const Json* given = in.find("value");
+  if (given != nullptr) {
+    Result<Value> value = value_of(*given);
+    if (!value) return value.error();
+    out.value = std::move(*value);
+  }
+  if (in.fault()) return *in.fault();
+  if (to.empty()) to.emplace_back("all");
+  auto dialects = dialects_named(to, nullptr);
+  if (!dialects) return dialects.error();
+  out.to = std::move(*dialects);
+  if (auto error = settle(out, given != nullptr)) return std::move(*error);
+  return out;
+}
+
+void write_one(const WrittenWish& written, JsonWriter& out) {
+  out.open_object();
+  out.member("dialect", written.dialect->facts().id);
+  out.key("template");
+  written.source.source ? out.text(*written.source.source) : out.null();
+  if (written.source.source) out.member("call", written.statement);
+  if (written.text) out.member("text", *written.text);
+  if (!written.why.empty()) out.member("why", written.why);
+  write_notes(written.source.notes, out);
+  out.close_object();
+}
+
+}  // namespace
+
+std::optional<Error> settle(WriteRequest& request, bool has_value) {
+  Spec& wish = request.wish;
+  if (!has_value) request.value = sample_of(wish.kind);
+  if (wish.kind == Kind::any) {
+    const Type type = request.value.type();
+    wish.kind = is_whole(type)            ? Kind::whole
+                : is_real(type)           ? Kind::real
+                : type == Type::truth     ? Kind::truth
+                : type == Type::character ? Kind::character
+                : type == Type::moment    ? Kind::moment
+                                          : Kind::text;
+  }
+  if (wish.kind == Kind::whole && wish.places != unset) wish.kind = Kind::real;
+  // Places without a notation are those of fixed notation.
+  if (wish.kind == Kind::real && wish.notation == Notation::shortest) {
+    if (wish.places != unset) wish.notation = Notation::fixed;
+    if (wish.significant != unset) wish.notation = Notation::compact;
+  }
+  return find_contradiction(wish);
+}
+
+WrittenWish written_in(const Dialect& dialect, const WriteRequest& request) {
+  WrittenWish out;
+  out.dialect = &dialect;
+  const std::string name = "x";
+  FieldWish field{request.wish, request.value.type(), unset,
+                  dialect.placing() == Placing::names ? name : ""};
+  const TemplatePart part{{}, std::move(field)};
+  out.source = dialect.write_template({&part, 1});
+  if (!out.source.source) return out;
+  if (request.wish.rounding != Rounding::half_even &&
+      request.wish.rounding != dialect.facts().rounding)
+    out.source.notes.push_back(
+        {Code::wish_not_expressible,
+         "it rounds " + std::string(name_of(dialect.facts().rounding)) + ", whatever is wished",
+         {}});
+  out.statement = dialect.write_statement(*out.source.source, {&name, 1});
+  const Result<Template> parsed = dialect.parse(*out.source.source);
+  if (!parsed) {
+    out.why = parsed.error().message;
+    return out;
+  }
+  Value value = request.value;
+  if (dialect.placing() == Placing::names) value.set_name(name);
+  TextBuffer text;
+  const Outcome outcome = dialect.render(*parsed, {&value, 1}, {}, text, nullptr);
+  if (outcome.prints())
+    out.text = text.string();
+  else
+    out.why = outcome.why();
+  return out;
+}
+
+void write_written(std::span<const WrittenWish> all, JsonWriter& out) {
+  out.open_object();
+  out.open_list("results");
+  for (const WrittenWish& written : all) write_one(written, out);
+  out.close_list();
+  out.close_object();
+}
+
+std::string answer_write_line(std::string_view line) {
+  const Result<WriteRequest> request = read_write_request(line);
+  if (!request) return error_line(request.error());
+  std::vector<WrittenWish> all;
+  for (const Dialect* dialect : request->to) all.push_back(written_in(*dialect, *request));
+  JsonWriter out;
+  write_written(all, out);
+  return out.string();
+}
+
+}  // namespace inky
