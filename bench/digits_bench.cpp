@@ -7,6 +7,7 @@
 #include <iostream>
 #include <string>
 
+#include "format/layout.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 #include "inky_margin/number/digits.hpp"
 #include "scenarios.hpp"

@@ -4,7 +4,7 @@
 
 #include "command.hpp"
 #include "inky_margin/number/whole.hpp"
-#include "inky_margin/text/escape.hpp"
+#include "text/escape.hpp"
 
 namespace inky::cli {
 

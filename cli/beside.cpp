@@ -5,7 +5,7 @@
 #include "command.hpp"
 #include "inky_margin/carry/carry.hpp"
 #include "inky_margin/text/columns.hpp"
-#include "inky_margin/text/escape.hpp"
+#include "text/escape.hpp"
 
 namespace inky::cli {
 

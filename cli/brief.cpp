@@ -2,7 +2,7 @@
 
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/number/digits.hpp"
-#include "inky_margin/number/magnitude.hpp"
+#include "number/magnitude.hpp"
 
 namespace inky::cli {
 

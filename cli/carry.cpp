@@ -9,8 +9,8 @@
 #include "contract/answers.hpp"
 #include "contract/carry_answer.hpp"
 #include "contract/names.hpp"
-#include "inky_margin/text/escape.hpp"
 #include "screen.hpp"
+#include "text/escape.hpp"
 
 namespace inky::cli {
 

@@ -8,8 +8,8 @@
 #include "command.hpp"
 #include "contract/check_answer.hpp"
 #include "contract/names.hpp"
-#include "inky_margin/text/escape.hpp"
 #include "screen.hpp"
+#include "text/escape.hpp"
 
 namespace inky::cli {
 

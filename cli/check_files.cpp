@@ -10,7 +10,7 @@
 #include "call_checker.hpp"
 #include "command.hpp"
 #include "contract/names.hpp"
-#include "inky_margin/text/escape.hpp"
+#include "text/escape.hpp"
 
 namespace inky::cli {
 

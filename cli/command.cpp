@@ -9,8 +9,8 @@
 #include <memory>
 
 #include "contract/answers.hpp"
-#include "inky_margin/text/escape.hpp"
 #include "screen.hpp"
+#include "text/escape.hpp"
 
 namespace inky::cli {
 

@@ -5,8 +5,8 @@
 #include <memory>
 
 #include "command.hpp"
-#include "inky_margin/text/escape.hpp"
 #include "screen.hpp"
+#include "text/escape.hpp"
 #include "version.hpp"
 
 namespace inky::cli {

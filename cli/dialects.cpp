@@ -6,9 +6,9 @@
 #include "command.hpp"
 #include "contract/names.hpp"
 #include "inky_margin/text/columns.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/toolchain/programs.hpp"
 #include "screen.hpp"
+#include "text/escape.hpp"
+#include "toolchain/programs.hpp"
 
 namespace inky::cli {
 

@@ -4,7 +4,7 @@
 #include <vector>
 
 #include "contract/json_writer.hpp"
-#include "inky_margin/text/escape.hpp"
+#include "text/escape.hpp"
 #include "version.hpp"
 
 namespace inky::cli {

@@ -9,8 +9,8 @@
 #include <memory>
 #include <vector>
 
-#include "inky_margin/number/number_line.hpp"
 #include "brief.hpp"
+#include "number/number_line.hpp"
 
 namespace inky::cli {
 

@@ -13,14 +13,14 @@
 #include "command.hpp"
 #include "contract/answers.hpp"
 #include "contract/names.hpp"
-#include "inky_margin/sheet/quick_sheet.hpp"
 #include "inky_margin/sheet/style.hpp"
 #include "inky_margin/text/columns.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/nearest_name.hpp"
 #include "proof_program.hpp"
 #include "proof_stream.hpp"
 #include "screen.hpp"
+#include "sheet/quick_sheet.hpp"
+#include "text/escape.hpp"
+#include "text/nearest_name.hpp"
 
 namespace inky::cli {
 

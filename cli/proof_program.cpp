@@ -12,10 +12,10 @@
 #include "contract/names.hpp"
 #include "inky_margin/emit/table_program.hpp"
 #include "inky_margin/text/columns.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
-#include "inky_margin/toolchain/programs.hpp"
 #include "interruption.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
+#include "toolchain/programs.hpp"
 #include "witness.hpp"
 
 namespace inky::cli {

@@ -11,10 +11,10 @@
 #include <memory>
 
 #include "command.hpp"
-#include "inky_margin/sheet/csv_reader.hpp"
-#include "inky_margin/sheet/sheet_stream.hpp"
-#include "inky_margin/text/escape.hpp"
 #include "screen.hpp"
+#include "sheet/csv_reader.hpp"
+#include "sheet/sheet_stream.hpp"
+#include "text/escape.hpp"
 
 namespace inky::cli {
 

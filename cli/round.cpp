@@ -3,8 +3,8 @@
 #include <algorithm>
 #include <memory>
 
-#include "command.hpp"
 #include "brief.hpp"
+#include "command.hpp"
 #include "contract/number_request.hpp"
 #include "contract/round_answer.hpp"
 #include "inky_margin/dialect/dialect.hpp"

@@ -3,8 +3,8 @@
 #include <vector>
 
 #include "command.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/nearest_name.hpp"
+#include "text/escape.hpp"
+#include "text/nearest_name.hpp"
 #include "version.hpp"
 
 namespace inky::cli {

@@ -7,9 +7,9 @@
 #include <cstdlib>
 
 #include "inky_margin/text/columns.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/ruler.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/escape.hpp"
+#include "text/ruler.hpp"
+#include "text/utf8.hpp"
 
 namespace inky::cli {
 

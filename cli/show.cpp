@@ -8,9 +8,9 @@
 #include "contract/answers.hpp"
 #include "contract/names.hpp"
 #include "inky_margin/text/columns.hpp"
-#include "inky_margin/text/escape.hpp"
 #include "screen.hpp"
 #include "show_json.hpp"
+#include "text/escape.hpp"
 #include "witness.hpp"
 
 namespace inky::cli {
@@ -299,10 +299,10 @@ int show_rendered(const Options& options, const ShowRequest& request, const Temp
   if (options.json) {
     JsonWriter answer(JsonWriter::Form::spread);
     write_rendered(request, parsed, {outcome, out.view(), report, witness}, answer);
-    return settled(!write_json(answer)                          ? bad_request
-                   : outcome.prints()                           ? done
-                   : outcome.kind() == Outcome::Kind::error     ? bad_request
-                                                                : answer_is_no);
+    return settled(!write_json(answer)                      ? bad_request
+                   : outcome.prints()                       ? done
+                   : outcome.kind() == Outcome::Kind::error ? bad_request
+                                                            : answer_is_no);
   }
   if (outcome.kind() == Outcome::Kind::error) return fail(outcome.as_error(), parsed.source());
   const Look look = look_of(stdout, options.ascii);

@@ -7,8 +7,8 @@
 #include <cstdio>
 #include <cstring>
 
-#include "inky_margin/text/escape.hpp"
 #include "screen.hpp"
+#include "text/escape.hpp"
 
 namespace inky::cli {
 

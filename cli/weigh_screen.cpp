@@ -4,9 +4,10 @@
 #include <cmath>
 
 #include "brief.hpp"
-#include "inky_margin/number/fractions.hpp"
-#include "inky_margin/number/magnitude.hpp"
 #include "inky_margin/text/columns.hpp"
+#include "number/fractions.hpp"
+#include "number/magnitude.hpp"
+#include "number/number_type.hpp"
 
 namespace inky::cli {
 

@@ -4,8 +4,8 @@
 #include <string>
 #include <vector>
 
-#include "inky_margin/number/number_line.hpp"
 #include "contract/weigh_answer.hpp"
+#include "number/number_line.hpp"
 #include "screen.hpp"
 
 namespace inky::cli {

@@ -5,11 +5,11 @@
 #include "command.hpp"
 #include "contract/answers.hpp"
 #include "inky_margin/carry/carry.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/toolchain/programs.hpp"
-#include "inky_margin/toolchain/witness.hpp"
 #include "inky_margin/write/program.hpp"
 #include "interruption.hpp"
+#include "text/escape.hpp"
+#include "toolchain/programs.hpp"
+#include "toolchain/witness.hpp"
 
 namespace inky::cli {
 

@@ -6,8 +6,8 @@
 #include <string_view>
 
 #include "contract/show_answer.hpp"
-#include "inky_margin/toolchain/witness_cache.hpp"
 #include "screen.hpp"
+#include "toolchain/witness_cache.hpp"
 
 namespace inky::cli {
 

@@ -7,8 +7,8 @@
 #include "command.hpp"
 #include "contract/names.hpp"
 #include "contract/write_answer.hpp"
-#include "inky_margin/text/escape.hpp"
 #include "screen.hpp"
+#include "text/escape.hpp"
 
 namespace inky::cli {
 

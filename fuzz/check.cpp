@@ -8,7 +8,7 @@
 #include <nlohmann/json.hpp>
 
 #include "call_checker.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/utf8.hpp"
 
 namespace {
 

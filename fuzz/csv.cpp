@@ -4,7 +4,7 @@
 #include <algorithm>
 #include <cstdlib>
 
-#include "inky_margin/sheet/csv_reader.hpp"
+#include "sheet/csv_reader.hpp"
 
 namespace {
 

@@ -4,7 +4,7 @@
 #include <nlohmann/json.hpp>
 
 #include "contract/json_reader.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/utf8.hpp"
 
 namespace {
 

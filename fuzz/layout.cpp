@@ -5,7 +5,7 @@
 
 #include "inky_margin/sheet/proof.hpp"
 #include "inky_margin/sheet/style.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/utf8.hpp"
 
 extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t size) {
   using namespace inky;

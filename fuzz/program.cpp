@@ -5,8 +5,8 @@
 #include <cstdlib>
 
 #include "inky_margin/scan/scan.hpp"
-#include "inky_margin/scan/tokens.hpp"
 #include "inky_margin/write/program.hpp"
+#include "scan/tokens.hpp"
 
 namespace {
 

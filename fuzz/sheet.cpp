@@ -4,11 +4,11 @@
 #include <cstdlib>
 
 #include "inky_margin/emit/table_program.hpp"
-#include "inky_margin/sheet/csv_reader.hpp"
 #include "inky_margin/sheet/proof.hpp"
-#include "inky_margin/sheet/quick_sheet.hpp"
-#include "inky_margin/sheet/sheet_stream.hpp"
 #include "inky_margin/sheet/style.hpp"
+#include "sheet/csv_reader.hpp"
+#include "sheet/quick_sheet.hpp"
+#include "sheet/sheet_stream.hpp"
 
 namespace {
 

@@ -11,14 +11,14 @@
 #include "inky_margin.h"
 #include "inky_margin/contract/contract.hpp"
 #include "inky_margin/dialect/dialect.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/utf8.hpp"
 
 struct inky_template {
   const inky::Dialect* dialect;
   inky::Template parsed;
 };
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -50,10 +50,10 @@ struct WholeRange {
   std::uint64_t most;
 };
 constexpr WholeRange whole_ranges[] = {
-    {INKY_I8, Type::i8, INT8_MIN, INT8_MAX},    {INKY_I16, Type::i16, INT16_MIN, INT16_MAX},
+    {INKY_I8, Type::i8, INT8_MIN, INT8_MAX},     {INKY_I16, Type::i16, INT16_MIN, INT16_MAX},
     {INKY_I32, Type::i32, INT32_MIN, INT32_MAX}, {INKY_I64, Type::i64, INT64_MIN, INT64_MAX},
-    {INKY_U8, Type::u8, 0, UINT8_MAX},          {INKY_U16, Type::u16, 0, UINT16_MAX},
-    {INKY_U32, Type::u32, 0, UINT32_MAX},       {INKY_U64, Type::u64, 0, UINT64_MAX}};
+    {INKY_U8, Type::u8, 0, UINT8_MAX},           {INKY_U16, Type::u16, 0, UINT16_MAX},
+    {INKY_U32, Type::u32, 0, UINT32_MAX},        {INKY_U64, Type::u64, 0, UINT64_MAX}};
 
 std::optional<Error> take_whole(const WholeRange& range, const inky_value& value, std::size_t index,
                                 Value& out) {
@@ -157,7 +157,7 @@ inky_outcome render(const inky_template& known, std::span<const inky_value> give
 
 }  // namespace
 
-}  // namespace inky
+}  // namespace inky::inline v1
 
 const char* inky_version(void) {
   return INKY_MARGIN_VERSION;

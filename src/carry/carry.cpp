@@ -4,12 +4,12 @@
 #include <cmath>
 #include <unordered_set>
 
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
 #include "text/ascii.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 #include "trial_values.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 std::string_view name_of(Verdict verdict) {
   switch (verdict) {
@@ -610,4 +610,4 @@ Carried Cargo::to(const Dialect& other) const {
   return Carrying(*this, other).run();
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

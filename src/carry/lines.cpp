@@ -5,7 +5,7 @@
 #include "inky_margin/carry/carry.hpp"
 #include "inky_margin/text/columns.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -159,4 +159,4 @@ std::string over_lines(const Dialect& dialect, const Template& parsed, const std
   return out;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -3,7 +3,7 @@
 #include "inky_margin/carry/carry.hpp"
 #include "inky_margin/text/columns.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -119,4 +119,4 @@ std::string why_different(const Dialect& here, const Template& template_here,
   return out;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -3,7 +3,7 @@
 
 #include "trial_values.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -238,4 +238,4 @@ std::span<const Value> trial_values(Type type) {
   return sets[static_cast<std::size_t>(type)];
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

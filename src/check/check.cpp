@@ -4,9 +4,9 @@
 
 #include "inky_margin/carry/carry.hpp"
 #include "inky_margin/text/columns.hpp"
-#include "inky_margin/text/escape.hpp"
+#include "text/escape.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 std::string_view name_of(Severity severity) {
   return severity == Severity::error ? "error" : "warning";
@@ -573,4 +573,4 @@ Result<Checked> check(const Dialect& dialect, std::string_view source, const Giv
   return Checker(dialect, source, given, demands).run();
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -3,10 +3,10 @@
 #include <algorithm>
 
 #include "inky_margin/contract/contract.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -108,4 +108,4 @@ void write_outcome(const Outcome& outcome, std::string_view text, const Report& 
   write_notes(report.notes, out);
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -8,7 +8,7 @@
 #include "inky_margin/format/note.hpp"
 #include "inky_margin/format/outcome.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // [from, to]
 void write_span(const Span& span, JsonWriter& out);
@@ -30,4 +30,4 @@ void write_outcome(const Outcome& outcome, std::string_view text, const Report& 
 // A text where it is UTF-8, and else the member "bytes" with its bytes in base 16.
 void write_text_or_bytes(std::string_view text, JsonWriter& out);
 
-}  // namespace inky
+}  // namespace inky::inline v1

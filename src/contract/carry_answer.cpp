@@ -3,11 +3,11 @@
 #include <array>
 
 #include "answers.hpp"
-#include "inky_margin/text/utf8.hpp"
 #include "names.hpp"
 #include "request.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -15,7 +15,7 @@ namespace {
 constexpr std::size_t least_line_limit = 20;
 
 constexpr std::array<std::string_view, 5> carry_keys = {"dialect", "template", "types", "to",
-                                                          "line_limit"};
+                                                        "line_limit"};
 constexpr std::string_view carry_form =
     R"({"dialect": "c", "template": "%8.2f", "types": ["f64"], "to": ["rust"]}.)";
 
@@ -143,4 +143,4 @@ std::string answer_carry_line(std::string_view line) {
   return out.string();
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -10,7 +10,7 @@
 #include "contract/json_writer.hpp"
 #include "inky_margin/carry/carry.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 struct CarryRequest {
   const Dialect* from = nullptr;
@@ -32,4 +32,4 @@ void write_carried(std::span<const Carried> all, JsonWriter& out);
 // The answer to one line of `carry --jsonl`, without the line end.
 std::string answer_carry_line(std::string_view line);
 
-}  // namespace inky
+}  // namespace inky::inline v1

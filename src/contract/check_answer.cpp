@@ -5,13 +5,12 @@
 #include "answers.hpp"
 #include "request.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
 constexpr std::array<std::string_view, 4> check_keys = {"dialect", "template", "types", "values"};
-constexpr std::string_view check_form =
-    R"({"dialect": "c", "template": "%d", "types": ["f64"]}.)";
+constexpr std::string_view check_form = R"({"dialect": "c", "template": "%d", "types": ["f64"]}.)";
 
 void write_fault(const Fault& fault, JsonWriter& out) {
   out.open_object();
@@ -65,4 +64,4 @@ std::string answer_check_line(std::string_view line) {
   return out.string();
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

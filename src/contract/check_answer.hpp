@@ -7,11 +7,11 @@
 #include "contract/json_writer.hpp"
 #include "inky_margin/check/check.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 void write_checked(const Checked& checked, JsonWriter& out);
 
 // The answer to one line of `check --jsonl`, without the line end.
 std::string answer_check_line(std::string_view line);
 
-}  // namespace inky
+}  // namespace inky::inline v1

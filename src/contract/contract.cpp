@@ -6,14 +6,14 @@
 #include "answers.hpp"
 #include "carry_answer.hpp"
 #include "check_answer.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/nearest_name.hpp"
 #include "round_answer.hpp"
 #include "show_answer.hpp"
+#include "text/escape.hpp"
+#include "text/nearest_name.hpp"
 #include "weigh_answer.hpp"
 #include "write_answer.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -50,4 +50,4 @@ std::string answer_request(std::string_view command, std::string_view request) {
   return answers[static_cast<std::size_t>(found - commands.begin())](request);
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

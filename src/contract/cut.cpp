@@ -1,10 +1,10 @@
 #include "cut.hpp"
 
-#include "inky_margin/number/multiples.hpp"
-#include "inky_margin/text/escape.hpp"
+#include "number/multiples.hpp"
 #include "number_request.hpp"
+#include "text/escape.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 std::int64_t Cut::places_of(const ExactDecimal& value) const {
   if (step) return static_cast<std::int64_t>(step->digits.size()) - step->point;
@@ -18,9 +18,9 @@ std::optional<Error> read_count(std::string_view text, int least, std::optional<
   const int amount = small && count->negative ? -magnitude : magnitude;
   if (amount < least || amount > most_cut) {
     return number_error(Code::bad_value, in_quotes(text) + " is not a count of digits",
-                    "It is a whole number from " + std::to_string(least) + " to " +
-                        std::to_string(most_cut) + ".",
-                    {0, text.size()});
+                        "It is a whole number from " + std::to_string(least) + " to " +
+                            std::to_string(most_cut) + ".",
+                        {0, text.size()});
   }
   out = amount;
   return std::nullopt;
@@ -31,13 +31,13 @@ std::optional<Error> read_step(std::string_view text, std::optional<ExactDecimal
   const std::optional<DecimalText> decimal = scan_decimal(text);
   if (!decimal || decimal->is_zero() || decimal->negative) {
     return number_error(Code::bad_value, in_quotes(text) + " is not a step",
-                    "It is a decimal above zero, such as 0.05.", whole);
+                        "It is a decimal above zero, such as 0.05.", whole);
   }
   out = exact_decimal(*decimal);
   if (can_be_multiple(*out)) return std::nullopt;
   return number_error(Code::over_limit,
-                  "a step has at most " + std::to_string(most_multiple_digits) + " digits",
-                  "Write a shorter one.", whole);
+                      "a step has at most " + std::to_string(most_multiple_digits) + " digits",
+                      "Write a shorter one.", whole);
 }
 
 std::string cut_text(const ExactDecimal& value, const Cut& cut, Rounding rounding) {
@@ -55,4 +55,4 @@ std::string_view side_name(Tail tail) {
   return tail == Tail::half ? "on" : tail == Tail::above_half ? "above" : "below";
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

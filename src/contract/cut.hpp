@@ -9,7 +9,7 @@
 #include "inky_margin/number/exact_decimal.hpp"
 #include "inky_margin/number/rounding.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // Where to cut: after so many digits behind the point, or in all, or at multiples of a step. One of
 // them is set.
@@ -39,4 +39,4 @@ Tail tail_at_cut(const ExactDecimal& value, const Cut& cut);
 // "below", "above" or "on" the halfway point, by magnitude.
 std::string_view side_name(Tail tail);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -5,10 +5,10 @@
 #include <algorithm>
 #include <unordered_set>
 
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -259,4 +259,4 @@ Result<Value> value_of(const Json& json) {
   return name == "named" ? named_value(payload) : typed_value(name, payload);
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

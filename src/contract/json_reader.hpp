@@ -8,7 +8,7 @@
 #include "inky_margin/format/note.hpp"
 #include "inky_margin/format/value.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 struct JsonMember;
 
@@ -42,4 +42,4 @@ Result<Json> read_json(std::string_view text);
 // null.
 Result<Value> value_of(const Json& json);
 
-}  // namespace inky
+}  // namespace inky::inline v1

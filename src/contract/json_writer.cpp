@@ -5,9 +5,9 @@
 #include <utility>
 
 #include "inky_margin/number/whole.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -159,4 +159,4 @@ void JsonWriter::escaped(std::string_view value) {
   out_.append('"');
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

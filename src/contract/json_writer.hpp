@@ -15,7 +15,7 @@
 
 #include "inky_margin/text/output.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 class JsonWriter {
  public:
@@ -60,9 +60,7 @@ class JsonWriter {
   void member_number(std::string_view name, std::size_t value) {
     member_number(name, static_cast<std::int64_t>(value));
   }
-  void member_number(std::string_view name, int value) {
-    member_number(name, std::int64_t{value});
-  }
+  void member_number(std::string_view name, int value) { member_number(name, std::int64_t{value}); }
   void member_truth(std::string_view name, bool value) {
     key(name);
     truth(value);
@@ -89,4 +87,4 @@ class JsonWriter {
   bool after_key_ = false;
 };
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -2,10 +2,10 @@
 
 #include <algorithm>
 
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/nearest_name.hpp"
+#include "text/escape.hpp"
+#include "text/nearest_name.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -99,4 +99,4 @@ Result<Rounding> rounding_given(const Dialect& dialect, std::string_view name) {
   return *rounding;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

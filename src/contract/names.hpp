@@ -8,7 +8,7 @@
 
 #include "inky_margin/dialect/dialect.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // The dialect of this id, or an error that names the nearest.
 Result<const Dialect*> dialect_named(std::string_view id);
@@ -26,4 +26,4 @@ Result<Rounding> rounding_given(const Dialect& dialect, std::string_view name);
 // The type of this name, such as f64; or of a value, such as 2.5:f32.
 Result<Type> value_type_given(std::string_view text);
 
-}  // namespace inky
+}  // namespace inky::inline v1

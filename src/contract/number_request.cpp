@@ -1,10 +1,10 @@
 #include "number_request.hpp"
 
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/nearest_name.hpp"
 #include "request.hpp"
+#include "text/escape.hpp"
+#include "text/nearest_name.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -12,7 +12,7 @@ namespace {
 std::optional<Error> take_number(const Json& value, std::string& out) {
   if (value.kind != Json::Kind::text && value.kind != Json::Kind::number) {
     return number_error(Code::wrong_kind, "the key \"number\" must be a string or a number",
-                    "Write {\"number\": \"2.675\"}.");
+                        "Write {\"number\": \"2.675\"}.");
   }
   out = value.text;
   return std::nullopt;
@@ -21,7 +21,7 @@ std::optional<Error> take_number(const Json& value, std::string& out) {
 std::optional<Error> take_count(const JsonMember& member, int least, std::optional<int>& out) {
   if (member.value.kind != Json::Kind::number) {
     return number_error(Code::wrong_kind, "the key " + in_quotes(member.key) + " must be a number",
-                    "Write {\"" + member.key + "\": 2}.");
+                        "Write {\"" + member.key + "\": 2}.");
   }
   return read_count(member.value.text, least, out);
 }
@@ -29,7 +29,7 @@ std::optional<Error> take_count(const JsonMember& member, int least, std::option
 std::optional<Error> take_step(const Json& value, std::optional<ExactDecimal>& out) {
   if (value.kind != Json::Kind::text && value.kind != Json::Kind::number) {
     return number_error(Code::wrong_kind, "the key \"step\" must be a string or a number",
-                    "Write {\"step\": \"0.05\"}.");
+                        "Write {\"step\": \"0.05\"}.");
   }
   return read_step(value.text, out);
 }
@@ -45,7 +45,7 @@ std::optional<Error> take_member(const JsonMember& member, NumberRequest& out) {
   if (member.key == "step") return take_step(member.value, out.cut.step);
   if (member.value.kind != Json::Kind::text)
     return number_error(Code::wrong_kind, "the key \"as\" must be a string",
-                    "Write {\"as\": \"f64\"}.");
+                        "Write {\"as\": \"f64\"}.");
   const Result<const NumberType*> type = type_given(member.value.text);
   if (!type) return type.error();
   out.weigh.as = *type;
@@ -80,9 +80,9 @@ Result<const NumberType*> type_given(std::string_view name) {
   }
   const std::string_view near = nearest_name(name, names);
   return number_error(Code::bad_value, in_quotes(name) + " is not a type of number",
-                  (near.empty() ? "" : "Did you mean " + std::string(near) + "? ") +
-                      "Choose one of: " + listed + ".",
-                  {0, name.size()});
+                      (near.empty() ? "" : "Did you mean " + std::string(near) + "? ") +
+                          "Choose one of: " + listed + ".",
+                      {0, name.size()});
 }
 
 Result<const BinaryFormat*> format_given(std::string_view name) {
@@ -91,7 +91,7 @@ Result<const BinaryFormat*> format_given(std::string_view name) {
   for (const BinaryFormat* format : all_formats)
     names += (names.empty() ? "" : ", ") + std::string(format->name);
   return number_error(Code::bad_value, in_quotes(name) + " is not a binary format",
-                  "Choose one of: " + names + ".", {0, name.size()});
+                      "Choose one of: " + names + ".", {0, name.size()});
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -9,7 +9,7 @@
 #include "cut.hpp"
 #include "inky_margin/number/evaluation.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // What to weigh: a number or an expression, and how.
 struct WeighRequest {
@@ -36,4 +36,4 @@ Result<const BinaryFormat*> format_given(std::string_view name);
 
 Error number_error(Code code, std::string message, std::string remedy, Span span = {});
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -3,10 +3,10 @@
 #include <algorithm>
 
 #include "names.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/nearest_name.hpp"
+#include "text/escape.hpp"
+#include "text/nearest_name.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 RequestReader::RequestReader(std::string_view line, std::span<const std::string_view> keys,
                              std::string_view form)
@@ -111,4 +111,4 @@ void RequestReader::dialect(std::string_view key, const Dialect*& to) {
   to = *found;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -11,7 +11,7 @@
 #include "inky_margin/dialect/dialect.hpp"
 #include "json_reader.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // The first fault stays; after it nothing is read any more, so that a command reads all it wants
 // and looks for the fault once. A member that is not there leaves its target as it was.
@@ -46,4 +46,4 @@ class RequestReader {
   std::optional<Error> fault_;
 };
 
-}  // namespace inky
+}  // namespace inky::inline v1

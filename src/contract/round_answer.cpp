@@ -3,11 +3,11 @@
 #include <array>
 
 #include "answers.hpp"
-#include "inky_margin/number/multiples.hpp"
-#include "inky_margin/text/escape.hpp"
+#include "number/multiples.hpp"
 #include "number_request.hpp"
+#include "text/escape.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 Result<Weighing> number_to_round(std::string_view text, const BinaryFormat& format,
                                  const Cut& cut) {
@@ -24,16 +24,16 @@ Result<Weighing> number_to_round(std::string_view text, const BinaryFormat& form
   }
   if (!weighing->stored) {
     return number_error(Code::bad_value,
-                    in_quotes(shortest_text(format, weighing->bits)) + " cannot be rounded",
-                    "Give a finite number that the format can hold.", whole);
+                        in_quotes(shortest_text(format, weighing->bits)) + " cannot be rounded",
+                        "Give a finite number that the format can hold.", whole);
   }
   const bool in_reach = !cut.step || (can_be_multiple(*weighing->stored) &&
                                       (!weighing->typed || can_be_multiple(*weighing->typed)));
   if (!in_reach) {
     return number_error(Code::over_limit,
-                    "numbers of up to " + std::to_string(most_multiple_digits) +
-                        " digits are rounded to a step",
-                    "Round it to places instead.", whole);
+                        "numbers of up to " + std::to_string(most_multiple_digits) +
+                            " digits are rounded to a step",
+                        "Round it to places instead.", whole);
   }
   return std::move(*weighing);
 }
@@ -66,8 +66,8 @@ std::string answer_round_line(std::string_view line) {
   if (!request) return error_line(request.error());
   if (!request->cut.is_one()) {
     return error_line(number_error(Code::contradiction,
-                               "give one of \"places\", \"significant\" and \"step\"",
-                               "Write {\"number\": \"2.675\", \"places\": 2}."));
+                                   "give one of \"places\", \"significant\" and \"step\"",
+                                   "Write {\"number\": \"2.675\", \"places\": 2}."));
   }
   const NumberType* as = request->weigh.as;
   if (as != nullptr && !as->is_real()) return error_line(format_given(as->name).error());
@@ -79,4 +79,4 @@ std::string answer_round_line(std::string_view line) {
   return out.string();
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -6,7 +6,7 @@
 #include "names.hpp"
 #include "request.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -78,4 +78,4 @@ std::string answer_show_line(std::string_view line) {
   return out.string();
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -8,7 +8,7 @@
 #include "contract/json_writer.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 struct ShowRequest {
   const Dialect* dialect = nullptr;
@@ -25,4 +25,4 @@ struct ShowRequest {
 // The answer to one line of `show --jsonl`, without the line end. Never throws; any bytes may come.
 std::string answer_show_line(std::string_view line);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -4,10 +4,10 @@
 #include <array>
 
 #include "answers.hpp"
-#include "inky_margin/number/fractions.hpp"
-#include "inky_margin/number/magnitude.hpp"
+#include "number/fractions.hpp"
+#include "number/magnitude.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -225,8 +225,8 @@ Result<Weighed> weigh_given(const WeighRequest& request) {
   EvaluationAnswer answer = evaluate(request.text, options);
   if (answer.fault) {
     return number_error(answer.fault->over_limit ? Code::over_limit : Code::bad_value,
-                    std::move(answer.fault->message), std::move(answer.fault->remedy),
-                    {answer.fault->from, answer.fault->to});
+                        std::move(answer.fault->message), std::move(answer.fault->remedy),
+                        {answer.fault->from, answer.fault->to});
   }
   out.evaluation = std::move(answer.evaluation);
   return out;
@@ -251,4 +251,4 @@ std::string answer_weigh_line(std::string_view line) {
   return out.string();
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

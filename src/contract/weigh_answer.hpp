@@ -9,7 +9,7 @@
 #include "inky_margin/number/weighing.hpp"
 #include "number_request.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // One of the two: a single real number, or anything else that has steps or a type of its own.
 struct Weighed {
@@ -27,4 +27,4 @@ void write_weighed(const WeighRequest& request, const Weighed& weighed, Detail d
 // The answer to one line of `weigh --jsonl`, without the line end.
 std::string answer_weigh_line(std::string_view line);
 
-}  // namespace inky
+}  // namespace inky::inline v1

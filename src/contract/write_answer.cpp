@@ -6,7 +6,7 @@
 #include "names.hpp"
 #include "request.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -150,4 +150,4 @@ std::string answer_write_line(std::string_view line) {
   return out.string();
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

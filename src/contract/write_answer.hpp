@@ -10,7 +10,7 @@
 #include "contract/json_writer.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 struct WriteRequest {
   Spec wish;
@@ -37,4 +37,4 @@ void write_written(std::span<const WrittenWish> all, JsonWriter& out);
 // The answer to one line of `write --jsonl`, without the line end.
 std::string answer_write_line(std::string_view line);
 
-}  // namespace inky
+}  // namespace inky::inline v1

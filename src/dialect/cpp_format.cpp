@@ -17,6 +17,7 @@
 
 #include "c/c.hpp"
 #include "cpp_program.hpp"
+#include "dialect/program_form.hpp"
 #include "dialects.hpp"
 #include "family/brace_writing.hpp"
 #include "family/braces.hpp"
@@ -24,12 +25,13 @@
 #include "family/rendering.hpp"
 #include "family/value_notes.hpp"
 #include "family/values.hpp"
+#include "format/layout.hpp"
 #include "inky_margin/number/digits.hpp"
 #include "inky_margin/text/columns.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky::cpp_format {
+namespace inky::inline v1::cpp_format {
 
 namespace {
 
@@ -110,6 +112,9 @@ constexpr TableForm own_table =
     cpp_table("#include <format>\n#include <iostream>\n#include <string>\n#include <string_view>\n",
               "std::cout << @L;\n");
 
+constexpr ProgramForm own_program =
+    cpp_program("#include <format>\n#include <iostream>\n#include <string>\n\nint main() {\n");
+
 constexpr DialectFacts facts = {
     .id = "cpp-format",
     .language = "C++",
@@ -124,8 +129,7 @@ constexpr DialectFacts facts = {
     .places_form = "{:.Nf}",
     .modifiers_are = "Counts from values",
     .line_split = {"", "\"\n    \"", ""},
-    .program_form =
-        cpp_program("#include <format>\n#include <iostream>\n#include <string>\n\nint main() {\n"),
+    .program_form = &own_program,
     .table_form = &own_table,
     .default_locale = "C",
     .locales = {},
@@ -781,13 +785,13 @@ class CppFormat final : public family::CheckedDialect<Fields, Rendering> {
 
 }  // namespace
 
-}  // namespace inky::cpp_format
+}  // namespace inky::inline v1::cpp_format
 
-namespace inky {
+namespace inky::inline v1 {
 
 const Dialect* cpp_format_dialect() {
   static const cpp_format::CppFormat dialect;
   return &dialect;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -17,6 +17,7 @@
 
 #include "c/c.hpp"
 #include "cpp_program.hpp"
+#include "dialect/program_form.hpp"
 #include "dialects.hpp"
 #include "family/braces.hpp"
 #include "family/checked_dialect.hpp"
@@ -26,10 +27,11 @@
 #include "family/value_notes.hpp"
 #include "family/values.hpp"
 #include "family/writing.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "format/layout.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky::cpp_stream {
+namespace inky::inline v1::cpp_stream {
 
 namespace {
 
@@ -130,6 +132,10 @@ constexpr TableForm own_table = cpp_table(
     "namespace std;\n",
     "cout << @L;\n", "cout.copyfmt(ios(nullptr));");
 
+constexpr ProgramForm own_program = cpp_program(
+    "#include <iomanip>\n#include <iostream>\n#include <string>\n\nusing namespace std;\n\n"
+    "int main() {\n");
+
 constexpr DialectFacts facts = {
     .id = "cpp-stream",
     .language = "C++",
@@ -144,8 +150,7 @@ constexpr DialectFacts facts = {
     .places_form = "cout << fixed << setprecision(N) << x",
     .modifiers_are = "Manipulators",
     .line_split = {"", "\n    ", "", false, true},
-    .program_form = cpp_program("#include <iomanip>\n#include <iostream>\n#include "
-                                "<string>\n\nusing namespace std;\n\nint main() {\n"),
+    .program_form = &own_program,
     .quotes = "",
     .table_form = &own_table,
     .default_locale = "C",
@@ -1090,7 +1095,7 @@ class ChainPrinter {
     const Value& value = operand.value;
     switch (value.type()) {
       case Type::text:
-        return out_.add_literal('"' + literal_text(facts.program_form, value.as_text()) + '"');
+        return out_.add_literal('"' + literal_text(program_form_of(facts), value.as_text()) + '"');
       case Type::character:
         return print_byte(static_cast<unsigned>(value.as_character()));
       case Type::i8:
@@ -1114,7 +1119,7 @@ class ChainPrinter {
 
   void print_number(const Value& value) {
     if (value.is(Type::i64) && value.as_whole() == std::numeric_limits<std::int64_t>::min())
-      return out_.add(facts.program_form.least_i64);
+      return out_.add(program_form_of(facts).least_i64);
     out_.add(describe(value));
     if (is_real(value.type()) && describe(value).find_first_of(".e") == std::string::npos)
       out_.add(".0");
@@ -1200,13 +1205,13 @@ class CppStream final : public family::CheckedDialect<Chain, Rendering> {
 
 }  // namespace
 
-}  // namespace inky::cpp_stream
+}  // namespace inky::inline v1::cpp_stream
 
-namespace inky {
+namespace inky::inline v1 {
 
 const Dialect* cpp_stream_dialect() {
   static const cpp_stream::CppStream dialect;
   return &dialect;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

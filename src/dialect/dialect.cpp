@@ -6,7 +6,7 @@
 
 #include "family/literal.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 Result<Template> Dialect::parse(std::string_view source) const {
   Result<TemplateContent> content = do_parse(source);
@@ -143,4 +143,4 @@ Result<WrittenCall> Dialect::do_write_call(const TemplateContent& parsed,
   return WrittenCall{whole, {{at, at + literal.size()}}};
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -3,7 +3,7 @@
 
 #include "inky_margin/dialect/dialect.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 const Dialect* c_dialect();
 const Dialect* cpp_format_dialect();
@@ -23,4 +23,4 @@ const Dialect* r_dialect();
 const Dialect* r_format_dialect();
 const Dialect* rust_dialect();
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -1,9 +1,9 @@
 #include "inky_margin/dialect/format.hpp"
 
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/nearest_name.hpp"
+#include "text/escape.hpp"
+#include "text/nearest_name.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -41,4 +41,4 @@ Result<std::string> format_values(std::string_view dialect, std::string_view sou
   return out.string();
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -13,6 +13,8 @@
 #include <algorithm>
 #include <array>
 
+#include "dialect/program_form.hpp"
+#include "dialect/table_form.hpp"
 #include "dialects.hpp"
 #include "family/dotnet_digits.hpp"
 #include "family/escapes.hpp"
@@ -21,13 +23,13 @@
 #include "family/utf16.hpp"
 #include "family/value_notes.hpp"
 #include "family/values.hpp"
-#include "inky_margin/dialect/table_form.hpp"
+#include "format/layout.hpp"
 #include "inky_margin/number/weighing.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
 #include "text/ascii.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky::fsharp {
+namespace inky::inline v1::fsharp {
 
 namespace {
 
@@ -174,7 +176,7 @@ constexpr DialectFacts facts = {
     .rounding = Rounding::half_even,
     .rounding_basis = "the stored value, exactly",
     .line_split = {"", "\\\n    ", "", true},
-    .program_form = own_program,
+    .program_form = &own_program,
     .table_form = &own_table,
     .default_locale = "",
     .locales = {},
@@ -751,13 +753,13 @@ class FSharp final : public family::PercentDialect {
 
 }  // namespace
 
-}  // namespace inky::fsharp
+}  // namespace inky::inline v1::fsharp
 
-namespace inky {
+namespace inky::inline v1 {
 
 const Dialect* fsharp_dialect() {
   static const fsharp::FSharp dialect;
   return &dialect;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -17,18 +17,20 @@
 #include <array>
 #include <limits>
 
+#include "dialect/program_form.hpp"
+#include "dialect/table_form.hpp"
 #include "dialects.hpp"
 #include "family/escapes.hpp"
 #include "family/percent_dialect.hpp"
 #include "family/percent_rendering.hpp"
 #include "family/value_notes.hpp"
 #include "family/values.hpp"
-#include "inky_margin/dialect/table_form.hpp"
+#include "format/layout.hpp"
 #include "inky_margin/number/decimal.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky::php {
+namespace inky::inline v1::php {
 
 namespace {
 
@@ -176,7 +178,7 @@ constexpr DialectFacts facts = {
     .rounding = Rounding::half_even,
     .rounding_basis = "the stored value, exactly",
     .line_split = {"", "\"\n    . \"", ""},
-    .program_form = own_program,
+    .program_form = &own_program,
     .quotes = "\"'",
     .table_form = &own_table,
     .default_locale = "",
@@ -746,13 +748,13 @@ class Php final : public family::PercentDialect {
 
 }  // namespace
 
-}  // namespace inky::php
+}  // namespace inky::inline v1::php
 
-namespace inky {
+namespace inky::inline v1 {
 
 const Dialect* php_dialect() {
   static const php::Php dialect;
   return &dialect;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

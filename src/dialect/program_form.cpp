@@ -1,10 +1,10 @@
-#include "inky_margin/dialect/program_form.hpp"
+#include "dialect/program_form.hpp"
 
 #include "inky_margin/number/digits.hpp"
 #include "inky_margin/number/whole.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -89,4 +89,4 @@ std::string literal_text(const ProgramForm& form, std::string_view text) {
   return out;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

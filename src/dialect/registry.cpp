@@ -3,7 +3,7 @@
 #include "dialects.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // One line a dialect.
 std::span<const Dialect* const> all_dialects() {
@@ -36,4 +36,4 @@ const Dialect* find_dialect(std::string_view id) {
   return nullptr;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -15,6 +15,8 @@
 #include <array>
 #include <limits>
 
+#include "dialect/program_form.hpp"
+#include "dialect/table_form.hpp"
 #include "dialects.hpp"
 #include "family/brace_writing.hpp"
 #include "family/braces.hpp"
@@ -24,12 +26,12 @@
 #include "family/rendering.hpp"
 #include "family/value_notes.hpp"
 #include "family/values.hpp"
-#include "inky_margin/dialect/table_form.hpp"
+#include "format/layout.hpp"
 #include "inky_margin/number/digits.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky::rust {
+namespace inky::inline v1::rust {
 
 namespace {
 
@@ -176,7 +178,7 @@ constexpr DialectFacts facts = {
     .places_form = "{:.N}",
     .modifiers_are = "Longer forms",
     .line_split = {"", "\\\n    ", "", true},
-    .program_form = own_program,
+    .program_form = &own_program,
     .table_form = &own_table,
     .default_locale = "",
     .locales = {},
@@ -990,13 +992,13 @@ class Rust final : public family::CheckedDialect<Fields, Rendering> {
 
 }  // namespace
 
-}  // namespace inky::rust
+}  // namespace inky::inline v1::rust
 
-namespace inky {
+namespace inky::inline v1 {
 
 const Dialect* rust_dialect() {
   static const rust::Rust dialect;
   return &dialect;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

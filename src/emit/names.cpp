@@ -4,7 +4,7 @@
 #include <algorithm>
 #include <string_view>
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -440,4 +440,4 @@ std::vector<std::string> names_of(const Sheet& sheet, const TableForm& form) {
   return out;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

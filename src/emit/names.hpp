@@ -4,10 +4,10 @@
 #include <string>
 #include <vector>
 
-#include "inky_margin/dialect/table_form.hpp"
+#include "dialect/table_form.hpp"
 #include "inky_margin/sheet/sheet.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // One for each column, none twice, none that a language has taken, or a helper of its programs.
 // Only letters and digits of ASCII are kept.
@@ -16,4 +16,4 @@ std::vector<std::string> names_of(const Sheet& sheet, const TableForm& form);
 // The name of what stands beside it: "mass" and "columns" make mass_columns.
 std::string joined(const std::string& name, const char* word, NameCase name_case);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -4,11 +4,11 @@
 #include <string>
 #include <vector>
 
+#include "dialect/table_form.hpp"
 #include "inky_margin/dialect/dialect.hpp"
-#include "inky_margin/dialect/table_form.hpp"
 #include "inky_margin/emit/table_program.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 struct PlannedColumn {
   PrintedAs printed;
@@ -72,4 +72,4 @@ const PadForm& pad_form(const TableForm& form, Align align);
 // The program. An error where a value has no literal.
 Result<std::string> source_of(const Plan& plan, std::size_t line_limit);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -9,7 +9,7 @@
 #include "text/ascii.hpp"
 #include "vocabulary.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -480,4 +480,4 @@ Result<TableProgram> write_table_program(const Dialect& dialect, const Sheet& sh
   return out;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -2,13 +2,14 @@
 
 #include <algorithm>
 
+#include "dialect/program_form.hpp"
 #include "inky_margin/carry/carry.hpp"
 #include "inky_margin/text/columns.hpp"
 #include "inky_margin/write/program.hpp"
 #include "names.hpp"
 #include "plan.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -188,7 +189,7 @@ class SourceWriter {
         if (!form_.real_type.empty()) return std::string(form_.real_type);
         break;
     }
-    for (const TypeForm& one : plan_.dialect->facts().program_form.types) {
+    for (const TypeForm& one : program_form_of(plan_.dialect->facts()).types) {
       if (one.type == type) return std::string(one.name);
     }
     return {};
@@ -448,4 +449,4 @@ Result<std::string> source_of(const Plan& plan, std::size_t line_limit) {
   return SourceWriter(plan, line_limit).write();
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -4,18 +4,19 @@
 #include <unordered_set>
 #include <vector>
 
-#include "inky_margin/dialect/table_form.hpp"
-#include "inky_margin/scan/tokens.hpp"
+#include "dialect/program_form.hpp"
+#include "dialect/table_form.hpp"
 #include "names.hpp"
+#include "scan/tokens.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
 // Every piece of source among the facts.
 std::vector<std::string_view> pieces_of(const DialectFacts& facts) {
   const TableForm& table = *facts.table_form;
-  const ProgramForm& program = facts.program_form;
+  const ProgramForm& program = program_form_of(facts);
   std::vector<std::string_view> out = {table.carried,
                                        table.before,
                                        table.before_helpers,
@@ -115,7 +116,7 @@ bool has_known_words_only(const Dialect& dialect, const Sheet& sheet, std::strin
   if (language == nullptr) return false;
   const SourceTokens found = tokens_of(*language, source);
   if (!found.whole) return false;
-  Vocabulary known(*language, facts.program_form.before);
+  Vocabulary known(*language, program_form_of(facts).before);
   for (const std::string_view piece : pieces_of(facts)) known.add(piece);
   const Dialect* carrier = find_dialect(facts.table_form->carrier);
   const Dialect& printing = carrier == nullptr ? dialect : *carrier;
@@ -138,4 +139,4 @@ bool has_known_words_only(const Dialect& dialect, const Sheet& sheet, std::strin
   return true;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -1,13 +1,13 @@
-#include "inky_margin/format/layout.hpp"
+#include "format/layout.hpp"
 
 #include <algorithm>
 #include <cstring>
 
-#include "inky_margin/number/decimal_writing.hpp"
 #include "inky_margin/number/digits.hpp"
-#include "inky_margin/number/hexadecimal_real.hpp"
+#include "number/decimal_writing.hpp"
+#include "number/hexadecimal_real.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -588,4 +588,4 @@ void lay_out_real(const Spec& spec, const BinaryFormat& format, const BinaryReal
   }
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -2,7 +2,7 @@
 
 #include <array>
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -118,4 +118,4 @@ std::string moment_text(const Moment& moment) {
   return out;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

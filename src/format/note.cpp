@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <array>
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -112,4 +112,4 @@ std::string_view sentence_of(Code code) {
   return fact_of(code).sentence;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -2,7 +2,7 @@
 
 #include <utility>
 
-namespace inky {
+namespace inky::inline v1 {
 
 Outcome Outcome::trouble(Kind kind, std::string as, std::string why, Span span) {
   Outcome out;
@@ -29,4 +29,4 @@ Outcome Outcome::error(Error error) {
   return out;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -3,10 +3,10 @@
 #include <algorithm>
 #include <vector>
 
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -198,4 +198,4 @@ std::optional<Error> find_contradiction(const Spec& spec) {
   return std::nullopt;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -1,6 +1,6 @@
 #include "inky_margin/format/template.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 Template Template::without_widths() const {
   Template out = *this;
@@ -11,4 +11,4 @@ Template Template::without_widths() const {
   return out;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

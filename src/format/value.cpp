@@ -5,12 +5,12 @@
 #include <bit>
 
 #include "inky_margin/number/decimal.hpp"
-#include "inky_margin/number/number_type.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "number/number_type.hpp"
 #include "text/ascii.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -41,6 +41,17 @@ static_assert([] {
 
 const NumberType& number_type(const TypeFact& fact) {
   return number_types[static_cast<std::size_t>(fact.type)];
+}
+
+// Whether each has a name, and none has that of another.
+[[maybe_unused]] bool have_names(std::span<const Value> fields) {
+  std::vector<std::string_view> names;
+  for (const Value& field : fields) {
+    if (!field.is_named()) return false;
+    names.push_back(field.name());
+  }
+  std::sort(names.begin(), names.end());
+  return std::adjacent_find(names.begin(), names.end()) == names.end();
 }
 
 Error bad_value(Code code, std::string message, std::string_view text, std::string remedy) {
@@ -349,7 +360,16 @@ Value Value::text(std::string owned) {
   return out;
 }
 
+bool Value::holds(Type type, int128 number) {
+  if (!is_whole(type) || type == Type::big) return false;
+  const TypeFact& fact = fact_of(type);
+  return fact.width == 128 ||
+         (fact.is_signed ? wrap_signed(static_cast<uint128>(number), fact.width)
+                         : static_cast<int128>(wrap_unsigned(number, fact.width))) == number;
+}
+
 Value Value::compound(Type type, std::vector<Value> items) {
+  assert(type != Type::record || have_names(items));
   Value out(type, 0);
   auto extra = std::make_shared<Extra>();
   extra->items = std::move(items);
@@ -475,4 +495,4 @@ std::string describe(const Value& value) {
   }
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

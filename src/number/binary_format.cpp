@@ -1,6 +1,6 @@
 #include "inky_margin/number/binary_format.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -150,4 +150,4 @@ uint128 convert(const BinaryReal& value, const BinaryFormat& to, Rounding roundi
   return round_to_format(to, value.negative, value.significand, value.exponent, false, rounding);
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -10,12 +10,12 @@
 #include <algorithm>
 #include <array>
 
-#include "inky_margin/number/decimal_writing.hpp"
 #include "inky_margin/number/natural.hpp"
+#include "number/decimal_writing.hpp"
 #include "powers_of_ten.hpp"
 #include "text/ascii.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -335,4 +335,4 @@ std::optional<uint128> read_real(const BinaryFormat& format, std::string_view te
   return std::nullopt;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -9,13 +9,14 @@
 #include "inky_margin/number/digits.hpp"
 
 #include <algorithm>
+#include <cassert>
 #include <cstdlib>
 
-#include "inky_margin/number/decimal_writing.hpp"
 #include "inky_margin/number/natural.hpp"
+#include "number/decimal_writing.hpp"
 #include "powers_of_ten.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -192,6 +193,7 @@ void Digits::strip_trailing_zeros() {
 }
 
 void exact_digits(const BinaryReal& value, Digits& out) {
+  assert(value.is_finite());
   // m x 2^-s = m x 5^s x 10^-s, so the digits are those of a whole number.
   Natural n(value.significand);
   int places = 0;
@@ -308,6 +310,7 @@ bool fixed_parts(const BinaryReal& value, int places, Rounding rounding, FixedPa
 }
 
 void digits_to_places(const BinaryReal& value, int places, Rounding rounding, Digits& out) {
+  assert(value.is_finite());
   if (value.is_zero()) return out.set(0, 0);
   FixedParts parts;
   if (fixed_parts(value, places, rounding, parts)) return write_parts(parts, places, out);
@@ -316,10 +319,11 @@ void digits_to_places(const BinaryReal& value, int places, Rounding rounding, Di
 }
 
 void digits_to_significant(const BinaryReal& value, int count, Rounding rounding, Digits& out) {
+  assert(value.is_finite());
   if (value.is_zero()) return out.set(0, 0);
   if (fast_significant(value, count, rounding, out)) return;
   exact_digits(value, out);
   round_digits(out, count, value.negative, rounding);
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

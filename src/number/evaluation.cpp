@@ -6,10 +6,11 @@
 #include "expression.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/number/weighing.hpp"
+#include "number/number_type.hpp"
 #include "rational.hpp"
 #include "ulps.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -743,4 +744,4 @@ EvaluationAnswer evaluate(std::string_view source, const EvaluationOptions& opti
   return Evaluator(source, options).run();
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

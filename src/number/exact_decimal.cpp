@@ -1,8 +1,10 @@
 #include "inky_margin/number/exact_decimal.hpp"
 
 #include <algorithm>
+#include <cassert>
+#include <cstdlib>
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -73,12 +75,14 @@ ExactDecimal exact_decimal(const DecimalText& typed) {
 }
 
 ExactDecimal exact_decimal(const BinaryReal& value) {
+  assert(value.is_finite());
   Digits digits;
   exact_digits(value, digits);
   return {value.negative, std::string(digits.text()), digits.point()};
 }
 
 ExactDecimal difference(const ExactDecimal& a, const ExactDecimal& b) {
+  assert(a.is_zero() || b.is_zero() || std::abs(a.point - b.point) <= most_zeros);
   ExactDecimal out;
   if (a.negative != b.negative) {
     out = combine(a, b, true);
@@ -146,4 +150,4 @@ std::string to_text(const ExactDecimal& value, std::int64_t least_places) {
   return out;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

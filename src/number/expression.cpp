@@ -4,7 +4,7 @@
 #include <algorithm>
 #include <array>
 
-namespace inky::expression {
+namespace inky::inline v1::expression {
 
 namespace {
 
@@ -371,4 +371,4 @@ std::string_view name_of(Function function) {
   return function_names[static_cast<std::size_t>(function)];
 }
 
-}  // namespace inky::expression
+}  // namespace inky::inline v1::expression

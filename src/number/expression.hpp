@@ -8,7 +8,7 @@
 
 #include "inky_margin/number/evaluation.hpp"
 
-namespace inky::expression {
+namespace inky::inline v1::expression {
 
 enum class Function : std::uint8_t { none, floor, ceil, trunc, round, sqrt, abs, ulp };
 
@@ -33,4 +33,4 @@ Parsed parse(std::string_view source, const EvaluationOptions& options);
 
 std::string_view name_of(Function function);
 
-}  // namespace inky::expression
+}  // namespace inky::inline v1::expression

@@ -1,8 +1,8 @@
-#include "inky_margin/number/fractions.hpp"
+#include "number/fractions.hpp"
 
 #include "rational.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -51,4 +51,4 @@ std::vector<Fraction> best_fractions(const Weighing& weighing) {
   }
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -1,6 +1,6 @@
-#include "inky_margin/number/hexadecimal_real.hpp"
+#include "number/hexadecimal_real.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -47,4 +47,4 @@ HexadecimalDigits hexadecimal_digits(const BinaryFormat& format, const BinaryRea
   return out;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -1,9 +1,9 @@
-#include "inky_margin/number/magnitude.hpp"
+#include "number/magnitude.hpp"
 
 #include <array>
 #include <string_view>
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -57,4 +57,4 @@ Magnitude magnitude_of(const ExactDecimal& value) {
   return out;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

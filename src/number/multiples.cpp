@@ -1,8 +1,8 @@
-#include "inky_margin/number/multiples.hpp"
+#include "number/multiples.hpp"
 
 #include "rational.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 bool can_be_multiple(const ExactDecimal& x) {
   return x.digits.size() <= most_multiple_digits && std::abs(x.point) <= most_multiple_digits;
@@ -23,4 +23,4 @@ Tail tail_at_multiple(const ExactDecimal& value, const ExactDecimal& step) {
   return tail_of(rational_of(value) / abs(rational_of(step)));
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

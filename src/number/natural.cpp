@@ -1,8 +1,9 @@
 #include "inky_margin/number/natural.hpp"
 
 #include <algorithm>
+#include <cassert>
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -188,6 +189,7 @@ std::uint64_t Natural::divide(std::uint64_t divisor) {
 }
 
 void Natural::subtract(const Natural& other) {
+  assert(other <= *this);
   std::uint64_t borrow = 0;
   std::uint64_t* limb = data();
   for (std::size_t i = 0; i < size_; ++i) {
@@ -211,4 +213,4 @@ bool Natural::operator==(const Natural& other) const {
   return std::equal(limbs().begin(), limbs().end(), other.limbs().begin(), other.limbs().end());
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -1,10 +1,10 @@
-#include "inky_margin/number/number_line.hpp"
+#include "number/number_line.hpp"
 
 #include <algorithm>
 
 #include "rational.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -127,4 +127,4 @@ std::optional<NumberLine> line_of_places(const Weighing& weighing, int places) {
   return line;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

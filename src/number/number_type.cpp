@@ -1,8 +1,8 @@
-#include "inky_margin/number/number_type.hpp"
+#include "number/number_type.hpp"
 
 #include <algorithm>
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -64,4 +64,4 @@ std::string reinterpreted(uint128 bits, const NumberType& type) {
   return decimal(bits, type.width, !type.is_signed);
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

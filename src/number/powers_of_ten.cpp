@@ -1,7 +1,7 @@
 #include "powers_of_ten.hpp"
 
-namespace inky::powers {
+namespace inky::inline v1::powers {
 
 constinit const computing::Table table = computing::make_table();
 
-}  // namespace inky::powers
+}  // namespace inky::inline v1::powers

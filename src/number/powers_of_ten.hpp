@@ -14,7 +14,7 @@
 
 #include "inky_margin/number/wide.hpp"
 
-namespace inky::powers {
+namespace inky::inline v1::powers {
 
 inline constexpr int lowest = -342;
 inline constexpr int highest = 342;
@@ -113,4 +113,4 @@ constexpr bool is_exact(int k) {
   return 0 <= k && k <= highest_exact;
 }
 
-}  // namespace inky::powers
+}  // namespace inky::inline v1::powers

@@ -2,7 +2,7 @@
 
 #include <cstdlib>
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace mp = boost::multiprecision;
 
@@ -129,4 +129,4 @@ std::string rounded_text(const Rational& x, int count) {
   return plain_text(digits, x < 0);
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

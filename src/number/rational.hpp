@@ -11,7 +11,7 @@
 #include "inky_margin/number/rounding.hpp"
 #include "inky_margin/number/whole.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // Without expression templates: `auto` then always holds a number.
 using Integer = boost::multiprecision::number<boost::multiprecision::cpp_int::backend_type,
@@ -49,4 +49,4 @@ std::optional<std::string> ending_decimal(const Rational& x, std::size_t most);
 // form is long.
 std::string rounded_text(const Rational& x, int count);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -1,6 +1,6 @@
 #include "inky_margin/number/rounding.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 std::string_view name_of(Rounding rounding) {
   return rounding_names[static_cast<std::size_t>(rounding)];
@@ -13,4 +13,4 @@ std::optional<Rounding> rounding_named(std::string_view name) {
   return std::nullopt;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

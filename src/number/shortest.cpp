@@ -6,13 +6,14 @@
 // f80, f128: the interval's ends are written out in full and compared as text.
 
 #include <algorithm>
+#include <cassert>
 #include <string>
 
-#include "inky_margin/number/decimal_writing.hpp"
 #include "inky_margin/number/digits.hpp"
+#include "number/decimal_writing.hpp"
 #include "powers_of_ten.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -185,6 +186,7 @@ void shortest_by_text(const BinaryFormat& format, const BinaryReal& value, Digit
 }  // namespace
 
 void shortest_digits(const BinaryFormat& format, const BinaryReal& value, Digits& out) {
+  assert(value.is_finite());
   if (value.is_zero()) return out.set(0, 0);
   if (format.precision > binary64.precision) return shortest_by_text(format, value, out);
   Shortest shortest = shortest_by_table(low_half(value.significand), value.exponent,
@@ -194,4 +196,4 @@ void shortest_digits(const BinaryFormat& format, const BinaryReal& value, Digits
   out.set(count, count + shortest.exponent);
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

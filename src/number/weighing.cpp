@@ -1,14 +1,15 @@
 #include "inky_margin/number/weighing.hpp"
 
 #include <algorithm>
+#include <cassert>
 
-#include "inky_margin/number/decimal_writing.hpp"
-#include "inky_margin/number/hexadecimal_real.hpp"
 #include "inky_margin/number/whole.hpp"
+#include "number/decimal_writing.hpp"
+#include "number/hexadecimal_real.hpp"
 #include "powers_of_ten.hpp"
 #include "ulps.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -106,6 +107,7 @@ uint128 Weighing::fraction() const {
 }
 
 BinaryReal Weighing::ulp() const {
+  assert(real.is_finite());
   return {RealClass::normal, false, 1, real.is_zero() ? format->lowest_exponent() : real.exponent};
 }
 
@@ -147,6 +149,7 @@ Weighing weigh_stored(const BinaryFormat& format, uint128 bits) {
 }
 
 SurvivingDigits surviving_digits(const Weighing& weighing) {
+  assert(weighing.typed && weighing.stored);
   const ExactDecimal& typed = *weighing.typed;
   const ExactDecimal& stored = *weighing.stored;
   SurvivingDigits out{typed.digits.size(), typed.digits.size()};
@@ -215,4 +218,4 @@ NumberText hexadecimal_number(const BinaryFormat& format, uint128 bits) {
   return out;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

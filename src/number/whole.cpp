@@ -1,10 +1,11 @@
 #include "inky_margin/number/whole.hpp"
 
 #include <algorithm>
+#include <cassert>
 
-#include "inky_margin/number/decimal_writing.hpp"
+#include "number/decimal_writing.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -69,6 +70,7 @@ int take_base(std::string_view& text) {
 }  // namespace
 
 std::string_view write_whole(uint128 magnitude, int base, Letters letters, WholeRoom& room) {
+  assert(lowest_base <= base && base <= highest_base);
   char* const end = room.data() + room.size();
   char* begin = end;
   if (base == 10 && high_half(magnitude) == 0) {
@@ -126,4 +128,4 @@ std::optional<SignedNatural> read_whole(std::string_view text) {
   return out;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -2,9 +2,9 @@
 
 #include <algorithm>
 
-#include "inky_margin/text/utf8.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -223,4 +223,4 @@ Given given_by(const Lexis& lexis, const Argument& argument, const Declarations&
   return out;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -9,7 +9,7 @@
 #include "inky_margin/check/check.hpp"
 #include "lexer.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 struct Item {
   enum class Kind : std::uint8_t { word, number, text, character, sign, group };
@@ -33,4 +33,4 @@ std::size_t behind_name(const Lexis& lexis, const Argument& argument);
 // The template of a macro such as PRId64; nothing where it is none.
 std::optional<std::string> format_macro(const Lexis& lexis, const Item& item);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -6,11 +6,11 @@
 
 #include "inky_margin/dialect/dialect.hpp"
 #include "inky_margin/scan/language.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/nearest_name.hpp"
-#include "inky_margin/text/places.hpp"
+#include "text/escape.hpp"
+#include "text/nearest_name.hpp"
+#include "text/places.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -153,4 +153,4 @@ Result<CallTable> read_call_table(std::string_view text) {
   }
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -130,4 +130,4 @@ void Declarations::see_type_last(const Token& token, const Place& place) {
   }
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -9,7 +9,7 @@
 
 #include "lexer.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 class Declarations {
  public:
@@ -58,4 +58,4 @@ class Declarations {
   std::size_t shared_frames_ = 0;
 };
 
-}  // namespace inky
+}  // namespace inky::inline v1

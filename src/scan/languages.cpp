@@ -9,7 +9,7 @@
 #include "inky_margin/scan/language.hpp"
 #include "lexis.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -572,4 +572,4 @@ const SourceLanguage* language_of_file(std::string_view file_name) {
   return nullptr;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

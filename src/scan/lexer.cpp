@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -548,4 +548,4 @@ bool Lexer::read_pattern() {
   return false;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

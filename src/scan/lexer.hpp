@@ -7,7 +7,7 @@
 #include "lexis.hpp"
 #include "reader.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // A text or a character as it stands in source.
 struct Literal {
@@ -78,4 +78,4 @@ class Lexer {
   std::string last_text_;
 };
 
-}  // namespace inky
+}  // namespace inky::inline v1

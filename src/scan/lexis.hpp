@@ -9,7 +9,7 @@
 
 #include "inky_margin/format/value.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // Whether `use` is true of one of some words that blanks part.
 template <typename Use>
@@ -131,4 +131,4 @@ struct Lexis {
   std::span<const TypeNameFact> suffixes = {};
 };
 
-}  // namespace inky
+}  // namespace inky::inline v1

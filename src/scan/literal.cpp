@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <functional>
 
-namespace inky {
+namespace inky::inline v1 {
 
 void Draft::add_verbatim(std::string_view text, const Position& position) {
   if (text.empty()) return;
@@ -302,4 +302,4 @@ void for_each_slot(const Lexis& lexis, const Token& token, const SlotUse& use) {
   if (token.literal.whole) Slots(lexis, token, use).run();
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

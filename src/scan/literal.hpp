@@ -9,7 +9,7 @@
 #include "inky_margin/scan/scan.hpp"
 #include "lexer.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // A template that is put together, and where its bytes come from.
 struct Draft {
@@ -32,4 +32,4 @@ using SlotUse = std::function<void(FoundCall call, const std::string& shown)>;
 // Those that say how they show it.
 void for_each_slot(const Lexis& lexis, const Token& token, const SlotUse& use);
 
-}  // namespace inky
+}  // namespace inky::inline v1

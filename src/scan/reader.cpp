@@ -1,6 +1,6 @@
 #include "reader.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 constexpr std::size_t block = std::size_t{1} << 16;
@@ -34,4 +34,4 @@ void Reader::take() {
   step(position_, expected_, static_cast<char>(byte));
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

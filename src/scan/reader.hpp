@@ -6,7 +6,7 @@
 
 #include "inky_margin/scan/scan.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // Goes from a byte to the next one. `expected` is the rest of a character, 0 at first.
 inline void step(Position& position, int& expected, char byte) {
@@ -64,4 +64,4 @@ class Reader {
   bool keeping_ = false;
 };
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -9,7 +9,7 @@
 #include "lexer.hpp"
 #include "literal.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -766,4 +766,4 @@ void scan(const SourceLanguage& language, std::span<const CallForm> calls, std::
   scan(language, calls, source, sink);
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

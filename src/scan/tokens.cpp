@@ -1,11 +1,11 @@
-#include "inky_margin/scan/tokens.hpp"
+#include "scan/tokens.hpp"
 
 #include <algorithm>
 
 #include "inky_margin/dialect/dialect.hpp"
 #include "lexer.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -60,4 +60,4 @@ const SourceLanguage* language_of_dialect(const Dialect& dialect) {
   return by([&](const auto& one) { return one.name == facts.language; });
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

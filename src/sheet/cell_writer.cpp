@@ -4,13 +4,14 @@
 #include <array>
 #include <bit>
 
+#include "format/layout.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/text/columns.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
 #include "text/ascii.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -305,4 +306,4 @@ bool CellWriter::is_marked(std::string_view cell) const {
          (!column_.mark_above.empty() && value > f64_of(column_.mark_above));
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -8,7 +8,7 @@
 #include "inky_margin/sheet/sheet.hpp"
 #include "inky_margin/text/output.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // Sign, a digit that a carry may bring, digits, point, places.
 inline constexpr std::size_t most_typed_digits = 15;
@@ -70,4 +70,4 @@ std::string shown_text(const Sheet& sheet, std::string_view cell);
 // Without colour codes.
 std::string without_colors(std::string_view text);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -4,11 +4,11 @@
 #include <array>
 #include <cstring>
 
-#include "inky_margin/sheet/csv_reader.hpp"
 #include "inky_margin/sheet/table.hpp"
+#include "sheet/csv_reader.hpp"
 #include "table_building.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -287,4 +287,4 @@ Result<Table> read_csv(std::string_view text) {
   return table.finish();
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -5,7 +5,7 @@
 #include <unordered_map>
 #include <unordered_set>
 
-namespace inky {
+namespace inky::inline v1 {
 
 class DistinctNames {
  public:
@@ -22,4 +22,4 @@ class DistinctNames {
   std::unordered_map<std::string, int> counts_;  // how far the numbers of a name have got
 };
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -5,7 +5,7 @@
 #include "inky_margin/sheet/table.hpp"
 #include "table_building.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -102,4 +102,4 @@ Result<Table> read_json_lines(std::string_view text) {
   return table;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

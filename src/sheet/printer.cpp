@@ -1,16 +1,18 @@
 #include "inky_margin/sheet/printer.hpp"
 
 #include <algorithm>
+#include <cassert>
 #include <cstring>
 #include <unordered_map>
 
 #include "cell_writer.hpp"
+#include "inky_margin/sheet/table.hpp"
 #include "inky_margin/text/columns.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
 #include "summing.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -89,6 +91,7 @@ class SheetPrinter::Body {
   explicit Body(const Sheet& sheet) : sheet_(sheet) {}
 
   void find_columns(std::span<const std::string> names) {
+    names_given_ = names.size();
     columns_.reserve(sheet_.columns.size());
     std::unordered_map<std::string_view, std::size_t> places;
     for (std::size_t i = 0; i < names.size(); ++i) places.try_emplace(names[i], i);
@@ -178,6 +181,7 @@ class SheetPrinter::Body {
   }
 
   std::optional<Error> add(std::size_t line, RowCells cells, ProofSink& sink) {
+    assert(cells.size() == names_given_);
     if (group_ends(cells)) {
       if (auto error = end_group(sink)) return error;
       put_rule(sheet_.rule_between, sink);
@@ -738,6 +742,7 @@ class SheetPrinter::Body {
 
   const Sheet& sheet_;
   std::vector<Column> columns_;
+  std::size_t names_given_ = 0;
   std::vector<std::optional<std::size_t>> places_;
   std::vector<Finding> absent_;
   std::vector<PrintedColumn> printed_;
@@ -798,4 +803,4 @@ std::size_t SheetPrinter::line_width() const {
   return body_->line_width();
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

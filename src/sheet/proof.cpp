@@ -4,7 +4,7 @@
 
 #include "inky_margin/text/columns.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -107,4 +107,4 @@ Result<Proof> make_proof(const Sheet& sheet, const Table& table) {
   return proof;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -1,12 +1,12 @@
-#include "inky_margin/sheet/quick_sheet.hpp"
+#include "sheet/quick_sheet.hpp"
 
 #include <algorithm>
 
 #include "inky_margin/number/decimal.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -140,4 +140,4 @@ Result<Sheet> with_settings(Sheet sheet, std::span<const std::string> settings) 
   return out;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

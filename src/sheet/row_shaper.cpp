@@ -1,12 +1,12 @@
-#include "inky_margin/sheet/row_shaper.hpp"
+#include "sheet/row_shaper.hpp"
 
 #include <algorithm>
 
 #include "distinct_names.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -54,4 +54,4 @@ bool RowShaper::row(std::size_t line, std::span<const std::optional<std::string_
   return rows_.row(line, mended_);
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -7,12 +7,12 @@
 
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/text/columns.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/nearest_name.hpp"
-#include "inky_margin/text/places.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/escape.hpp"
+#include "text/nearest_name.hpp"
+#include "text/places.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -416,4 +416,4 @@ Result<Sheet> read_sheet(std::string_view text) {
   }
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -1,8 +1,8 @@
-#include "inky_margin/sheet/sheet_stream.hpp"
+#include "sheet/sheet_stream.hpp"
 
 #include <algorithm>
 
-namespace inky {
+namespace inky::inline v1 {
 
 SheetStream::SheetStream(const Sheet& sheet, ProofSink& sink) : sheet_(sheet), sink_(sink) {
   fits_ = std::any_of(sheet.columns.begin(), sheet.columns.end(), [](const SheetColumn& column) {
@@ -47,4 +47,4 @@ std::optional<Error> SheetStream::finish() {
   return printer_->end(sink_);
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

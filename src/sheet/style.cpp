@@ -6,7 +6,7 @@
 #include "distinct_names.hpp"
 #include "inky_margin/text/columns.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -398,4 +398,4 @@ std::string styled(const Proof& proof, Style style) {
   return {};
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

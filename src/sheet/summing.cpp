@@ -1,6 +1,6 @@
 #include "summing.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -82,4 +82,4 @@ std::string Summing::text() const {
   }
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -8,7 +8,7 @@
 #include "inky_margin/number/exact_decimal.hpp"
 #include "inky_margin/sheet/sheet.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 class Summing {
  public:
@@ -32,4 +32,4 @@ class Summing {
   ExactDecimal most_;
 };
 
-}  // namespace inky
+}  // namespace inky::inline v1

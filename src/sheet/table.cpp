@@ -4,7 +4,7 @@
 
 #include "table_building.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 std::optional<std::size_t> Table::column(std::string_view name) const {
   const auto found = std::find(names.begin(), names.end(), name);
@@ -31,4 +31,4 @@ Result<Table> TableBuilder::finish() {
   return std::move(table_);
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

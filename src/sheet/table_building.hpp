@@ -2,8 +2,9 @@
 #pragma once
 
 #include "inky_margin/sheet/table.hpp"
+#include "sheet/row_shaper.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 class TableBuilder final : public ShapedRows {
  public:
@@ -18,4 +19,4 @@ class TableBuilder final : public ShapedRows {
   Table table_;
 };
 
-}  // namespace inky
+}  // namespace inky::inline v1

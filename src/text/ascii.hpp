@@ -1,7 +1,7 @@
 // Digits and letters of ASCII, whatever the locale.
 #pragma once
 
-namespace inky {
+namespace inky::inline v1 {
 
 constexpr bool is_digit(char c) {
   return '0' <= c && c <= '9';
@@ -20,4 +20,4 @@ constexpr bool is_word_part(char c) {
   return is_word_start(c) || is_digit(c);
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -5,9 +5,9 @@
 #include <algorithm>
 #include <array>
 
-#include "inky_margin/text/utf8.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -99,4 +99,4 @@ std::string_view cut(std::string_view text, std::size_t limit, WidthUnit unit) {
   return text.substr(0, end);
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -1,10 +1,10 @@
-#include "inky_margin/text/escape.hpp"
+#include "text/escape.hpp"
 
 #include <utf8proc.h>
 
-#include "inky_margin/text/utf8.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -111,4 +111,4 @@ std::string to_hexadecimal(std::string_view bytes) {
   return out;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

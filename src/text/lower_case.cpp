@@ -1,10 +1,10 @@
-#include "inky_margin/text/lower_case.hpp"
+#include "text/lower_case.hpp"
 
 #include <utf8proc.h>
 
-#include "inky_margin/text/utf8.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -62,4 +62,4 @@ std::string lower_case(std::string_view text) {
   return out;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

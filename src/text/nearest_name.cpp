@@ -1,9 +1,9 @@
-#include "inky_margin/text/nearest_name.hpp"
+#include "text/nearest_name.hpp"
 
 #include <algorithm>
 #include <vector>
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -42,4 +42,4 @@ std::string_view nearest_name(std::string_view typed, std::span<const std::strin
   return best;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

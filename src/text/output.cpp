@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-namespace inky {
+namespace inky::inline v1 {
 
 void Output::fill(std::string_view mark, std::size_t count) {
   emit(mark.size() * count, [&](char* out) {
@@ -48,4 +48,4 @@ void FixedOutput::cut_back_over(std::size_t size) {
   if (lost_ == 0) limit_ = full_limit_;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

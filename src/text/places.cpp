@@ -1,10 +1,10 @@
-#include "inky_margin/text/places.hpp"
+#include "text/places.hpp"
 
 #include <algorithm>
 
-#include "inky_margin/text/utf8.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 std::size_t offset_of(std::string_view text, std::size_t line, std::size_t column) {
   std::size_t at = 0;
@@ -16,4 +16,4 @@ std::size_t offset_of(std::string_view text, std::size_t line, std::size_t colum
   return std::min(at, text.size());
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

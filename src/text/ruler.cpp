@@ -1,6 +1,6 @@
-#include "inky_margin/text/ruler.hpp"
+#include "text/ruler.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 std::string ruler(std::size_t columns, const RulerMarks& marks) {
   std::string out;
@@ -13,4 +13,4 @@ std::string ruler(std::size_t columns, const RulerMarks& marks) {
   return out;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

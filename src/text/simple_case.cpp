@@ -1,10 +1,10 @@
-#include "inky_margin/text/simple_case.hpp"
+#include "text/simple_case.hpp"
 
 #include <utf8proc.h>
 
-#include "inky_margin/text/utf8.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -43,4 +43,4 @@ std::string simple_case(std::string_view text, Capitals capitals) {
   return out;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -1,13 +1,13 @@
-#include "inky_margin/text/upper_case.hpp"
+#include "text/upper_case.hpp"
 
 #include <utf8proc.h>
 
 #include <algorithm>
 #include <array>
 
-#include "inky_margin/text/utf8.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -142,4 +142,4 @@ std::string upper_case(std::string_view text) {
   return out;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

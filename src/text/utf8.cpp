@@ -1,9 +1,10 @@
-#include "inky_margin/text/utf8.hpp"
+#include "text/utf8.hpp"
 
 #include <algorithm>
 #include <array>
+#include <cassert>
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -61,6 +62,7 @@ std::size_t first_invalid_utf8(std::string_view text) {
 }
 
 void append_utf8(char32_t value, std::string& out) {
+  assert(value <= highest && !is_surrogate(value));
   int length = 1;
   while (length < 4 && value >= forms[static_cast<std::size_t>(length) + 1].least) ++length;
   const Form& form = forms[static_cast<std::size_t>(length)];
@@ -73,4 +75,4 @@ bool is_ascii(std::string_view text) {
                      [](char c) { return static_cast<unsigned char>(c) < 0x80; });
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

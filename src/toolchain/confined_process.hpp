@@ -4,7 +4,7 @@
 #include <string>
 #include <vector>
 
-#include "inky_margin/toolchain/witness.hpp"
+#include "toolchain/witness.hpp"
 
 namespace inky::toolchain {
 

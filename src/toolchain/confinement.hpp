@@ -6,7 +6,7 @@
 
 #include <cstddef>
 
-#include "inky_margin/toolchain/witness.hpp"
+#include "toolchain/witness.hpp"
 
 namespace inky::toolchain {
 

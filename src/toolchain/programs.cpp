@@ -1,4 +1,4 @@
-#include "inky_margin/toolchain/programs.hpp"
+#include "toolchain/programs.hpp"
 
 #include <unistd.h>
 

@@ -1,4 +1,4 @@
-#include "inky_margin/toolchain/witness.hpp"
+#include "toolchain/witness.hpp"
 
 #include <algorithm>
 #include <csignal>
@@ -9,7 +9,7 @@
 
 #include "confined_process.hpp"
 #include "environment.hpp"
-#include "inky_margin/toolchain/programs.hpp"
+#include "toolchain/programs.hpp"
 #include "work_folder.hpp"
 
 namespace inky::toolchain {

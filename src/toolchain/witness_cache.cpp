@@ -1,4 +1,4 @@
-#include "inky_margin/toolchain/witness_cache.hpp"
+#include "toolchain/witness_cache.hpp"
 
 #include <fcntl.h>
 #include <unistd.h>

@@ -3,13 +3,14 @@
 #include <algorithm>
 #include <vector>
 
+#include "dialect/program_form.hpp"
 #include "inky_margin/scan/scan.hpp"
-#include "inky_margin/scan/tokens.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "scan/tokens.hpp"
 #include "text/ascii.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -49,7 +50,7 @@ std::string real_digits(const ProgramForm& form, const Value& value) {
 }  // namespace
 
 Result<std::string> write_value(const Dialect& dialect, const Value& value) {
-  const ProgramForm& form = dialect.facts().program_form;
+  const ProgramForm& form = program_form_of(dialect.facts());
   const auto found = std::find_if(form.types.begin(), form.types.end(),
                                   [&](const TypeForm& one) { return one.type == value.type(); });
   if (found == form.types.end())
@@ -178,7 +179,7 @@ class Draft {
 
 Result<std::string> write_program(const Dialect& dialect, const Template& parsed,
                                   std::span<const Value> values) {
-  const ProgramForm& form = dialect.facts().program_form;
+  const ProgramForm& form = program_form_of(dialect.facts());
   const SourceLanguage* language = language_of_dialect(dialect);
   if (form.declaration.empty() || language == nullptr)
     return Error{Code::not_supported_yet,
@@ -224,4 +225,4 @@ Result<std::string> write_program(const Dialect& dialect, const Template& parsed
   return draft.source();
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

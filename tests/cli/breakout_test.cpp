@@ -8,10 +8,10 @@
 
 #include "inky_margin/dialect/dialect.hpp"
 #include "inky_margin/emit/table_program.hpp"
-#include "inky_margin/sheet/quick_sheet.hpp"
-#include "inky_margin/toolchain/witness.hpp"
 #include "inky_margin/write/program.hpp"
+#include "sheet/quick_sheet.hpp"
 #include "support/process.hpp"
+#include "toolchain/witness.hpp"
 
 using namespace inky;
 using inky::toolchain::Toolchain;

@@ -7,8 +7,8 @@
 #include <filesystem>
 #include <nlohmann/json.hpp>
 
-#include "inky_margin/toolchain/witness.hpp"
 #include "support/process.hpp"
+#include "toolchain/witness.hpp"
 
 using json = nlohmann::json;
 using inky::toolchain::run_program;

@@ -8,10 +8,10 @@
 
 #include "inky_margin/emit/table_program.hpp"
 #include "inky_margin/sheet/proof.hpp"
-#include "inky_margin/toolchain/witness.hpp"
 #include "support/made_sheet.hpp"
 #include "support/process.hpp"
 #include "support/random_sheets.hpp"
+#include "toolchain/witness.hpp"
 
 using namespace inky;
 using support::Made;

@@ -6,11 +6,11 @@
 #include <nlohmann/json.hpp>
 
 #include "inky_margin/dialect/dialect.hpp"
-#include "inky_margin/toolchain/witness.hpp"
 #include "inky_margin/write/program.hpp"
 #include "support/hostile_texts.hpp"
 #include "support/process.hpp"
 #include "support/random_values.hpp"
+#include "toolchain/witness.hpp"
 
 using json = nlohmann::json;
 using namespace inky;

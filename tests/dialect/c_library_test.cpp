@@ -9,9 +9,9 @@
 #include <catch2/catch.hpp>
 
 #include "inky_margin/dialect/dialect.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
 #include "support/random_values.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
 using namespace inky;
 

@@ -3,6 +3,7 @@
 #include <catch2/catch.hpp>
 #include <string>
 
+#include "format/layout.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 #include "reference/reference_printf.hpp"
 #include "support/random_values.hpp"

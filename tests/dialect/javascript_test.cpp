@@ -9,9 +9,9 @@
 #include <vector>
 
 #include "inky_margin/dialect/dialect.hpp"
-#include "inky_margin/text/lower_case.hpp"
 #include "support/edges.hpp"
 #include "support/random_values.hpp"
+#include "text/lower_case.hpp"
 
 using namespace inky;
 using support::value;

@@ -8,9 +8,9 @@
 #include <vector>
 
 #include "inky_margin/dialect/dialect.hpp"
-#include "inky_margin/text/simple_case.hpp"
 #include "support/edges.hpp"
 #include "support/random_values.hpp"
+#include "text/simple_case.hpp"
 
 using namespace inky;
 using support::value;

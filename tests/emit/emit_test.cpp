@@ -6,6 +6,7 @@
 #include <set>
 #include <string>
 
+#include "dialect/table_form.hpp"
 #include "inky_margin/emit/table_program.hpp"
 #include "inky_margin/sheet/proof.hpp"
 #include "inky_margin/text/columns.hpp"

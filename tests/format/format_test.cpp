@@ -7,7 +7,7 @@
 #include <sstream>
 #include <string>
 
-#include "inky_margin/format/layout.hpp"
+#include "format/layout.hpp"
 #include "inky_margin/format/spec.hpp"
 #include "inky_margin/format/value.hpp"
 #include "support/random_values.hpp"

@@ -1,4 +1,4 @@
-#include "inky_margin/number/hexadecimal_real.hpp"
+#include "number/hexadecimal_real.hpp"
 
 #include <catch2/catch.hpp>
 #include <cstdio>

@@ -12,11 +12,11 @@
 #endif
 
 #include "inky_margin/number/decimal.hpp"
-#include "inky_margin/number/fractions.hpp"
-#include "inky_margin/number/magnitude.hpp"
-#include "inky_margin/number/multiples.hpp"
-#include "inky_margin/number/number_line.hpp"
-#include "inky_margin/number/number_type.hpp"
+#include "number/fractions.hpp"
+#include "number/magnitude.hpp"
+#include "number/multiples.hpp"
+#include "number/number_line.hpp"
+#include "number/number_type.hpp"
 #include "support/random_values.hpp"
 #include "support/rational.hpp"
 

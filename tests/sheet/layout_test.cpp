@@ -10,15 +10,15 @@
 #include <string>
 
 #include "cell_writer.hpp"
-#include "inky_margin/sheet/csv_reader.hpp"
 #include "inky_margin/sheet/proof.hpp"
-#include "inky_margin/sheet/quick_sheet.hpp"
-#include "inky_margin/sheet/sheet_stream.hpp"
 #include "inky_margin/sheet/style.hpp"
 #include "inky_margin/text/columns.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "sheet/csv_reader.hpp"
+#include "sheet/quick_sheet.hpp"
+#include "sheet/sheet_stream.hpp"
 #include "support/random_sheets.hpp"
 #include "support/random_values.hpp"
+#include "text/utf8.hpp"
 
 using namespace inky;
 

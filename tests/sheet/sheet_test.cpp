@@ -9,9 +9,9 @@
 #include "inky_margin/sheet/style.hpp"
 #include "inky_margin/text/columns.hpp"
 
-#include "inky_margin/sheet/csv_reader.hpp"
 #include "inky_margin/sheet/proof.hpp"
 #include "inky_margin/text/columns.hpp"
+#include "sheet/csv_reader.hpp"
 #include "support/libcsv.hpp"
 #include "support/random_values.hpp"
 

@@ -2,13 +2,13 @@
 #include <string>
 
 #include "inky_margin/text/columns.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/nearest_name.hpp"
 #include "inky_margin/text/output.hpp"
-#include "inky_margin/text/ruler.hpp"
-#include "inky_margin/text/upper_case.hpp"
-#include "inky_margin/text/utf8.hpp"
 #include "support/random_values.hpp"
+#include "text/escape.hpp"
+#include "text/nearest_name.hpp"
+#include "text/ruler.hpp"
+#include "text/upper_case.hpp"
+#include "text/utf8.hpp"
 
 using namespace inky;
 

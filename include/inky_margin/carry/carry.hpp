@@ -21,7 +21,7 @@
 
 #include "inky_margin/dialect/dialect.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 enum class Verdict : std::uint8_t {
   same,      // the same text for every value tried
@@ -114,4 +114,4 @@ std::string over_lines(const Dialect& dialect, const Template& parsed, const std
 // The values that a verdict is earned on, the tellingest first.
 std::span<const Value> trial_values(Type type);
 
-}  // namespace inky
+}  // namespace inky::inline v1

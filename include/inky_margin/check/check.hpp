@@ -20,7 +20,7 @@
 
 #include "inky_margin/dialect/dialect.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 enum class Severity : std::uint8_t {
   error,    // the program does not compile, or fails, or anything may happen
@@ -80,4 +80,4 @@ struct GivenValues {
 Result<Checked> check(const Dialect& dialect, std::string_view source, const GivenValues& given,
                       const Demands& demands = {});
 
-}  // namespace inky
+}  // namespace inky::inline v1

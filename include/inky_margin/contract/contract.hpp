@@ -6,7 +6,7 @@
 #include <string>
 #include <string_view>
 
-namespace inky {
+namespace inky::inline v1 {
 
 // "carry", "check", "round", "show", "weigh", "write".
 std::span<const std::string_view> contract_commands();
@@ -19,4 +19,4 @@ std::string answer_request(std::string_view command, std::string_view request);
 // The most bytes of a request.
 inline constexpr std::size_t most_request = std::size_t{16} << 20;
 
-}  // namespace inky
+}  // namespace inky::inline v1

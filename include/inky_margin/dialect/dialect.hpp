@@ -18,14 +18,15 @@
 #include <string_view>
 #include <vector>
 
-#include "inky_margin/dialect/program_form.hpp"
-#include "inky_margin/format/layout.hpp"
 #include "inky_margin/format/outcome.hpp"
 #include "inky_margin/format/template.hpp"
 #include "inky_margin/format/value.hpp"
+#include "inky_margin/text/columns.hpp"
+#include "inky_margin/text/output.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
+struct ProgramForm;
 struct TableForm;
 
 // A letter that says how a value is shown.
@@ -88,10 +89,11 @@ struct DialectFacts {
   std::string_view places_form = "%.Nf";
   std::string_view modifiers_are = "Lengths";  // the title over the modifiers
   LineSplit line_split = {};
-  ProgramForm program_form = {};  // what a whole program is made of
+  // What a whole program is made of; null: there is none. Of the library alone.
+  const ProgramForm* program_form = nullptr;
   // The quotes that a template may stand in. Empty: it is pasted with what is around it.
   std::string_view quotes = "\"";
-  // What a program that prints a table is made of; null: there is none. In table_form.hpp.
+  // What a program that prints a table is made of; null: there is none. Of the library alone.
   const TableForm* table_form = nullptr;
   std::string_view default_locale;
   std::span<const std::string_view> locales;  // those supported
@@ -254,4 +256,4 @@ std::span<const Dialect* const> all_dialects();
 // Null when there is none of this id.
 const Dialect* find_dialect(std::string_view id);
 
-}  // namespace inky
+}  // namespace inky::inline v1

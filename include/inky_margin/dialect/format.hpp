@@ -14,7 +14,7 @@
 
 #include "inky_margin/dialect/dialect.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // An error where there is no such dialect (unknown_dialect), where the template cannot be read, or
 // where it prints nothing (template_fails): its span is in the template, its message begins with
@@ -33,4 +33,4 @@ Result<std::string> format(std::string_view dialect, std::string_view source,
   }
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -16,7 +16,7 @@
 
 #include "inky_margin/sheet/proof.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 struct TableProgramOptions {
   // Text is padded by the language itself, whatever its widths count.
@@ -64,4 +64,4 @@ struct TableProgram {
 Result<TableProgram> write_table_program(const Dialect& dialect, const Sheet& sheet,
                                          const Table& table, const TableProgramOptions& options);
 
-}  // namespace inky
+}  // namespace inky::inline v1

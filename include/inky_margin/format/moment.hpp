@@ -11,7 +11,7 @@
 
 #include "inky_margin/number/wide.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 struct Moment {
   int year = 1;   // 1 to 9999
@@ -44,4 +44,4 @@ int weekday(const Moment& moment);
 // 1 to 366.
 int day_of_year(const Moment& moment);
 
-}  // namespace inky
+}  // namespace inky::inline v1

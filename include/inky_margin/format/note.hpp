@@ -18,7 +18,7 @@
 #include <variant>
 #include <vector>
 
-namespace inky {
+namespace inky::inline v1 {
 
 // Half-open, in bytes of the text it points into: a template, a line, a value.
 struct Span {
@@ -177,4 +177,4 @@ class [[nodiscard]] Result {
   std::variant<T, Error> state_;
 };
 
-}  // namespace inky
+}  // namespace inky::inline v1

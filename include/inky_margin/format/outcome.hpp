@@ -16,7 +16,7 @@
 
 #include "inky_margin/format/note.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 class [[nodiscard]] Outcome {
  public:
@@ -69,4 +69,4 @@ struct Report {
   std::optional<std::vector<Span>> texts;
 };
 
-}  // namespace inky
+}  // namespace inky::inline v1

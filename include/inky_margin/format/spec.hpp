@@ -17,7 +17,7 @@
 #include "inky_margin/number/rounding.hpp"
 #include "inky_margin/number/whole.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 enum class Kind : std::uint8_t { any, text, whole, real, character, truth, moment };
 enum class Align : std::uint8_t {
@@ -107,4 +107,4 @@ std::span<const std::string_view> wish_keys();
 // What a key of a wish means, and what it can be: "digits after the point: 0 to 1000000".
 std::string wish_meaning(std::string_view key);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -16,7 +16,7 @@
 #include "inky_margin/format/note.hpp"
 #include "inky_margin/format/spec.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // A width or precision: written in the template, or taken from a value.
 struct Count {
@@ -128,4 +128,4 @@ inline constexpr std::size_t most_template = std::size_t{1} << 20;
 // The longest rendering of one template, in bytes.
 inline constexpr std::size_t most_output = std::size_t{1} << 24;
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -28,7 +28,7 @@
 #include "inky_margin/number/digits.hpp"
 #include "inky_margin/number/whole.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 enum class Type : std::uint8_t {
   i8,
@@ -97,12 +97,18 @@ class Value {
   Value(const std::string& text) : Value(Value::text(text)) {}
   Value(const char* text) : Value(std::string_view(text)) {}
 
-  // REQUIRES: a whole type other than big, and a number that fits it.
-  static Value whole(Type type, int128 number) { return {type, static_cast<uint128>(number)}; }
+  // REQUIRES: a whole type other than big, and a number that fits it; a u128 as its bits.
+  static Value whole(Type type, int128 number) {
+    assert(holds(type, number));
+    return {type, static_cast<uint128>(number)};
+  }
   static Value big(SignedNatural number);
   static Value real(double number) { return {Type::f64, uint128{bits_of(number)}}; }
   // REQUIRES: a real type; `encoding` in its low bits.
-  static Value real(Type type, uint128 encoding) { return {type, encoding}; }
+  static Value real(Type type, uint128 encoding) {
+    assert(is_real(type));
+    return {type, encoding};
+  }
   static Value text(std::string owned);
   // Borrowed: `view` must outlive the value and its copies.
   static Value text_view(std::string_view view) {
@@ -190,6 +196,8 @@ class Value {
     std::string_view text;
   };
   Value(Type type, uint128 bits) : type_(type), content_(bits) {}
+  // Whether it is a whole type other than big, and has room for the number.
+  static bool holds(Type type, int128 number);
   static Value compound(Type type, std::vector<Value> items);
 
   Type type_ = Type::nil;
@@ -243,4 +251,4 @@ inline constexpr int most_value_depth = 32;
 // Short, for people: 2.675, "ink", 'Ω', true, nil, [1, 2.5], {mass: 12.5}.
 std::string describe(const Value& value);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -10,6 +10,7 @@
 #pragma once
 
 #include <array>
+#include <cassert>
 #include <cstdint>
 #include <optional>
 #include <string_view>
@@ -17,7 +18,7 @@
 #include "inky_margin/number/rounding.hpp"
 #include "inky_margin/number/wide.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 struct BinaryFormat {
   std::string_view name;
@@ -68,7 +69,10 @@ struct BinaryReal {
   constexpr bool is_finite() const { return kind <= RealClass::normal; }
   constexpr bool is_zero() const { return kind == RealClass::zero; }
   // The exponent e with 2^e <= |value| < 2^(e+1). REQUIRES: finite, not zero.
-  constexpr int leading_exponent() const { return exponent + bit_length(significand) - 1; }
+  constexpr int leading_exponent() const {
+    assert(is_finite() && !is_zero());
+    return exponent + bit_length(significand) - 1;
+  }
 };
 
 // `bits`: the encoding, in the low format.width() bits.
@@ -116,4 +120,4 @@ uint128 round_to_format(const BinaryFormat& format, bool negative, uint128 signi
 uint128 convert(const BinaryReal& value, const BinaryFormat& to,
                 Rounding rounding = Rounding::half_even);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -16,7 +16,7 @@
 #include "inky_margin/number/binary_format.hpp"
 #include "inky_margin/number/digits.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // A decimal number as typed: [+-] digits [. digits] [e [+-] digits]; a digit on at least one side
 // of the point. Views point into the scanned text.
@@ -50,4 +50,4 @@ bool typed_digits(const DecimalText& decimal, Digits& out);
 std::optional<uint128> read_real(const BinaryFormat& format, std::string_view text,
                                  Rounding rounding = Rounding::half_even);
 
-}  // namespace inky
+}  // namespace inky::inline v1

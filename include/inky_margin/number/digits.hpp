@@ -24,7 +24,7 @@
 #include "inky_margin/number/binary_format.hpp"
 #include "inky_margin/number/rounding.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 class Digits {
  public:
@@ -109,4 +109,4 @@ char* write_plain_text(const Digits& digits, bool negative, char* out);
 // How the digits beyond the first `keep` compare with half a unit of the last kept one.
 Tail tail_after(const Digits& digits, int keep);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -22,6 +22,7 @@
 // exactly and then rounded to nearest, ties to even (IEEE 754-2019, 4.3.1 and 5.4).
 #pragma once
 
+#include <array>
 #include <cstddef>
 #include <optional>
 #include <span>
@@ -29,9 +30,43 @@
 #include <string_view>
 #include <vector>
 
-#include "inky_margin/number/number_type.hpp"
+#include "inky_margin/number/binary_format.hpp"
+#include "inky_margin/number/whole.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
+
+// What a number is stored in: wholes of a stated width, wholes of any size, binary reals.
+struct NumberType {
+  std::string_view name;
+  int width;                   // bits of a whole type; 0: of any size, or a real
+  bool is_signed;              // of a whole type
+  const BinaryFormat* format;  // of a real type; null for the others
+
+  bool is_real() const { return format != nullptr; }
+  bool is_unbounded() const { return format == nullptr && width == 0; }
+};
+
+inline constexpr auto number_types = std::to_array<NumberType>({
+    {"i8", 8, true, nullptr},
+    {"i16", 16, true, nullptr},
+    {"i32", 32, true, nullptr},
+    {"i64", 64, true, nullptr},
+    {"i128", 128, true, nullptr},
+    {"u8", 8, false, nullptr},
+    {"u16", 16, false, nullptr},
+    {"u32", 32, false, nullptr},
+    {"u64", 64, false, nullptr},
+    {"u128", 128, false, nullptr},
+    {"big", 0, true, nullptr},
+    {"f16", 0, true, &binary16},
+    {"bf16", 0, true, &bfloat16},
+    {"f32", 0, true, &binary32},
+    {"f64", 0, true, &binary64},
+    {"f80", 0, true, &extended80},
+    {"f128", 0, true, &binary128},
+});
+// Null when there is none of this name.
+const NumberType* number_type_named(std::string_view name);
 
 struct TypedNumber {
   const NumberType* type = nullptr;
@@ -138,4 +173,4 @@ inline constexpr int most_whole_bits = 20'000;
 
 EvaluationAnswer evaluate(std::string_view source, const EvaluationOptions& options);
 
-}  // namespace inky
+}  // namespace inky::inline v1

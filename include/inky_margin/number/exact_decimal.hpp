@@ -17,7 +17,7 @@
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/number/digits.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 struct ExactDecimal {
   bool negative = false;
@@ -47,4 +47,4 @@ Tail tail_at(const ExactDecimal& value, std::int64_t places);
 // `least_places`: zeros are added up to so many digits after the point.
 std::string to_text(const ExactDecimal& value, std::int64_t least_places = 0);
 
-}  // namespace inky
+}  // namespace inky::inline v1

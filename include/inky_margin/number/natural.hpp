@@ -18,7 +18,7 @@
 
 #include "inky_margin/number/wide.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 class Natural {
  public:
@@ -65,4 +65,4 @@ class Natural {
   std::vector<std::uint64_t> heap_;                 // used, when not empty, instead of inline_
 };
 
-}  // namespace inky
+}  // namespace inky::inline v1

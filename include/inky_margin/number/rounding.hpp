@@ -11,7 +11,7 @@
 #include <optional>
 #include <string_view>
 
-namespace inky {
+namespace inky::inline v1 {
 
 enum class Rounding : std::uint8_t {
   half_even,    // to the nearest; a tie goes to the even digit
@@ -58,4 +58,4 @@ constexpr bool rounds_away(Rounding rounding, Tail tail, bool negative, bool odd
   return false;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

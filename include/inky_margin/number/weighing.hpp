@@ -13,7 +13,7 @@
 #include "inky_margin/number/binary_format.hpp"
 #include "inky_margin/number/exact_decimal.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 struct Weighing {
   const BinaryFormat* format = nullptr;
@@ -93,4 +93,4 @@ inline std::string hexadecimal_text(const BinaryFormat& format, uint128 bits) {
   return hexadecimal_number(format, bits).string();
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

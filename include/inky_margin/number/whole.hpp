@@ -16,7 +16,7 @@
 #include "inky_margin/number/natural.hpp"
 #include "inky_margin/number/wide.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 enum class Letters : std::uint8_t { lower, upper };
 
@@ -62,4 +62,4 @@ inline constexpr std::size_t most_whole_digits = 20'000;
 // [+-] digits, in base 10, or 16, 8 or 2 after 0x, 0o or 0b. Nothing when the text is not one.
 std::optional<SignedNatural> read_whole(std::string_view text);
 
-}  // namespace inky
+}  // namespace inky::inline v1

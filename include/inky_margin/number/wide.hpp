@@ -4,7 +4,7 @@
 #include <bit>
 #include <cstdint>
 
-namespace inky {
+namespace inky::inline v1 {
 
 __extension__ typedef unsigned __int128 uint128;
 __extension__ typedef __int128 int128;
@@ -30,4 +30,4 @@ constexpr int bit_length(uint128 x) {
   return high_half(x) != 0 ? 64 + bit_length(high_half(x)) : bit_length(low_half(x));
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -14,7 +14,7 @@
 
 #include "inky_margin/format/note.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // How the template and the values of a call are written.
 enum class CallShape : std::uint8_t {
@@ -75,4 +75,4 @@ struct CallTable {
 };
 Result<CallTable> read_call_table(std::string_view text);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -22,7 +22,7 @@
 #include "inky_margin/check/check.hpp"
 #include "inky_margin/scan/language.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // A place in a text. Lines and columns count from 1; a column is a code point, and a byte that is
 // not UTF-8 is one too.
@@ -77,4 +77,4 @@ void scan(const SourceLanguage& language, std::span<const CallForm> calls, const
 void scan(const SourceLanguage& language, std::span<const CallForm> calls, std::string_view text,
           const CallSink& sink);
 
-}  // namespace inky
+}  // namespace inky::inline v1

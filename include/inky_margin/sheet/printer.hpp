@@ -19,10 +19,11 @@
 #include <string_view>
 #include <vector>
 
-#include "inky_margin/sheet/row_shaper.hpp"
 #include "inky_margin/sheet/sheet.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
+
+struct RowFault;
 
 struct Finding {
   enum class Kind : std::uint8_t {
@@ -117,4 +118,4 @@ class SheetPrinter {
   std::unique_ptr<Body> body_;
 };
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -14,7 +14,7 @@
 #include "inky_margin/sheet/printer.hpp"
 #include "inky_margin/sheet/table.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // A cell as it stands in a line.
 struct ProofCell {
@@ -50,4 +50,4 @@ struct Proof {
 // An error where a cell is too wide and its column says to fail.
 Result<Proof> make_proof(const Sheet& sheet, const Table& table);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -28,7 +28,7 @@
 #include "inky_margin/dialect/dialect.hpp"
 #include "inky_margin/format/spec.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // What becomes of a cell that is wider than its column.
 enum class Overflow : std::uint8_t {
@@ -93,4 +93,4 @@ Result<Sheet> read_sheet(std::string_view toml);
 // The same sheet for an answer that a machine reads: every cell whole, and without marks.
 Sheet for_machines(const Sheet& sheet);
 
-}  // namespace inky
+}  // namespace inky::inline v1

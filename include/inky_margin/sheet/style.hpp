@@ -16,7 +16,7 @@
 
 #include "inky_margin/sheet/proof.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 enum class Style : std::uint8_t {
   plain,
@@ -40,4 +40,4 @@ bool is_for_machines(Style style);
 // In tsv, csv and json there are the rows alone; an html table has the totals in its foot.
 std::string styled(const Proof& proof, Style style);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -15,9 +15,15 @@
 #include <vector>
 
 #include "inky_margin/format/note.hpp"
-#include "inky_margin/sheet/row_shaper.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
+
+// What is wrong with a line of data, and what was done about it.
+struct RowFault {
+  std::size_t line = 0;
+  std::size_t column = 0;  // in bytes, from 1; 0: the whole line
+  std::string message;
+};
 
 struct TableRow {
   std::size_t line = 0;                           // where it begins, from 1
@@ -39,4 +45,4 @@ struct Table {
 Result<Table> read_csv(std::string_view text);
 Result<Table> read_json_lines(std::string_view text);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -14,7 +14,7 @@
 #include <optional>
 #include <string_view>
 
-namespace inky {
+namespace inky::inline v1 {
 
 enum class WidthUnit : std::uint8_t {
   bytes,  // of UTF-8
@@ -41,4 +41,4 @@ struct Cluster {
 };
 Cluster first_cluster(std::string_view text);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -20,7 +20,7 @@
 #include <string>
 #include <string_view>
 
-namespace inky {
+namespace inky::inline v1 {
 
 class Output {
  public:
@@ -114,4 +114,4 @@ class FixedOutput final : public Output {
   char* full_limit_;
 };
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -15,7 +15,7 @@
 
 #include "inky_margin/dialect/dialect.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // An error where the language has no such program, or no literal of such a value, yet.
 Result<std::string> write_program(const Dialect& dialect, const Template& parsed,
@@ -24,4 +24,4 @@ Result<std::string> write_program(const Dialect& dialect, const Template& parsed
 // A value as a literal of the language, with its quotes.
 Result<std::string> write_value(const Dialect& dialect, const Value& value);
 
-}  // namespace inky
+}  // namespace inky::inline v1

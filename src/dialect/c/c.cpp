@@ -16,7 +16,7 @@
 
 #include "../dialects.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace c_language {
 
@@ -65,4 +65,4 @@ const Dialect* c_dialect() {
   return &dialect;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

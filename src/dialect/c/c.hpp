@@ -8,7 +8,7 @@
 #include "../family/percent.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 
-namespace inky::c_language {
+namespace inky::inline v1::c_language {
 
 extern const DialectFacts facts;
 
@@ -76,4 +76,4 @@ class CDialect final : public Dialect {
                               std::span<const std::string> names) const override;
 };
 
-}  // namespace inky::c_language
+}  // namespace inky::inline v1::c_language

@@ -6,7 +6,7 @@
 
 #include "c.hpp"
 
-namespace inky::c_language {
+namespace inky::inline v1::c_language {
 
 namespace {
 
@@ -54,4 +54,4 @@ std::size_t read_escape(std::size_t at, TemplateContent& out) {
   return 1;
 }
 
-}  // namespace inky::c_language
+}  // namespace inky::inline v1::c_language

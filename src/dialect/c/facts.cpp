@@ -2,9 +2,10 @@
 
 #include "c.hpp"
 
-#include "inky_margin/dialect/table_form.hpp"
+#include "dialect/program_form.hpp"
+#include "dialect/table_form.hpp"
 
-namespace inky::c_language {
+namespace inky::inline v1::c_language {
 
 namespace {
 
@@ -170,7 +171,7 @@ const DialectFacts facts = {
     .rounding = Rounding::half_even,
     .rounding_basis = "the stored value, exactly",
     .line_split = {"", "\"\n    \"", ""},
-    .program_form = own_program,
+    .program_form = &own_program,
     .table_form = &own_table,
     .default_locale = "C",
     .locales = c_locales,
@@ -181,4 +182,4 @@ const DialectFacts facts = {
     .failures = c_failures,
 };
 
-}  // namespace inky::c_language
+}  // namespace inky::inline v1::c_language

@@ -2,9 +2,9 @@
 #include <array>
 
 #include "c.hpp"
-#include "inky_margin/text/escape.hpp"
+#include "text/escape.hpp"
 
-namespace inky::c_language {
+namespace inky::inline v1::c_language {
 
 namespace {
 
@@ -226,4 +226,4 @@ std::optional<Objection> CDialect::do_objection(const TemplateContent& parsed, i
   return Objection{Code::language_undefined, message, std::move(repair)};
 }
 
-}  // namespace inky::c_language
+}  // namespace inky::inline v1::c_language

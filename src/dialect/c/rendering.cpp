@@ -3,10 +3,11 @@
 #include "../family/percent_rendering.hpp"
 #include "../family/value_notes.hpp"
 #include "c.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "format/layout.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky::c_language {
+namespace inky::inline v1::c_language {
 
 namespace {
 
@@ -359,4 +360,4 @@ Outcome CDialect::do_render(const TemplateContent& parsed, std::span<const Value
   return Rendering(c_language::facts, parsed, values, options, out, report).run();
 }
 
-}  // namespace inky::c_language
+}  // namespace inky::inline v1::c_language

@@ -1,7 +1,7 @@
 #include "../family/writing.hpp"
 #include "c.hpp"
 
-namespace inky::c_language {
+namespace inky::inline v1::c_language {
 
 namespace {
 
@@ -194,4 +194,4 @@ std::string CDialect::write_statement(std::string_view source,
          writing::listed(names, ", ") + ");";
 }
 
-}  // namespace inky::c_language
+}  // namespace inky::inline v1::c_language

@@ -27,14 +27,16 @@
 #include "../family/value_notes.hpp"
 #include "../family/writing.hpp"
 #include "cultures.hpp"
-#include "inky_margin/dialect/table_form.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "dialect/program_form.hpp"
+#include "dialect/table_form.hpp"
+#include "format/layout.hpp"
 #include "moments.hpp"
 #include "numbers.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 #include "writing.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace csharp {
 
@@ -203,7 +205,7 @@ constexpr DialectFacts csharp_facts = {
     .places_form = "{0:FN}",
     .modifiers_are = "Alignment, patterns, dates",
     .line_split = {"", "\"\n    + \"", ""},
-    .program_form = own_program,
+    .program_form = &own_program,
     .table_form = &own_table,
     .default_locale = "invariant",
     .locales = {},  // a function's, see CSharp::facts
@@ -740,4 +742,4 @@ const Dialect* csharp_dialect() {
   return &dialect;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <array>
 
-namespace inky::csharp {
+namespace inky::inline v1::csharp {
 
 namespace {
 
@@ -82,4 +82,4 @@ const Culture* culture_tagged(std::string_view tag) {
   return found == cultures.end() ? nullptr : &*found;
 }
 
-}  // namespace inky::csharp
+}  // namespace inky::inline v1::csharp

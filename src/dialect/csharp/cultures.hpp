@@ -4,7 +4,7 @@
 #include <span>
 #include <string_view>
 
-namespace inky::csharp {
+namespace inky::inline v1::csharp {
 
 // NumberFormatInfo. In a pattern n is the number, - the minus sign, $ the currency, % itself.
 struct Culture {
@@ -31,4 +31,4 @@ std::span<const std::string_view> culture_tags();
 // Null when there is none; an empty tag is the invariant culture's.
 const Culture* culture_tagged(std::string_view tag);
 
-}  // namespace inky::csharp
+}  // namespace inky::inline v1::csharp

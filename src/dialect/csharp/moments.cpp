@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <array>
 
-namespace inky::csharp {
+namespace inky::inline v1::csharp {
 
 namespace {
 
@@ -196,4 +196,4 @@ bool depends_on_time_zone(std::string_view format) {
   return format == "U" || (format.size() > 1 && format.find('z') != std::string_view::npos);
 }
 
-}  // namespace inky::csharp
+}  // namespace inky::inline v1::csharp

@@ -11,7 +11,7 @@
 
 #include "inky_margin/format/moment.hpp"
 
-namespace inky::csharp {
+namespace inky::inline v1::csharp {
 
 // Appends the moment. False where .NET throws a FormatException, and `why` says for what.
 bool append_moment(const Moment& moment, std::string_view format, std::string& out,
@@ -20,4 +20,4 @@ bool append_moment(const Moment& moment, std::string_view format, std::string& o
 // Whether the format shows what depends on the machine's time zone.
 bool depends_on_time_zone(std::string_view format);
 
-}  // namespace inky::csharp
+}  // namespace inky::inline v1::csharp

@@ -8,10 +8,10 @@
 #include "../family/dotnet_digits.hpp"
 #include "../family/values.hpp"
 #include "inky_margin/number/digits.hpp"
-#include "inky_margin/text/utf8.hpp"
 #include "text/ascii.hpp"
+#include "text/utf8.hpp"
 
-namespace inky::csharp {
+namespace inky::inline v1::csharp {
 
 namespace {
 
@@ -596,4 +596,4 @@ bool rounds_twice(const NumberFormat& format, const Value& value) {
   return as_is.view() != in_full.view();
 }
 
-}  // namespace inky::csharp
+}  // namespace inky::inline v1::csharp

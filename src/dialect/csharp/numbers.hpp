@@ -16,7 +16,7 @@
 #include "inky_margin/format/value.hpp"
 #include "inky_margin/text/output.hpp"
 
-namespace inky::csharp {
+namespace inky::inline v1::csharp {
 
 struct NumberFormat {
   char letter = 'G';         // of a standard format, as written; 0: a pattern
@@ -37,4 +37,4 @@ bool append_number(const NumberFormat& format, const Value& value, const Culture
 // takes few digits of it first. REQUIRES: a pattern, and a finite real.
 bool rounds_twice(const NumberFormat& format, const Value& value);
 
-}  // namespace inky::csharp
+}  // namespace inky::inline v1::csharp

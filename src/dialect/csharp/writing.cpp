@@ -4,7 +4,7 @@
 
 #include "../family/writing.hpp"
 
-namespace inky::csharp {
+namespace inky::inline v1::csharp {
 
 namespace {
 
@@ -220,4 +220,4 @@ bool read_format(const NumberFormat& number, std::string_view format, Type type,
   return true;
 }
 
-}  // namespace inky::csharp
+}  // namespace inky::inline v1::csharp

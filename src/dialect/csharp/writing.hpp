@@ -4,11 +4,11 @@
 #include "inky_margin/dialect/dialect.hpp"
 #include "numbers.hpp"
 
-namespace inky::csharp {
+namespace inky::inline v1::csharp {
 
 WrittenField write_item(const FieldWish& wish);
 
 // What a format asks of a number of this type; false where a wish cannot say it.
 bool read_format(const NumberFormat& number, std::string_view format, Type type, Spec& out);
 
-}  // namespace inky::csharp
+}  // namespace inky::inline v1::csharp

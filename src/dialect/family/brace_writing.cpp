@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-namespace inky::braces {
+namespace inky::inline v1::braces {
 
 namespace {
 
@@ -275,4 +275,4 @@ WrittenField write_field(const WritingRules& rules, const FieldWish& wish) {
   return Writer(rules, wish).write();
 }
 
-}  // namespace inky::braces
+}  // namespace inky::inline v1::braces

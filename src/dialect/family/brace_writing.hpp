@@ -6,7 +6,7 @@
 #include "braces.hpp"
 #include "writing.hpp"
 
-namespace inky::braces {
+namespace inky::inline v1::braces {
 
 struct WritingRules {
   const DialectFacts* facts;
@@ -31,4 +31,4 @@ Spec wish_of(const Lead& lead, int width, int precision, char letter, Type type,
 
 inline constexpr writing::LiteralRules literal_rules = {.doubled = "{}"};
 
-}  // namespace inky::braces
+}  // namespace inky::inline v1::braces

@@ -2,10 +2,10 @@
 
 #include <algorithm>
 
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky::braces {
+namespace inky::inline v1::braces {
 
 Decoded::Decoded(TemplateContent& parsed, ReadEscape read_escape) {
   const std::string_view source = parsed.source;
@@ -104,4 +104,4 @@ bool read_literal(SpecReader& reader, const Decoded& decoded, TemplateContent& o
   return true;
 }
 
-}  // namespace inky::braces
+}  // namespace inky::inline v1::braces

@@ -14,7 +14,7 @@
 
 #include "inky_margin/dialect/dialect.hpp"
 
-namespace inky::braces {
+namespace inky::inline v1::braces {
 
 // A template without its escapes, and where in the source each byte of it stood.
 class Decoded {
@@ -113,4 +113,4 @@ class SpecReader {
 bool read_literal(SpecReader& reader, const Decoded& decoded, TemplateContent& out,
                   WordsSink& words);
 
-}  // namespace inky::braces
+}  // namespace inky::inline v1::braces

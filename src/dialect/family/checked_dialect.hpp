@@ -6,7 +6,7 @@
 
 #include "program_dialect.hpp"
 
-namespace inky::family {
+namespace inky::inline v1::family {
 
 template <typename Fields, typename Rendering>
 class CheckedDialect : public ProgramDialect<Fields> {
@@ -21,4 +21,4 @@ class CheckedDialect : public ProgramDialect<Fields> {
   }
 };
 
-}  // namespace inky::family
+}  // namespace inky::inline v1::family

@@ -1,6 +1,6 @@
 #include "dotnet_digits.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 void dotnet_digits(const BinaryFormat& format, const BinaryReal& value, Digits& out) {
   shortest_digits(format, value, out);
@@ -10,4 +10,4 @@ void dotnet_digits(const BinaryFormat& format, const BinaryReal& value, Digits& 
   if (is_power && (exponent == -958 || exponent == -25)) out.set(out.size() - 1, out.point());
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -7,9 +7,9 @@
 
 #include "inky_margin/number/digits.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // REQUIRES: a finite value.
 void dotnet_digits(const BinaryFormat& format, const BinaryReal& value, Digits& out);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -2,9 +2,9 @@
 
 #include <cstdint>
 
-#include "inky_margin/text/utf8.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -64,4 +64,4 @@ std::size_t read_backslash(const EscapeRules& rules, std::string_view source, st
   return start - at + count;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -5,7 +5,7 @@
 #include <string>
 #include <string_view>
 
-namespace inky {
+namespace inky::inline v1 {
 
 struct EscapeRules {
   std::string_view simple;  // pairs: the letter, and what it stands for
@@ -20,4 +20,4 @@ struct EscapeRules {
 std::size_t read_backslash(const EscapeRules& rules, std::string_view source, std::size_t at,
                            std::string& out);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -1,10 +1,11 @@
 #include "literal.hpp"
 
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "dialect/program_form.hpp"
 #include "text/ascii.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -21,7 +22,7 @@ Error ends_literal(const DialectFacts& facts, Span span, char quote) {
 class Writer {
  public:
   Writer(const DialectFacts& facts, std::string_view source)
-      : form_(facts.program_form), facts_(facts), source_(source) {}
+      : form_(program_form_of(facts)), facts_(facts), source_(source) {}
 
   Result<std::string> write() {
     while (at_ < source_.size()) {
@@ -132,4 +133,4 @@ Result<std::string> rewritten(const DialectFacts& facts, std::string_view source
   return Writer(facts, source).write();
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

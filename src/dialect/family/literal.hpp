@@ -7,7 +7,7 @@
 
 #include "inky_margin/dialect/dialect.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // A quote that would end the literal, where the language has one kind of quotes and they are not
 // around the template as well.
@@ -18,4 +18,4 @@ std::optional<Error> check_quotes(const DialectFacts& facts, std::string_view so
 // language. An error (bad_template, not_supported_yet) where that cannot be.
 Result<std::string> rewritten(const DialectFacts& facts, std::string_view source);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -105,4 +105,4 @@ void NameCollector::add(std::string_view name) {
   if (known_.emplace(name).second) names_.emplace_back(name);
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

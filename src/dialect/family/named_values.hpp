@@ -12,7 +12,7 @@
 
 #include "inky_margin/format/value.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // The values of one rendering. A few are looked through; for more of them an index is made, once,
 // when the first is looked for.
@@ -78,4 +78,4 @@ class NameCollector {
   std::unordered_set<std::string> known_;  // of many names
 };
 
-}  // namespace inky
+}  // namespace inky::inline v1

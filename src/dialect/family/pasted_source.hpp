@@ -11,7 +11,7 @@
 #include "inky_margin/dialect/dialect.hpp"
 #include "text/ascii.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 class PastedSource {
  protected:
@@ -64,4 +64,4 @@ class PastedSource {
   std::size_t at_;  // a byte of the source
 };
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -2,11 +2,12 @@
 
 #include <algorithm>
 
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "format/layout.hpp"
 #include "text/ascii.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky::percent {
+namespace inky::inline v1::percent {
 
 namespace {
 
@@ -476,4 +477,4 @@ const ConversionFact* conversion_of(const DialectFacts& facts, char letter) {
   return nullptr;
 }
 
-}  // namespace inky::percent
+}  // namespace inky::inline v1::percent

@@ -9,10 +9,11 @@
 #include <string>
 #include <string_view>
 
+#include "format/layout.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 #include "source.hpp"
 
-namespace inky::percent {
+namespace inky::inline v1::percent {
 
 struct Syntax {
   const DialectFacts* facts;
@@ -79,4 +80,4 @@ constexpr bool has_flag(const DialectFacts& facts, const Field& field, char flag
 // The fact of a field's letter; null when the dialect has no such letter.
 const ConversionFact* conversion_of(const DialectFacts& facts, char letter);
 
-}  // namespace inky::percent
+}  // namespace inky::inline v1::percent

@@ -11,7 +11,7 @@
 #include "source.hpp"
 #include "writing.hpp"
 
-namespace inky::family {
+namespace inky::inline v1::family {
 
 class PercentDialect : public Dialect {
  public:
@@ -49,4 +49,4 @@ class PercentDialect : public Dialect {
   const writing::LiteralRules& literals_;
 };
 
-}  // namespace inky::family
+}  // namespace inky::inline v1::family

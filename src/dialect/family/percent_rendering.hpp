@@ -6,7 +6,7 @@
 #include "percent.hpp"
 #include "rendering.hpp"
 
-namespace inky::percent {
+namespace inky::inline v1::percent {
 
 template <typename Language>
 class Rendering : public family::Rendering<Language> {
@@ -26,4 +26,4 @@ class Rendering : public family::Rendering<Language> {
   }
 };
 
-}  // namespace inky::percent
+}  // namespace inky::inline v1::percent

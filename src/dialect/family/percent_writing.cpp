@@ -1,8 +1,8 @@
 #include "percent_writing.hpp"
 
-#include "inky_margin/text/escape.hpp"
+#include "text/escape.hpp"
 
-namespace inky::percent {
+namespace inky::inline v1::percent {
 
 namespace {
 
@@ -196,4 +196,4 @@ WrittenField write_field(const WritingRules& rules, const FieldWish& wish) {
   return Writer(rules, wish).write();
 }
 
-}  // namespace inky::percent
+}  // namespace inky::inline v1::percent

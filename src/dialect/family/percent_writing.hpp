@@ -4,7 +4,7 @@
 #include "percent.hpp"
 #include "writing.hpp"
 
-namespace inky::percent {
+namespace inky::inline v1::percent {
 
 struct WritingRules {
   const DialectFacts* facts;
@@ -20,4 +20,4 @@ struct WritingRules {
 // `position` as "1$".
 WrittenField write_field(const WritingRules& rules, const FieldWish& wish);
 
-}  // namespace inky::percent
+}  // namespace inky::inline v1::percent

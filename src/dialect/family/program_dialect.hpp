@@ -9,7 +9,7 @@
 #include "inky_margin/dialect/dialect.hpp"
 #include "source.hpp"
 
-namespace inky::family {
+namespace inky::inline v1::family {
 
 template <typename Fields>
 class ProgramDialect : public Dialect {
@@ -43,4 +43,4 @@ class ProgramDialect : public Dialect {
   virtual void read(TemplateContent& out, Fields& program, std::vector<Words>* words) const = 0;
 };
 
-}  // namespace inky::family
+}  // namespace inky::inline v1::family

@@ -13,11 +13,11 @@
 #include <string>
 
 #include "inky_margin/dialect/dialect.hpp"
-#include "inky_margin/number/decimal_writing.hpp"
+#include "number/decimal_writing.hpp"
 #include "source.hpp"
 #include "values.hpp"
 
-namespace inky::family {
+namespace inky::inline v1::family {
 
 template <typename Language>
 class Rendering {
@@ -150,4 +150,4 @@ class Rendering {
   int shown_ = unset;    // the value that the field shows, where the field does not say
 };
 
-}  // namespace inky::family
+}  // namespace inky::inline v1::family

@@ -1,9 +1,9 @@
 #include "source.hpp"
 
-#include "inky_margin/text/utf8.hpp"
 #include "literal.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 std::optional<Error> check_source(const DialectFacts& facts, std::string_view source) {
   if (source.size() > most_template) {
@@ -53,4 +53,4 @@ void note_quotes(const DialectFacts& facts, TemplateContent& parsed) {
                           {0, source.size()}});
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -8,7 +8,7 @@
 #include "inky_margin/format/outcome.hpp"
 #include "inky_margin/format/template.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // What no dialect reads: a source that is too long, not UTF-8, or no content of a literal.
 std::optional<Error> check_source(const DialectFacts& facts, std::string_view source);
@@ -22,4 +22,4 @@ Error not_read(const TemplateContent& parsed);
 // A note where both ends of the source are the same one of the language's quotes.
 void note_quotes(const DialectFacts& facts, TemplateContent& parsed);
 
-}  // namespace inky
+}  // namespace inky::inline v1

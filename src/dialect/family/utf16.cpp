@@ -4,9 +4,9 @@
 #include <optional>
 
 #include "inky_margin/number/whole.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -38,4 +38,4 @@ std::size_t read_surrogates(std::size_t at, TemplateContent& out) {
   return 6;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

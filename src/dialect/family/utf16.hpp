@@ -5,11 +5,11 @@
 
 #include "inky_margin/format/template.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // Reads an escape of a surrogate at `at` (a backslash) and the one after it: appends the character
 // they make to the literals and returns the length of both. Half of a pair is refused as "not
 // supported yet". 0, and nothing done, for any other escape.
 std::size_t read_surrogates(std::size_t at, TemplateContent& out);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -2,10 +2,10 @@
 
 #include "inky_margin/number/digits.hpp"
 #include "inky_margin/number/weighing.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace {
 
@@ -103,4 +103,4 @@ void note_text(const Spec& spec, std::string_view text, WidthUnit unit, Span spa
   }
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -8,7 +8,7 @@
 #include "inky_margin/number/binary_format.hpp"
 #include "inky_margin/text/columns.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // Why the last digit went the way it did, where that may surprise; digits beyond the precision.
 void note_rounding(const Spec& spec, const BinaryFormat& format, const BinaryReal& value, Span span,
@@ -17,4 +17,4 @@ void note_rounding(const Spec& spec, const BinaryFormat& format, const BinaryRea
 // A text cut, or cut inside a character; a width that does not count terminal columns.
 void note_text(const Spec& spec, std::string_view text, WidthUnit unit, Span span, Notes& notes);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -3,9 +3,9 @@
 #include <algorithm>
 
 #include "inky_margin/number/decimal.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 const Value* find_rare(std::span<const Value> values) {
   for (const Value& value : values) {
@@ -100,4 +100,4 @@ std::u16string utf16_of(std::string_view text) {
   return out;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

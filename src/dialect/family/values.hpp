@@ -7,7 +7,7 @@
 #include "inky_margin/format/outcome.hpp"
 #include "inky_margin/format/value.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 inline bool is_text_or_character(const Value& value) {
   return value.is(Type::text) || value.is(Type::character);
@@ -43,4 +43,4 @@ bool is_whole_number(const BinaryReal& real);
 // The code units of UTF-16.
 std::u16string utf16_of(std::string_view text);
 
-}  // namespace inky
+}  // namespace inky::inline v1

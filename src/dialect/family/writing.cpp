@@ -2,7 +2,7 @@
 
 #include "inky_margin/number/whole.hpp"
 
-namespace inky::writing {
+namespace inky::inline v1::writing {
 
 namespace {
 
@@ -93,4 +93,4 @@ void cannot(std::string what, Notes& notes) {
   notes.push_back({Code::wish_not_expressible, std::move(what), {}});
 }
 
-}  // namespace inky::writing
+}  // namespace inky::inline v1::writing

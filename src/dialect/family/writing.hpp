@@ -8,7 +8,7 @@
 
 #include "inky_margin/dialect/dialect.hpp"
 
-namespace inky::writing {
+namespace inky::inline v1::writing {
 
 // How a language writes a character that cannot stand as itself.
 enum class ControlForm : std::uint8_t {
@@ -45,4 +45,4 @@ bool asks_nothing_of_a_number(const Spec& spec);
 // "wish-not-expressible"
 void cannot(std::string what, Notes& notes);
 
-}  // namespace inky::writing
+}  // namespace inky::inline v1::writing

@@ -6,10 +6,10 @@
 #include <cmath>
 #include <type_traits>
 
-#include "inky_margin/number/decimal_writing.hpp"
 #include "inky_margin/number/natural.hpp"
+#include "number/decimal_writing.hpp"
 
-namespace inky::java_language {
+namespace inky::inline v1::java_language {
 
 namespace {
 
@@ -235,4 +235,4 @@ void java_digits(const BinaryFormat& format, const BinaryReal& value, Purpose pu
           exponent, purpose, out);
 }
 
-}  // namespace inky::java_language
+}  // namespace inky::inline v1::java_language

@@ -11,7 +11,7 @@
 
 #include "inky_margin/number/digits.hpp"
 
-namespace inky::java_language {
+namespace inky::inline v1::java_language {
 
 // What the digits are for.
 enum class Purpose : std::uint8_t {
@@ -22,4 +22,4 @@ enum class Purpose : std::uint8_t {
 // REQUIRES: binary32 or binary64, and a finite value.
 void java_digits(const BinaryFormat& format, const BinaryReal& value, Purpose purpose, Digits& out);
 
-}  // namespace inky::java_language
+}  // namespace inky::inline v1::java_language

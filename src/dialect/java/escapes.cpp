@@ -3,9 +3,9 @@
 #include <algorithm>
 
 #include "../family/escapes.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/utf8.hpp"
 
-namespace inky::java_language {
+namespace inky::inline v1::java_language {
 
 namespace {
 
@@ -86,4 +86,4 @@ std::size_t read_escape(std::size_t at, TemplateContent& out) {
   return 1;
 }
 
-}  // namespace inky::java_language
+}  // namespace inky::inline v1::java_language

@@ -6,7 +6,7 @@
 
 #include "inky_margin/dialect/dialect.hpp"
 
-namespace inky::java_language {
+namespace inky::inline v1::java_language {
 
 inline constexpr auto escape_facts = std::to_array<EscapeFact>({
     {"\\n", "a new line"},
@@ -36,4 +36,4 @@ constexpr auto with_escapes(const std::array<EscapeFact, count>& own) {
 // and returns its length. What Java does not define is refused.
 std::size_t read_escape(std::size_t at, TemplateContent& out);
 
-}  // namespace inky::java_language
+}  // namespace inky::inline v1::java_language

@@ -26,14 +26,15 @@
 #include "../family/values.hpp"
 #include "decimal.hpp"
 #include "escapes.hpp"
-#include "inky_margin/number/hexadecimal_real.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/upper_case.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "format/layout.hpp"
 #include "locales.hpp"
+#include "number/hexadecimal_real.hpp"
 #include "program.hpp"
+#include "text/escape.hpp"
+#include "text/upper_case.hpp"
+#include "text/utf8.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace java_language {
 
@@ -119,7 +120,7 @@ constexpr DialectFacts facts = {
     .rounding = Rounding::half_away,
     .rounding_basis = "the decimal digits that Java makes of the value, at most 17 or so",
     .line_split = {"", "\"\n    + \"", ""},
-    .program_form = java_program,
+    .program_form = &java_program,
     .table_form = &own_table,
     .default_locale = "root",
     .locales = {},  // a function's, see Java::facts
@@ -974,4 +975,4 @@ const Dialect* java_dialect() {
   return &dialect;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <array>
 
-namespace inky::java_language {
+namespace inky::inline v1::java_language {
 
 namespace {
 
@@ -122,4 +122,4 @@ const JavaLocale* locale_tagged(std::string_view tag) {
   return found == locales.end() ? nullptr : &*found;
 }
 
-}  // namespace inky::java_language
+}  // namespace inky::inline v1::java_language

@@ -6,7 +6,7 @@
 
 #include "inky_margin/format/spec.hpp"
 
-namespace inky::java_language {
+namespace inky::inline v1::java_language {
 
 struct JavaLocale {
   std::string_view tag;  // BCP 47; "root" is Locale.ROOT
@@ -31,4 +31,4 @@ std::span<const std::string_view> locale_tags();
 // Null when there is none; an empty tag is the root's.
 const JavaLocale* locale_tagged(std::string_view tag);
 
-}  // namespace inky::java_language
+}  // namespace inky::inline v1::java_language

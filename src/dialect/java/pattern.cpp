@@ -24,12 +24,12 @@
 #include "../family/writing.hpp"
 #include "decimal.hpp"
 #include "escapes.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
 #include "locales.hpp"
 #include "program.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky::java_language::pattern {
+namespace inky::inline v1::java_language::pattern {
 
 namespace {
 
@@ -74,7 +74,7 @@ constexpr DialectFacts pattern_facts = {
     .places_form = "0~",
     .modifiers_are = "Characters of a pattern",
     .line_split = {"", "\"\n    + \"", ""},
-    .program_form = java_program,
+    .program_form = &java_program,
     .table_form = &own_table,
     .default_locale = "root",
     .locales = {},  // a function's, see JavaPattern::facts
@@ -771,13 +771,13 @@ class JavaPattern final : public family::ProgramDialect<Pattern> {
 
 }  // namespace
 
-}  // namespace inky::java_language::pattern
+}  // namespace inky::inline v1::java_language::pattern
 
-namespace inky {
+namespace inky::inline v1 {
 
 const Dialect* java_pattern_dialect() {
   static const java_language::pattern::JavaPattern dialect;
   return &dialect;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -3,10 +3,10 @@
 
 #include <array>
 
-#include "inky_margin/dialect/program_form.hpp"
-#include "inky_margin/dialect/table_form.hpp"
+#include "dialect/program_form.hpp"
+#include "dialect/table_form.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 inline constexpr auto java_program_types = std::to_array<TypeForm>({
     {Type::i8, "byte "},
@@ -85,4 +85,4 @@ constexpr TableForm java_table(std::string_view before, std::string_view carrier
   };
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

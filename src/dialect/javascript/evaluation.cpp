@@ -8,15 +8,15 @@
 
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
-#include "inky_margin/format/layout.hpp"
+#include "format/layout.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/text/columns.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/lower_case.hpp"
-#include "inky_margin/text/upper_case.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/escape.hpp"
+#include "text/lower_case.hpp"
+#include "text/upper_case.hpp"
+#include "text/utf8.hpp"
 
-namespace inky::javascript {
+namespace inky::inline v1::javascript {
 
 namespace {
 
@@ -1086,4 +1086,4 @@ std::span<const MethodFact> methods() {
   return method_facts;
 }
 
-}  // namespace inky::javascript
+}  // namespace inky::inline v1::javascript

@@ -15,7 +15,7 @@
 #include "inky_margin/format/value.hpp"
 #include "inky_margin/text/columns.hpp"
 
-namespace inky::javascript {
+namespace inky::inline v1::javascript {
 
 // A value of JavaScript.
 struct Datum {
@@ -80,4 +80,4 @@ struct MethodFact {
 // The methods and functions there are, for the facts and the words.
 std::span<const MethodFact> methods();
 
-}  // namespace inky::javascript
+}  // namespace inky::inline v1::javascript

@@ -7,11 +7,11 @@
 #include "../family/pasted_source.hpp"
 #include "../family/utf16.hpp"
 #include "inky_margin/number/decimal.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
 #include "text/ascii.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky::javascript {
+namespace inky::inline v1::javascript {
 
 namespace {
 
@@ -421,4 +421,4 @@ bool read_expression(TemplateContent& out, std::size_t& at, Node& node) {
   return good;
 }
 
-}  // namespace inky::javascript
+}  // namespace inky::inline v1::javascript

@@ -13,7 +13,7 @@
 #include "inky_margin/format/template.hpp"
 #include "inky_margin/number/whole.hpp"
 
-namespace inky::javascript {
+namespace inky::inline v1::javascript {
 
 struct Node {
   enum class Kind : std::uint8_t {
@@ -56,4 +56,4 @@ bool is_name_start(char c);
 // Whether a name is the language's own, unless a value has it.
 bool is_known_name(std::string_view name);
 
-}  // namespace inky::javascript
+}  // namespace inky::inline v1::javascript

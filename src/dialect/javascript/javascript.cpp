@@ -25,13 +25,14 @@
 #include "../family/program_dialect.hpp"
 #include "../family/rendering.hpp"
 #include "../family/writing.hpp"
+#include "dialect/program_form.hpp"
+#include "dialect/table_form.hpp"
 #include "evaluation.hpp"
-#include "inky_margin/dialect/table_form.hpp"
-#include "inky_margin/text/escape.hpp"
 #include "printing.hpp"
+#include "text/escape.hpp"
 #include "writing.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace javascript {
 
@@ -133,7 +134,7 @@ constexpr DialectFacts javascript_facts = {
     .places_form = "${x.toFixed(N)}",
     .modifiers_are = "Methods and functions",
     .line_split = {"", "`\n    + `", ""},
-    .program_form = own_program,
+    .program_form = &own_program,
     .quotes = "",
     .table_form = &own_table,
     .default_locale = "en-US",
@@ -414,7 +415,7 @@ class JavaScript final : public family::ProgramDialect<Slots> {
     std::string literal = "`";
     for (const Piece& piece : parsed.pieces) {
       if (piece.field == unset) {
-        literal += template_text(facts_.program_form, parsed.literal(piece));
+        literal += template_text(program_form_of(facts_), parsed.literal(piece));
         continue;
       }
       const Node& shown = program.slots[static_cast<std::size_t>(piece.field)].expression;
@@ -425,7 +426,7 @@ class JavaScript final : public family::ProgramDialect<Slots> {
                          " in a program is not supported yet: nothing is known of it",
                      unknown->span, "Give what it comes to as a value with a name."};
       literal += "${";
-      append_source(facts_.program_form, shown, literal);
+      append_source(program_form_of(facts_), shown, literal);
       literal += '}';
     }
     WrittenCall out;
@@ -477,4 +478,4 @@ const Dialect* javascript_dialect() {
   return &dialect;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -2,9 +2,10 @@
 
 #include <algorithm>
 
+#include "dialect/program_form.hpp"
 #include "evaluation.hpp"
 
-namespace inky::javascript {
+namespace inky::inline v1::javascript {
 
 namespace {
 
@@ -153,4 +154,4 @@ std::string template_text(const ProgramForm& form, std::string_view text) {
   return literal_text(between_backticks, text);
 }
 
-}  // namespace inky::javascript
+}  // namespace inky::inline v1::javascript

@@ -4,10 +4,10 @@
 #include <span>
 #include <string>
 
+#include "dialect/program_form.hpp"
 #include "expression.hpp"
-#include "inky_margin/dialect/program_form.hpp"
 
-namespace inky::javascript {
+namespace inky::inline v1::javascript {
 
 // Appends the expression; texts are written as `form` has them.
 void append_source(const ProgramForm& form, const Node& node, std::string& out);
@@ -19,4 +19,4 @@ const Node* unknown_part(const Node& node, std::span<const std::string> names);
 // Text as it stands between the backticks of a template literal.
 std::string template_text(const ProgramForm& form, std::string_view text);
 
-}  // namespace inky::javascript
+}  // namespace inky::inline v1::javascript

@@ -5,7 +5,7 @@
 
 #include "../family/writing.hpp"
 
-namespace inky::javascript {
+namespace inky::inline v1::javascript {
 
 namespace {
 
@@ -190,4 +190,4 @@ bool read_slot(const Node& expression, Type type, Spec& out) {
   return WishReader(type, out).read(expression);
 }
 
-}  // namespace inky::javascript
+}  // namespace inky::inline v1::javascript

@@ -4,7 +4,7 @@
 #include "expression.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 
-namespace inky::javascript {
+namespace inky::inline v1::javascript {
 
 WrittenField write_slot(const FieldWish& wish);
 
@@ -12,4 +12,4 @@ WrittenField write_slot(const FieldWish& wish);
 // is anything else.
 bool read_slot(const Node& expression, Type type, Spec& out);
 
-}  // namespace inky::javascript
+}  // namespace inky::inline v1::javascript

@@ -2,11 +2,11 @@
 
 #include <algorithm>
 
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
 #include "text/ascii.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky::lisp {
+namespace inky::inline v1::lisp {
 
 namespace {
 
@@ -293,4 +293,4 @@ void read_control(const braces::Decoded& decoded, TemplateContent& out, Control&
   Reader(decoded, out, control, words).read();
 }
 
-}  // namespace inky::lisp
+}  // namespace inky::inline v1::lisp

@@ -12,7 +12,7 @@
 #include "../family/braces.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 
-namespace inky::lisp {
+namespace inky::inline v1::lisp {
 
 // A parameter before the letter.
 struct Parameter {
@@ -58,4 +58,4 @@ void read_control(const braces::Decoded& decoded, TemplateContent& out, Control&
 // What a directive does, for the words: from the facts.
 extern const DialectFacts lisp_facts;
 
-}  // namespace inky::lisp
+}  // namespace inky::inline v1::lisp

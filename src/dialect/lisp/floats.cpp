@@ -7,9 +7,9 @@
 
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/number/digits.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/utf8.hpp"
 
-namespace inky::lisp {
+namespace inky::inline v1::lisp {
 
 namespace {
 
@@ -386,4 +386,4 @@ void append_dollars(const Float& number, const FloatField& field, std::string& o
   out += text.text;
 }
 
-}  // namespace inky::lisp
+}  // namespace inky::inline v1::lisp

@@ -13,7 +13,7 @@
 #include "inky_margin/format/spec.hpp"
 #include "inky_margin/number/binary_format.hpp"
 
-namespace inky::lisp {
+namespace inky::inline v1::lisp {
 
 struct Float {
   const BinaryFormat* format = nullptr;  // binary32 or binary64
@@ -47,4 +47,4 @@ void append_general(const Float& number, const FloatField& field, std::string& o
 // REQUIRES: a width and places.
 void append_dollars(const Float& number, const FloatField& field, std::string& out);  // ~$
 
-}  // namespace inky::lisp
+}  // namespace inky::inline v1::lisp

@@ -22,17 +22,19 @@
 #include "../family/values.hpp"
 #include "../family/writing.hpp"
 #include "control.hpp"
+#include "dialect/program_form.hpp"
+#include "dialect/table_form.hpp"
 #include "floats.hpp"
-#include "inky_margin/dialect/table_form.hpp"
+#include "format/layout.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/text/columns.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/simple_case.hpp"
-#include "inky_margin/text/utf8.hpp"
 #include "numerals.hpp"
+#include "text/escape.hpp"
+#include "text/simple_case.hpp"
+#include "text/utf8.hpp"
 #include "writing.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace lisp {
 
@@ -182,7 +184,7 @@ constexpr DialectFacts lisp_facts = {
     .places_form = "~,NF",
     .modifiers_are = "Parameters",
     .line_split = {"", "~\n    ", "", true},
-    .program_form = own_program,
+    .program_form = &own_program,
     .table_form = &own_table,
     .default_locale = "",
     .locales = {},
@@ -1289,4 +1291,4 @@ const Dialect* lisp_dialect() {
   return &dialect;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <array>
 
-namespace inky::lisp {
+namespace inky::inline v1::lisp {
 
 namespace {
 
@@ -132,4 +132,4 @@ std::string roman(int number, bool old) {
   return out;
 }
 
-}  // namespace inky::lisp
+}  // namespace inky::inline v1::lisp

@@ -11,7 +11,7 @@
 #include <string>
 #include <string_view>
 
-namespace inky::lisp {
+namespace inky::inline v1::lisp {
 
 // Each is given the decimal digits of the magnitude. Nothing for 10^66 and more.
 std::optional<std::string> cardinal(std::string_view digits, bool negative);
@@ -20,4 +20,4 @@ std::optional<std::string> ordinal(std::string_view digits, bool negative);
 // REQUIRES: 0 < number, and below 4000; old numerals, which subtract nothing, below 5000.
 std::string roman(int number, bool old);
 
-}  // namespace inky::lisp
+}  // namespace inky::inline v1::lisp

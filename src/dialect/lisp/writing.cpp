@@ -4,7 +4,7 @@
 
 #include "../family/writing.hpp"
 
-namespace inky::lisp {
+namespace inky::inline v1::lisp {
 
 namespace {
 
@@ -185,4 +185,4 @@ bool read_directive(const Directive& directive, Type type, Spec& out) {
   }
 }
 
-}  // namespace inky::lisp
+}  // namespace inky::inline v1::lisp

@@ -3,7 +3,7 @@
 
 #include "control.hpp"
 
-namespace inky::lisp {
+namespace inky::inline v1::lisp {
 
 WrittenField write_directive(const FieldWish& wish);
 
@@ -11,4 +11,4 @@ WrittenField write_directive(const FieldWish& wish);
 // says.
 bool read_directive(const Directive& directive, Type type, Spec& out);
 
-}  // namespace inky::lisp
+}  // namespace inky::inline v1::lisp

@@ -9,9 +9,9 @@
 #include <utility>
 
 #include "../family/values.hpp"
-#include "inky_margin/format/layout.hpp"
+#include "format/layout.hpp"
 
-namespace inky::octave {
+namespace inky::inline v1::octave {
 
 namespace {
 
@@ -543,4 +543,4 @@ std::string displayed(std::string_view name, const Array& array, const Settings&
   return out + "\n";
 }
 
-}  // namespace inky::octave
+}  // namespace inky::inline v1::octave

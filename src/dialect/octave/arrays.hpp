@@ -14,7 +14,7 @@
 #include "inky_margin/format/outcome.hpp"
 #include "inky_margin/format/value.hpp"
 
-namespace inky::octave {
+namespace inky::inline v1::octave {
 
 enum class Mode : std::uint8_t { plain, general, scientific, bank, rational, hexadecimal };
 
@@ -66,4 +66,4 @@ std::string displayed(const Array& array, const Settings& settings);
 // What `name = ...` or a name alone prints.
 std::string displayed(std::string_view name, const Array& array, const Settings& settings);
 
-}  // namespace inky::octave
+}  // namespace inky::inline v1::octave

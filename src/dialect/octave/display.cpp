@@ -30,10 +30,10 @@
 #include "../family/writing.hpp"
 #include "arrays.hpp"
 #include "inky_margin/number/decimal.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/lower_case.hpp"
+#include "text/escape.hpp"
+#include "text/lower_case.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace octave {
 
@@ -957,4 +957,4 @@ const Dialect* octave_display_dialect() {
   return &dialect;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

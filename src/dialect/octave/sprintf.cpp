@@ -21,11 +21,13 @@
 #include "../family/percent_rendering.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
-#include "inky_margin/dialect/table_form.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "dialect/program_form.hpp"
+#include "dialect/table_form.hpp"
+#include "format/layout.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky::octave_sprintf {
+namespace inky::inline v1::octave_sprintf {
 
 namespace {
 
@@ -166,7 +168,7 @@ constexpr DialectFacts facts = {
     .rounding = Rounding::half_even,
     .rounding_basis = "the stored value, exactly",
     .line_split = {"[", "\" ...\n    \"", "]", false, false, " ...\n    "},
-    .program_form = own_program,
+    .program_form = &own_program,
     .quotes = "\"'",
     .table_form = &own_table,
     .default_locale = "",
@@ -757,13 +759,13 @@ class Octave final : public family::PercentDialect {
 
 }  // namespace
 
-}  // namespace inky::octave_sprintf
+}  // namespace inky::inline v1::octave_sprintf
 
-namespace inky {
+namespace inky::inline v1 {
 
 const Dialect* octave_dialect() {
   static const octave_sprintf::Octave dialect;
   return &dialect;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -21,13 +21,13 @@
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "fields.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
 #include "moments.hpp"
 #include "program.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 #include "values.hpp"
 
-namespace inky::python {
+namespace inky::inline v1::python {
 
 namespace {
 
@@ -118,7 +118,7 @@ const DialectFacts braces_facts = {
     .places_form = "{:.Nf}",
     .modifiers_are = "Conversions and codes",
     .line_split = {"", "\"\n    \"", ""},
-    .program_form = python_program,
+    .program_form = &python_program,
     .quotes = "\"'",
     .table_form = &python_table,
     .default_locale = "",
@@ -570,13 +570,13 @@ class Python final : public Dialect {
 
 }  // namespace
 
-}  // namespace inky::python
+}  // namespace inky::inline v1::python
 
-namespace inky {
+namespace inky::inline v1 {
 
 const Dialect* python_dialect() {
   static const python::Python dialect;
   return &dialect;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -1,12 +1,13 @@
 // Reads an f-string, which is refused as a whole when it is compiled.
 #include <algorithm>
 
+#include "dialect/program_form.hpp"
 #include "fields.hpp"
-#include "inky_margin/text/escape.hpp"
 #include "text/ascii.hpp"
+#include "text/escape.hpp"
 #include "values.hpp"
 
-namespace inky::python {
+namespace inky::inline v1::python {
 
 namespace {
 
@@ -252,7 +253,7 @@ class FStringWriter {
 
  private:
   void add_text(std::string_view text, bool doubles_braces) {
-    for (const char c : literal_text(braces_facts.program_form, text)) {
+    for (const char c : literal_text(program_form_of(braces_facts), text)) {
       if (doubles_braces && (c == '{' || c == '}')) out_ += c;
       out_ += c;
     }
@@ -328,4 +329,4 @@ void read_f_string(Span inside, TemplateContent& out, Fields& program, std::vect
   out.pieces.push_back({{inside.to, out.source.size()}, unset, {}});
 }
 
-}  // namespace inky::python
+}  // namespace inky::inline v1::python

@@ -11,7 +11,7 @@
 #include "inky_margin/dialect/dialect.hpp"
 #include "spec.hpp"
 
-namespace inky::python {
+namespace inky::inline v1::python {
 
 extern const DialectFacts braces_facts;
 
@@ -80,4 +80,4 @@ Result<std::string> f_string_source(const TemplateContent& parsed, const Fields&
 void tell_field(const Replacement& field, const braces::Decoded* decoded, int index,
                 braces::WordsSink& words);
 
-}  // namespace inky::python
+}  // namespace inky::inline v1::python

@@ -3,10 +3,10 @@
 #include <algorithm>
 
 #include "fields.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky::python {
+namespace inky::inline v1::python {
 
 namespace {
 
@@ -282,4 +282,4 @@ void read_format(const braces::Decoded& decoded, TemplateContent& out, Fields& p
   FormatReader(decoded, out, program, words).read();
 }
 
-}  // namespace inky::python
+}  // namespace inky::inline v1::python

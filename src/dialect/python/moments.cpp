@@ -2,7 +2,7 @@
 // leaves most codes to the C library: these are as glibc 2.36 prints them.
 #include "moments.hpp"
 
-namespace inky::python {
+namespace inky::inline v1::python {
 
 namespace {
 
@@ -194,4 +194,4 @@ std::string_view append_moment(const Moment& moment, std::string_view codes, std
   return {};
 }
 
-}  // namespace inky::python
+}  // namespace inky::inline v1::python

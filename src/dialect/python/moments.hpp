@@ -6,9 +6,9 @@
 
 #include "inky_margin/format/moment.hpp"
 
-namespace inky::python {
+namespace inky::inline v1::python {
 
 // Appends strftime(codes), in the C locale. Returns the code that is not supported yet, or nothing.
 std::string_view append_moment(const Moment& moment, std::string_view codes, std::string& out);
 
-}  // namespace inky::python
+}  // namespace inky::inline v1::python

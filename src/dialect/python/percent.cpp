@@ -19,13 +19,14 @@
 #include "../family/percent_rendering.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
+#include "format/layout.hpp"
 #include "inky_margin/number/digits.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
 #include "program.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 #include "values.hpp"
 
-namespace inky::python_percent {
+namespace inky::inline v1::python_percent {
 
 namespace {
 
@@ -101,7 +102,7 @@ constexpr DialectFacts facts = {
     .rounding = Rounding::half_even,
     .rounding_basis = "the stored value, exactly",
     .line_split = {"", "\"\n    \"", ""},
-    .program_form = python_program,
+    .program_form = &python_program,
     .quotes = "\"'",
     .table_form = &python_table,
     .default_locale = "",
@@ -475,13 +476,13 @@ class PythonPercent final : public family::PercentDialect {
 
 }  // namespace
 
-}  // namespace inky::python_percent
+}  // namespace inky::inline v1::python_percent
 
-namespace inky {
+namespace inky::inline v1 {
 
 const Dialect* python_percent_dialect() {
   static const python_percent::PythonPercent dialect;
   return &dialect;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

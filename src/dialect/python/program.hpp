@@ -3,10 +3,10 @@
 
 #include <array>
 
-#include "inky_margin/dialect/program_form.hpp"
-#include "inky_margin/dialect/table_form.hpp"
+#include "dialect/program_form.hpp"
+#include "dialect/table_form.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 inline constexpr auto python_program_types = std::to_array<TypeForm>({
     {Type::i32, ""},
@@ -77,4 +77,4 @@ inline constexpr TableForm python_table = {
     .read_real = "        @N = float(row[@L])\n",
 };
 
-}  // namespace inky
+}  // namespace inky::inline v1

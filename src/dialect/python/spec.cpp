@@ -8,11 +8,12 @@
 #include <optional>
 
 #include "../family/values.hpp"
+#include "format/layout.hpp"
 #include "inky_margin/number/digits.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/utf8.hpp"
 #include "values.hpp"
 
-namespace inky::python {
+namespace inky::inline v1::python {
 
 namespace {
 
@@ -421,4 +422,4 @@ Trouble format_value(const FormatSpec& spec, const Value& value, WidthUnit unit,
   return put_text(spec, text_of(value), unit, out);
 }
 
-}  // namespace inky::python
+}  // namespace inky::inline v1::python

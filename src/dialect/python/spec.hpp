@@ -9,7 +9,7 @@
 #include "../family/braces.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 
-namespace inky::python {
+namespace inky::inline v1::python {
 
 struct FormatSpec : braces::Lead {
   bool no_negative_zero = false;
@@ -42,4 +42,4 @@ struct Trouble {
 // or a complex number; a spec without a defect, whose width and precision are within the limit.
 Trouble format_value(const FormatSpec& spec, const Value& value, WidthUnit unit, Output& out);
 
-}  // namespace inky::python
+}  // namespace inky::inline v1::python

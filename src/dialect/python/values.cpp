@@ -4,11 +4,12 @@
 
 #include "../family/escapes.hpp"
 #include "../family/values.hpp"
+#include "format/layout.hpp"
 #include "inky_margin/number/digits.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky::python {
+namespace inky::inline v1::python {
 
 namespace {
 
@@ -188,4 +189,4 @@ std::string text_of_any(const Value& value, Conversion conversion) {
   }
 }
 
-}  // namespace inky::python
+}  // namespace inky::inline v1::python

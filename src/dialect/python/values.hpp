@@ -5,9 +5,10 @@
 #include <string>
 #include <string_view>
 
+#include "format/layout.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 
-namespace inky::python {
+namespace inky::inline v1::python {
 
 // The escapes of a str literal, after those of the facility itself.
 template <std::size_t count>
@@ -55,4 +56,4 @@ std::string text_of_any(const Value& value, Conversion conversion);
 // repr() or ascii() of a str.
 std::string quoted(std::string_view text, bool ascii);
 
-}  // namespace inky::python
+}  // namespace inky::inline v1::python

@@ -1,9 +1,9 @@
 // A field of str.format or of an f-string in words.
 #include "fields.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 
-namespace inky::python {
+namespace inky::inline v1::python {
 
 namespace {
 
@@ -106,4 +106,4 @@ void tell_field(const Replacement& field, const braces::Decoded* decoded, int in
   words.add(end, "end", "the end of the field", index);
 }
 
-}  // namespace inky::python
+}  // namespace inky::inline v1::python

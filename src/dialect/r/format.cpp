@@ -29,13 +29,15 @@
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "../family/writing.hpp"
+#include "dialect/program_form.hpp"
+#include "format/layout.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/text/columns.hpp"
-#include "inky_margin/text/escape.hpp"
 #include "program.hpp"
+#include "text/escape.hpp"
 #include "values.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 namespace r_language {
 
@@ -92,7 +94,7 @@ constexpr DialectFacts format_facts = {
     .letter_form = "",
     .places_form = "formatC(x, digits = N, format = \"f\")",
     .modifiers_are = "Arguments",
-    .program_form = r_program,
+    .program_form = &r_program,
     .quotes = "",
     .default_locale = "",
     .locales = {},
@@ -1375,7 +1377,7 @@ void add_source(const Expression& expression, WrittenCall& out) {
     case Expression::Kind::value:
       if (!expression.value.is(Type::text)) return out.add(number_source(expression.value));
       return out.add_literal(
-          '"' + literal_text(format_facts.program_form, expression.value.as_text()) + '"');
+          '"' + literal_text(program_form_of(format_facts), expression.value.as_text()) + '"');
   }
 }
 
@@ -1474,4 +1476,4 @@ const Dialect* r_format_dialect() {
   return &dialect;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

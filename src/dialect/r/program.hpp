@@ -3,9 +3,9 @@
 
 #include <array>
 
-#include "inky_margin/dialect/program_form.hpp"
+#include "dialect/program_form.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 inline constexpr auto r_program_types = std::to_array<TypeForm>({
     {Type::i32, "", "@L"},
@@ -25,4 +25,4 @@ inline constexpr ProgramForm r_program = {.before = "",
                                           .truth = "TRUE",
                                           .falsehood = "FALSE"};
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -20,13 +20,14 @@
 #include "../family/percent_rendering.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
-#include "inky_margin/dialect/table_form.hpp"
-#include "inky_margin/text/escape.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "dialect/table_form.hpp"
+#include "format/layout.hpp"
 #include "program.hpp"
+#include "text/escape.hpp"
+#include "text/utf8.hpp"
 #include "values.hpp"
 
-namespace inky::r_sprintf {
+namespace inky::inline v1::r_sprintf {
 
 namespace {
 
@@ -145,7 +146,7 @@ constexpr DialectFacts facts = {
     .rounding = Rounding::half_even,
     .rounding_basis = "the stored value, exactly",
     .line_split = {"paste0(", "\",\n    \"", ")"},
-    .program_form = r_program,
+    .program_form = &r_program,
     .quotes = "\"'",
     .table_form = &own_table,
     .default_locale = "",
@@ -651,13 +652,13 @@ class R final : public family::PercentDialect {
 
 }  // namespace
 
-}  // namespace inky::r_sprintf
+}  // namespace inky::inline v1::r_sprintf
 
-namespace inky {
+namespace inky::inline v1 {
 
 const Dialect* r_dialect() {
   static const r_sprintf::R dialect;
   return &dialect;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -5,9 +5,10 @@
 
 #include "../family/escapes.hpp"
 #include "../family/values.hpp"
-#include "inky_margin/text/utf8.hpp"
+#include "format/layout.hpp"
+#include "text/utf8.hpp"
 
-namespace inky::r_language {
+namespace inky::inline v1::r_language {
 
 namespace {
 
@@ -140,4 +141,4 @@ std::string as_character(const Value& value, Mode mode) {
   return std::to_string(integer_of(value));
 }
 
-}  // namespace inky::r_language
+}  // namespace inky::inline v1::r_language

@@ -4,9 +4,10 @@
 #include <string>
 #include <string_view>
 
+#include "format/layout.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 
-namespace inky::r_language {
+namespace inky::inline v1::r_language {
 
 // Of a vector; c() makes all elements the last of these that one of them has.
 enum class Mode : std::uint8_t { unknown, logical, integer, real, character };
@@ -34,4 +35,4 @@ inline constexpr NumberStyle number_style = {.carry_drops_zeros = true};
 // literals and returns its length. What R does not define is refused.
 std::size_t read_escape(std::size_t at, TemplateContent& out);
 
-}  // namespace inky::r_language
+}  // namespace inky::inline v1::r_language

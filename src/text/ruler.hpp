@@ -8,7 +8,7 @@
 #include <string>
 #include <string_view>
 
-namespace inky {
+namespace inky::inline v1 {
 
 struct RulerMarks {
   std::string_view one;   // each column
@@ -20,4 +20,4 @@ inline constexpr RulerMarks ruler_ascii{"-", "+"};
 // `columns` wide; every tenth column bears the last digit of its count of tens.
 std::string ruler(std::size_t columns, const RulerMarks& marks);
 
-}  // namespace inky
+}  // namespace inky::inline v1

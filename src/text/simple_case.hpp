@@ -11,11 +11,11 @@
 #include <string>
 #include <string_view>
 
-namespace inky {
+namespace inky::inline v1 {
 
 enum class Capitals : std::uint8_t { none, first_word, each_word, all };
 
 // REQUIRES: UTF-8.
 std::string simple_case(std::string_view text, Capitals capitals);
 
-}  // namespace inky
+}  // namespace inky::inline v1

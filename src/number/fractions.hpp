@@ -12,7 +12,7 @@
 
 #include "inky_margin/number/weighing.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 struct Fraction {
   std::string numerator;
@@ -27,4 +27,4 @@ struct Fraction {
 // Empty for what is not finite.
 std::vector<Fraction> best_fractions(const Weighing& weighing);
 
-}  // namespace inky
+}  // namespace inky::inline v1

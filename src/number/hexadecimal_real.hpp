@@ -10,7 +10,7 @@
 #include "inky_margin/number/binary_format.hpp"
 #include "inky_margin/number/whole.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 struct HexadecimalDigits {
   int lead = 0;      // the digit before the point
@@ -33,4 +33,4 @@ inline constexpr int any_places = -1;
 HexadecimalDigits hexadecimal_digits(const BinaryFormat& format, const BinaryReal& value,
                                      int places, Rounding rounding, Letters letters);
 
-}  // namespace inky
+}  // namespace inky::inline v1

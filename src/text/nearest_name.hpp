@@ -7,10 +7,10 @@
 #include <span>
 #include <string_view>
 
-namespace inky {
+namespace inky::inline v1 {
 
 // By the fewest insertions, deletions, replacements and swaps of neighbours; empty when more than a
 // third of the letters would have to change.
 std::string_view nearest_name(std::string_view typed, std::span<const std::string_view> names);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -6,7 +6,7 @@
 
 #include "inky_margin/number/exact_decimal.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // Both numbers have at most so many digits, and points no farther from the first than that.
 inline constexpr int most_multiple_digits = 5'000;
@@ -18,4 +18,4 @@ ExactDecimal rounded_to_multiple(const ExactDecimal& value, const ExactDecimal& 
 // What lies beyond the multiple nearer zero, against half a step.
 Tail tail_at_multiple(const ExactDecimal& value, const ExactDecimal& step);
 
-}  // namespace inky
+}  // namespace inky::inline v1

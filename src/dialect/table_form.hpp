@@ -16,7 +16,7 @@
 #include <cstdint>
 #include <string_view>
 
-namespace inky {
+namespace inky::inline v1 {
 
 // How the words of a name are joined.
 enum class NameCase : std::uint8_t { snake, camel, kebab };
@@ -99,4 +99,4 @@ struct TableForm {
   std::size_t most_fields = 12;     // in a statement
 };
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -18,7 +18,7 @@
 #include <string_view>
 #include <vector>
 
-namespace inky {
+namespace inky::inline v1 {
 
 class RowSink {
  public:
@@ -49,4 +49,4 @@ class CsvReader {
   std::unique_ptr<Body> body_;
 };
 
-}  // namespace inky
+}  // namespace inky::inline v1

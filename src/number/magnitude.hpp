@@ -11,7 +11,7 @@
 
 #include "inky_margin/number/exact_decimal.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 struct Magnitude {
   bool about = false;    // three digits do not tell all of it
@@ -21,4 +21,4 @@ struct Magnitude {
 
 Magnitude magnitude_of(const ExactDecimal& value);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -12,7 +12,7 @@
 #include <string>
 #include <string_view>
 
-#include "inky_margin/toolchain/witness.hpp"
+#include "toolchain/witness.hpp"
 
 namespace inky::toolchain {
 

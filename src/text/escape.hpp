@@ -7,7 +7,7 @@
 #include <string>
 #include <string_view>
 
-namespace inky {
+namespace inky::inline v1 {
 
 // Control characters as \n, \t, \x1b; bytes that are not UTF-8 as \xff; direction marks and other
 // invisible format characters as \u{202e}. Everything else stays.
@@ -27,4 +27,4 @@ bool extends_another(char32_t value);
 // Bytes as lower-case hexadecimal pairs.
 std::string to_hexadecimal(std::string_view bytes);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -10,7 +10,7 @@
 #include "inky_margin/sheet/sheet.hpp"
 #include "inky_margin/sheet/table.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // Each text is the name of a column of the data, and then keys of a column with their values,
 // between blanks; what has blanks in it stands in double quotes: mass "heading=Mass (g)".
@@ -21,4 +21,4 @@ Sheet sheet_of(const Table& table);
 // The columns of the sheet under other keys of a sheet: "gap= | ", "overflow=cut".
 Result<Sheet> with_settings(Sheet sheet, std::span<const std::string> settings);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -8,16 +8,10 @@
 #include <string>
 #include <vector>
 
-#include "inky_margin/sheet/csv_reader.hpp"
+#include "inky_margin/sheet/table.hpp"
+#include "sheet/csv_reader.hpp"
 
-namespace inky {
-
-// What is wrong with a line of data, and what was done about it.
-struct RowFault {
-  std::size_t line = 0;
-  std::size_t column = 0;  // in bytes, from 1; 0: the whole line
-  std::string message;
-};
+namespace inky::inline v1 {
 
 class ShapedRows {
  public:
@@ -46,4 +40,4 @@ class RowShaper final : public RowSink {
   std::vector<std::optional<std::string_view>> mended_;
 };
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -10,7 +10,7 @@
 
 #include "inky_margin/scan/language.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 class Dialect;
 
@@ -34,4 +34,4 @@ SourceTokens tokens_of(const SourceLanguage& language, std::string_view text);
 // The language that a dialect is a part of; null where it is not known.
 const SourceLanguage* language_of_dialect(const Dialect& dialect);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -9,9 +9,9 @@
 #include <string>
 #include <string_view>
 
-namespace inky {
+namespace inky::inline v1 {
 
 // REQUIRES: UTF-8.
 std::string upper_case(std::string_view text);
 
-}  // namespace inky
+}  // namespace inky::inline v1

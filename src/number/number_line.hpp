@@ -14,7 +14,7 @@
 
 #include "inky_margin/number/weighing.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 struct LinePoint {
   enum class Kind : std::uint8_t {
@@ -45,4 +45,4 @@ bool has_finite_neighbours(const Weighing& weighing);
 // other line shows it then. REQUIRES: stored is set.
 std::optional<NumberLine> line_of_places(const Weighing& weighing, int places);
 
-}  // namespace inky
+}  // namespace inky::inline v1

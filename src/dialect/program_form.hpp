@@ -9,9 +9,9 @@
 #include <string>
 #include <string_view>
 
-#include "inky_margin/format/value.hpp"
+#include "inky_margin/dialect/dialect.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 // How a byte that cannot be printed is written in a literal.
 enum class ControlEscape : std::uint8_t {
@@ -59,10 +59,16 @@ struct ProgramForm {
   bool unicode_first = false;
 };
 
+// What a dialect's program is made of: an empty form where there is none.
+inline constexpr ProgramForm no_program_form = {};
+inline const ProgramForm& program_form_of(const DialectFacts& facts) {
+  return facts.program_form == nullptr ? no_program_form : *facts.program_form;
+}
+
 // A text as it stands between the double quotes of a literal. No text can end the literal.
 std::string literal_text(const ProgramForm& form, std::string_view text);
 // The same for one character of the text, which the language reads as itself.
 void append_literal_character(const ProgramForm& form, std::string_view character,
                               std::string& out);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -15,9 +15,9 @@
 #include <vector>
 
 #include "inky_margin/sheet/printer.hpp"
-#include "inky_margin/sheet/row_shaper.hpp"
+#include "sheet/row_shaper.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 class SheetStream final : public ShapedRows {
  public:
@@ -49,4 +49,4 @@ class SheetStream final : public ShapedRows {
   std::optional<Error> error_;
 };
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -15,7 +15,7 @@
 #include "inky_margin/text/columns.hpp"
 #include "inky_margin/text/output.hpp"
 
-namespace inky {
+namespace inky::inline v1 {
 
 struct NumberStyle {
   std::string_view infinity = "inf";  // in upper letters when the spec asks for them
@@ -54,4 +54,4 @@ void lay_out_digits(const Spec& spec, bool negative, const Digits& digits, const
 void lay_out_real(const Spec& spec, const BinaryFormat& format, const BinaryReal& value,
                   const NumberStyle& style, Output& out);
 
-}  // namespace inky
+}  // namespace inky::inline v1

@@ -8,7 +8,7 @@
 
 #include "inky_margin/number/wide.hpp"
 
-namespace inky::decimal_writing {
+namespace inky::inline v1::decimal_writing {
 
 inline constexpr std::array<char, 200> pairs = [] {
   std::array<char, 200> text{};
@@ -106,4 +106,4 @@ inline int write(char* out, std::uint64_t n) {
   return count;
 }
 
-}  // namespace inky::decimal_writing
+}  // namespace inky::inline v1::decimal_writing

@@ -12,7 +12,7 @@
 #include <string>
 #include <string_view>
 
-namespace inky {
+namespace inky::inline v1 {
 
 // One code point and the bytes it takes.
 struct CodePoint {
@@ -39,4 +39,4 @@ constexpr bool is_continuation(char byte) {
   return (static_cast<unsigned char>(byte) & 0xC0) == 0x80;
 }
 
-}  // namespace inky
+}  // namespace inky::inline v1
