@@ -56,8 +56,9 @@ Row row_of(const ShowRequest& request, const Template& home, const Cargo& cargo,
   TextBuffer text;
   const Outcome outcome = other.render(*parsed, values, {}, text, nullptr);
   if (outcome.prints()) row.text = text.string();
-  row.why = row.text ? why_different(*request.dialect, home, request.values, other, *parsed, values)
-                     : outcome.why();
+  row.why = outcome.prints_cleanly()
+                ? why_different(*request.dialect, home, request.values, other, *parsed, values)
+                : outcome.why();
   return row;
 }
 

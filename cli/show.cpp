@@ -217,6 +217,19 @@ void put_outcome(Screen& screen, const Outcome& outcome, const Template& parsed)
   screen.paragraph(text + outcome.why());
 }
 
+void put_complaints(Screen& screen, const Outcome& outcome, const Template& parsed) {
+  screen.line();
+  for (const Complaint& complaint : outcome.complaints()) {
+    screen.underlined(parsed.source(), complaint.span, "");
+    screen.line();
+    screen.label("complains");
+    screen.paragraph("as " + complaint.as + ": " + complaint.message);
+  }
+  if (!outcome.status()) return;
+  screen.label("exits");
+  screen.paragraph("with status " + std::to_string(*outcome.status()));
+}
+
 // Several texts, each under its number; none is said.
 void put_texts(Screen& screen, std::string_view text, const Report& report, const Look& look) {
   if (report.texts->empty()) {
@@ -272,11 +285,12 @@ int show_screen(const ShowRequest& request, const Template& parsed, const Outcom
     put_printed(screen, request, parsed, text, report, look);
   else
     put_outcome(screen, outcome, parsed);
+  if (outcome.kind() == Outcome::Kind::complains) put_complaints(screen, outcome, parsed);
   if (!report.notes.empty()) screen.line();
   for (const Note& note : report.notes) screen.note(note, parsed.source());
   if (witnessed != nullptr) put_witness(screen, *witnessed, text);
   if (!write_out(screen.text())) return bad_request;
-  return outcome.prints() ? done : answer_is_no;
+  return outcome.prints_cleanly() ? done : answer_is_no;
 }
 
 int show_rendered(const Options& options, const ShowRequest& request, const Template& parsed) {
@@ -300,7 +314,7 @@ int show_rendered(const Options& options, const ShowRequest& request, const Temp
     JsonWriter answer(JsonWriter::Form::spread);
     write_rendered(request, parsed, {outcome, out.view(), report, witness}, answer);
     return settled(!write_json(answer)                      ? bad_request
-                   : outcome.prints()                       ? done
+                   : outcome.prints_cleanly()               ? done
                    : outcome.kind() == Outcome::Kind::error ? bad_request
                                                             : answer_is_no);
   }
@@ -308,7 +322,8 @@ int show_rendered(const Options& options, const ShowRequest& request, const Temp
   const Look look = look_of(stdout, options.ascii);
   if (!options.bare)
     return settled(show_screen(request, parsed, outcome, out.view(), report, look, witness));
-  if (outcome.prints()) return write_out(out.view()) ? done : bad_request;
+  if (outcome.prints() && !write_out(out.view())) return bad_request;
+  if (outcome.prints_cleanly()) return done;
   write_error(error_text({Code{}, outcome.why(), outcome.span(), {}}, parsed.source(),
                          look_of(stderr, options.ascii)));
   return answer_is_no;
@@ -368,7 +383,7 @@ int show_plain(const Options& options, const Dialect& dialect) {
     }
     if (!write_out(screen.text())) return bad_request;
   }
-  return outcome.prints() ? done : answer_is_no;
+  return outcome.prints_cleanly() ? done : answer_is_no;
 }
 
 int run(const Options& options) {

@@ -136,6 +136,12 @@ Result<Witnessed> ask_witness(const ShowRequest& request, const Template& parsed
       agrees = printed && witness.output == text;
       out.said = "prints " + bytes_text(text.size());
       break;
+    case Outcome::Kind::complains:
+      agrees = (printed || failed) && witness.output == text &&
+               (!outcome.status() || witness.status == *outcome.status());
+      out.said = "prints " + bytes_text(text.size()) + ", and complains";
+      if (outcome.status()) out.said += " with status " + std::to_string(*outcome.status());
+      break;
     case Outcome::Kind::fails_compile:
       // An interpreter compiles when it runs.
       agrees = refused || failed;

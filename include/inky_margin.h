@@ -70,7 +70,7 @@ typedef enum inky_type {
 
 /* Which member counts, the type says. Values of other types go through inky_answer(). */
 typedef struct inky_value {
-  inky_type type;
+  int32_t type; /* one of inky_type */
   union {
     int64_t whole;      /* INKY_I8 to INKY_I64; has to fit the type */
     uint64_t natural;   /* INKY_U8 to INKY_U64; has to fit the type */
@@ -86,19 +86,20 @@ typedef struct inky_value {
 
 typedef enum inky_outcome {
   INKY_PRINTS = 0,        /* the text is in `out` */
-  INKY_FAILS_COMPILE = 1, /* the language refuses the template */
-  INKY_FAILS_RUN = 2,     /* the language fails when it prints */
-  INKY_UNDEFINED = 3,     /* the language gives this no meaning */
-  INKY_ERROR = 4,         /* the request is bad, or not supported yet */
-  INKY_NO_MEMORY = 5
+  INKY_COMPLAINS = 1,     /* the text is in `out`, and the language complains of it */
+  INKY_FAILS_COMPILE = 2, /* the language refuses the template */
+  INKY_FAILS_RUN = 3,     /* the language fails when it prints */
+  INKY_UNDEFINED = 4,     /* the language gives this no meaning */
+  INKY_ERROR = 5,         /* the request is bad, or not supported yet */
+  INKY_NO_MEMORY = 6
 } inky_outcome;
 
 /* Renders a template with `count` values. As much of the text as `room` bytes hold goes to `out`,
    without a zero byte; *size, if size is not null, is what the whole text takes, or 0 where nothing
    is printed. `out` may be null
    where room is 0, and `values` where count is 0. `why` may be null; else *why is null where it
-   prints, and where it does not the answer of the contract without a text: {"fails": ...},
-   {"undefined": ...} or {"error": ...}, for inky_free(). */
+   prints without a complaint, and else what the contract answers besides the text: {"complaints":
+   ...}, {"fails": ...}, {"undefined": ...} or {"error": ...}, for inky_free(). */
 INKY_MARGIN_API inky_outcome inky_render(const inky_template *template_, const inky_value *values,
                                          size_t count, char *out, size_t room, size_t *size,
                                          char **why);

@@ -102,6 +102,8 @@ inky_outcome name_of_kind(Outcome::Kind kind) {
   switch (kind) {
     case Outcome::Kind::prints:
       return INKY_PRINTS;
+    case Outcome::Kind::complains:
+      return INKY_COMPLAINS;
     case Outcome::Kind::fails_compile:
       return INKY_FAILS_COMPILE;
     case Outcome::Kind::fails_run:
@@ -116,7 +118,7 @@ inky_outcome name_of_kind(Outcome::Kind kind) {
 std::string why_of(const Outcome& outcome) {
   JsonWriter out;
   out.open_object();
-  write_outcome(outcome, {}, {}, out);
+  write_trouble(outcome, out);
   out.close_object();
   return out.string();
 }
@@ -151,7 +153,7 @@ inky_outcome render(const inky_template& known, std::span<const inky_value> give
   for (std::size_t i = 0; i < given.size() && !error; ++i) error = take(given[i], i, values[i]);
   const Outcome outcome = error ? Outcome::error(std::move(*error))
                                 : known.dialect->render(known.parsed, values, {}, out, nullptr);
-  if (why != nullptr && !outcome.prints()) *why = copied(why_of(outcome));
+  if (why != nullptr && !outcome.prints_cleanly()) *why = copied(why_of(outcome));
   return name_of_kind(outcome.kind());
 }
 
@@ -199,7 +201,8 @@ inky_outcome inky_render(const inky_template* template_, const inky_value* value
   try {
     inky::FixedOutput text({out, room});
     const inky_outcome outcome = inky::render(*template_, {values, count}, text, why);
-    if (size != nullptr && outcome == INKY_PRINTS) *size = text.needed();
+    if (size != nullptr && (outcome == INKY_PRINTS || outcome == INKY_COMPLAINS))
+      *size = text.needed();
     return outcome;
   } catch (...) {
     return INKY_NO_MEMORY;

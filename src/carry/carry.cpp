@@ -159,7 +159,9 @@ Error too_many_values() {
 
 Error fails_at_home(const Dialect& dialect, const Outcome& outcome) {
   return {Code::template_fails,
-          "in " + std::string(dialect.facts().id) + " this prints nothing: " + outcome.why(),
+          "in " + std::string(dialect.facts().id) +
+              (outcome.prints() ? " this is complained of: " : " this prints nothing: ") +
+              outcome.why(),
           outcome.span(),
           "Carry a template that prints; inky show tells what is wrong with this one."};
 }
@@ -249,7 +251,7 @@ Result<Cargo> Cargo::make(const Dialect& from, const Template& parsed,
   TextBuffer text;
   Report report;
   const Outcome outcome = from.render(parsed, values, {}, text, &report);
-  if (!outcome.prints()) return fails_at_home(from, outcome);
+  if (!outcome.prints_cleanly()) return fails_at_home(from, outcome);
   constexpr std::size_t most_text = 65536;
   if (text.view().size() > most_text)
     return Error{
@@ -377,18 +379,20 @@ class Carrying {
   bool agrees(const Template& there, const Set& values, CarryExample* example) {
     give(values);
     here_.clear();
-    if (!cargo_.from_->render(*cargo_.parsed_, home_, here_).prints()) return true;
+    if (!cargo_.from_->render(*cargo_.parsed_, home_, here_).prints_cleanly()) return true;
     there_.clear();
     Outcome outcome = other_.render(there, away_, there_);
-    if (outcome.prints() && here_.view() == there_.view()) return true;
+    if (outcome.prints_cleanly() && here_.view() == there_.view()) return true;
     if (example != nullptr) {
       example->values = values;
       example->here = here_.string();
       example->there = outcome.prints() ? there_.string() : outcome.why();
       example->there_fails = !outcome.prints();
-      if (outcome.prints())
+      if (outcome.prints_cleanly())
         example->reason =
             why_different(*cargo_.from_, *cargo_.parsed_, home_, other_, there, away_);
+      else if (outcome.prints())
+        example->reason = "complained of, as " + outcome.failure_name() + ": " + outcome.why();
     }
     return false;
   }
@@ -441,8 +445,8 @@ class Carrying {
     give(values);
     here_.clear();
     there_.clear();
-    return cargo_.from_->render(*cargo_.parsed_, home_, here_).prints() &&
-           other_.render(there, away_, there_).prints() && here_.view() == there_.view();
+    return cargo_.from_->render(*cargo_.parsed_, home_, here_).prints_cleanly() &&
+           other_.render(there, away_, there_).prints_cleanly() && here_.view() == there_.view();
   }
 
   // Finds the values whose fields differ, field by field. False where that does not tell.
@@ -453,8 +457,8 @@ class Carrying {
     there_.clear();
     Report here;
     Report away;
-    if (!cargo_.from_->render(*cargo_.parsed_, home_, {}, here_, &here).prints() ||
-        !other_.render(there, away_, {}, there_, &away).prints())
+    if (!cargo_.from_->render(*cargo_.parsed_, home_, {}, here_, &here).prints_cleanly() ||
+        !other_.render(there, away_, {}, there_, &away).prints_cleanly())
       return false;
     std::vector<int> shown;
     for (const int index : cargo_.shown_) {

@@ -41,6 +41,8 @@ bool is_fault(Code code) {
 
 std::string effect_of(const Outcome& outcome) {
   switch (outcome.kind()) {
+    case Outcome::Kind::complains:
+      return "prints, and is complained of: " + outcome.failure_name();
     case Outcome::Kind::fails_compile:
       return "does not compile: " + outcome.failure_name();
     case Outcome::Kind::fails_run:
@@ -190,7 +192,7 @@ class Checker {
       const auto refused = [&] {
         text_.clear();
         const Outcome outcome = dialect_.render(parsed, values_at(0), text_);
-        return !outcome.prints() && outcome.span().from <= field.span.from &&
+        return !outcome.prints_cleanly() && outcome.span().from <= field.span.from &&
                field.span.from < std::max(outcome.span().to, outcome.span().from + 1);
       };
       const Type said = slot.type;
@@ -253,7 +255,7 @@ class Checker {
       const std::vector<Value> values = values_at(step);
       text_.clear();
       Outcome outcome = dialect_.render(parsed, values, text_);
-      if (outcome.prints()) continue;
+      if (outcome.prints_cleanly()) continue;
       ++bad;
       if (found) continue;
       std::string of;
@@ -284,9 +286,10 @@ class Checker {
   bool add(const Template& parsed, const Trouble& trouble) {
     const Outcome& outcome = trouble.outcome;
     Fault fault;
-    fault.code = outcome.kind() == Outcome::Kind::undefined ? Code::language_undefined
-                 : outcome.kind() == Outcome::Kind::error   ? outcome.as_error().code
-                                                            : Code::language_fails;
+    fault.code = outcome.kind() == Outcome::Kind::undefined   ? Code::language_undefined
+                 : outcome.kind() == Outcome::Kind::error     ? outcome.as_error().code
+                 : outcome.kind() == Outcome::Kind::complains ? Code::language_complains
+                                                              : Code::language_fails;
     fault.message = outcome.why();
     if (!trouble.of.empty()) fault.message += " (of " + trouble.of + ")";
     fault.message += stand_in(parsed, outcome.span());
@@ -375,7 +378,8 @@ class Checker {
     if (!again || again->refusal()) return false;
     text_.clear();
     const Outcome outcome = dialect_.render(*again, values_at(0), text_);
-    if (!outcome.prints() && outcome.span().from < field.span.from + written.size()) return false;
+    if (!outcome.prints_cleanly() && outcome.span().from < field.span.from + written.size())
+      return false;
     fault.repair = written;
     edits_.push_back({field.span, written.size()});
     source_ = std::move(source);

@@ -25,6 +25,20 @@ void write_printed(std::string_view text, const Report& report, JsonWriter& out)
   write_text_or_bytes(text, out);
 }
 
+void write_complaints(const Outcome& outcome, JsonWriter& out) {
+  out.open_list("complaints");
+  for (const Complaint& complaint : outcome.complaints()) {
+    out.open_object();
+    out.member("as", complaint.as);
+    out.member("message", complaint.message);
+    out.key("span");
+    write_span(complaint.span, out);
+    out.close_object();
+  }
+  out.close_list();
+  if (outcome.status()) out.member_number("status", *outcome.status());
+}
+
 }  // namespace
 
 void write_span(const Span& span, JsonWriter& out) {
@@ -84,11 +98,12 @@ void write_text_or_bytes(std::string_view text, JsonWriter& out) {
   is_utf8(text) ? out.member("text", text) : out.member("bytes", to_hexadecimal(text));
 }
 
-void write_outcome(const Outcome& outcome, std::string_view text, const Report& report,
-                   JsonWriter& out) {
+void write_trouble(const Outcome& outcome, JsonWriter& out) {
   switch (outcome.kind()) {
     case Outcome::Kind::prints:
-      write_printed(text, report, out);
+      break;
+    case Outcome::Kind::complains:
+      write_complaints(outcome, out);
       break;
     case Outcome::Kind::undefined:
       out.open_object("undefined");
@@ -105,6 +120,12 @@ void write_outcome(const Outcome& outcome, std::string_view text, const Report& 
       out.member("why", outcome.why());
       out.close_object();
   }
+}
+
+void write_outcome(const Outcome& outcome, std::string_view text, const Report& report,
+                   JsonWriter& out) {
+  if (outcome.prints()) write_printed(text, report, out);
+  write_trouble(outcome, out);
   write_notes(report.notes, out);
 }
 

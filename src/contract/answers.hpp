@@ -24,7 +24,10 @@ void write_error_answer(const Error& error, JsonWriter& out);
 std::string error_line(const Error& error);
 // The answer to a line above most_request.
 std::string too_long_line();
-// The members text, texts or bytes, fails, undefined or error; then notes.
+// The members complaints and status, or fails, undefined or error; none where it prints.
+void write_trouble(const Outcome& outcome, JsonWriter& out);
+// The members text, texts or bytes, with complaints and status where there are any; or fails,
+// undefined or error; then notes.
 void write_outcome(const Outcome& outcome, std::string_view text, const Report& report,
                    JsonWriter& out);
 // A text where it is UTF-8, and else the member "bytes" with its bytes in base 16.

@@ -37,7 +37,7 @@ Result<std::string> format_values(std::string_view dialect, std::string_view sou
   if (!parsed) return parsed.error();
   TextBuffer out;
   const Outcome outcome = found->render(*parsed, values, out);
-  if (!outcome.prints()) return prints_nothing(*found, outcome);
+  if (!outcome.prints_cleanly()) return prints_nothing(*found, outcome);
   return out.string();
 }
 

@@ -255,7 +255,7 @@ class Planner {
     if (!parsed) return std::nullopt;
     if (dialect.placing() == Placing::names) value.set_name(name_of_value(0));
     TextBuffer out;
-    if (!dialect.render(*parsed, {&value, 1}, out).prints()) return std::nullopt;
+    if (!dialect.render(*parsed, {&value, 1}, out).prints_cleanly()) return std::nullopt;
     return out.string();
   }
 
@@ -364,7 +364,7 @@ class Planner {
       }
       TextBuffer text;
       const Template& parsed = templates_[from / plan_.form->most_fields];
-      if (!plan_.row_dialect->render(parsed, values, text).prints()) return std::nullopt;
+      if (!plan_.row_dialect->render(parsed, values, text).prints_cleanly()) return std::nullopt;
       out += text.view();
     }
     return out;

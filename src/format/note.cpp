@@ -93,6 +93,7 @@ constexpr auto code_facts = std::to_array<CodeFact>({
     {Code::line_not_ended, "line-not-ended", "What is printed does not end its line."},
     {Code::line_too_long, "line-too-long", "The template is longer than a line may be."},
     {Code::not_checked, "not-checked", "The call could not be looked at."},
+    {Code::language_complains, "language-complains", "The language prints this, and complains."},
 });
 
 const CodeFact& fact_of(Code code) {

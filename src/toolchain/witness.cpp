@@ -123,6 +123,7 @@ class Running {
     const Ended ended = run_confined(command, limits_);
     constexpr std::size_t most_messages = 4096;
     out.confinement = ended.confinement;
+    out.status = ended.status;
     out.messages = contents_of(command.messages, most_messages);
     out.output = contents_of(command.output, limits_.output);
     switch (ended.how) {

@@ -74,6 +74,7 @@ struct Witness {
   std::string program;   // the path of the compiler or interpreter
   std::string output;    // standard output, of what ran
   std::string messages;  // standard error, of what ran last; or why it was not asked, or stopped
+  int status = 0;        // the exit status of what ran last; of a signal, its number
   Confinement confinement;
   bool kept = false;  // it ran earlier, and this was kept of it
 };

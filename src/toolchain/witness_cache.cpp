@@ -114,7 +114,9 @@ std::optional<Witness> WitnessCache::find(const Toolchain& toolchain,
   const auto stage = take_section(rest);
   const auto output = take_section(rest);
   const auto messages = take_section(rest);
-  if (!kept_key || *kept_key != key || !stage || !output || !messages || !rest.empty())
+  const auto status = take_section(rest);
+  if (!kept_key || *kept_key != key || !stage || !output || !messages || !status ||
+      status->size() != 1 || !rest.empty())
     return std::nullopt;
   for (std::size_t i = 0; i < std::size(stage_names); ++i) {
     if (stage_names[i] != *stage || !is_kept(static_cast<Witness::Stage>(i))) continue;
@@ -123,6 +125,7 @@ std::optional<Witness> WitnessCache::find(const Toolchain& toolchain,
     out.program = program[0];
     out.output = *output;
     out.messages = *messages;
+    out.status = static_cast<unsigned char>(status->front());
     out.kept = true;
     return out;
   }
@@ -140,6 +143,8 @@ void WitnessCache::keep(const Toolchain& toolchain, const std::vector<std::strin
   append_section(stage_names[static_cast<std::size_t>(witness.stage)], text);
   append_section(witness.output, text);
   append_section(witness.messages, text);
+  // An exit status is a byte.
+  append_section(std::string(1, static_cast<char>(witness.status)), text);
   // It gets its name when it is whole, so that nobody reads half of it; until then it has none, so
   // that nothing is left where we are killed.
   const int file = ::open(folder_.c_str(), O_TMPFILE | O_WRONLY | O_CLOEXEC, 0600);

@@ -193,11 +193,22 @@ TEST_CASE("the demo runs every step, and help has examples everywhere") {
 }
 
 TEST_CASE("examples print what is written beside them") {
-  for (const std::string name :
-       {"find_format_calls", "format_once_render_many", "shortest_and_exact", "table_of_batches"}) {
+  for (const std::string name : {"find_format_calls", "format_once_render_many", "labels_from_c",
+                                 "shortest_and_exact", "table_of_batches"}) {
     INFO(name);
     const Ran ran = support::shell(INKY_BUILD_DIR "/examples/example_" + name);
     CHECK(ran.status == 0);
     CHECK(ran.out == support::read_file(INKY_SOURCE_DIR "/examples/" + name + ".expected"));
   }
 }
+
+#ifndef INKY_SANITIZED
+// An interpreter that is not sanitized cannot load a library that is.
+TEST_CASE("another language uses the shared library with its standard library alone") {
+  const Ran ran =
+      support::shell("python3 " INKY_SOURCE_DIR "/examples/ask_from_python.py " INKY_BUILD_DIR
+                     "/src/libinky_margin.so");
+  CHECK(ran.err.empty());
+  CHECK(ran.out == support::read_file(INKY_SOURCE_DIR "/examples/ask_from_python.expected"));
+}
+#endif

@@ -96,6 +96,7 @@ enum class Code : std::uint16_t {
   line_not_ended,
   line_too_long,
   not_checked,
+  language_complains,
 };
 
 struct CodeFact {

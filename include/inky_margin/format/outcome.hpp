@@ -1,6 +1,9 @@
-// What comes of rendering: text, or one of three ways in which there is none.
+// What comes of rendering: text, text with a complaint, or one of three ways in which there is
+// none.
 //
 //   prints     the text is in the Output
+//   complains  the text is in the Output, and the language says that something is wrong with it: on
+//              standard error, by its exit status, or by marks in the text itself
 //   fails      the language itself refuses, at compile time or at run time, by a name of its own
 //   undefined  the language gives no meaning to this; anything might be printed
 //   error      the request is bad, or beyond a stated limit; the language was not asked
@@ -11,6 +14,7 @@
 #include <cassert>
 #include <memory>
 #include <optional>
+#include <span>
 #include <string>
 #include <vector>
 
@@ -18,21 +22,42 @@
 
 namespace inky::inline v1 {
 
+// What a language says of a template that it prints all the same.
+struct Complaint {
+  std::string as;       // its own name for it, or the first words of its message
+  std::string message;  // why, in ours
+  Span span;            // in the template
+};
+
 class [[nodiscard]] Outcome {
  public:
-  enum class Kind : std::uint8_t { prints, fails_compile, fails_run, undefined, error };
+  enum class Kind : std::uint8_t { prints, complains, fails_compile, fails_run, undefined, error };
 
   Outcome() = default;  // prints
+  // REQUIRES: a complaint. `status`: the exit status that the program ends with, where the language
+  // decides that.
+  static Outcome complains(std::vector<Complaint> complaints,
+                           std::optional<int> status = std::nullopt);
   static Outcome fails_at_compile(std::string as, std::string why, Span span);
   static Outcome fails_at_run(std::string as, std::string why, Span span);
   static Outcome undefined(std::string why, Span span);
   static Outcome error(Error error);
 
   Kind kind() const { return trouble_ ? trouble_->kind : Kind::prints; }
-  bool prints() const { return !trouble_; }
+  // Whether there is a text; and whether the language has nothing against it.
+  bool prints() const { return !trouble_ || trouble_->kind == Kind::complains; }
+  bool prints_cleanly() const { return !trouble_; }
 
-  // Each REQUIRES: not prints(). Checked by assert.
-  const std::string& failure_name() const { return known().as; }  // empty unless it fails
+  // None unless it complains.
+  std::span<const Complaint> complaints() const {
+    return trouble_ ? std::span<const Complaint>(trouble_->complaints)
+                    : std::span<const Complaint>();
+  }
+  // The exit status that goes with the complaints; nothing where the language decides none.
+  std::optional<int> status() const { return trouble_ ? trouble_->status : std::nullopt; }
+
+  // Each REQUIRES: not prints_cleanly(). Checked by assert. Of complaints they tell the first.
+  const std::string& failure_name() const { return known().as; }  // empty where there is none
   const std::string& why() const { return known().error.message; }
   // Where in the template.
   Span span() const { return known().error.span; }
@@ -43,6 +68,8 @@ class [[nodiscard]] Outcome {
     Kind kind;
     std::string as;
     Error error;
+    std::vector<Complaint> complaints = {};
+    std::optional<int> status = {};
   };
   const Trouble& known() const {
     assert(trouble_ != nullptr);
