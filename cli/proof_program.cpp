@@ -310,8 +310,8 @@ void put_testimony(Screen& screen, const Testimony& one) {
   if (one.is_missing()) {
     const Toolchain& known = *toolchain::toolchain_of(one.dialect->facts().id);
     screen.dialect_paragraph("there is no " +
-                             std::string(known.programs.substr(0, known.programs.find(' '))) +
-                             " here. Debian has it in " + std::string(known.package) + ".");
+                             std::string(known.form.programs.substr(0, known.form.programs.find(' '))) +
+                             " here. Debian has it in " + std::string(known.form.package) + ".");
     return;
   }
   if (one.agrees()) {

@@ -114,8 +114,8 @@ Result<Witnessed> ask_witness(const ShowRequest& request, const Template& parsed
   const Witness witness = toolchain::run_program(*known, *source, limits, cache);
   Witnessed out;
   if (witness.stage == Witness::Stage::missing) {
-    out.toolchain = known->programs.substr(0, known->programs.find(' '));
-    out.advice = "Debian has it in " + std::string(known->package) + ".";
+    out.toolchain = known->form.programs.substr(0, known->form.programs.find(' '));
+    out.advice = "Debian has it in " + std::string(known->form.package) + ".";
     return out;
   }
   out.toolchain = toolchain::version_of(witness.program).value_or(witness.program);

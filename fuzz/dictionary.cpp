@@ -6,7 +6,7 @@
 #include <string>
 
 #include "inky_margin/dialect/dialect.hpp"
-#include "inky_margin/scan/language.hpp"
+#include "inky_margin/dialect/language.hpp"
 
 namespace {
 

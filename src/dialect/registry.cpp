@@ -1,37 +1,82 @@
+#include <algorithm>
 #include <array>
+#include <vector>
 
-#include "dialects.hpp"
-#include "inky_margin/dialect/dialect.hpp"
+#include "dialect/language_facts.hpp"
 
 namespace inky::inline v1 {
 
-// One line a dialect.
-std::span<const Dialect* const> all_dialects() {
-  static const std::array dialects = {
-      c_dialect(),
-      cpp_format_dialect(),
-      cpp_stream_dialect(),
-      csharp_dialect(),
-      fsharp_dialect(),
-      java_dialect(),
-      java_pattern_dialect(),
-      javascript_dialect(),
-      lisp_dialect(),
-      octave_dialect(),
-      octave_display_dialect(),
-      php_dialect(),
-      python_dialect(),
-      python_percent_dialect(),
-      r_dialect(),
-      r_format_dialect(),
-      rust_dialect(),
+#define LANGUAGE(name) const LanguageFacts& name##_language();
+#include "languages.inc"
+#undef LANGUAGE
+
+std::span<const LanguageFacts* const> all_language_facts() {
+  static const std::array languages = {
+#define LANGUAGE(name) &name##_language(),
+#include "languages.inc"
+#undef LANGUAGE
   };
+  return languages;
+}
+
+const LanguageFacts* language_facts_of(const Dialect& dialect) {
+  const auto all = all_language_facts();
+  const auto has_it = [&](const LanguageFacts* one) {
+    return std::find(one->dialects.begin(), one->dialects.end(), &dialect) != one->dialects.end();
+  };
+  const auto found = std::find_if(all.begin(), all.end(), has_it);
+  return found == all.end() ? nullptr : *found;
+}
+
+std::span<const Dialect* const> all_dialects() {
+  static const std::vector<const Dialect*> dialects = [] {
+    std::vector<const Dialect*> out;
+    for (const LanguageFacts* language : all_language_facts())
+      out.insert(out.end(), language->dialects.begin(), language->dialects.end());
+    std::sort(out.begin(), out.end(),
+              [](const Dialect* a, const Dialect* b) { return a->facts().id < b->facts().id; });
+    return out;
+  }();
   return dialects;
 }
 
 const Dialect* find_dialect(std::string_view id) {
   for (const Dialect* dialect : all_dialects()) {
     if (dialect->facts().id == id) return dialect;
+  }
+  return nullptr;
+}
+
+std::span<const SourceLanguage> all_languages() {
+  static const std::vector<SourceLanguage> languages = [] {
+    std::vector<SourceLanguage> out;
+    for (const LanguageFacts* facts : all_language_facts()) {
+      SourceLanguage one{facts->id, facts->name, facts->endings, facts->dialect, {}, facts->lexis};
+      for (const CallFact& call : facts->calls) {
+        one.calls.push_back({std::string(call.name), std::string(call.dialect), call.template_at,
+                             call.shape, call.needs_values, call.names_locale, call.names_options});
+      }
+      out.push_back(std::move(one));
+    }
+    return out;
+  }();
+  return languages;
+}
+
+const SourceLanguage* find_language(std::string_view id) {
+  for (const SourceLanguage& one : all_languages()) {
+    if (one.id == id) return &one;
+  }
+  return nullptr;
+}
+
+const SourceLanguage* language_of_file(std::string_view file_name) {
+  const std::size_t dot = file_name.rfind('.');
+  if (dot == std::string_view::npos || file_name.find('/', dot) != std::string_view::npos)
+    return nullptr;
+  const std::string_view ending = file_name.substr(dot);
+  for (const SourceLanguage& language : all_languages()) {
+    if (has_word(language.endings, ending)) return &language;
   }
   return nullptr;
 }

@@ -9,9 +9,9 @@
 
 namespace inky::inline v1 {
 
-// One for each column, none twice, none that a language has taken, or a helper of its programs.
-// Only letters and digits of ASCII are kept.
-std::vector<std::string> names_of(const Sheet& sheet, const TableForm& form);
+// One for each column, none twice, none that the language keeps for itself or that its programs
+// use. Only letters and digits of ASCII are kept. REQUIRES: a dialect with a table form.
+std::vector<std::string> names_of(const Sheet& sheet, const Dialect& dialect);
 
 // The name of what stands beside it: "mass" and "columns" make mass_columns.
 std::string joined(const std::string& name, const char* word, NameCase name_case);

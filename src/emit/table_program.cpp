@@ -147,10 +147,10 @@ class Planner {
 
   void plan_columns(Help help) {
     plan_.columns.clear();
-    const std::vector<std::string> names = names_of(sheet_, *plan_.form);
+    if (names_.empty()) names_ = names_of(sheet_, *plan_.dialect);
     for (std::size_t i = 0; i < sheet_.columns.size(); ++i) {
       PlannedColumn column;
-      column.name = names[i];
+      column.name = names_[i];
       column.from = sheet_.columns[i].from;
       column.before = i == 0 ? sheet_.edge_left : sheet_.gap;
       column.align = proof_.columns[i].align;
@@ -458,6 +458,7 @@ class Planner {
   bool wraps_ = false;
   std::vector<Template> templates_;
   Plan plan_;
+  std::vector<std::string> names_;  // of the columns, once they are known
 };
 
 }  // namespace
@@ -471,7 +472,7 @@ std::string TableProgram::text() const {
 Result<TableProgram> write_table_program(const Dialect& dialect, const Sheet& sheet,
                                          const Table& table, const TableProgramOptions& options) {
   Result<TableProgram> out = Planner(dialect, sheet, table, options).make();
-  if (out && !has_known_words_only(dialect, sheet, out->source))
+  if (out && !has_known_words_only(dialect, names_of(sheet, dialect), out->source))
     return Error{Code::not_supported_yet,
                  "a program of " + std::string(dialect.facts().id) +
                      " for this sheet is not supported yet: it does not read back as it was meant",

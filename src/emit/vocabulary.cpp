@@ -1,7 +1,6 @@
 #include "vocabulary.hpp"
 
 #include <string>
-#include <unordered_set>
 #include <vector>
 
 #include "dialect/program_form.hpp"
@@ -70,71 +69,64 @@ std::vector<std::string_view> pieces_of(const DialectFacts& facts) {
   return out;
 }
 
+}  // namespace
+
+Vocabulary::Vocabulary(const Dialect& dialect) : language_(language_of_dialect(dialect)) {
+  const DialectFacts& facts = dialect.facts();
+  if (language_ == nullptr) return;
+  begin_ = std::string(program_form_of(facts).before) + "\n";
+  for (const std::string_view piece : pieces_of(facts)) add(piece);
+  const Dialect* carrier = find_dialect(facts.table_form->carrier);
+  const Dialect& printing = carrier == nullptr ? dialect : *carrier;
+  const std::string value = "value";
+  add(printing.write_statement("x", {&value, 1}));
+  add(printing.write_statement("x", {}));
+}
+
+void Vocabulary::add(std::string_view source) {
+  std::string text = begin_ + std::string(source);
+  for (std::size_t at = text.find('@'); at != std::string::npos; at = text.find('@', at)) {
+    text[at] = ' ';
+    if (at + 1 < text.size()) text[at + 1] = ' ';
+  }
+  // A piece may hold no more than the beginning of a text.
+  for (const SourceToken& token : tokens_of(*language_, text).tokens) {
+    if (token.kind == SourceToken::Kind::word) words_.insert(token.text);
+  }
+}
+
 std::string with_name(std::string_view form, const std::string& name) {
   std::string out(form);
   if (const std::size_t at = out.find("@N"); at != std::string::npos) out.replace(at, 2, name);
   return out;
 }
 
-class Vocabulary {
- public:
-  // `begin` is what a program begins with: code of PHP is none without it.
-  Vocabulary(const SourceLanguage& language, std::string_view begin)
-      : language_(language), begin_(std::string(begin) + "\n") {}
-
-  // Forms have marks for what is filled in: @N. They are words only where a scanner takes them so.
-  void add(std::string_view source) {
-    std::string text = begin_ + std::string(source);
-    for (std::size_t at = text.find('@'); at != std::string::npos; at = text.find('@', at)) {
-      text[at] = ' ';
-      if (at + 1 < text.size()) text[at + 1] = ' ';
-    }
-    // A piece may hold no more than the beginning of a text.
-    for (const SourceToken& token : tokens_of(language_, text).tokens) {
-      if (token.kind == SourceToken::Kind::word) words_.insert(token.text);
-    }
-  }
-  void add_word(const std::string& word) { words_.insert(word); }
-  bool has(const std::string& word) const {
-    // Where a minus sign is a letter of words, a number may be one: -83.5d0.
-    const bool is_number = word.find_first_not_of("0123456789+-.eEdD/") == std::string::npos &&
-                           word.find_first_of("0123456789") != std::string::npos;
-    return is_number || words_.count(word) != 0;
-  }
-
- private:
-  const SourceLanguage& language_;
-  std::string begin_;
-  std::unordered_set<std::string> words_;
-};
-
-}  // namespace
-
-bool has_known_words_only(const Dialect& dialect, const Sheet& sheet, std::string_view source) {
-  const DialectFacts& facts = dialect.facts();
+bool has_known_words_only(const Dialect& dialect, std::span<const std::string> columns,
+                          std::string_view source) {
+  const TableForm& form = *dialect.facts().table_form;
   const SourceLanguage* language = language_of_dialect(dialect);
   if (language == nullptr) return false;
   const SourceTokens found = tokens_of(*language, source);
   if (!found.whole) return false;
-  Vocabulary known(*language, program_form_of(facts).before);
-  for (const std::string_view piece : pieces_of(facts)) known.add(piece);
-  const Dialect* carrier = find_dialect(facts.table_form->carrier);
-  const Dialect& printing = carrier == nullptr ? dialect : *carrier;
-  const std::string value = "value";
-  known.add(printing.write_statement("x", {&value, 1}));
-  known.add(printing.write_statement("x", {}));
-  std::vector<std::string> names = names_of(sheet, *facts.table_form);
+  Vocabulary known(dialect);
+  std::vector<std::string> names(columns.begin(), columns.end());
   // What the marks of rows are called.
-  names.push_back(joined("row", "mark", facts.table_form->names));
+  names.push_back(joined("row", "mark", form.names));
   for (const std::string& name : names) {
     // In some languages a mark is a part of the word: $mass.
-    for (const std::string& one : {name, joined(name, "columns", facts.table_form->names)}) {
+    for (const std::string& one : {name, joined(name, "columns", form.names)}) {
       known.add_word(one);
-      known.add(with_name(facts.table_form->cell_name, one));
+      known.add_word(with_name(form.cell_name, one));
     }
   }
+  // Where a minus sign is a letter of words, a number may be one: -83.5d0.
+  const auto is_number = [](const std::string& word) {
+    return word.find_first_not_of("0123456789+-.eEdD/") == std::string::npos &&
+           word.find_first_of("0123456789") != std::string::npos;
+  };
   for (const SourceToken& token : found.tokens) {
-    if (token.kind == SourceToken::Kind::word && !known.has(token.text)) return false;
+    if (token.kind == SourceToken::Kind::word && !is_number(token.text) && !known.has(token.text))
+      return false;
   }
   return true;
 }

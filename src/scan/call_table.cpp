@@ -5,7 +5,7 @@
 #include <algorithm>
 
 #include "inky_margin/dialect/dialect.hpp"
-#include "inky_margin/scan/language.hpp"
+#include "inky_margin/scan/scan.hpp"
 #include "text/escape.hpp"
 #include "text/nearest_name.hpp"
 #include "text/places.hpp"

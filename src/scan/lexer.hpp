@@ -4,7 +4,7 @@
 #include <string>
 #include <string_view>
 
-#include "lexis.hpp"
+#include "dialect/lexis.hpp"
 #include "reader.hpp"
 
 namespace inky::inline v1 {

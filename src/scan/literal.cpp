@@ -150,8 +150,6 @@ void append(const Lexis& lexis, const Literal& literal, Draft& draft) {
 
 namespace {
 
-constexpr std::string_view number_methods[] = {"toFixed", "toPrecision", "toExponential"};
-
 class Slots {
  public:
   Slots(const Lexis& lexis, const Token& token, const SlotUse& use)
@@ -210,7 +208,7 @@ class Slots {
 
   // {expression!conversion:specification}, {expression,alignment:specification}
   void specified_slot(std::size_t from, std::size_t to) {
-    const bool is_composite = lexis_.filling_dialect == "csharp";
+    const bool is_composite = lexis_.slots_align;
     int depth = 0;
     char quote = '\0';
     std::size_t at = from;
@@ -242,34 +240,39 @@ class Slots {
   // ${receiver.method(literals)...}
   void call_slot(std::size_t from, std::size_t to) {
     const std::string_view slot = body_.substr(from, to - from);
-    for (const std::string_view method : number_methods) {
+    any_of_words(lexis_.slot_methods, [&](std::string_view method) {
       const std::size_t at = slot.find("." + std::string(method) + "(");
-      if (at == std::string_view::npos) continue;
+      if (at == std::string_view::npos) return false;
       const std::string_view rest = slot.substr(at);
-      // Only what literals say: methods, numbers and texts.
-      std::size_t opened = 0;
-      for (std::size_t i = 0; i < rest.size(); ++i) {
-        const char byte = rest[i];
-        if (byte == '(') {
-          ++opened;
-        } else if (byte == ')') {
-          if (opened-- == 0) return;
-        } else if (byte == '\'' || byte == '"') {
-          const std::size_t end = rest.find(byte, i + 1);
-          if (end == std::string_view::npos) return;
-          i = end;
-        } else if (opened > 0 ? !((byte >= '0' && byte <= '9') || byte == ' ' || byte == ',')
-                              : !(begins_name(byte) || byte == '.')) {
-          return;
-        }
-      }
+      if (!says_it_all(rest)) return true;
       // What has such a method is a number.
       Given number;
       number.type = Type::f64;
       number.name = "x";
       emit("`${x", rest, from + at, "}`", {}, {{number}});
-      return;
+      return true;
+    });
+  }
+
+  // Only what literals say: methods, numbers and texts.
+  static bool says_it_all(std::string_view calls) {
+    std::size_t opened = 0;
+    for (std::size_t i = 0; i < calls.size(); ++i) {
+      const char byte = calls[i];
+      if (byte == '(') {
+        ++opened;
+      } else if (byte == ')') {
+        if (opened-- == 0) return false;
+      } else if (byte == '\'' || byte == '"') {
+        const std::size_t end = calls.find(byte, i + 1);
+        if (end == std::string_view::npos) return false;
+        i = end;
+      } else if (opened > 0 ? !((byte >= '0' && byte <= '9') || byte == ' ' || byte == ',')
+                            : !(begins_name(byte) || byte == '.')) {
+        return false;
+      }
     }
+    return true;
   }
 
   void emit(std::string_view before, std::string_view rest, std::size_t at, std::string_view after,

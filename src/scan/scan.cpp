@@ -258,7 +258,7 @@ class Finder {
       add(token);
       return;
     }
-    if (token.is_sign("%") && after_text && lexis_.percent_operator) {
+    if (token.is_sign("%") && after_text && !lexis_.percent_dialect.empty()) {
       operand_expected_ = true;
       add(token);
       return;
@@ -297,7 +297,7 @@ class Finder {
     }
     const bool is_literal = token.kind == Token::Kind::number || token.kind == Token::Kind::text ||
                             token.kind == Token::Kind::character;
-    FoundCall call = call_of_receiver("%", "python-percent", run_);
+    FoundCall call = call_of_receiver("%", lexis_.percent_dialect, run_);
     call.at = run_at_;
     if (is_literal) call.given.values = {given_by(lexis_, {item_of(token)}, declared_)};
     report(std::move(call));
@@ -634,7 +634,7 @@ class Finder {
   }
 
   void finish_percent(Frame& frame) {
-    FoundCall call = call_of_receiver("%", "python-percent", frame.receiver);
+    FoundCall call = call_of_receiver("%", lexis_.percent_dialect, frame.receiver);
     call.at = frame.at;
     // (x) is x, which may be anything; (x,) is one value.
     const bool is_tuple = frame.arguments.size() != 1;

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "dialect/language_facts.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 #include "lexer.hpp"
 
@@ -50,14 +51,8 @@ SourceTokens tokens_of(const SourceLanguage& language, std::string_view text) {
 }
 
 const SourceLanguage* language_of_dialect(const Dialect& dialect) {
-  const auto all = all_languages();
-  const auto by = [&](auto is_it) {
-    const auto found = std::find_if(all.begin(), all.end(), is_it);
-    return found == all.end() ? nullptr : &*found;
-  };
-  const DialectFacts& facts = dialect.facts();
-  if (const auto* own = by([&](const auto& one) { return one.dialect == facts.id; })) return own;
-  return by([&](const auto& one) { return one.name == facts.language; });
+  const LanguageFacts* facts = language_facts_of(dialect);
+  return facts == nullptr ? nullptr : find_language(facts->id);
 }
 
 }  // namespace inky::inline v1

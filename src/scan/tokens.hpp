@@ -8,7 +8,7 @@
 #include <string_view>
 #include <vector>
 
-#include "inky_margin/scan/language.hpp"
+#include "inky_margin/dialect/language.hpp"
 
 namespace inky::inline v1 {
 

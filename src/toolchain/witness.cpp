@@ -9,6 +9,7 @@
 
 #include "confined_process.hpp"
 #include "environment.hpp"
+#include "inky_margin/dialect/dialect.hpp"
 #include "toolchain/programs.hpp"
 #include "work_folder.hpp"
 
@@ -17,33 +18,6 @@ namespace inky::toolchain {
 namespace {
 
 namespace fs = std::filesystem;
-
-constexpr Toolchain toolchains[] = {
-    {"c", "gcc cc clang", "CC", "gcc", "main.c", "@ -std=gnu17 -w -o main main.c -lm", "./main"},
-    {"cpp-format", "clang++-16", "", "clang-16 libc++-16-dev libc++abi-16-dev", "main.cpp",
-     "@ -std=c++20 -stdlib=libc++ -fexperimental-library -w -o main main.cpp", "./main"},
-    {"cpp-stream", "g++ c++ clang++", "CXX", "g++", "main.cpp", "@ -std=c++20 -w -o main main.cpp",
-     "./main"},
-    {"csharp", "dotnet", "", "dotnet-sdk-10.0 of Microsoft's own archive", "main.cs", "",
-     // Compiled ahead of time it would ask the network for a compiler.
-     "@ run -p:PublishAot=false -p:NuGetAudit=false main.cs"},
-    {"fsharp", "dotnet", "", "dotnet-sdk-10.0 of Microsoft's own archive", "main.fsx", "",
-     "@ fsi --quiet --nologo --nowarn:25,3376 main.fsx"},
-    {"java", "java", "JAVA", "default-jdk-headless", "Main.java", "",
-     "@ -Dfile.encoding=UTF-8 -Dstdout.encoding=UTF-8 Main.java"},
-    {"java-pattern", "java", "JAVA", "default-jdk-headless", "Main.java", "",
-     "@ -Dfile.encoding=UTF-8 -Dstdout.encoding=UTF-8 Main.java"},
-    {"javascript", "node nodejs", "NODE", "nodejs", "main.js", "", "@ main.js"},
-    {"lisp", "sbcl", "", "sbcl", "main.lisp", "", "@ --script main.lisp"},
-    {"octave", "octave-cli", "", "octave", "main.m", "", "@ --norc --quiet --no-history main.m"},
-    {"php", "php", "", "php-cli", "main.php", "", "@ -n -d display_errors=stderr main.php"},
-    {"python", "python3", "PYTHON", "python3", "main.py", "", "@ -I -B main.py"},
-    {"python-percent", "python3", "PYTHON", "python3", "main.py", "", "@ -I -B main.py"},
-    {"r", "Rscript", "", "r-base-core", "main.R", "", "@ --vanilla main.R"},
-    {"r-format", "Rscript", "", "r-base-core", "main.R", "", "@ --vanilla main.R"},
-    {"rust", "rustc", "RUSTC", "rustc", "main.rs", "@ --edition 2021 -A warnings -o main main.rs",
-     "./main"},
-};
 
 std::string contents_of(const fs::path& path, std::size_t most) {
   std::ifstream in(path, std::ios::binary);
@@ -166,18 +140,27 @@ class Running {
 }  // namespace
 
 std::span<const Toolchain> all_toolchains() {
+  static const std::vector<Toolchain> toolchains = [] {
+    std::vector<Toolchain> out;
+    for (const Dialect* dialect : all_dialects()) {
+      if (dialect->facts().run_form != nullptr)
+        out.push_back({dialect->facts().id, *dialect->facts().run_form});
+    }
+    return out;
+  }();
   return toolchains;
 }
 
 const Toolchain* toolchain_of(std::string_view dialect) {
-  const auto found = std::find_if(std::begin(toolchains), std::end(toolchains),
+  const auto all = all_toolchains();
+  const auto found = std::find_if(all.begin(), all.end(),
                                   [&](const Toolchain& one) { return one.dialect == dialect; });
-  return found == std::end(toolchains) ? nullptr : &*found;
+  return found == all.end() ? nullptr : &*found;
 }
 
 std::optional<std::vector<std::string>> find_toolchain(const Toolchain& toolchain) {
-  if (!toolchain.variable.empty()) {
-    const char* named = std::getenv(std::string(toolchain.variable).c_str());
+  if (!toolchain.form.variable.empty()) {
+    const char* named = std::getenv(std::string(toolchain.form.variable).c_str());
     std::vector<std::string> words = words_of(named == nullptr ? "" : named, {});
     if (!words.empty()) {
       const auto path = find_program(words[0]);
@@ -186,7 +169,7 @@ std::optional<std::vector<std::string>> find_toolchain(const Toolchain& toolchai
       return words;
     }
   }
-  for (const std::string& name : words_of(toolchain.programs, {})) {
+  for (const std::string& name : words_of(toolchain.form.programs, {})) {
     if (auto path = find_program(name)) return std::vector<std::string>{*path};
   }
   return std::nullopt;
@@ -207,14 +190,14 @@ Witness run_program(const Toolchain& toolchain, std::string_view source, const R
     out.messages = folder.why();
     return out;
   }
-  if (!write_file(fs::path(folder.path()) / toolchain.file, source)) {
+  if (!write_file(fs::path(folder.path()) / toolchain.form.file, source)) {
     out.messages = "the program could not be written to " + folder.path();
     return out;
   }
   Running running(folder.path(), *program, limits);
-  if (!toolchain.build.empty() && !running.run(toolchain.build, Witness::Stage::refused, out))
+  if (!toolchain.form.build.empty() && !running.run(toolchain.form.build, Witness::Stage::refused, out))
     return out;
-  running.run(toolchain.run, Witness::Stage::failed, out);
+  running.run(toolchain.form.run, Witness::Stage::failed, out);
   return out;
 }
 

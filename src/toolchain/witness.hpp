@@ -21,17 +21,14 @@
 #include <string_view>
 #include <vector>
 
+#include "dialect/run_form.hpp"
+
 namespace inky::toolchain {
 
+// How the programs of a dialect are built and run.
 struct Toolchain {
-  std::string_view dialect;   // whose programs it runs
-  std::string_view programs;  // names to look for in PATH, the best first
-  std::string_view variable;  // of the environment, that names another; empty: none is usual
-  std::string_view package;   // of Debian, that brings it
-  std::string_view file;      // what the program is called
-  // Words between blanks; @ is the program found. No build: the file is run as it is.
-  std::string_view build;
-  std::string_view run;
+  std::string_view dialect;
+  RunForm form;
 };
 
 std::span<const Toolchain> all_toolchains();

@@ -184,12 +184,12 @@ support::Ran run_openly(const Toolchain& toolchain, const std::string& source) {
   const std::string folder = support::scratch() + "/open";
   std::filesystem::remove_all(folder);
   std::filesystem::create_directories(folder);
-  support::write_file(folder + "/" + std::string(toolchain.file), source);
+  support::write_file(folder + "/" + std::string(toolchain.form.file), source);
   const std::string program = toolchain::find_toolchain(toolchain)->front();
   std::string line = "cd " + folder + " && ";
-  if (!toolchain.build.empty())
-    line += replaced(std::string(toolchain.build), "@", program) + " && ";
-  line += replaced(std::string(toolchain.run), "@", program);
+  if (!toolchain.form.build.empty())
+    line += replaced(std::string(toolchain.form.build), "@", program) + " && ";
+  line += replaced(std::string(toolchain.form.run), "@", program);
   return support::shell("env LC_ALL=C.UTF-8 DOTNET_SYSTEM_GLOBALIZATION_INVARIANT=1 sh -c '" +
                         line + "'");
 }

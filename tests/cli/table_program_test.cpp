@@ -1,13 +1,18 @@
 // Programs that print tables, built and run by the real toolchains.
 
+#include <algorithm>
 #include <catch2/catch.hpp>
 #include <cstdlib>
 #include <nlohmann/json.hpp>
+#include <random>
+#include <set>
 #include <string>
 #include <thread>
 
+#include "dialect/language_facts.hpp"
 #include "inky_margin/emit/table_program.hpp"
 #include "inky_margin/sheet/proof.hpp"
+#include "sheet/quick_sheet.hpp"
 #include "support/made_sheet.hpp"
 #include "support/process.hpp"
 #include "support/random_sheets.hpp"
@@ -36,7 +41,86 @@ std::string fault_of(const Dialect& dialect, const Made& made, bool native_paddi
          "program:\n" + program->source;
 }
 
+// Those whose programs can be run here.
+std::vector<const Dialect*> dialects_here() {
+  std::vector<const Dialect*> out;
+  for (const Dialect* dialect : all_dialects()) {
+    const toolchain::Toolchain* known = toolchain::toolchain_of(dialect->facts().id);
+    if (dialect->facts().table_form != nullptr && known != nullptr &&
+        toolchain::find_toolchain(*known))
+      out.push_back(dialect);
+  }
+  return out;
+}
+
+std::vector<std::string> faults_of(const std::vector<const Dialect*>& dialects, const Made& made,
+                                   bool native_padding) {
+  std::vector<std::string> out(dialects.size());
+  const auto work = [&](std::size_t first) {
+    for (std::size_t i = first; i < dialects.size(); i += 2)
+      out[i] = fault_of(*dialects[i], made, native_padding);
+  };
+  std::thread other(work, 1);
+  work(0);
+  other.join();
+  return out;
+}
+
+// What some language keeps for itself, and what programs like to use.
+std::vector<std::string> all_words() {
+  std::set<std::string> out = {
+      "abs",    "all",       "any",       "begin",      "cat",      "cells",      "columns",
+      "data",   "disp",      "echo",      "entry",      "exit",     "file",       "first",
+      "format", "get",       "hex",       "i",          "index",    "init",       "key",
+      "last",   "len",       "length",    "list",       "main",     "map",        "max",
+      "mean",   "min",       "name",      "names",      "next",     "none",       "number",
+      "open",   "out",       "pass",      "paste",      "print",    "printf",     "put",
+      "puts",   "range",     "result",    "row",        "rows",     "self",       "seq",
+      "size",   "some",      "str",       "stringify",  "sum",      "system",     "text",
+      "time",   "to string", "value",     "values",     "vector",   "width",      "write",
+      "x",      "hash code", "get class", "notify all", "row mark", "print rows", "e",
+      "f"};
+  for (const LanguageFacts* language : all_language_facts()) {
+    any_of_words(language->reserved, [&](std::string_view word) {
+      out.emplace(word);
+      return false;
+    });
+  }
+  return {out.begin(), out.end()};
+}
+
 }  // namespace
+
+// INKY_TEST_WORDS says how many; all of them take minutes.
+TEST_CASE("headings that are words of a language print as they should, asked anew") {
+  const std::uint64_t seed = support::seed(62);
+  INFO("seed " << seed);
+  const char* given = std::getenv("INKY_TEST_WORDS");
+  const std::size_t count = given != nullptr ? std::strtoul(given, nullptr, 10) : 60;
+  std::vector<std::string> words = all_words();
+  std::mt19937_64 random(seed);
+  std::shuffle(words.begin(), words.end(), random);
+  words.resize(std::min(words.size(), count));
+  constexpr std::size_t at_once = 100;  // a class of Java has at most 255 parts
+  for (std::size_t from = 0; from < words.size(); from += at_once) {
+    std::string headings;
+    std::string cells;
+    for (std::size_t i = from; i < std::min(from + at_once, words.size()); ++i) {
+      headings += (i == from ? "" : ",") + words[i];
+      cells += (i == from ? "" : ",") + std::to_string(i);
+    }
+    INFO(headings);
+    Table table = read_csv(headings + "\n" + cells + "\n").value();
+    const Made one{sheet_of(table), std::move(table)};
+    const std::vector<const Dialect*> asked = dialects_here();
+    const std::vector<std::string> faults = faults_of(asked, one, false);
+    for (std::size_t i = 0; i < asked.size(); ++i) {
+      INFO(asked[i]->facts().id);
+      INFO(faults[i]);
+      CHECK(faults[i].empty());
+    }
+  }
+}
 
 // INKY_TEST_SHEETS says how many; where every dialect is asked about each of them.
 TEST_CASE("table programs print what was said of them, asked anew") {
@@ -48,23 +132,10 @@ TEST_CASE("table programs print what was said of them, asked anew") {
   for (int round = 0; round < count; ++round) {
     const support::SheetAndData text = sheets.make();
     const Made one = made(text);
-    std::vector<const Dialect*> asked;
-    for (const Dialect* dialect : all_dialects()) {
-      const toolchain::Toolchain* known = toolchain::toolchain_of(dialect->facts().id);
-      if (dialect->facts().table_form != nullptr && known != nullptr &&
-          toolchain::find_toolchain(*known))
-        asked.push_back(dialect);
-    }
+    const std::vector<const Dialect*> asked = dialects_here();
     // Half of them where the language's own padding is left to itself.
     const bool native = round % 2 == 1;
-    std::vector<std::string> faults(asked.size());
-    const auto work = [&](std::size_t first) {
-      for (std::size_t i = first; i < asked.size(); i += 2)
-        faults[i] = fault_of(*asked[i], one, native);
-    };
-    std::thread other(work, 1);
-    work(0);
-    other.join();
+    const std::vector<std::string> faults = faults_of(asked, one, native);
     for (std::size_t i = 0; i < asked.size(); ++i) {
       INFO(asked[i]->facts().id << " round " << round);
       INFO(text.sheet << text.data);

@@ -27,6 +27,7 @@
 namespace inky::inline v1 {
 
 struct ProgramForm;
+struct RunForm;
 struct TableForm;
 
 // A letter that says how a value is shown.
@@ -91,6 +92,8 @@ struct DialectFacts {
   LineSplit line_split = {};
   // What a whole program is made of; null: there is none. Of the library alone.
   const ProgramForm* program_form = nullptr;
+  // How such a program is built and run; null: it is not. Of the library alone.
+  const RunForm* run_form = nullptr;
   // The quotes that a template may stand in. Empty: it is pasted with what is around it.
   std::string_view quotes = "\"";
   // What a program that prints a table is made of; null: there is none. Of the library alone.

@@ -20,7 +20,7 @@
 #include <vector>
 
 #include "inky_margin/check/check.hpp"
-#include "inky_margin/scan/language.hpp"
+#include "inky_margin/dialect/language.hpp"
 
 namespace inky::inline v1 {
 
@@ -76,5 +76,27 @@ void scan(const SourceLanguage& language, std::span<const CallForm> calls, const
 // The same for a text that is all here.
 void scan(const SourceLanguage& language, std::span<const CallForm> calls, std::string_view text,
           const CallSink& sink);
+
+// More calls of a language, from a table in TOML:
+//
+//   [[call]]
+//   language = "c"         # the id of a language
+//   name = "log_line"      # as it stands in source, with its path where it has to have one
+//   template = 1           # which argument is the template, from 0; 0 where it is left out
+//   dialect = "c"          # left out: the usual one of the language
+//   values = "elsewhere"   # left out: they follow the template
+//
+// An error points into `text`.
+struct CallTable {
+  struct Entry {
+    const SourceLanguage* language;
+    CallForm form;
+  };
+  std::vector<Entry> entries;
+
+  // The calls of a language, those of the table first.
+  std::vector<CallForm> calls_of(const SourceLanguage& language) const;
+};
+Result<CallTable> read_call_table(std::string_view text);
 
 }  // namespace inky::inline v1

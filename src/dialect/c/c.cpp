@@ -14,8 +14,6 @@
 
 #include "c.hpp"
 
-#include "../dialects.hpp"
-
 namespace inky::inline v1 {
 
 namespace c_language {

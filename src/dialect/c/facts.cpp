@@ -3,6 +3,7 @@
 #include "c.hpp"
 
 #include "dialect/program_form.hpp"
+#include "dialect/run_form.hpp"
 #include "dialect/table_form.hpp"
 
 namespace inky::inline v1::c_language {
@@ -160,6 +161,9 @@ constexpr TableForm own_table = {
     .part_call = "  for (size_t i = @A; i < @Z; ++i) print_row(&rows[i]);\n",
 };
 
+constexpr RunForm own_run = {
+    "gcc cc clang", "CC", "gcc", "main.c", "@ -std=gnu17 -w -o main main.c -lm", "./main"};
+
 const DialectFacts facts = {
     .id = "c",
     .language = "C",
@@ -172,6 +176,7 @@ const DialectFacts facts = {
     .rounding_basis = "the stored value, exactly",
     .line_split = {"", "\"\n    \"", ""},
     .program_form = &own_program,
+    .run_form = &own_run,
     .table_form = &own_table,
     .default_locale = "C",
     .locales = c_locales,

@@ -18,7 +18,6 @@
 #include <limits>
 #include <string>
 
-#include "../dialects.hpp"
 #include "../family/braces.hpp"
 #include "../family/escapes.hpp"
 #include "../family/program_dialect.hpp"
@@ -28,6 +27,7 @@
 #include "../family/writing.hpp"
 #include "cultures.hpp"
 #include "dialect/program_form.hpp"
+#include "dialect/run_form.hpp"
 #include "dialect/table_form.hpp"
 #include "format/layout.hpp"
 #include "moments.hpp"
@@ -191,6 +191,11 @@ constexpr TableForm own_table = {
     .part_call = "    for (int i = @A; i < @Z; ++i) PrintRow(rows[i]);\n",
 };
 
+constexpr RunForm own_run = {"dotnet", "", "dotnet-sdk-10.0 of Microsoft's own archive", "main.cs",
+                             "",
+                             // Compiled ahead of time it would ask the network for a compiler.
+                             "@ run -p:PublishAot=false -p:NuGetAudit=false main.cs"};
+
 constexpr DialectFacts csharp_facts = {
     .id = "csharp",
     .language = "C#",
@@ -206,6 +211,7 @@ constexpr DialectFacts csharp_facts = {
     .modifiers_are = "Alignment, patterns, dates",
     .line_split = {"", "\"\n    + \"", ""},
     .program_form = &own_program,
+    .run_form = &own_run,
     .table_form = &own_table,
     .default_locale = "invariant",
     .locales = {},  // a function's, see CSharp::facts

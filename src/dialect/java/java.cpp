@@ -19,7 +19,6 @@
 #include <array>
 #include <cmath>
 
-#include "../dialects.hpp"
 #include "../family/percent_dialect.hpp"
 #include "../family/percent_rendering.hpp"
 #include "../family/value_notes.hpp"
@@ -121,6 +120,7 @@ constexpr DialectFacts facts = {
     .rounding_basis = "the decimal digits that Java makes of the value, at most 17 or so",
     .line_split = {"", "\"\n    + \"", ""},
     .program_form = &java_program,
+    .run_form = &java_run,
     .table_form = &own_table,
     .default_locale = "root",
     .locales = {},  // a function's, see Java::facts

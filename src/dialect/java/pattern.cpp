@@ -16,7 +16,6 @@
 #include <bit>
 #include <string>
 
-#include "../dialects.hpp"
 #include "../family/braces.hpp"
 #include "../family/program_dialect.hpp"
 #include "../family/rendering.hpp"
@@ -75,6 +74,7 @@ constexpr DialectFacts pattern_facts = {
     .modifiers_are = "Characters of a pattern",
     .line_split = {"", "\"\n    + \"", ""},
     .program_form = &java_program,
+    .run_form = &java_run,
     .table_form = &own_table,
     .default_locale = "root",
     .locales = {},  // a function's, see JavaPattern::facts

@@ -4,6 +4,7 @@
 #include <array>
 
 #include "dialect/program_form.hpp"
+#include "dialect/run_form.hpp"
 #include "dialect/table_form.hpp"
 
 namespace inky::inline v1 {
@@ -84,5 +85,9 @@ constexpr TableForm java_table(std::string_view before, std::string_view carrier
       .most_cells = 5'000,
   };
 }
+
+inline constexpr RunForm java_run = {
+    "java",      "JAVA", "default-jdk-headless",
+    "Main.java", "",     "@ -Dfile.encoding=UTF-8 -Dstdout.encoding=UTF-8 Main.java"};
 
 }  // namespace inky::inline v1

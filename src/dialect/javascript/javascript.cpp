@@ -20,12 +20,12 @@
 #include <memory>
 #include <string>
 
-#include "../dialects.hpp"
 #include "../family/named_values.hpp"
 #include "../family/program_dialect.hpp"
 #include "../family/rendering.hpp"
 #include "../family/writing.hpp"
 #include "dialect/program_form.hpp"
+#include "dialect/run_form.hpp"
 #include "dialect/table_form.hpp"
 #include "evaluation.hpp"
 #include "printing.hpp"
@@ -120,6 +120,8 @@ constexpr TableForm own_table = {
     .part_call = "printRows(rows.slice(@A, @Z));\n",
 };
 
+constexpr RunForm own_run = {"node nodejs", "NODE", "nodejs", "main.js", "", "@ main.js"};
+
 constexpr DialectFacts javascript_facts = {
     .id = "javascript",
     .language = "JavaScript",
@@ -135,6 +137,7 @@ constexpr DialectFacts javascript_facts = {
     .modifiers_are = "Methods and functions",
     .line_split = {"", "`\n    + `", ""},
     .program_form = &own_program,
+    .run_form = &own_run,
     .quotes = "",
     .table_form = &own_table,
     .default_locale = "en-US",

@@ -15,7 +15,6 @@
 #include <array>
 #include <string>
 
-#include "../dialects.hpp"
 #include "../family/program_dialect.hpp"
 #include "../family/rendering.hpp"
 #include "../family/value_notes.hpp"
@@ -23,6 +22,7 @@
 #include "../family/writing.hpp"
 #include "control.hpp"
 #include "dialect/program_form.hpp"
+#include "dialect/run_form.hpp"
 #include "dialect/table_form.hpp"
 #include "floats.hpp"
 #include "format/layout.hpp"
@@ -170,6 +170,8 @@ constexpr TableForm own_table = {
     .part_call = "(print-rows (subseq *rows* @A @Z))\n",
 };
 
+constexpr RunForm own_run = {"sbcl", "", "sbcl", "main.lisp", "", "@ --script main.lisp"};
+
 constexpr DialectFacts lisp_facts = {
     .id = "lisp",
     .language = "Common Lisp",
@@ -185,6 +187,7 @@ constexpr DialectFacts lisp_facts = {
     .modifiers_are = "Parameters",
     .line_split = {"", "~\n    ", "", true},
     .program_form = &own_program,
+    .run_form = &own_run,
     .table_form = &own_table,
     .default_locale = "",
     .locales = {},

@@ -22,7 +22,6 @@
 #include <memory>
 #include <string>
 
-#include "../dialects.hpp"
 #include "../family/named_values.hpp"
 #include "../family/pasted_source.hpp"
 #include "../family/program_dialect.hpp"

@@ -15,17 +15,21 @@
 #include <array>
 #include <limits>
 
-#include "../dialects.hpp"
 #include "../family/escapes.hpp"
 #include "../family/percent_dialect.hpp"
 #include "../family/percent_rendering.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "dialect/program_form.hpp"
+#include "dialect/run_form.hpp"
 #include "dialect/table_form.hpp"
 #include "format/layout.hpp"
 #include "text/escape.hpp"
 #include "text/utf8.hpp"
+
+namespace inky::inline v1 {
+const Dialect* octave_display_dialect();
+}  // namespace inky::inline v1
 
 namespace inky::inline v1::octave_sprintf {
 
@@ -157,6 +161,9 @@ constexpr TableForm own_table = {
     .part_call = "for i = @B:@Z\n@Sendfor\n",
 };
 
+constexpr RunForm own_run = {"octave-cli", "", "octave",
+                             "main.m",     "", "@ --norc --quiet --no-history main.m"};
+
 constexpr DialectFacts facts = {
     .id = "octave",
     .language = "GNU Octave",
@@ -169,6 +176,7 @@ constexpr DialectFacts facts = {
     .rounding_basis = "the stored value, exactly",
     .line_split = {"[", "\" ...\n    \"", "]", false, false, " ...\n    "},
     .program_form = &own_program,
+    .run_form = &own_run,
     .quotes = "\"'",
     .table_form = &own_table,
     .default_locale = "",

@@ -13,7 +13,6 @@
 
 #include <algorithm>
 
-#include "../dialects.hpp"
 #include "../family/brace_writing.hpp"
 #include "../family/named_values.hpp"
 #include "../family/rendering.hpp"
@@ -119,6 +118,7 @@ const DialectFacts braces_facts = {
     .modifiers_are = "Conversions and codes",
     .line_split = {"", "\"\n    \"", ""},
     .program_form = &python_program,
+    .run_form = &python_run,
     .quotes = "\"'",
     .table_form = &python_table,
     .default_locale = "",

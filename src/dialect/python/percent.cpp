@@ -13,7 +13,6 @@
 
 #include <algorithm>
 
-#include "../dialects.hpp"
 #include "../family/named_values.hpp"
 #include "../family/percent_dialect.hpp"
 #include "../family/percent_rendering.hpp"
@@ -103,6 +102,7 @@ constexpr DialectFacts facts = {
     .rounding_basis = "the stored value, exactly",
     .line_split = {"", "\"\n    \"", ""},
     .program_form = &python_program,
+    .run_form = &python_run,
     .quotes = "\"'",
     .table_form = &python_table,
     .default_locale = "",

@@ -4,6 +4,7 @@
 #include <array>
 
 #include "dialect/program_form.hpp"
+#include "dialect/run_form.hpp"
 #include "dialect/table_form.hpp"
 
 namespace inky::inline v1 {
@@ -76,5 +77,8 @@ inline constexpr TableForm python_table = {
     .read_whole = "        @N = int(row[@L])\n",
     .read_real = "        @N = float(row[@L])\n",
 };
+
+inline constexpr RunForm python_run = {"python3", "PYTHON", "python3",
+                                       "main.py", "",       "@ -I -B main.py"};
 
 }  // namespace inky::inline v1

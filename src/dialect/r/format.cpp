@@ -22,7 +22,6 @@
 #include <optional>
 #include <string>
 
-#include "../dialects.hpp"
 #include "../family/named_values.hpp"
 #include "../family/pasted_source.hpp"
 #include "../family/program_dialect.hpp"
@@ -38,6 +37,9 @@
 #include "values.hpp"
 
 namespace inky::inline v1 {
+
+// R hands some of its formatting to the C library.
+const Dialect* c_dialect();
 
 namespace r_language {
 
@@ -95,6 +97,7 @@ constexpr DialectFacts format_facts = {
     .places_form = "formatC(x, digits = N, format = \"f\")",
     .modifiers_are = "Arguments",
     .program_form = &r_program,
+    .run_form = &r_run,
     .quotes = "",
     .default_locale = "",
     .locales = {},

@@ -4,6 +4,7 @@
 #include <array>
 
 #include "dialect/program_form.hpp"
+#include "dialect/run_form.hpp"
 
 namespace inky::inline v1 {
 
@@ -24,5 +25,7 @@ inline constexpr ProgramForm r_program = {.before = "",
                                           .not_a_number = "NaN",
                                           .truth = "TRUE",
                                           .falsehood = "FALSE"};
+
+inline constexpr RunForm r_run = {"Rscript", "", "r-base-core", "main.R", "", "@ --vanilla main.R"};
 
 }  // namespace inky::inline v1

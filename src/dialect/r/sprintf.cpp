@@ -15,7 +15,6 @@
 #include <array>
 #include <limits>
 
-#include "../dialects.hpp"
 #include "../family/percent_dialect.hpp"
 #include "../family/percent_rendering.hpp"
 #include "../family/value_notes.hpp"
@@ -147,6 +146,7 @@ constexpr DialectFacts facts = {
     .rounding_basis = "the stored value, exactly",
     .line_split = {"paste0(", "\",\n    \"", ")"},
     .program_form = &r_program,
+    .run_form = &r_run,
     .quotes = "\"'",
     .table_form = &own_table,
     .default_locale = "",

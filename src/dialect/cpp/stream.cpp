@@ -15,19 +15,19 @@
 #include <algorithm>
 #include <limits>
 
+#include "../family/braces.hpp"
+#include "../family/checked_dialect.hpp"
+#include "../family/named_values.hpp"
+#include "../family/pasted_source.hpp"
+#include "../family/rendering.hpp"
+#include "../family/value_notes.hpp"
+#include "../family/values.hpp"
+#include "../family/writing.hpp"
 #include "c/c.hpp"
-#include "cpp_program.hpp"
 #include "dialect/program_form.hpp"
-#include "dialects.hpp"
-#include "family/braces.hpp"
-#include "family/checked_dialect.hpp"
-#include "family/named_values.hpp"
-#include "family/pasted_source.hpp"
-#include "family/rendering.hpp"
-#include "family/value_notes.hpp"
-#include "family/values.hpp"
-#include "family/writing.hpp"
+#include "dialect/run_form.hpp"
 #include "format/layout.hpp"
+#include "program.hpp"
 #include "text/escape.hpp"
 #include "text/utf8.hpp"
 
@@ -136,6 +136,9 @@ constexpr ProgramForm own_program = cpp_program(
     "#include <iomanip>\n#include <iostream>\n#include <string>\n\nusing namespace std;\n\n"
     "int main() {\n");
 
+constexpr RunForm own_run = {
+    "g++ c++ clang++", "CXX", "g++", "main.cpp", "@ -std=c++20 -w -o main main.cpp", "./main"};
+
 constexpr DialectFacts facts = {
     .id = "cpp-stream",
     .language = "C++",
@@ -151,6 +154,7 @@ constexpr DialectFacts facts = {
     .modifiers_are = "Manipulators",
     .line_split = {"", "\n    ", "", false, true},
     .program_form = &own_program,
+    .run_form = &own_run,
     .quotes = "",
     .table_form = &own_table,
     .default_locale = "C",

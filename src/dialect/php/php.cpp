@@ -17,14 +17,14 @@
 #include <array>
 #include <limits>
 
+#include "../family/escapes.hpp"
+#include "../family/percent_dialect.hpp"
+#include "../family/percent_rendering.hpp"
+#include "../family/value_notes.hpp"
+#include "../family/values.hpp"
 #include "dialect/program_form.hpp"
+#include "dialect/run_form.hpp"
 #include "dialect/table_form.hpp"
-#include "dialects.hpp"
-#include "family/escapes.hpp"
-#include "family/percent_dialect.hpp"
-#include "family/percent_rendering.hpp"
-#include "family/value_notes.hpp"
-#include "family/values.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "text/escape.hpp"
@@ -167,6 +167,9 @@ constexpr TableForm own_table = {
     .read_real = "    $@N = (float) $row[@L];\n",
 };
 
+constexpr RunForm own_run = {"php",      "", "php-cli",
+                             "main.php", "", "@ -n -d display_errors=stderr main.php"};
+
 constexpr DialectFacts facts = {
     .id = "php",
     .language = "PHP",
@@ -179,6 +182,7 @@ constexpr DialectFacts facts = {
     .rounding_basis = "the stored value, exactly",
     .line_split = {"", "\"\n    . \"", ""},
     .program_form = &own_program,
+    .run_form = &own_run,
     .quotes = "\"'",
     .table_form = &own_table,
     .default_locale = "",

@@ -15,19 +15,19 @@
 #include <bit>
 #include <limits>
 
+#include "../family/brace_writing.hpp"
+#include "../family/braces.hpp"
+#include "../family/checked_dialect.hpp"
+#include "../family/rendering.hpp"
+#include "../family/value_notes.hpp"
+#include "../family/values.hpp"
 #include "c/c.hpp"
-#include "cpp_program.hpp"
 #include "dialect/program_form.hpp"
-#include "dialects.hpp"
-#include "family/brace_writing.hpp"
-#include "family/braces.hpp"
-#include "family/checked_dialect.hpp"
-#include "family/rendering.hpp"
-#include "family/value_notes.hpp"
-#include "family/values.hpp"
+#include "dialect/run_form.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/number/digits.hpp"
 #include "inky_margin/text/columns.hpp"
+#include "program.hpp"
 #include "text/escape.hpp"
 #include "text/utf8.hpp"
 
@@ -115,6 +115,14 @@ constexpr TableForm own_table =
 constexpr ProgramForm own_program =
     cpp_program("#include <format>\n#include <iostream>\n#include <string>\n\nint main() {\n");
 
+constexpr RunForm own_run = {
+    "clang++-16",
+    "",
+    "clang-16 libc++-16-dev libc++abi-16-dev",
+    "main.cpp",
+    "@ -std=c++20 -stdlib=libc++ -fexperimental-library -w -o main main.cpp",
+    "./main"};
+
 constexpr DialectFacts facts = {
     .id = "cpp-format",
     .language = "C++",
@@ -130,6 +138,7 @@ constexpr DialectFacts facts = {
     .modifiers_are = "Counts from values",
     .line_split = {"", "\"\n    \"", ""},
     .program_form = &own_program,
+    .run_form = &own_run,
     .table_form = &own_table,
     .default_locale = "C",
     .locales = {},

@@ -44,7 +44,7 @@ struct SourceLanguage {
   std::string_view name;
   std::string_view endings;  // of file names, separated by spaces
   std::string_view dialect;  // of most of its calls
-  std::span<const CallForm> calls;
+  std::vector<CallForm> calls;
   const Lexis* lexis;  // its comments, literals and names
 };
 
@@ -52,27 +52,5 @@ std::span<const SourceLanguage> all_languages();
 // Null where there is none.
 const SourceLanguage* find_language(std::string_view id);
 const SourceLanguage* language_of_file(std::string_view file_name);
-
-// More calls of a language, from a table in TOML:
-//
-//   [[call]]
-//   language = "c"         # the id of a language
-//   name = "log_line"      # as it stands in source, with its path where it has to have one
-//   template = 1           # which argument is the template, from 0; 0 where it is left out
-//   dialect = "c"          # left out: the usual one of the language
-//   values = "elsewhere"   # left out: they follow the template
-//
-// An error points into `text`.
-struct CallTable {
-  struct Entry {
-    const SourceLanguage* language;
-    CallForm form;
-  };
-  std::vector<Entry> entries;
-
-  // The calls of a language, those of the table first.
-  std::vector<CallForm> calls_of(const SourceLanguage& language) const;
-};
-Result<CallTable> read_call_table(std::string_view text);
 
 }  // namespace inky::inline v1

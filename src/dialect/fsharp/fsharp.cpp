@@ -13,16 +13,16 @@
 #include <algorithm>
 #include <array>
 
+#include "../family/dotnet_digits.hpp"
+#include "../family/escapes.hpp"
+#include "../family/percent_dialect.hpp"
+#include "../family/percent_rendering.hpp"
+#include "../family/utf16.hpp"
+#include "../family/value_notes.hpp"
+#include "../family/values.hpp"
 #include "dialect/program_form.hpp"
+#include "dialect/run_form.hpp"
 #include "dialect/table_form.hpp"
-#include "dialects.hpp"
-#include "family/dotnet_digits.hpp"
-#include "family/escapes.hpp"
-#include "family/percent_dialect.hpp"
-#include "family/percent_rendering.hpp"
-#include "family/utf16.hpp"
-#include "family/value_notes.hpp"
-#include "family/values.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/number/weighing.hpp"
 #include "text/ascii.hpp"
@@ -165,6 +165,9 @@ constexpr TableForm own_table = {
     .most_cells = 5'000,
 };
 
+constexpr RunForm own_run = {"dotnet",   "", "dotnet-sdk-10.0 of Microsoft's own archive",
+                             "main.fsx", "", "@ fsi --quiet --nologo --nowarn:25,3376 main.fsx"};
+
 constexpr DialectFacts facts = {
     .id = "fsharp",
     .language = "F#",
@@ -177,6 +180,7 @@ constexpr DialectFacts facts = {
     .rounding_basis = "the stored value, exactly",
     .line_split = {"", "\\\n    ", "", true},
     .program_form = &own_program,
+    .run_form = &own_run,
     .table_form = &own_table,
     .default_locale = "",
     .locales = {},

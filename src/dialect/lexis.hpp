@@ -96,23 +96,27 @@ struct Lexis {
 
   std::string_view join = {};  // the operator that joins two texts
   bool adjacent_texts_join = false;
-  bool lines_end_statements = false;    // outside of parentheses
-  bool escapes_name_characters = true;  // \n is a new line, and not an n
-  bool line_end_joins = false;          // a backslash at the end of a line takes its end away
-  bool line_end_takes_blanks = false;   // and the blanks that the next line begins with
-  std::string_view names_value = {};    // between a value's name and it: "=", ":"
-  bool fields_take_parts = false;       // {name.part} of a value
-  bool names_from_scope = false;        // a template may use variables in scope
-  bool variables_in_texts = false;      // $name inside a text of escapes is its value
-  std::string_view spread = {};         // an argument that begins so is any number of them
-  bool percent_operator = false;        // "template" % values
-  bool format_macros = false;           // "%" PRId64
-  bool few_values_wait = false;         // a call with too few values is a function of the rest
+  bool lines_end_statements = false;      // outside of parentheses
+  bool escapes_name_characters = true;    // \n is a new line, and not an n
+  bool line_end_joins = false;            // a backslash at the end of a line takes its end away
+  bool line_end_takes_blanks = false;     // and the blanks that the next line begins with
+  std::string_view names_value = {};      // between a value's name and it: "=", ":"
+  bool fields_take_parts = false;         // {name.part} of a value
+  bool names_from_scope = false;          // a template may use variables in scope
+  bool variables_in_texts = false;        // $name inside a text of escapes is its value
+  std::string_view spread = {};           // an argument that begins so is any number of them
+  std::string_view percent_dialect = {};  // of the template in "template" % values; empty: no such
+  bool format_macros = false;             // "%" PRId64
+  bool few_values_wait = false;           // a call with too few values is a function of the rest
   // An argument that is no literal may stand for any number of values: one that is alone, or each.
   enum class Many : std::uint8_t { never, alone, each } many = Many::never;
   // A text with slots: what it is called, and the dialect of its slots.
   std::string_view filling_name = {};
   std::string_view filling_dialect = {};
+  // {expression,alignment:specification} there, and not {expression!conversion:specification}.
+  bool slots_align = false;
+  // The methods by which a slot that is an expression formats a number, separated by spaces.
+  std::string_view slot_methods = {};
 
   // The names of types in declarations and casts, and whether a declaration begins with one.
   std::span<const TypeNameFact> types = {};

@@ -15,17 +15,17 @@
 #include <array>
 #include <limits>
 
+#include "../family/brace_writing.hpp"
+#include "../family/braces.hpp"
+#include "../family/checked_dialect.hpp"
+#include "../family/escapes.hpp"
+#include "../family/named_values.hpp"
+#include "../family/rendering.hpp"
+#include "../family/value_notes.hpp"
+#include "../family/values.hpp"
 #include "dialect/program_form.hpp"
+#include "dialect/run_form.hpp"
 #include "dialect/table_form.hpp"
-#include "dialects.hpp"
-#include "family/brace_writing.hpp"
-#include "family/braces.hpp"
-#include "family/checked_dialect.hpp"
-#include "family/escapes.hpp"
-#include "family/named_values.hpp"
-#include "family/rendering.hpp"
-#include "family/value_notes.hpp"
-#include "family/values.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/number/digits.hpp"
 #include "text/escape.hpp"
@@ -164,6 +164,9 @@ constexpr TableForm own_table = {
     .part_call = "    print_rows(&ROWS[@A..@Z]);\n",
 };
 
+constexpr RunForm own_run = {
+    "rustc", "RUSTC", "rustc", "main.rs", "@ --edition 2021 -A warnings -o main main.rs", "./main"};
+
 constexpr DialectFacts facts = {
     .id = "rust",
     .language = "Rust",
@@ -179,6 +182,7 @@ constexpr DialectFacts facts = {
     .modifiers_are = "Longer forms",
     .line_split = {"", "\\\n    ", "", true},
     .program_form = &own_program,
+    .run_form = &own_run,
     .table_form = &own_table,
     .default_locale = "",
     .locales = {},

@@ -1,0 +1,54 @@
+// JavaScript, as its source is read: ECMA-262 12.
+
+#include "dialect/language_facts.hpp"
+
+namespace inky::inline v1 {
+
+const Dialect* javascript_dialect();
+
+namespace javascript_source {
+namespace {
+
+using Rule = LiteralRule;
+
+constexpr QuoteFact quotes[] = {{'"', Rule::escapes}, {'\'', Rule::escapes}};
+constexpr Lexis make_lexis() {
+  Lexis out{.line_comments = "//", .quotes = quotes};
+  out.block_open = "/*";
+  out.block_close = "*/";
+  out.filling_quote = '`';
+  out.patterns = true;
+  out.word_marks = "$";
+  out.filling_name = "template literal";
+  out.filling_dialect = "javascript";
+  out.whole_type = Type::f64;
+  out.slot_methods = "toFixed toPrecision toExponential";
+  return out;
+}
+constexpr Lexis lexis = make_lexis();
+
+}  // namespace
+}  // namespace javascript_source
+
+const LanguageFacts& javascript_language() {
+  static const Dialect* const dialects[] = {javascript_dialect()};
+  static const LanguageFacts facts = {
+      .id = "javascript",
+      .name = "JavaScript",
+      .endings = ".js .mjs .cjs",
+      .dialect = "javascript",
+      .lexis = &javascript_source::lexis,
+      .calls = {},
+      .reserved =
+          "abstract arguments async await boolean break byte case catch char class const "
+          "constructor continue debugger default delete do double else enum eval export "
+          "extends false final finally float for function get goto if implements import in "
+          "instanceof int interface let long native new null of package private protected "
+          "public return set short static super switch synchronized this throw throws "
+          "transient true try typeof undefined var void volatile while with yield",
+      .dialects = dialects,
+  };
+  return facts;
+}
+
+}  // namespace inky::inline v1

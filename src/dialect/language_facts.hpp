@@ -1,0 +1,60 @@
+// What a language says of itself, besides its dialects: how its source is read, which of its calls
+// take a template, which words it keeps. One in each folder; languages.inc lists them.
+#pragma once
+
+#include <span>
+#include <string_view>
+
+#include "dialect/lexis.hpp"
+#include "inky_margin/dialect/dialect.hpp"
+#include "inky_margin/dialect/language.hpp"
+
+namespace inky::inline v1 {
+
+// A CallForm as data.
+struct CallFact {
+  std::string_view name;
+  std::string_view dialect;
+  int template_at = 0;
+  CallShape shape = CallShape::arguments;
+  bool needs_values = false;
+  bool names_locale = false;
+  bool names_options = false;
+};
+
+constexpr CallFact call(std::string_view name, std::string_view dialect, int template_at) {
+  return {name, dialect, template_at};
+}
+constexpr CallFact shaped(CallShape shape, std::string_view name, std::string_view dialect,
+                          int template_at = 0) {
+  return {name, dialect, template_at, shape};
+}
+// Without values its argument is no template.
+constexpr CallFact with_values(std::string_view name, std::string_view dialect, int template_at) {
+  return {.name = name, .dialect = dialect, .template_at = template_at, .needs_values = true};
+}
+// An argument before the template names a locale.
+constexpr CallFact in_locale(std::string_view name, std::string_view dialect) {
+  return {.name = name, .dialect = dialect, .template_at = 1, .names_locale = true};
+}
+
+struct LanguageFacts {
+  std::string_view id;
+  std::string_view name;
+  std::string_view endings;  // of file names, separated by spaces
+  std::string_view dialect;  // of most of its calls
+  const Lexis* lexis = nullptr;
+  std::span<const CallFact> calls = {};
+  // Words that no variable and no part of a row may be called, separated by spaces, in small
+  // letters where the language tells those from capitals. What our programs use they say
+  // themselves.
+  std::string_view reserved = {};
+  std::span<const Dialect* const> dialects = {};
+};
+
+// All of them, in the order of their ids.
+std::span<const LanguageFacts* const> all_language_facts();
+// That of a dialect; null where it is of none of them.
+const LanguageFacts* language_facts_of(const Dialect& dialect);
+
+}  // namespace inky::inline v1

@@ -1,0 +1,82 @@
+// Rust, as its source is read: the Rust Reference 2.
+
+#include "dialect/language_facts.hpp"
+
+namespace inky::inline v1 {
+
+const Dialect* rust_dialect();
+
+namespace rust_source {
+namespace {
+
+using Rule = LiteralRule;
+
+constexpr QuoteFact quotes[] = {{'"', Rule::escapes, true}, {'\'', Rule::escapes, false, false}};
+constexpr TypeNameFact types[] = {
+    {"i8", Type::i8},          {"i16", Type::i16},           {"i32", Type::i32},
+    {"i64", Type::i64},        {"i128", Type::i128},         {"isize", Type::i64},
+    {"u8", Type::u8},          {"u16", Type::u16},           {"u32", Type::u32},
+    {"u64", Type::u64},        {"u128", Type::u128},         {"usize", Type::u64},
+    {"f32", Type::f32},        {"f64", Type::f64},           {"bool", Type::truth},
+    {"char", Type::character}, {"String", Type::text},       {"str", Type::text},
+    {".len()", Type::u64},     {".to_string()", Type::text},
+};
+constexpr TypeNameFact suffixes[] = {
+    {"i128", Type::i128}, {"u128", Type::u128}, {"isize", Type::i64}, {"usize", Type::u64},
+    {"i16", Type::i16},   {"i32", Type::i32},   {"i64", Type::i64},   {"u16", Type::u16},
+    {"u32", Type::u32},   {"u64", Type::u64},   {"f32", Type::f32},   {"f64", Type::f64},
+    {"i8", Type::i8},     {"u8", Type::u8}};
+constexpr Lexis make_lexis() {
+  Lexis out{.line_comments = "//", .quotes = quotes};
+  out.block_open = "/*";
+  out.block_close = "*/";
+  out.blocks_nest = true;
+  out.plain_prefixes = "bc";
+  out.raw_prefixes = "r";
+  out.raw = Lexis::Raw::hashes;
+  out.labels = true;
+  out.bang_calls = true;
+  out.line_end_joins = out.line_end_takes_blanks = true;
+  out.names_value = "=";
+  out.names_from_scope = true;
+  out.types = types;
+  out.types_come_last = true;
+  out.scope_words = "fn";
+  out.binding_words = "let for";
+  out.suffixes = suffixes;
+  return out;
+}
+constexpr Lexis lexis = make_lexis();
+
+constexpr CallFact calls[] = {call("format!", "rust", 0),        call("print!", "rust", 0),
+                              call("println!", "rust", 0),       call("eprint!", "rust", 0),
+                              call("eprintln!", "rust", 0),      call("panic!", "rust", 0),
+                              call("format_args!", "rust", 0),   call("todo!", "rust", 0),
+                              call("unimplemented!", "rust", 0), call("unreachable!", "rust", 0),
+                              call("write!", "rust", 1),         call("writeln!", "rust", 1),
+                              call("assert!", "rust", 1),        call("debug_assert!", "rust", 1),
+                              call("assert_eq!", "rust", 2),     call("assert_ne!", "rust", 2)};
+
+}  // namespace
+}  // namespace rust_source
+
+const LanguageFacts& rust_language() {
+  static const Dialect* const dialects[] = {rust_dialect()};
+  static const LanguageFacts facts = {
+      .id = "rust",
+      .name = "Rust",
+      .endings = ".rs",
+      .dialect = "rust",
+      .lexis = &rust_source::lexis,
+      .calls = rust_source::calls,
+      .reserved =
+          "abstract as async await become box break const continue crate do dyn else enum "
+          "extern false final fn for gen if impl in let loop macro match mod move mut "
+          "override priv pub ref return self static struct super trait true try type typeof "
+          "union unsafe unsized use virtual where while yield",
+      .dialects = dialects,
+  };
+  return facts;
+}
+
+}  // namespace inky::inline v1
