@@ -4,7 +4,7 @@
 # What is asked of our own code, and of nothing else.
 add_library(inky_warnings INTERFACE)
 target_compile_options(inky_warnings INTERFACE
-  -Wall -Wextra -Wpedantic -Wconversion -Wshadow -Werror
+  -Wall -Wextra -Wpedantic -Wconversion -Wshadow $<$<BOOL:${INKY_WERROR}>:-Werror>
   # GCC 12 reports overlaps in std::string's own copying that cannot happen (GCC bug 105651).
   $<$<CXX_COMPILER_ID:GNU>:-Wno-restrict>)
 

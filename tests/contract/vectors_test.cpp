@@ -21,6 +21,12 @@ json comparable(const std::string& line) {
   json answer = json::parse(line);
   answer.erase("notes");
   if (answer.contains("fails")) answer["fails"].erase("why");
+  if (answer.contains("complaints")) {
+    for (json& complaint : answer["complaints"]) {
+      complaint.erase("message");
+      complaint.erase("span");
+    }
+  }
   return answer;
 }
 
@@ -64,43 +70,27 @@ TEST_CASE("recorded vectors replay without a disagreement") {
 
 // Where the runtime is on this machine, it is asked anew; what the recorder made of it is replayed.
 TEST_CASE("the runtimes on this machine agree, asked anew") {
-  struct Live {
-    const char* runtime;
-    const char* recorder;
-  };
-  const Live recorders[] = {{"clang++-16 -std=c++20 -stdlib=libc++ -fexperimental-library "
-                             "-fsyntax-only -include format -x "
-                             "c++ /dev/null",
-                             "cpp_format.py"},
-                            {"g++ --version", "cpp_stream.py"},
-                            {"dotnet --version", "csharp.py"},
-                            {"dotnet --version", "fsharp.py"},
-                            {"javac --version", "java.py"},
-                            {"javac --version", "java_pattern.py"},
-                            {"node --version | grep -q v20", "javascript.py"},
-                            {"sbcl --version", "lisp.py"},
-                            {"octave-cli --version", "octave.py"},
-                            {"octave-cli --version", "octave_display.py"},
-                            {"php --version", "php.py"},
-                            {"python3 --version", "python.py"},
-                            {"python3 --version", "python_percent.py"},
-                            {"Rscript --version", "r.py"},
-                            {"Rscript --version", "r_format.py"},
-                            {"rustc --version | grep -q 'rustc 1.95'", "rust.py"}};
   // Not the seed of the recordings, and the same one in every run.
   const std::uint64_t seed = support::seed(20261125);
-  for (const Live& live : recorders) {
-    if (support::shell(live.runtime).status != 0) {
-      WARN("skipped: " << live.recorder << " needs what answers to " << live.runtime);
+  int asked = 0;
+  for (const auto& entry : std::filesystem::directory_iterator(INKY_SOURCE_DIR "/tools/record")) {
+    const std::string recorder = entry.path().filename().string();
+    // What is shared, and what reads a table of its own.
+    if (entry.path().extension() != ".py" || recorder == "recording.py" || recorder == "c.py")
+      continue;
+    INFO(recorder << " --live " << seed);
+    const support::Ran ran = support::shell("python3 " + entry.path().string() + " --live " +
+                                            std::to_string(seed));
+    constexpr int no_runtime = 77;
+    if (ran.status == no_runtime) {
+      WARN("skipped: " << recorder << ": " << ran.err);
       continue;
     }
-    INFO(live.recorder << " --live " << seed);
-    const support::Ran ran =
-        support::shell(std::string("python3 " INKY_SOURCE_DIR "/tools/record/") + live.recorder +
-                       " --live " + std::to_string(seed));
     REQUIRE(ran.status == 0);
     std::istringstream vectors(ran.out);
     const int cases = replay(vectors);
     CHECK(cases >= 1000);
+    ++asked;
   }
+  CHECK(asked > 0);
 }

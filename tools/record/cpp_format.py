@@ -15,7 +15,7 @@ import subprocess
 import sys
 import tempfile
 
-from recording import Values, answer_of, real_payload, write_cases
+from recording import Values, answer_of, needs, real_payload, write_cases
 
 count = 5200
 live_count = 1100
@@ -222,6 +222,7 @@ def cases(seed, wanted):
 
 
 def main():
+    needs("clang++-16 -std=c++20 -stdlib=libc++ -fexperimental-library -fsyntax-only -include format -x c++ /dev/null")
     version = subprocess.run([compiler[0], "--version"], capture_output=True, text=True, check=True).stdout
     version = re.search(r"clang version (\S+)", version).group(1)
     header = {"dialect": "cpp-format", "runtime": "clang %s with libc++ 16" % version,

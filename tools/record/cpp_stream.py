@@ -15,7 +15,7 @@ import tempfile
 
 from cpp_format import Maker as Leaves
 from cpp_format import escaped
-from recording import answer_of, real_payload, write_cases
+from recording import answer_of, needs, real_payload, write_cases
 
 count = 5200
 live_count = 1100
@@ -164,6 +164,7 @@ def cases(seed, wanted):
 
 
 def main():
+    needs("g++ --version")
     version = subprocess.run([compiler[0], "-dumpfullversion"], capture_output=True, text=True, check=True).stdout.strip()
     header = {"dialect": "cpp-stream", "runtime": "g++ %s with libstdc++" % version,
               "recorder": "tools/record/cpp_stream.py"}

@@ -19,7 +19,7 @@ import subprocess
 import sys
 import tempfile
 
-from recording import Values, answered, real_payload, write_cases
+from recording import Values, answered, needs, real_payload, write_cases
 
 count = 6000
 live_count = 1500
@@ -232,6 +232,7 @@ def cases(seed, wanted):
 
 
 def main():
+    needs("dotnet --version")
     version = subprocess.run(["dotnet", "--version"], check=True, capture_output=True, text=True).stdout.strip()
     header = {"dialect": "csharp", "runtime": ".NET SDK " + version, "recorder": "tools/record/csharp.py"}
     write_cases(root / "tests/vectors/csharp.jsonl", header, cases, sys.argv[1:], count, live_count)

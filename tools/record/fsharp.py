@@ -17,7 +17,7 @@ import subprocess
 import sys
 import tempfile
 
-from recording import Values, answered, real_payload, write_cases
+from recording import Values, answered, needs, real_payload, write_cases
 
 count = 6000
 live_count = 1000
@@ -180,6 +180,7 @@ def cases(seed, wanted):
 
 
 def main():
+    needs("dotnet --version")
     version = subprocess.run(["dotnet", "--version"], check=True, capture_output=True, text=True).stdout.strip()
     header = {"dialect": "fsharp", "runtime": ".NET SDK " + version, "recorder": "tools/record/fsharp.py"}
     write_cases(root / "tests/vectors/fsharp.jsonl", header, cases, sys.argv[1:], count, live_count)

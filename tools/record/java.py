@@ -12,7 +12,7 @@ import subprocess
 import sys
 import tempfile
 
-from recording import Values, answered, real_payload, write_cases
+from recording import Values, answered, needs, real_payload, write_cases
 
 count = 6000
 live_count = 2000
@@ -180,6 +180,7 @@ def cases(seed, wanted):
 
 
 def main():
+    needs("javac --version")
     version = subprocess.run(["java", "--version"], check=True, capture_output=True, text=True).stdout.split()
     header = {"dialect": "java", "runtime": "OpenJDK " + version[1], "recorder": "tools/record/java.py"}
     write_cases(root / "tests/vectors/java.jsonl", header, cases, sys.argv[1:], count, live_count)

@@ -12,7 +12,7 @@ import tempfile
 
 from java import Maker as Leaves
 from java import literal
-from recording import answered, write_cases
+from recording import answered, needs, write_cases
 
 count = 6000
 live_count = 2000
@@ -140,6 +140,7 @@ def cases(seed, wanted):
 
 
 def main():
+    needs("javac --version")
     version = subprocess.run(["java", "--version"], check=True, capture_output=True, text=True).stdout.split()
     header = {"dialect": "java-pattern", "runtime": "OpenJDK " + version[1], "recorder": "tools/record/java_pattern.py"}
     write_cases(root / "tests/vectors/java-pattern.jsonl", header, cases, sys.argv[1:], count, live_count)

@@ -13,7 +13,7 @@ import subprocess
 import sys
 import tempfile
 
-from recording import Values, answered, real_payload, write_cases
+from recording import Values, answered, needs, real_payload, write_cases
 
 count = 6000
 live_count = 2000
@@ -202,6 +202,7 @@ def cases(seed, wanted):
 
 
 def main():
+    needs("node --version | grep -q v20")
     version = subprocess.run(["node", "--version"], check=True, capture_output=True, text=True).stdout.strip()
     header = {"dialect": "javascript", "runtime": "Node.js " + version, "recorder": "tools/record/javascript.py"}
     write_cases(root / "tests/vectors/javascript.jsonl", header, cases, sys.argv[1:], count, live_count)

@@ -12,7 +12,7 @@ import subprocess
 import sys
 import tempfile
 
-from recording import Values, answered, real_payload, write_cases
+from recording import Values, answered, needs, real_payload, write_cases
 
 count = 6000
 live_count = 2000
@@ -293,6 +293,7 @@ def cases(seed, wanted):
 
 
 def main():
+    needs("sbcl --version")
     version = subprocess.run(["sbcl", "--version"], check=True, capture_output=True, text=True).stdout.split()[1]
     header = {"dialect": "lisp", "runtime": "SBCL " + version, "recorder": "tools/record/lisp.py"}
     write_cases(root / "tests/vectors/lisp.jsonl", header, cases, sys.argv[1:], count, live_count)

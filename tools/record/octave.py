@@ -13,7 +13,7 @@ import subprocess
 import sys
 import tempfile
 
-from recording import Values, answered, real_payload, write_cases
+from recording import Values, answered, needs, real_payload, write_cases
 
 count = 6000
 live_count = 2000
@@ -142,6 +142,7 @@ def cases(seed, wanted):
 
 
 def main():
+    needs("octave-cli --version")
     version = subprocess.run(["octave-cli", "--version"], check=True, capture_output=True, text=True).stdout.split()[3]
     header = {"dialect": "octave", "runtime": "GNU Octave " + version, "recorder": "tools/record/octave.py"}
     write_cases(root / "tests/vectors/octave.jsonl", header, cases, sys.argv[1:], count, live_count)

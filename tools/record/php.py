@@ -11,7 +11,7 @@ import subprocess
 import sys
 import tempfile
 
-from recording import Values, answered, real_payload, write_cases
+from recording import Values, answered, needs, real_payload, write_cases
 
 count = 6000
 live_count = 2000
@@ -146,6 +146,7 @@ def cases(seed, wanted):
 
 
 def main():
+    needs("php --version")
     version = subprocess.run(["php", "-r", "echo PHP_VERSION;"], check=True, capture_output=True, text=True).stdout
     header = {"dialect": "php", "runtime": "PHP " + version, "recorder": "tools/record/php.py"}
     write_cases(root / "tests/vectors/php.jsonl", header, cases, sys.argv[1:], count, live_count)

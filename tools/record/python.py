@@ -10,7 +10,7 @@ import pathlib
 import platform
 import sys
 
-from recording import Values, real_payload, write_cases
+from recording import Values, needs, real_payload, write_cases
 
 count = 6000
 live_count = 2000
@@ -279,6 +279,7 @@ def cases(seed, wanted):
 
 
 def main():
+    needs("python3 --version")
     import warnings
     warnings.simplefilter("ignore")
     header = {"dialect": "python", "runtime": "CPython " + platform.python_version(),

@@ -12,7 +12,7 @@ import subprocess
 import sys
 import tempfile
 
-from recording import Values, answered, real_payload, write_cases
+from recording import Values, answered, needs, real_payload, write_cases
 
 count = 6000
 live_count = 2000
@@ -153,6 +153,7 @@ def cases(seed, wanted):
 
 
 def main():
+    needs("Rscript --version")
     version = subprocess.run(["Rscript", "--version"], check=True, capture_output=True, text=True)
     header = {"dialect": "r", "runtime": "R " + (version.stdout + version.stderr).split()[3], "recorder": "tools/record/r.py"}
     write_cases(root / "tests/vectors/r.jsonl", header, cases, sys.argv[1:], count, live_count)

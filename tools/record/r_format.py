@@ -11,7 +11,7 @@ import subprocess
 import sys
 import tempfile
 
-from recording import Values, real_payload, write_cases
+from recording import Values, needs, real_payload, write_cases
 
 count = 6000
 live_count = 2000
@@ -187,6 +187,7 @@ eval_case <- function(source) {
 
 
 def main():
+    needs("Rscript --version")
     version = subprocess.run(["Rscript", "-e", "cat(as.character(getRversion()))"], check=True, capture_output=True, text=True).stdout.strip()
     header = {"dialect": "r-format", "runtime": "R " + version, "recorder": "tools/record/r_format.py"}
     write_cases(root / "tests/vectors/r-format.jsonl", header, cases, sys.argv[1:], count, live_count)

@@ -16,7 +16,7 @@ import subprocess
 import sys
 import tempfile
 
-from recording import Values, answer_of, real_payload, write_cases
+from recording import Values, answer_of, needs, real_payload, write_cases
 
 count = 6000
 live_count = 1200
@@ -268,6 +268,7 @@ def is_asked(case):
 
 
 def main():
+    needs("rustc --version | grep -q 'rustc 1.95'")
     version = subprocess.run(["rustc", "--version"], capture_output=True, text=True, check=True).stdout.split()[1]
     header = {"dialect": "rust", "runtime": "rustc " + version, "recorder": "tools/record/rust.py"}
     root = pathlib.Path(__file__).resolve().parents[2]

@@ -36,7 +36,8 @@ std::optional<std::string> literal(const LiteralRules& rules, std::string_view t
     if (c == '\0' && !rules.nul) return std::nullopt;
     if (rules.letters && (c == '\n' || c == '\t' || c == '\r')) {
       out += c == '\n' ? "\\n" : c == '\t' ? "\\t" : "\\r";
-    } else if ((c >= 0 && c < 0x20) || c == 0x7F) {
+    } else if ((c >= 0 && c < 0x20) || c == 0x7F ||
+               rules.numbered.find(c) != std::string_view::npos) {
       out += control_escape(rules.control, c);
     } else {
       if (rules.escaped.find(c) != std::string_view::npos) out += '\\';

@@ -22,6 +22,7 @@ enum class ControlForm : std::uint8_t {
 struct LiteralRules {
   std::string_view doubled = {};      // characters that are written twice
   std::string_view escaped = "\"\\";  // with a backslash before them
+  std::string_view numbered = {};     // by their number, as control characters are
   ControlForm control = ControlForm::hexadecimal;
   bool letters = true;  // \n, \t and \r
   bool nul = true;      // the character of code 0 can stand there

@@ -1,0 +1,40 @@
+// The POSIX shell, as its source is read: POSIX.1-2017, XCU, 2.2 and 2.3. Only our own programs are
+// read so far.
+
+#include "dialect/language_facts.hpp"
+
+namespace inky::inline v1 {
+
+const Dialect* shell_dialect();
+
+namespace shell_source {
+namespace {
+
+constexpr QuoteFact quotes[] = {{'"', LiteralRule::escapes, true}, {'\'', LiteralRule::raw, true}};
+constexpr Lexis lexis = [] {
+  Lexis out{.line_comments = "#", .quotes = quotes};
+  out.word_marks = "$";
+  out.variables_in_texts = true;
+  out.line_end_joins = true;
+  return out;
+}();
+
+}  // namespace
+}  // namespace shell_source
+
+const LanguageFacts& shell_language() {
+  static const Dialect* const dialects[] = {shell_dialect()};
+  static const LanguageFacts facts = {
+      .id = "shell",
+      .name = "POSIX shell",
+      .endings = "",
+      .dialect = "shell",
+      .lexis = &shell_source::lexis,
+      .calls = {},
+      .reserved = "case do done elif else esac fi for function if in select then until while",
+      .dialects = dialects,
+  };
+  return facts;
+}
+
+}  // namespace inky::inline v1
