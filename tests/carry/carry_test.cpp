@@ -108,7 +108,8 @@ TEST_CASE("text between fields comes through every dialect's escapes") {
         const std::string text = std::string(first) + std::string(second);
         const TemplatePart parts[] = {{text, std::nullopt}, {{}, wish}, {text, std::nullopt}};
         const WrittenTemplate written = dialect->write_template(parts);
-        if (dialect->facts().id == "octave-display") {
+        // Some have no fields at all, or none of a real.
+        if (dialect->write_field(wish).source.empty()) {
           CHECK_FALSE(written.source);
           continue;
         }

@@ -53,6 +53,7 @@ const Attacked all_attacked[] = {
     {"r", "file.create(\"CANARY\")", "%s", ""},
     {"r-format", "file.create(\"CANARY\")", "", "format(\"@\")"},
     {"rust", "std::fs::write(\"CANARY\", \"\")", "{}", ""},
+    {"shell", "touch CANARY", "%s", ""},
 };
 
 // P is the payload.
@@ -167,6 +168,15 @@ std::vector<std::string> hostile_contents(const Attacked& one) {
                               "format(1)\nP",
                               "P(1)"})
       out.push_back(replaced(whole, "P", payload));
+  }
+  if (id == "shell") {
+    for (const char* word :
+         {"$(P)",       "x'; P; '",     "x'\nP\n'",    "x' P 'y",         "x'$(P)'y",
+          "x'`P`'y",    "'; P #",       "\\'; P; \\'", "\\047; P; \\047", "x\";P;\"",
+          "${x:-$(P)}", "x' && P || '", "x' | P | '",  "x'&P&'",          "\\\nP",
+          "x'>CANARY'", "<(P)",         "$((P))",      "-v x; P",         "--; P",
+          "%s$(P)",     "%s'; P; '"})
+      out.push_back(replaced(word, "P", payload));
   }
   if (id == "javascript") {
     for (const char* slot :

@@ -97,14 +97,14 @@ TEST_CASE("show --witness: the same, otherwise, refused, missing, undefined") {
 struct Shown {
   const char* dialect;
   const char* text;
-  const char* real;
+  const char* real;  // null: it has none
 };
 const Shown shown[] = {
     {"c", "%s", "%.17g"},   {"cpp-format", "{}", "{}"}, {"cpp-stream", "", ""},
     {"csharp", "", ""},     {"fsharp", "%s", "%.17g"},  {"java", "%s", "%s"},
     {"javascript", "", ""}, {"lisp", "~A", "~A"},       {"octave", "%s", "%.17g"},
     {"php", "%s", "%.17e"}, {"python", "{}", "{}"},     {"python-percent", "%s", "%r"},
-    {"r", "%s", "%.17g"},   {"rust", "{}", "{:e}"}};
+    {"r", "%s", "%.17g"},   {"rust", "{}", "{:e}"},     {"shell", "%s", nullptr}};
 
 // The template that shows each of the values, a bar behind it; they are given names.
 std::string template_for(std::string_view id, std::string_view field, std::vector<Value>& values) {
@@ -178,6 +178,7 @@ TEST_CASE("literals come back from the real toolchains as they were, asked anew"
       check_program(one, one.text, std::move(texts), expected);
     }
 
+    if (one.real == nullptr) continue;
     support::RandomValues random(seed);
     std::vector<Value> reals;
     while (reals.size() < 60) {
