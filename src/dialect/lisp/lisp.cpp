@@ -202,8 +202,6 @@ namespace {
 
 // ---- Values as Lisp has them ----
 
-constexpr std::string_view not_yet = "?";  // in the place of an error's name
-
 bool is_null(const Value& value) {
   switch (value.type()) {
     case Type::nil:
@@ -424,7 +422,7 @@ class Rendering final : public family::Rendering<Rendering> {
       if (flow != Flow::goes_on) break;
     }
     if (broken_list_ != nullptr) {
-      (void)fail(not_yet, "a list longer than a line is", *broken_list_);
+      (void)not_yet("a list longer than a line is", *broken_list_);
       return std::move(trouble_);
     }
     out_.append(text);
@@ -437,12 +435,13 @@ class Rendering final : public family::Rendering<Rendering> {
 
  private:
   Flow fail(std::string_view error, std::string why, const Directive& directive) {
-    if (error == not_yet) {
-      trouble_ = Outcome::error({Code::not_supported_yet, std::move(why) + " not supported yet",
-                                 directive.span, "Give a shorter or simpler value."});
-    } else {
-      trouble_ = Outcome::fails_at_run(std::string(error), std::move(why), directive.span);
-    }
+    trouble_ = Outcome::fails_at_run(std::string(error), std::move(why), directive.span);
+    return Flow::fails;
+  }
+  // `what` with its verb: "a list longer than a line is".
+  Flow not_yet(std::string what, const Directive& directive) {
+    trouble_ = Outcome::error({Code::not_supported_yet, std::move(what) + " not supported yet",
+                               directive.span, "Give a shorter or simpler value."});
     return Flow::fails;
   }
   Flow over_limit(std::string what, const Directive& directive) {
@@ -652,7 +651,7 @@ class Rendering final : public family::Rendering<Rendering> {
     const std::size_t from = out.size();
     const int column = line != nullptr && may_break(value) ? column_of(*line) : 0;
     if (!Printer(base, escapes, out).print(value)) {
-      (void)fail(not_yet, "the name of a character beyond ASCII is", directive);
+      (void)not_yet("the name of a character beyond ASCII is", directive);
       return false;
     }
     // The pretty printer breaks a list at the end of a line of 80 columns.
@@ -739,7 +738,7 @@ class Rendering final : public family::Rendering<Rendering> {
         !character(directive, first + 1, padding.character) ||
         !character(directive, first + 2, mark) || !number(directive, first + 3, interval))
       return Flow::fails;
-    if (interval <= 0) return fail(not_yet, "marks at an interval of nothing are", directive);
+    if (interval <= 0) return not_yet("marks at an interval of nothing are", directive);
     bool negative = false;
     const std::string digits = whole_digits(value, base, Letters::upper, negative);
     std::string text = negative ? "-" : directive.at ? "+" : "";
@@ -822,7 +821,7 @@ class Rendering final : public family::Rendering<Rendering> {
       return put_other(directive, *value, field.width, field.pad, out);
     }
     if (!take_float_field(directive, field)) return Flow::fails;
-    if (!is_sensible(field)) return fail(not_yet, "such numbers before the letter are", directive);
+    if (!is_sensible(field)) return not_yet("such numbers before the letter are", directive);
     Float number{};
     if (!take_float(directive, *value, number)) return Flow::fails;
     if (!number.real.is_finite()) {
@@ -919,9 +918,9 @@ class Rendering final : public family::Rendering<Rendering> {
     if (!is_whole(value->type()) && !is_real(value->type()))
       return put_other(directive, *value, field.width, " ", out);
     Float number{};
-    if (!is_sensible(field)) return fail(not_yet, "such numbers before the letter are", directive);
+    if (!is_sensible(field)) return not_yet("such numbers before the letter are", directive);
     if (!take_float(directive, *value, number)) return Flow::fails;
-    if (!number.real.is_finite()) return fail(not_yet, "an infinity or NaN with ~$ is", directive);
+    if (!number.real.is_finite()) return not_yet("an infinity or NaN with ~$ is", directive);
     field.at = directive.at;
     field.colon = directive.colon;
     append_dollars(number, field, out);
@@ -942,7 +941,7 @@ class Rendering final : public family::Rendering<Rendering> {
     else if (c == 0x7F)
       out += "Rubout";
     else if (c >= 0x80 && !is_printable(c))
-      return fail(not_yet, "the name of a character beyond ASCII is", directive);
+      return not_yet("the name of a character beyond ASCII is", directive);
     else
       append_utf8(c, out);
     return Flow::goes_on;
@@ -990,7 +989,7 @@ class Rendering final : public family::Rendering<Rendering> {
     if (!take_parameters(directive, 2, arguments) || !number(directive, 0, column) ||
         !number(directive, 1, step))
       return Flow::fails;
-    if (column < 0 || step < 0) return fail(not_yet, "a negative column is", directive);
+    if (column < 0 || step < 0) return not_yet("a negative column is", directive);
     const int at = column_of(out);
     int blanks = 0;
     if (directive.at)
@@ -1027,7 +1026,7 @@ class Rendering final : public family::Rendering<Rendering> {
     const auto is = [&](std::size_t i) { return given_[i].kind != Given::Kind::nothing; };
     for (const Given& given : given_) {
       if (given.kind == Given::Kind::character)
-        return fail(not_yet, "a character before ~^ is", directive);
+        return not_yet("a character before ~^ is", directive);
     }
     bool leaves = false;
     if (is(2)) {
@@ -1154,7 +1153,7 @@ class Rendering final : public family::Rendering<Rendering> {
     if (directive.close_at) return fail("FORMAT-ERROR", "~> has no @", directive);
     if (std::any_of(directive.sections.begin(), directive.sections.end(), writes))
       return fail("FORMAT-ERROR", "~W has no place inside ~< ~>", directive);
-    if (padding.step <= 0) return fail(not_yet, "a step of nothing is", directive);
+    if (padding.step <= 0) return not_yet("a step of nothing is", directive);
     std::vector<std::string> texts;
     for (const Tokens& section : directive.sections) {
       measured_ = {nullptr, 0, 0};

@@ -373,11 +373,12 @@ class Rendering final : public family::Rendering<Rendering> {
     if (!spec.defect.empty()) return raise("ValueError", spec.defect, field);
     if (!within_limits(field, spec, value)) return false;
     python::Trouble trouble = python::format_value(spec, value, unit(), out);
-    if (trouble.exception == "?") {
+    if (trouble.kind == python::Trouble::Kind::not_supported_yet) {
       return fail(Outcome::error({Code::not_supported_yet, std::move(trouble.why), field.span,
                                   "Use a code point outside 0xD800 to 0xDFFF."}));
     }
-    if (!trouble.exception.empty()) return raise(trouble.exception, std::move(trouble.why), field);
+    if (trouble.kind == python::Trouble::Kind::exception)
+      return raise(trouble.exception, std::move(trouble.why), field);
     if (report_ != nullptr && depth == 0) note_value(field, spec, value);
     return true;
   }

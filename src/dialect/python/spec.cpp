@@ -123,17 +123,20 @@ char sign_of(const FormatSpec& spec, bool negative) {
 // ---- Wholes ----
 
 Trouble put_character(const FormatSpec& spec, const Value& value, WidthUnit unit, Output& out) {
-  if (spec.sign != 0) return {"ValueError", "Sign not allowed with integer format specifier 'c'"};
+  if (spec.sign != 0)
+    return Trouble::raises("ValueError", "Sign not allowed with integer format specifier 'c'");
   if (spec.alternate) {
-    return {"ValueError", "Alternate form (#) not allowed with integer format specifier 'c'"};
+    return Trouble::raises("ValueError",
+                           "Alternate form (#) not allowed with integer format specifier 'c'");
   }
   const auto number = small_whole(value);
   if (!number || *number != static_cast<std::int64_t>(*number))
-    return {"OverflowError", "Python int too large to convert to C long"};
+    return Trouble::raises("OverflowError", "Python int too large to convert to C long");
   constexpr int highest = 0x10FFFF;
-  if (*number < 0 || *number > highest) return {"OverflowError", "%c arg not in range(0x110000)"};
+  if (*number < 0 || *number > highest)
+    return Trouble::raises("OverflowError", "%c arg not in range(0x110000)");
   if (*number >= 0xD800 && *number <= 0xDFFF)
-    return {"?", "a text with half of a surrogate pair is not supported yet"};
+    return Trouble::not_yet("a text with half of a surrogate pair is not supported yet");
   std::string text;
   append_utf8(static_cast<char32_t>(*number), text);
   // No digits: zeros stand where any fill would.
@@ -146,17 +149,19 @@ Trouble put_real(const FormatSpec& spec, const BinaryReal& real, WidthUnit unit,
 Trouble put_whole(const FormatSpec& spec, const Value& value, WidthUnit unit, Output& out) {
   if (is_one_of(spec.type, "eEfFgG%")) {
     const BinaryReal real = nearest_f64(value);
-    if (!real.is_finite()) return {"OverflowError", "int too large to convert to float"};
+    if (!real.is_finite())
+      return Trouble::raises("OverflowError", "int too large to convert to float");
     return put_real(spec, real, unit, out);
   }
   if (spec.type != 0 && !is_one_of(spec.type, "bcdoxXn")) {
-    return {"ValueError",
-            "Unknown format code " + code_of(spec.type) + " for object of type 'int'"};
+    return Trouble::raises(
+        "ValueError", "Unknown format code " + code_of(spec.type) + " for object of type 'int'");
   }
   if (spec.precision != unset)
-    return {"ValueError", "Precision not allowed in integer format specifier"};
+    return Trouble::raises("ValueError", "Precision not allowed in integer format specifier");
   if (spec.no_negative_zero)
-    return {"ValueError", "Negative zero coercion (z) not allowed in integer format specifier"};
+    return Trouble::raises("ValueError",
+                           "Negative zero coercion (z) not allowed in integer format specifier");
   if (spec.type == U'c') return put_character(spec, value, unit, out);
   const Spec neutral_spec = neutral(spec, Kind::whole);
   bool negative = false;
@@ -250,8 +255,8 @@ void put_bare_real(const FormatSpec& spec, const BinaryReal& real, bool point, s
 
 Trouble put_real(const FormatSpec& spec, const BinaryReal& real, WidthUnit unit, Output& out) {
   if (spec.type != 0 && !is_one_of(spec.type, "eEfFgGn%")) {
-    return {"ValueError",
-            "Unknown format code " + code_of(spec.type) + " for object of type 'float'"};
+    return Trouble::raises(
+        "ValueError", "Unknown format code " + code_of(spec.type) + " for object of type 'float'");
   }
   const bool percent = spec.type == U'%';
   const BinaryReal shown = percent ? times_hundred(real) : real;
@@ -272,13 +277,14 @@ Trouble put_real(const FormatSpec& spec, const BinaryReal& real, WidthUnit unit,
 
 Trouble put_complex(const FormatSpec& spec, const Value& value, WidthUnit unit, Output& out) {
   if (spec.type != 0 && !is_one_of(spec.type, "eEfFgGn")) {
-    return {"ValueError",
-            "Unknown format code " + code_of(spec.type) + " for object of type 'complex'"};
+    return Trouble::raises("ValueError", "Unknown format code " + code_of(spec.type) +
+                                             " for object of type 'complex'");
   }
   if (fill_of(spec) == Mark("0"))
-    return {"ValueError", "Zero padding is not allowed in complex format specifier"};
+    return Trouble::raises("ValueError", "Zero padding is not allowed in complex format specifier");
   if (spec.align == '=')
-    return {"ValueError", "'=' alignment flag is not allowed in complex format specifier"};
+    return Trouble::raises("ValueError",
+                           "'=' alignment flag is not allowed in complex format specifier");
   const BinaryReal real = value.as_list()[0].as_real();
   const BinaryReal imaginary = value.as_list()[1].as_real();
   const bool skips_real = spec.type == 0 && real.is_zero() && !real.negative;
@@ -311,7 +317,7 @@ Trouble put_complex(const FormatSpec& spec, const Value& value, WidthUnit unit, 
 // ---- Text ----
 
 Trouble put_text(const FormatSpec& spec, std::string_view text, WidthUnit unit, Output& out) {
-  const auto refuse = [](std::string why) { return Trouble{"ValueError", std::move(why)}; };
+  const auto refuse = [](std::string why) { return Trouble::raises("ValueError", std::move(why)); };
   if (spec.type != 0 && spec.type != U's')
     return refuse("Unknown format code " + code_of(spec.type) + " for object of type 'str'");
   if (spec.sign != 0) {

@@ -32,10 +32,19 @@ FormatSpec read_spec(std::string_view text);
 // The spec in neutral terms, for a real, a whole number or text as `natural` says.
 Spec neutral(const FormatSpec& spec, Kind kind);
 
-// Either a text, or the exception that stands in its place.
+// Either a text, or what stands in its place: an exception, or that we do not know yet.
 struct Trouble {
-  std::string_view exception;  // empty: there is none; "?": it is not supported yet
-  std::string why;
+  enum class Kind : std::uint8_t { none, exception, not_supported_yet };
+  Kind kind = Kind::none;
+  std::string_view exception = {};  // its name
+  std::string why = {};
+
+  static Trouble raises(std::string_view name, std::string why) {
+    return {Kind::exception, name, std::move(why)};
+  }
+  static Trouble not_yet(std::string what) {
+    return {Kind::not_supported_yet, {}, std::move(what)};
+  }
 };
 
 // Appends format(value, spec). REQUIRES: a whole number, a truth value, a real, a text, a character
