@@ -104,6 +104,7 @@ Section letters(const Dialect& dialect, Kind kind, std::string title) {
 
 Section rounding(const Dialect& dialect) {
   const DialectFacts& facts = dialect.facts();
+  if (facts.rounding_basis.empty()) return {};
   Section out{"Rounding",
               {{"rule", std::string(name_of(facts.rounding)) + ", on " +
                             std::string(facts.rounding_basis)}}};
@@ -262,7 +263,7 @@ int print_json(std::span<const Dialect* const> dialects) {
     out.member("defined_by", facts.standard);
     out.member("recorded_from", facts.toolchain);
     out.member("width_counts", name_of(facts.width_unit));
-    out.member("rounding", name_of(facts.rounding));
+    out.member_or_null("rounding", facts.rounding_basis.empty() ? "" : name_of(facts.rounding));
     out.member_or_null("found", version.value_or(""));
     out.close_object();
   }

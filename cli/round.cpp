@@ -97,6 +97,7 @@ std::string tie_sentence(const ExactDecimal& value, const Cut& cut, std::string_
 void put_dialects(Screen& screen) {
   for (const Dialect* dialect : all_dialects()) {
     const DialectFacts& facts = dialect->facts();
+    if (facts.rounding_basis.empty()) continue;
     screen.label(facts.id);
     screen.paragraph("rounds " + std::string(name_of(facts.rounding)) + ", on " +
                      std::string(facts.rounding_basis));

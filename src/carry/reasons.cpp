@@ -41,7 +41,7 @@ std::string why_reals_differ(const DialectFacts& here, const DialectFacts& there
            " to an exponent for a number of this size";
   if (has_exponent(text_here)) return "they write exponents, or digits before them, otherwise";
   const bool ruled_alike =
-      here.rounding == there.rounding && here.rounding_basis == there.rounding_basis;
+      here.rounding == there.rounding && here.rounds_stored_value && there.rounds_stored_value;
   if (text_here.size() == text_there.size() && !ruled_alike)
     return rounding_of(here) + "; " + rounding_of(there);
   if (without(text_here, '-') == without(text_there, '-'))

@@ -82,7 +82,9 @@ struct DialectFacts {
   std::string_view program;         // its compiler or interpreter, which tells its --version
   WidthUnit width_unit;             // what a width and a precision of text count
   Rounding rounding;                // of a real, and
-  std::string_view rounding_basis;  // what is rounded: "the stored value"
+  std::string_view rounding_basis;  // what is rounded: "the stored value"; empty: it shows no reals
+  // Whether that is always the stored value, exactly, and no digits that were made of it first.
+  bool rounds_stored_value = true;
   bool rounding_is_chosen = false;  // by RenderOptions::rounding
   // How a field is written: of a letter, which stands for @, and of a real to N places; ~ stands
   // for a point and N zeros, or for nothing. Empty: there is no such field.

@@ -206,6 +206,7 @@ constexpr DialectFacts csharp_facts = {
     .width_unit = WidthUnit::utf16_units,
     .rounding = Rounding::half_even,
     .rounding_basis = "the stored value, exactly; a pattern rounds its first 15 digits half away",
+    .rounds_stored_value = false,
     .letter_form = "{0:@}",
     .places_form = "{0:FN}",
     .modifiers_are = "Alignment, patterns, dates",

@@ -118,6 +118,7 @@ constexpr DialectFacts facts = {
     .width_unit = WidthUnit::utf16_units,
     .rounding = Rounding::half_away,
     .rounding_basis = "the decimal digits that Java makes of the value, at most 17 or so",
+    .rounds_stored_value = false,
     .line_split = {"", "\"\n    + \"", ""},
     .program_form = &java_program,
     .run_form = &java_run,

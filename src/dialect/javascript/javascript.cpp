@@ -132,6 +132,7 @@ constexpr DialectFacts javascript_facts = {
     .width_unit = WidthUnit::utf16_units,
     .rounding = Rounding::half_away,
     .rounding_basis = "the stored value, exactly; toLocaleString: the shortest digits",
+    .rounds_stored_value = false,
     .letter_form = "",
     .places_form = "${x.toFixed(N)}",
     .modifiers_are = "Methods and functions",

@@ -182,6 +182,7 @@ constexpr DialectFacts lisp_facts = {
     .width_unit = WidthUnit::code_points,
     .rounding = Rounding::half_away,
     .rounding_basis = "the stored value, to the fewest digits within half a unit of the place",
+    .rounds_stored_value = false,
     .letter_form = "~@",
     .places_form = "~,NF",
     .modifiers_are = "Parameters",

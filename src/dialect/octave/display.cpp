@@ -110,6 +110,7 @@ constexpr DialectFacts display_facts = {
     .width_unit = WidthUnit::bytes,
     .rounding = Rounding::half_even,
     .rounding_basis = "the stored value, exactly, to decimals that all elements share",
+    .rounds_stored_value = false,
     .letter_form = "",
     .places_form = "",
     .modifiers_are = "Statements",

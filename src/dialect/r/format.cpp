@@ -93,6 +93,7 @@ constexpr DialectFacts format_facts = {
     .width_unit = WidthUnit::columns,
     .rounding = Rounding::half_even,
     .rounding_basis = "the stored value, exactly, to significant digits that all elements share",
+    .rounds_stored_value = false,
     .letter_form = "",
     .places_form = "formatC(x, digits = N, format = \"f\")",
     .modifiers_are = "Arguments",
