@@ -17,6 +17,7 @@
 #include "inky_margin/text/columns.hpp"
 #include "proof_program.hpp"
 #include "proof_stream.hpp"
+#include "proof_witness.hpp"
 #include "screen.hpp"
 #include "sheet/quick_sheet.hpp"
 #include "text/escape.hpp"

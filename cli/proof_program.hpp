@@ -1,10 +1,11 @@
-// inky proof, as a language prints it: its table, its program, and what its toolchain makes of it.
+// inky proof, as a language prints it: its table, and its program.
 #pragma once
 
 #include <string>
 #include <vector>
 
 #include "inky_margin/dialect/dialect.hpp"
+#include "inky_margin/emit/table_program.hpp"
 #include "inky_margin/sheet/printer.hpp"
 #include "inky_margin/sheet/sheet.hpp"
 #include "inky_margin/sheet/table.hpp"
@@ -28,13 +29,15 @@ struct ProgramRequest {
 // The dialects of a list such as "c,python", or all that have a program; an error names the place.
 Result<std::vector<const Dialect*>> dialects_with_programs(std::string_view list);
 
+// The program in one of them.
+Result<TableProgram> program_of(const ProgramRequest& request, const Dialect& dialect,
+                                const Sheet& sheet, const Table& table);
+
 // Each returns the exit status.
 int proof_program(const ProgramRequest& request, const Sheet& sheet, const Table& table);
 int proof_as(const ProgramRequest& request, const Sheet& sheet, const Table& table,
              const Look& look);
 int proof_beside(const ProgramRequest& request, const Sheet& sheet, const Table& table,
                  const Look& look);
-int proof_witness(const ProgramRequest& request, const Sheet& sheet, const Table& table,
-                  const Look& look);
 
 }  // namespace inky::cli
