@@ -1,0 +1,82 @@
+#!/usr/bin/env python3
+"""What the documents show is what the tool prints.
+
+    documents.py TOOL
+
+Every block of README.md and docs/ with a line "$ inky ..." is run, and the lines under it are its output; a line
+of three points stands for any lines. Every request of docs/contract.md is asked, and the line under it is the answer. Commands
+inside of sentences are run, and have to be understood.
+"""
+
+import json
+import pathlib
+import re
+import subprocess
+import sys
+
+root = pathlib.Path(__file__).resolve().parents[2]
+tool = pathlib.Path(sys.argv[1]).resolve()
+faults = []
+shown = asked = named = 0
+
+
+def run(command, **more):
+    line = re.sub(r"^inky\b", str(tool), command)
+    return subprocess.run(["bash", "-c", line], cwd=root, capture_output=True, text=True, check=False, timeout=120, **more)
+
+
+def same(expected, printed):
+    """Line by line, without blanks at the ends; "..." stands for any lines, and another page's toolchain for ours."""
+    pattern = ""
+    for line in expected:
+        if line.strip() == "...":
+            pattern += r"(?:.*\n)*?"
+        else:
+            pattern += re.escape(line.rstrip()) + r"[ ]*\n"
+    text = "\n".join(line.rstrip() for line in printed.rstrip("\n").split("\n")) + "\n"
+    return re.fullmatch(pattern, text) is not None
+
+
+def look(path):
+    global shown, asked, named
+    text = path.read_text(encoding="utf-8")
+    name = path.relative_to(root)
+    outside = text
+    for block in re.finditer(r"^```[^\n]*\n(.*?)^```$", text, re.M | re.S):
+        outside = outside.replace(block.group(0), "")
+        parts = re.split(r"^\$ (inky .*)\n", block.group(1), flags=re.M)
+        for command, output in zip(parts[1::2], parts[2::2]):
+            shown += 1
+            ran = run(command)
+            expected = output.rstrip("\n").split("\n")
+            if not same(expected, ran.stdout + ran.stderr):
+                faults.append("%s: $ %s\nprints\n%s%s" % (name, command, ran.stdout, ran.stderr))
+        before = text[:block.start()]
+        commands = re.findall(r"`inky (\w+) --jsonl`", before)
+        lines = block.group(1).split("\n")
+        for request, answer in zip(lines, lines[1:]):
+            if not (commands and request.startswith("{") and answer.startswith("{")) or name.name != "contract.md":
+                continue
+            asked += 1
+            got = run("inky %s --jsonl" % commands[-1], input=request + "\n").stdout
+            try:
+                equal = json.loads(got) == json.loads(answer)
+            except json.JSONDecodeError:
+                equal = False
+            if not equal:
+                faults.append("%s: %s\nis answered\n%s" % (name, request, got))
+    for command in re.findall(r"`(inky [^`]*)`", outside):
+        # Names in capitals stand for what the reader has, and so do files of his; an option at the end is only named.
+        if re.search(r"\b[A-Z]{2,}\b|…|data\.csv|\bsrc\b| --?\w+$| all$", command):
+            continue
+        ran = run(command)
+        named += 1
+        # The page of codes has requests that are errors.
+        if ran.returncode == 2 and len(command.split()) > 2 and name.name != "codes.md":
+            faults.append("%s: `%s` is not understood: %s" % (name, command, ran.stderr))
+
+
+for document in [root / "README.md", *sorted((root / "docs").glob("*.md"))]:
+    look(document)
+print("\n\n".join(faults) or "%d commands with their output, %d requests, %d commands in sentences" % (shown, asked, named))
+sys.exit(1 if faults or shown < 15 or asked < 1 else 0)
