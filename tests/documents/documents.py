@@ -48,6 +48,9 @@ def look(path):
         for command, output in zip(parts[1::2], parts[2::2]):
             shown += 1
             ran = run(command)
+            if "--witness" in command and "Debian has it in" in ran.stdout:
+                print("skipped, as a toolchain is not here: $ " + command)
+                continue
             expected = output.rstrip("\n").split("\n")
             if not same(expected, ran.stdout + ran.stderr):
                 faults.append("%s: $ %s\nprints\n%s%s" % (name, command, ran.stdout, ran.stderr))
