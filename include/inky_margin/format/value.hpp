@@ -13,6 +13,7 @@
 
 #include <bit>
 #include <cassert>
+#include <cstddef>
 #include <cstdint>
 #include <memory>
 #include <optional>
@@ -96,6 +97,7 @@ class Value {
   Value(std::string_view text) : Value(Value::text(std::string(text))) {}
   Value(const std::string& text) : Value(Value::text(text)) {}
   Value(const char* text) : Value(std::string_view(text)) {}
+  Value(std::nullptr_t) = delete;  // Value() is nil
 
   // REQUIRES: a whole type other than big, and a number that fits it; a u128 as its bits.
   static Value whole(Type type, int128 number) {
