@@ -25,6 +25,7 @@
 #include "../family/values.hpp"
 #include "decimal.hpp"
 #include "escapes.hpp"
+#include "facts.hpp"
 #include "format/layout.hpp"
 #include "locales.hpp"
 #include "number/hexadecimal_real.hpp"
@@ -32,107 +33,11 @@
 #include "text/escape.hpp"
 #include "text/upper_case.hpp"
 #include "text/utf8.hpp"
+#include "values.hpp"
 
-namespace inky::inline v1 {
-
-namespace java_language {
+namespace inky::inline v1::java_language {
 
 namespace {
-
-// ---- Facts ----
-
-constexpr auto conversions = std::to_array<ConversionFact>({
-    {'d', Kind::whole, "a whole number in base 10", "-+ 0,(<", false, ""},
-    {'o', Kind::whole, "a whole number in base 8; a negative one as two's complement", "-#0+ (<",
-     false, ""},
-    {'x', Kind::whole, "a whole number in base 16; a negative one as two's complement", "-#0+ (<",
-     false, ""},
-    {'X', Kind::whole, "as x, upper letters", "-#0+ (<", false, ""},
-    {'f', Kind::real, "a real in fixed notation; 6 places unless a precision says otherwise",
-     "-#+ 0,(<", true, ""},
-    {'e', Kind::real, "a real in scientific notation; 6 places unless a precision says otherwise",
-     "-#+ 0(<", true, ""},
-    {'E', Kind::real, "as e, with an upper E", "-#+ 0(<", true, ""},
-    {'g', Kind::real,
-     "a real to so many significant digits, zeros kept: fixed from 1e-4 to below 10 to the power "
-     "of "
-     "that number, scientific elsewhere; 6 unless a precision says otherwise",
-     "-+ 0,(<", true, ""},
-    {'G', Kind::real, "as g, with an upper E", "-+ 0,(<", true, ""},
-    {'a', Kind::real, "a real in hexadecimal, exact unless a precision says otherwise", "-#+ 0<",
-     true, ""},
-    {'A', Kind::real, "as a, upper letters", "-#+ 0<", true, ""},
-    {'c', Kind::character, "one character: a char, or the code point of a whole number to 32 bits",
-     "-<", false, ""},
-    {'C', Kind::character, "as c, in upper case", "-<", false, ""},
-    {'s', Kind::text, "any value, as its toString() has it", "-<", true, ""},
-    {'S', Kind::text, "as s, in upper case", "-<", true, ""},
-    {'b', Kind::any, "true or false; any other value but null is true", "-<", true, ""},
-    {'B', Kind::any, "as b, in upper case", "-<", true, ""},
-    {'h', Kind::any, "the value's hashCode() in base 16", "-<", true, ""},
-    {'H', Kind::any, "as h, in upper case", "-<", true, ""},
-    {'n', Kind::any, "the platform's line end, here a new line; takes no value", "", false, ""},
-    {'%', Kind::any, "a percent sign; takes no value", "-", false, ""},
-});
-
-constexpr auto flags = std::to_array<FlagFact>({
-    {'-', "left", "pads on the right; wants a width"},
-    {'#', "alternate form", "0 before octal, 0x before hexadecimal; keeps the point of a real"},
-    {'+', "plus", "a plus sign on numbers that are not negative"},
-    {' ', "space", "a space where a plus sign would be"},
-    {'0', "zeros", "pads numbers with zeros between sign and digits; wants a width"},
-    {',', "group", "the locale's thousands marks"},
-    {'(', "brackets", "negative numbers in brackets, without a sign"},
-    {'<', "previous", "takes the value of the field before"},
-});
-
-constexpr auto escapes = with_escapes(std::to_array<EscapeFact>({
-    {"%%", "a percent sign"},
-    {"%n", "the platform's line end"},
-}));
-
-constexpr auto failures = std::to_array<FailureFact>({
-    {"too few values", "MissingFormatArgumentException, at run time"},
-    {"a value the letter cannot take", "IllegalFormatConversionException"},
-    {"a letter there is none of, a field broken off", "UnknownFormatConversionException"},
-    {"a flag that the letter does not have", "FormatFlagsConversionMismatchException"},
-    {"flags that exclude each other", "IllegalFormatFlagsException"},
-    {"a flag written twice", "DuplicateFormatFlagsException"},
-    {"- or 0 without a width", "MissingFormatWidthException"},
-    {"a precision with d, o, x, c, n or %", "IllegalFormatPrecisionException"},
-    {"a width with n", "IllegalFormatWidthException"},
-    {"position 0", "IllegalFormatArgumentIndexException"},
-    {"a whole number that is no code point, given to c", "IllegalFormatCodePointException"},
-    {"an escape there is none of", "illegal escape character, when the program is compiled"},
-});
-
-constexpr TableForm own_table = java_table("import java.util.Locale;\n");
-
-constexpr DialectFacts facts = {
-    .id = "java",
-    .language = "Java",
-    .facility = "java.util.Formatter: String.format and printf",
-    .standard = "Java SE 17 API, java.util.Formatter",
-    .toolchain = "OpenJDK 17.0.15",
-    .program = "java",
-    .width_unit = WidthUnit::utf16_units,
-    .rounding = Rounding::half_away,
-    .rounding_basis = "the decimal digits that Java makes of the value, at most 17 or so",
-    .rounds_stored_value = false,
-    .line_split = {"", "\"\n    + \"", ""},
-    .program_form = &java_program,
-    .run_form = &java_run,
-    .table_form = &own_table,
-    .default_locale = "root",
-    .locales = {},  // a function's, see Java::facts
-    .conversions = conversions,
-    .flags = flags,
-    .modifiers = {},
-    .escapes = escapes,
-    .failures = failures,
-};
-
-constexpr NumberStyle numbers = {.infinity = "Infinity", .not_a_number = "NaN"};
 
 // ---- Reading ----
 
@@ -277,218 +182,6 @@ constexpr percent::Syntax syntax = {.facts = &facts,
                                     .repeat_flag = '<',
                                     .read_escape = read_escape,
                                     .finish = finish};
-
-// ---- Values as Java has them ----
-
-enum class Class : std::uint8_t {
-  byte_class,
-  short_class,
-  integer_class,
-  long_class,
-  big_class,
-  float_class,
-  double_class,
-  string_class,
-  character_class,
-  boolean_class,
-  null_class,
-  list_class,
-};
-
-constexpr std::array<std::string_view, 12> class_names = {"java.lang.Byte",
-                                                          "java.lang.Short",
-                                                          "java.lang.Integer",
-                                                          "java.lang.Long",
-                                                          "java.math.BigInteger",
-                                                          "java.lang.Float",
-                                                          "java.lang.Double",
-                                                          "java.lang.String",
-                                                          "java.lang.Character",
-                                                          "java.lang.Boolean",
-                                                          "null",
-                                                          "java.util.Arrays$ArrayList"};
-
-// Unsigned wholes take the next wider class; a character beyond 16 bits is a String.
-Class class_of(const Value& value) {
-  switch (value.type()) {
-    case Type::i8:
-      return Class::byte_class;
-    case Type::i16:
-    case Type::u8:
-      return Class::short_class;
-    case Type::i32:
-    case Type::u16:
-      return Class::integer_class;
-    case Type::i64:
-    case Type::u32:
-      return Class::long_class;
-    case Type::f16:
-    case Type::bf16:
-    case Type::f32:
-      return Class::float_class;
-    case Type::f64:
-    case Type::f80:
-    case Type::f128:
-      return Class::double_class;
-    case Type::text:
-      return Class::string_class;
-    case Type::character:
-      return value.as_character() > 0xFFFF ? Class::string_class : Class::character_class;
-    case Type::truth:
-      return Class::boolean_class;
-    case Type::nil:
-      return Class::null_class;
-    case Type::list:
-      return Class::list_class;
-    default:
-      return Class::big_class;
-  }
-}
-
-std::string_view class_name(const Value& value) {
-  return class_names[static_cast<std::size_t>(class_of(value))];
-}
-
-bool is_whole_class(Class type) {
-  return type <= Class::big_class;
-}
-bool is_real_class(Class type) {
-  return type == Class::float_class || type == Class::double_class;
-}
-
-// The bits of a class whose two's complement is shown.
-int width_of(Class type) {
-  return 8 << static_cast<int>(type);
-}
-
-BinaryReal as_float(const Value& value) {
-  return unpack(binary32, convert(value.as_real(), binary32));
-}
-
-// Float.toString, Double.toString: fixed from 1e-3 to below 1e7.
-std::string real_text(const Value& value) {
-  const bool single = class_of(value) == Class::float_class;
-  const BinaryReal real = single ? as_float(value) : nearest_f64(value);
-  if (real.kind == RealClass::not_a_number) return "NaN";
-  if (real.kind == RealClass::infinite) return real.negative ? "-Infinity" : "Infinity";
-  Digits digits;
-  java_digits(single ? binary32 : binary64, real, Purpose::plain, digits);
-  Spec spec;
-  const bool fixed = digits.is_zero() || (digits.point() > -3 && digits.point() < 8);
-  spec.notation = fixed ? Notation::fixed : Notation::scientific;
-  const int after_point = fixed ? digits.size() - digits.point() : digits.size() - 1;
-  spec.places = std::max(after_point, 1);
-  spec.letters = Letters::upper;
-  constexpr NumberStyle style = {.least_exponent_digits = 1, .exponent_plus = false};
-  TextBuffer out;
-  lay_out_digits(spec, real.negative, digits, style, out);
-  return out.string();
-}
-
-std::string to_string(const Value& value) {
-  const Class type = class_of(value);
-  if (is_whole_class(type)) return whole_text(value);
-  if (is_real_class(type)) return real_text(value);
-  if (type == Class::boolean_class) return value.as_whole() != 0 ? "true" : "false";
-  if (type == Class::list_class) {
-    std::string out = "[";
-    for (const Value& item : value.as_list()) out += (out.size() > 1 ? ", " : "") + to_string(item);
-    return out + "]";
-  }
-  return type == Class::null_class ? "null" : text_of(value);
-}
-
-std::uint32_t hash_of_64(std::uint64_t bits) {
-  return static_cast<std::uint32_t>(bits ^ bits >> 32);
-}
-
-// hashCode(), as each class documents it; BigInteger's and String's are those of OpenJDK.
-std::uint32_t hash_code(const Value& value) {
-  std::uint32_t hash = 0;
-  switch (const Class type = class_of(value)) {
-    case Class::long_class:
-      return hash_of_64(low_half(value.bits()));
-    case Class::big_class: {
-      const SignedNatural number = natural_of(value);
-      const auto limbs = number.magnitude.limbs();
-      for (std::size_t i = limbs.size(); i-- > 0;) {
-        for (const int shift : {32, 0})
-          hash = hash * 31 + static_cast<std::uint32_t>(limbs[i] >> shift);
-      }
-      return number.negative ? 0U - hash : hash;
-    }
-    case Class::float_class: {
-      const BinaryReal real = as_float(value);
-      if (real.kind == RealClass::not_a_number) return 0x7FC00000;
-      return static_cast<std::uint32_t>(low_half(pack(binary32, real)));
-    }
-    case Class::double_class: {
-      const BinaryReal real = nearest_f64(value);
-      if (real.kind == RealClass::not_a_number) return 0x7FF80000;
-      return hash_of_64(low_half(pack(binary64, real)));
-    }
-    case Class::boolean_class:
-      return value.as_whole() != 0 ? 1231 : 1237;
-    case Class::string_class:
-      for (const char16_t unit : utf16_of(text_of(value))) hash = hash * 31 + unit;
-      return hash;
-    case Class::character_class:
-      return value.as_character();
-    case Class::list_class:
-      hash = 1;
-      for (const Value& item : value.as_list()) hash = hash * 31 + hash_code(item);
-      return hash;
-    default:
-      return is_whole_class(type) ? static_cast<std::uint32_t>(low_half(value.bits())) : 0;
-  }
-}
-
-// Whether `real` times 10^places is small enough, and far enough from half-way between two wholes,
-// that rounding its exact value and rounding Java's digits cannot differ: both lie within a unit of
-// the last place of the number, thousands of times less than the distance kept here.
-bool is_far_from_tie(const BinaryReal& real, int places) {
-  constexpr std::array<double, 23> powers = {1e0,  1e1,  1e2,  1e3,  1e4,  1e5,  1e6,  1e7,
-                                             1e8,  1e9,  1e10, 1e11, 1e12, 1e13, 1e14, 1e15,
-                                             1e16, 1e17, 1e18, 1e19, 1e20, 1e21, 1e22};
-  constexpr double largest = 1e12;
-  constexpr double margin = 1e-3;
-  if (places < -22 || places > 22 || real.kind != RealClass::normal) return false;
-  const double value =
-      std::bit_cast<double>((low_half(real.significand) & ((std::uint64_t{1} << 52) - 1)) |
-                            static_cast<std::uint64_t>(real.exponent + 1075) << 52);
-  const double scaled = places >= 0 ? value * powers[static_cast<std::size_t>(places)]
-                                    : value / powers[static_cast<std::size_t>(-places)];
-  if (!(scaled < largest)) return false;
-  const double rest = scaled - static_cast<double>(static_cast<std::int64_t>(scaled));
-  return rest < 0.5 - margin || rest > 0.5 + margin;
-}
-
-// Rounds to `count` digits where the three digits after them tell that the exact value and Java's
-// digits cannot round differently; false, and nothing rounded, where they do not.
-bool round_far_from_tie(const BinaryReal& real, int count, Digits& digits) {
-  constexpr int more = 3;
-  constexpr int most_certain = 12;  // a unit of the last place is less than a thousandth of a digit
-  if (count > most_certain || real.kind != RealClass::normal) return false;
-  digits_to_significant(real, count + more, Rounding::toward, digits);
-  char* const text = digits.room(count + more);
-  for (int i = digits.size(); i < count + more; ++i) text[i] = '0';
-  const int tail =
-      (text[count] - '0') * 100 + (text[count + 1] - '0') * 10 + (text[count + 2] - '0');
-  if (tail == 499 || tail == 500) return false;
-  int point = digits.point();
-  if (tail > 500) {
-    int at = count - 1;
-    for (; at >= 0 && text[at] == '9'; --at) text[at] = '0';
-    if (at >= 0) {
-      ++text[at];
-    } else {
-      text[0] = '1';
-      ++point;
-    }
-  }
-  digits.set(count, point);
-  return true;
-}
 
 // ---- Rendering ----
 
@@ -969,7 +662,9 @@ class Java final : public family::PercentDialect {
 
 }  // namespace
 
-}  // namespace java_language
+}  // namespace inky::inline v1::java_language
+
+namespace inky::inline v1 {
 
 const Dialect* java_dialect() {
   static const java_language::Java dialect;

@@ -1,0 +1,106 @@
+// What Java's format has, as data.
+#pragma once
+
+#include <array>
+
+#include "dialect/table_form.hpp"
+#include "format/layout.hpp"
+#include "inky_margin/dialect/dialect.hpp"
+#include "program.hpp"
+
+namespace inky::inline v1::java_language {
+
+inline constexpr auto conversions = std::to_array<ConversionFact>({
+    {'d', Kind::whole, "a whole number in base 10", "-+ 0,(<", false, ""},
+    {'o', Kind::whole, "a whole number in base 8; a negative one as two's complement", "-#0+ (<",
+     false, ""},
+    {'x', Kind::whole, "a whole number in base 16; a negative one as two's complement", "-#0+ (<",
+     false, ""},
+    {'X', Kind::whole, "as x, upper letters", "-#0+ (<", false, ""},
+    {'f', Kind::real, "a real in fixed notation; 6 places unless a precision says otherwise",
+     "-#+ 0,(<", true, ""},
+    {'e', Kind::real, "a real in scientific notation; 6 places unless a precision says otherwise",
+     "-#+ 0(<", true, ""},
+    {'E', Kind::real, "as e, with an upper E", "-#+ 0(<", true, ""},
+    {'g', Kind::real,
+     "a real to so many significant digits, zeros kept: fixed from 1e-4 to below 10 to the power "
+     "of "
+     "that number, scientific elsewhere; 6 unless a precision says otherwise",
+     "-+ 0,(<", true, ""},
+    {'G', Kind::real, "as g, with an upper E", "-+ 0,(<", true, ""},
+    {'a', Kind::real, "a real in hexadecimal, exact unless a precision says otherwise", "-#+ 0<",
+     true, ""},
+    {'A', Kind::real, "as a, upper letters", "-#+ 0<", true, ""},
+    {'c', Kind::character, "one character: a char, or the code point of a whole number to 32 bits",
+     "-<", false, ""},
+    {'C', Kind::character, "as c, in upper case", "-<", false, ""},
+    {'s', Kind::text, "any value, as its toString() has it", "-<", true, ""},
+    {'S', Kind::text, "as s, in upper case", "-<", true, ""},
+    {'b', Kind::any, "true or false; any other value but null is true", "-<", true, ""},
+    {'B', Kind::any, "as b, in upper case", "-<", true, ""},
+    {'h', Kind::any, "the value's hashCode() in base 16", "-<", true, ""},
+    {'H', Kind::any, "as h, in upper case", "-<", true, ""},
+    {'n', Kind::any, "the platform's line end, here a new line; takes no value", "", false, ""},
+    {'%', Kind::any, "a percent sign; takes no value", "-", false, ""},
+});
+
+inline constexpr auto flags = std::to_array<FlagFact>({
+    {'-', "left", "pads on the right; wants a width"},
+    {'#', "alternate form", "0 before octal, 0x before hexadecimal; keeps the point of a real"},
+    {'+', "plus", "a plus sign on numbers that are not negative"},
+    {' ', "space", "a space where a plus sign would be"},
+    {'0', "zeros", "pads numbers with zeros between sign and digits; wants a width"},
+    {',', "group", "the locale's thousands marks"},
+    {'(', "brackets", "negative numbers in brackets, without a sign"},
+    {'<', "previous", "takes the value of the field before"},
+});
+
+inline constexpr auto escapes = with_escapes(std::to_array<EscapeFact>({
+    {"%%", "a percent sign"},
+    {"%n", "the platform's line end"},
+}));
+
+inline constexpr auto failures = std::to_array<FailureFact>({
+    {"too few values", "MissingFormatArgumentException, at run time"},
+    {"a value the letter cannot take", "IllegalFormatConversionException"},
+    {"a letter there is none of, a field broken off", "UnknownFormatConversionException"},
+    {"a flag that the letter does not have", "FormatFlagsConversionMismatchException"},
+    {"flags that exclude each other", "IllegalFormatFlagsException"},
+    {"a flag written twice", "DuplicateFormatFlagsException"},
+    {"- or 0 without a width", "MissingFormatWidthException"},
+    {"a precision with d, o, x, c, n or %", "IllegalFormatPrecisionException"},
+    {"a width with n", "IllegalFormatWidthException"},
+    {"position 0", "IllegalFormatArgumentIndexException"},
+    {"a whole number that is no code point, given to c", "IllegalFormatCodePointException"},
+    {"an escape there is none of", "illegal escape character, when the program is compiled"},
+});
+
+inline constexpr TableForm own_table = java_table("import java.util.Locale;\n");
+
+inline constexpr DialectFacts facts = {
+    .id = "java",
+    .language = "Java",
+    .facility = "java.util.Formatter: String.format and printf",
+    .standard = "Java SE 17 API, java.util.Formatter",
+    .toolchain = "OpenJDK 17.0.15",
+    .program = "java",
+    .width_unit = WidthUnit::utf16_units,
+    .rounding = Rounding::half_away,
+    .rounding_basis = "the decimal digits that Java makes of the value, at most 17 or so",
+    .rounds_stored_value = false,
+    .line_split = {"", "\"\n    + \"", ""},
+    .program_form = &java_program,
+    .run_form = &java_run,
+    .table_form = &own_table,
+    .default_locale = "root",
+    .locales = {},  // a function's, see Java::facts
+    .conversions = conversions,
+    .flags = flags,
+    .modifiers = {},
+    .escapes = escapes,
+    .failures = failures,
+};
+
+inline constexpr NumberStyle numbers = {.infinity = "Infinity", .not_a_number = "NaN"};
+
+}  // namespace inky::inline v1::java_language
