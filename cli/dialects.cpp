@@ -170,13 +170,17 @@ std::vector<Section> guide(const Dialect& dialect) {
   const bool wholes_too =
       std::any_of(facts.conversions.begin(), facts.conversions.end(),
                   [](const auto& fact) { return fact.kind == Kind::whole && fact.precision; });
+  const bool reals_too =
+      std::any_of(facts.conversions.begin(), facts.conversions.end(),
+                  [](const auto& fact) { return fact.kind == Kind::real && fact.precision; });
   Section counts{"Width and precision",
                  {{"width", "at least so many " + unit + "; a longer value is never cut"}}};
   if (!facts.conversions.empty()) {
     counts.rows.push_back(
-        {"precision", "of text: at most so many " + unit +
-                          (wholes_too ? "; of a whole number: at least so many digits" : "") +
-                          "; of a real: digits after the point, or significant ones with g"});
+        {"precision",
+         "of text: at most so many " + unit +
+             (wholes_too ? "; of a whole number: at least so many digits" : "") +
+             (reals_too ? "; of a real: digits after the point, or significant ones with g" : "")});
   }
   out.push_back(std::move(counts));
   out.push_back(rounding(dialect));

@@ -157,6 +157,9 @@ Result<Witnessed> ask_witness(const ShowRequest& request, const Template& parsed
       return out;
   }
   out.happened = deed_of(witness);
+  if (outcome.kind() == Outcome::Kind::complains && failed)
+    out.happened = "printed " + bytes_text(witness.output.size()) + ", ended with status " +
+                   std::to_string(witness.status) + ", and said: " + first_line(witness.messages);
   out.verdict = agrees ? Witnessed::Verdict::agrees : Witnessed::Verdict::differs;
   return out;
 }
