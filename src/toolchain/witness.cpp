@@ -195,7 +195,8 @@ Witness run_program(const Toolchain& toolchain, std::string_view source, const R
     return out;
   }
   Running running(folder.path(), *program, limits);
-  if (!toolchain.form.build.empty() && !running.run(toolchain.form.build, Witness::Stage::refused, out))
+  if (!toolchain.form.build.empty() &&
+      !running.run(toolchain.form.build, Witness::Stage::refused, out))
     return out;
   running.run(toolchain.form.run, Witness::Stage::failed, out);
   return out;

@@ -79,8 +79,8 @@ TEST_CASE("the runtimes on this machine agree, asked anew") {
     if (entry.path().extension() != ".py" || recorder == "recording.py" || recorder == "c.py")
       continue;
     INFO(recorder << " --live " << seed);
-    const support::Ran ran = support::shell("python3 " + entry.path().string() + " --live " +
-                                            std::to_string(seed));
+    const support::Ran ran =
+        support::shell("python3 " + entry.path().string() + " --live " + std::to_string(seed));
     constexpr int no_runtime = 77;
     if (ran.status == no_runtime) {
       WARN("skipped: " << recorder << ": " << ran.err);
