@@ -6,13 +6,13 @@
 
 namespace inky::inline v1 {
 
-#define LANGUAGE(name) const LanguageFacts& name##_language();
+#define LANGUAGE(name) const LanguageFacts& name##_language_facts();
 #include "languages.inc"
 #undef LANGUAGE
 
 std::span<const LanguageFacts* const> all_language_facts() {
   static const std::array languages = {
-#define LANGUAGE(name) &name##_language(),
+#define LANGUAGE(name) &name##_language_facts(),
 #include "languages.inc"
 #undef LANGUAGE
   };

@@ -64,8 +64,6 @@ std::vector<std::string_view> pieces_of(const DialectFacts& facts) {
   for (const PadForm* pad : {&table.pad_left, &table.pad_right, &table.pad_center})
     out.insert(out.end(), {pad->name, pad->call, pad->source});
   for (const TypeForm& type : program.types) out.insert(out.end(), {type.name, type.literal});
-  // Manipulators of a chain, methods in a slot.
-  for (const ModifierFact& fact : facts.modifiers) out.push_back(fact.text);
   return out;
 }
 
@@ -81,6 +79,12 @@ Vocabulary::Vocabulary(const Dialect& dialect) : language_(language_of_dialect(d
   const std::string value = "value";
   add(printing.write_statement("x", {&value, 1}));
   add(printing.write_statement("x", {}));
+  // Manipulators of a chain, which stand in the program as they are.
+  if (facts.quotes.empty()) add_modifiers(facts);
+}
+
+void Vocabulary::add_modifiers(const DialectFacts& facts) {
+  for (const ModifierFact& fact : facts.modifiers) add(fact.text);
 }
 
 void Vocabulary::add(std::string_view source) {
@@ -109,6 +113,8 @@ bool has_known_words_only(const Dialect& dialect, std::span<const std::string> c
   const SourceTokens found = tokens_of(*language, source);
   if (!found.whole) return false;
   Vocabulary known(dialect);
+  // Methods in a slot.
+  known.add_modifiers(dialect.facts());
   std::vector<std::string> names(columns.begin(), columns.end());
   // What the marks of rows are called.
   names.push_back(joined("row", "mark", form.names));

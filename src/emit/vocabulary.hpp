@@ -18,6 +18,7 @@ class Vocabulary {
   // REQUIRES: a dialect with a table form.
   explicit Vocabulary(const Dialect& dialect);
 
+  void add_modifiers(const DialectFacts& facts);
   void add_word(const std::string& word) { words_.insert(word); }
   bool has(const std::string& word) const { return words_.count(word) != 0; }
 

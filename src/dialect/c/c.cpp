@@ -13,6 +13,7 @@
 //   - a text value serves as char* for %s and, written as a wide literal, as wchar_t* for %ls.
 
 #include "c.hpp"
+#include "dialects.hpp"
 
 namespace inky::inline v1 {
 

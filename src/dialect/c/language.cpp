@@ -1,10 +1,9 @@
 // C, as its source is read: C17 6.4.
 
 #include "../c/source.hpp"
+#include "dialects.hpp"
 
 namespace inky::inline v1 {
-
-const Dialect* c_dialect();
 
 namespace c_source {
 namespace {
@@ -59,7 +58,7 @@ constexpr Lexis lexis = [] {
 }  // namespace
 }  // namespace c_source
 
-const LanguageFacts& c_language() {
+const LanguageFacts& c_language_facts() {
   static const Dialect* const dialects[] = {c_dialect()};
   static const LanguageFacts facts = {
       .id = "c",

@@ -24,6 +24,7 @@
 #include "c/c.hpp"
 #include "dialect/program_form.hpp"
 #include "dialect/run_form.hpp"
+#include "dialects.hpp"
 #include "format/layout.hpp"
 #include "format_facts.hpp"
 #include "inky_margin/number/digits.hpp"

@@ -3,11 +3,9 @@
 #include <algorithm>
 
 #include "../c/source.hpp"
+#include "dialects.hpp"
 
 namespace inky::inline v1 {
-
-const Dialect* cpp_format_dialect();
-const Dialect* cpp_stream_dialect();
 
 namespace cpp_source {
 namespace {
@@ -57,7 +55,7 @@ constexpr auto calls = [] {
 }  // namespace
 }  // namespace cpp_source
 
-const LanguageFacts& cpp_language() {
+const LanguageFacts& cpp_language_facts() {
   static const Dialect* const dialects[] = {cpp_format_dialect(), cpp_stream_dialect()};
   static const LanguageFacts facts = {
       .id = "cpp",

@@ -26,6 +26,7 @@
 #include "c/c.hpp"
 #include "dialect/program_form.hpp"
 #include "dialect/run_form.hpp"
+#include "dialects.hpp"
 #include "format/layout.hpp"
 #include "program.hpp"
 #include "text/escape.hpp"

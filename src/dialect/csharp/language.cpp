@@ -1,10 +1,9 @@
 // C#, as its source is read: the C# specification 6.
 
 #include "dialect/language_facts.hpp"
+#include "dialects.hpp"
 
 namespace inky::inline v1 {
-
-const Dialect* csharp_dialect();
 
 namespace csharp_source {
 namespace {
@@ -60,7 +59,7 @@ constexpr CallFact calls[] = {call("string.Format", "csharp", 0),
 }  // namespace
 }  // namespace csharp_source
 
-const LanguageFacts& csharp_language() {
+const LanguageFacts& csharp_language_facts() {
   static const Dialect* const dialects[] = {csharp_dialect()};
   static const LanguageFacts facts = {
       .id = "csharp",

@@ -100,7 +100,7 @@ class Reader {
   void read_letter(Field& field) {
     field.letter = peek();
     if (at_ >= source().size()) return;
-    if (field.letter != '\\') {
+    if (field.letter != '\\' || syntax_.fields_have_no_escapes) {
       at_ += static_cast<std::size_t>(
           first_code_point(source().substr(at_)).value_or(CodePoint{0, 1}).bytes);
       return;

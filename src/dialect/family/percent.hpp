@@ -32,6 +32,8 @@ struct Syntax {
   bool unknown_letters_take_values = false;
   // So does a field that breaks off at the end of the template.
   bool broken_fields_take_values = false;
+  // A backslash in a field begins no escape.
+  bool fields_have_no_escapes = false;
   // Letters of fields that show no value.
   std::string_view valueless = {};
   // A flag for the value of the field before; 0: there is none.

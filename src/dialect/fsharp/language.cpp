@@ -1,10 +1,9 @@
 // F#, as its source is read: the F# specification 3.
 
 #include "dialect/language_facts.hpp"
+#include "dialects.hpp"
 
 namespace inky::inline v1 {
-
-const Dialect* fsharp_dialect();
 
 namespace fsharp_source {
 namespace {
@@ -58,7 +57,7 @@ constexpr CallFact calls[] = {shaped(CallShape::juxtaposed, "printf", "fsharp"),
 }  // namespace
 }  // namespace fsharp_source
 
-const LanguageFacts& fsharp_language() {
+const LanguageFacts& fsharp_language_facts() {
   static const Dialect* const dialects[] = {fsharp_dialect()};
   static const LanguageFacts facts = {
       .id = "fsharp",

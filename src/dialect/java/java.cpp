@@ -24,6 +24,7 @@
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "decimal.hpp"
+#include "dialects.hpp"
 #include "escapes.hpp"
 #include "facts.hpp"
 #include "format/layout.hpp"

@@ -1,11 +1,9 @@
 // Java, as its source is read: the Java Language Specification 3.
 
 #include "dialect/language_facts.hpp"
+#include "dialects.hpp"
 
 namespace inky::inline v1 {
-
-const Dialect* java_dialect();
-const Dialect* java_pattern_dialect();
 
 namespace java_source {
 namespace {
@@ -67,7 +65,7 @@ constexpr CallFact calls[] = {call("String.format", "java", 0),
 }  // namespace
 }  // namespace java_source
 
-const LanguageFacts& java_language() {
+const LanguageFacts& java_language_facts() {
   static const Dialect* const dialects[] = {java_dialect(), java_pattern_dialect()};
   static const LanguageFacts facts = {
       .id = "java",

@@ -22,6 +22,7 @@
 #include "../family/value_notes.hpp"
 #include "../family/writing.hpp"
 #include "decimal.hpp"
+#include "dialects.hpp"
 #include "escapes.hpp"
 #include "locales.hpp"
 #include "program.hpp"

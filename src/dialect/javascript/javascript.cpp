@@ -27,6 +27,7 @@
 #include "dialect/program_form.hpp"
 #include "dialect/run_form.hpp"
 #include "dialect/table_form.hpp"
+#include "dialects.hpp"
 #include "evaluation.hpp"
 #include "printing.hpp"
 #include "text/escape.hpp"

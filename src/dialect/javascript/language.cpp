@@ -1,10 +1,9 @@
 // JavaScript, as its source is read: ECMA-262 12.
 
 #include "dialect/language_facts.hpp"
+#include "dialects.hpp"
 
 namespace inky::inline v1 {
-
-const Dialect* javascript_dialect();
 
 namespace javascript_source {
 namespace {
@@ -30,7 +29,7 @@ constexpr Lexis lexis = make_lexis();
 }  // namespace
 }  // namespace javascript_source
 
-const LanguageFacts& javascript_language() {
+const LanguageFacts& javascript_language_facts() {
   static const Dialect* const dialects[] = {javascript_dialect()};
   static const LanguageFacts facts = {
       .id = "javascript",

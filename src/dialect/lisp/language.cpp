@@ -1,10 +1,9 @@
 // Lisp, as its source is read: Common Lisp 2.
 
 #include "dialect/language_facts.hpp"
+#include "dialects.hpp"
 
 namespace inky::inline v1 {
-
-const Dialect* lisp_dialect();
 
 namespace lisp_source {
 namespace {
@@ -33,7 +32,7 @@ constexpr CallFact calls[] = {
 }  // namespace
 }  // namespace lisp_source
 
-const LanguageFacts& lisp_language() {
+const LanguageFacts& lisp_language_facts() {
   static const Dialect* const dialects[] = {lisp_dialect()};
   static const LanguageFacts facts = {
       .id = "lisp",

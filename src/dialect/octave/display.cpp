@@ -28,6 +28,7 @@
 #include "../family/value_notes.hpp"
 #include "../family/writing.hpp"
 #include "arrays.hpp"
+#include "dialects.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "text/escape.hpp"
 #include "text/lower_case.hpp"

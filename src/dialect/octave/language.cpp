@@ -1,11 +1,9 @@
 // Octave, as its source is read: Octave's manual 5.
 
 #include "dialect/language_facts.hpp"
+#include "dialects.hpp"
 
 namespace inky::inline v1 {
-
-const Dialect* octave_dialect();
-const Dialect* octave_display_dialect();
 
 namespace octave_source {
 namespace {
@@ -33,7 +31,7 @@ constexpr CallFact calls[] = {call("printf", "octave", 0), call("fprintf", "octa
 }  // namespace
 }  // namespace octave_source
 
-const LanguageFacts& octave_language() {
+const LanguageFacts& octave_language_facts() {
   static const Dialect* const dialects[] = {octave_dialect(), octave_display_dialect()};
   static const LanguageFacts facts = {
       .id = "octave",

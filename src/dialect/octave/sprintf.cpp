@@ -23,14 +23,11 @@
 #include "dialect/program_form.hpp"
 #include "dialect/run_form.hpp"
 #include "dialect/table_form.hpp"
+#include "dialects.hpp"
 #include "format/layout.hpp"
 #include "sprintf_facts.hpp"
 #include "text/escape.hpp"
 #include "text/utf8.hpp"
-
-namespace inky::inline v1 {
-const Dialect* octave_display_dialect();
-}  // namespace inky::inline v1
 
 namespace inky::inline v1::octave_sprintf {
 

@@ -1,10 +1,9 @@
 // PHP, as its source is read: the PHP manual's Strings.
 
 #include "dialect/language_facts.hpp"
+#include "dialects.hpp"
 
 namespace inky::inline v1 {
-
-const Dialect* php_dialect();
 
 namespace php_source {
 namespace {
@@ -38,7 +37,7 @@ constexpr CallFact calls[] = {call("printf", "php", 0),
 }  // namespace
 }  // namespace php_source
 
-const LanguageFacts& php_language() {
+const LanguageFacts& php_language_facts() {
   static const Dialect* const dialects[] = {php_dialect()};
   static const LanguageFacts facts = {
       .id = "php",

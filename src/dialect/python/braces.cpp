@@ -19,6 +19,7 @@
 #include "../family/source.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
+#include "dialects.hpp"
 #include "fields.hpp"
 #include "moments.hpp"
 #include "program.hpp"

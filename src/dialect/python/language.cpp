@@ -1,11 +1,9 @@
 // Python, as its source is read: the Python Language Reference 2.
 
 #include "dialect/language_facts.hpp"
+#include "dialects.hpp"
 
 namespace inky::inline v1 {
-
-const Dialect* python_dialect();
-const Dialect* python_percent_dialect();
 
 namespace python_source {
 namespace {
@@ -71,7 +69,7 @@ constexpr CallFact calls[] = {shaped(CallShape::receiver, "format", "python"),
 }  // namespace
 }  // namespace python_source
 
-const LanguageFacts& python_language() {
+const LanguageFacts& python_language_facts() {
   static const Dialect* const dialects[] = {python_dialect(), python_percent_dialect()};
   static const LanguageFacts facts = {
       .id = "python",

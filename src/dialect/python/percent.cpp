@@ -18,6 +18,7 @@
 #include "../family/percent_rendering.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
+#include "dialects.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/number/digits.hpp"
 #include "program.hpp"

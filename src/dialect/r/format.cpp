@@ -22,6 +22,7 @@
 #include <optional>
 #include <string>
 
+#include "../c/dialects.hpp"
 #include "../family/named_values.hpp"
 #include "../family/pasted_source.hpp"
 #include "../family/program_dialect.hpp"
@@ -29,6 +30,7 @@
 #include "../family/values.hpp"
 #include "../family/writing.hpp"
 #include "dialect/program_form.hpp"
+#include "dialects.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/text/columns.hpp"
@@ -37,9 +39,6 @@
 #include "values.hpp"
 
 namespace inky::inline v1 {
-
-// R hands some of its formatting to the C library.
-const Dialect* c_dialect();
 
 namespace r_language {
 

@@ -1,11 +1,9 @@
 // R, as its source is read: ?Quotes of R.
 
 #include "dialect/language_facts.hpp"
+#include "dialects.hpp"
 
 namespace inky::inline v1 {
-
-const Dialect* r_dialect();
-const Dialect* r_format_dialect();
 
 namespace r_source {
 namespace {
@@ -38,7 +36,7 @@ constexpr CallFact calls[] = {call("sprintf", "r", 0), call("gettextf", "r", 0)}
 }  // namespace
 }  // namespace r_source
 
-const LanguageFacts& r_language() {
+const LanguageFacts& r_language_facts() {
   static const Dialect* const dialects[] = {r_dialect(), r_format_dialect()};
   static const LanguageFacts facts = {
       .id = "r",

@@ -20,6 +20,7 @@
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "dialect/table_form.hpp"
+#include "dialects.hpp"
 #include "format/layout.hpp"
 #include "program.hpp"
 #include "sprintf_facts.hpp"

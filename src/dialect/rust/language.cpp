@@ -1,10 +1,9 @@
 // Rust, as its source is read: the Rust Reference 2.
 
 #include "dialect/language_facts.hpp"
+#include "dialects.hpp"
 
 namespace inky::inline v1 {
-
-const Dialect* rust_dialect();
 
 namespace rust_source {
 namespace {
@@ -60,7 +59,7 @@ constexpr CallFact calls[] = {call("format!", "rust", 0),        call("print!", 
 }  // namespace
 }  // namespace rust_source
 
-const LanguageFacts& rust_language() {
+const LanguageFacts& rust_language_facts() {
   static const Dialect* const dialects[] = {rust_dialect()};
   static const LanguageFacts facts = {
       .id = "rust",

@@ -26,6 +26,7 @@
 #include "dialect/program_form.hpp"
 #include "dialect/run_form.hpp"
 #include "dialect/table_form.hpp"
+#include "dialects.hpp"
 #include "facts.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/number/digits.hpp"

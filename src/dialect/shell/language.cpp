@@ -2,10 +2,9 @@
 // read so far.
 
 #include "dialect/language_facts.hpp"
+#include "dialects.hpp"
 
 namespace inky::inline v1 {
-
-const Dialect* shell_dialect();
 
 namespace shell_source {
 namespace {
@@ -22,7 +21,7 @@ constexpr Lexis lexis = [] {
 }  // namespace
 }  // namespace shell_source
 
-const LanguageFacts& shell_language() {
+const LanguageFacts& shell_language_facts() {
   static const Dialect* const dialects[] = {shell_dialect()};
   static const LanguageFacts facts = {
       .id = "shell",

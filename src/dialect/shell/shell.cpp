@@ -15,6 +15,7 @@
 #include "../family/values.hpp"
 #include "dialect/program_form.hpp"
 #include "dialect/run_form.hpp"
+#include "dialects.hpp"
 #include "format/layout.hpp"
 #include "text/ascii.hpp"
 #include "text/escape.hpp"
@@ -170,8 +171,11 @@ void finish(Field& field, std::string_view) {
   percent::align_as_c(spec, has_flag(field, '-'), has_flag(field, '0') && spec.kind == Kind::whole);
 }
 
-constexpr percent::Syntax syntax = {
-    .facts = &facts, .counts_from_values = false, .read_escape = read_escape, .finish = finish};
+constexpr percent::Syntax syntax = {.facts = &facts,
+                                    .counts_from_values = false,
+                                    .fields_have_no_escapes = true,
+                                    .read_escape = read_escape,
+                                    .finish = finish};
 
 // ---- Numbers in texts ----
 

@@ -1,0 +1,10 @@
+// The dialects of C#.
+#pragma once
+
+#include "inky_margin/dialect/dialect.hpp"
+
+namespace inky::inline v1 {
+
+const Dialect* csharp_dialect();
+
+}  // namespace inky::inline v1
