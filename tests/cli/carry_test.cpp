@@ -4,6 +4,7 @@
 #include <nlohmann/json.hpp>
 #include <sstream>
 
+#include "inky_margin/dialect/dialect.hpp"
 #include "inky_margin/text/columns.hpp"
 #include "support/process.hpp"
 #include "support/random_values.hpp"
