@@ -3,11 +3,17 @@
 #   refused.sh INCLUDE_DIR COMPILER
 set -euo pipefail
 here="$(cd "$(dirname "$0")" && pwd)"
-try() {
-  printf '#include <inky_margin/inky_margin.hpp>\nusing namespace inky;\nvoid body() { %s }\n' "$1" |
-    "$compiler" -std=c++20 -Wall -Wextra -Werror -fsyntax-only -I"$include" -x c++ - 2>/dev/null
-}
 include="$1" compiler="$2" count=0
+folder="$(mktemp -d)"
+trap 'rm -rf "$folder"' EXIT
+# The headers are read once for all.
+echo '#include <inky_margin/inky_margin.hpp>' >"$folder/all.hpp"
+flags=(-std=c++20 -Wall -Wextra -Werror -I"$include")
+"$compiler" "${flags[@]}" -x c++-header "$folder/all.hpp" -o "$folder/all.hpp.gch"
+try() {
+  printf 'using namespace inky;\nvoid body() { %s }\n' "$1" |
+    "$compiler" "${flags[@]}" -fsyntax-only -include "$folder/all.hpp" -x c++ - 2>/dev/null
+}
 while IFS= read -r line; do
   case "$line" in '' | '//'*) continue ;; esac
   if [ "$count" -eq 0 ]; then
