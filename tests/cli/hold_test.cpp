@@ -18,7 +18,7 @@ using inky::toolchain::Witness;
 
 namespace {
 
-constexpr Toolchain shell_toolchain = {"c", "sh", "", "dash", "main.sh", "", "@ main.sh"};
+constexpr Toolchain shell_toolchain = {"c", {"sh", "", "dash", "main.sh", "", "@ main.sh"}};
 
 bool has(const std::string& text, std::string_view part) {
   return text.find(part) != std::string::npos;

@@ -21,7 +21,7 @@ using inky::toolchain::Witness;
 
 namespace {
 
-constexpr Toolchain shell = {"c", "sh", "", "dash", "main.sh", "", "@ main.sh"};
+constexpr Toolchain shell = {"c", {"sh", "", "dash", "main.sh", "", "@ main.sh"}};
 
 std::size_t folders_left() {
   std::size_t out = 0;
@@ -54,9 +54,9 @@ TEST_CASE("a program is run in a folder of its own, within its limits") {
   const Witness long_one = run_program(shell, "while :; do echo ink; done", limits);
   CHECK(long_one.stage == Witness::Stage::stopped);
   CHECK(long_one.output.size() <= 1000);
-  CHECK(run_program({"c", "no-such-program", "", "", "x", "", "@ x"}, "", {}).stage ==
+  CHECK(run_program({"c", {"no-such-program", "", "", "x", "", "@ x"}}, "", {}).stage ==
         Witness::Stage::missing);
-  CHECK(run_program({"c", "false", "", "", "x", "@ x", "./x"}, "", {}).stage ==
+  CHECK(run_program({"c", {"false", "", "", "x", "@ x", "./x"}}, "", {}).stage ==
         Witness::Stage::refused);
   CHECK(folders_left() == before);
   CHECK(support::shell("pgrep -f '^sleep 60$'").status != 0);
