@@ -372,7 +372,7 @@ class Rendering final : public percent::Rendering<Rendering> {
   bool render_decimal(const Field& field, const Value& value) {
     const Class type = class_of(value);
     if (!is_whole_class(type)) return raise_conversion(field, value);
-    bool negative = value.as_whole() < 0;
+    bool negative = type != Class::big_class && value.as_whole() < 0;
     if (type != Class::big_class && field.spec.group.empty() && !has_flag(field, '(')) {
       const std::uint64_t magnitude = low_half(magnitude_of(value.as_whole()));
       return put_number(field.spec, [&](const Spec& spec, Output& out) {
