@@ -43,7 +43,7 @@ class FindingLines final : public Findings {
   std::string out_;
 };
 
-// What stands in front of the findings is known at the end: they are kept until then.
+// These reports begin with facts about all findings, so findings are kept until the end.
 class GatheredFindings : public Findings {
  public:
   explicit GatheredFindings(TextSink sink) : sink_(std::move(sink)) {}

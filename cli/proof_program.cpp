@@ -16,10 +16,6 @@ std::size_t columns_of(std::string_view text) {
   return measure(text, WidthUnit::columns);
 }
 
-std::string counted(std::size_t count, const char* what) {
-  return std::to_string(count) + " " + what + (count == 1 ? "" : "s");
-}
-
 // Where a row leaves the columns that the others keep to: the first one, and how far it is off.
 struct Shift {
   std::size_t column = 0;
@@ -154,6 +150,10 @@ void write_program(const TableProgram& program, const Proof& proof,
 }
 
 }  // namespace
+
+std::string counted(std::size_t count, const char* what) {
+  return std::to_string(count) + " " + what + (count == 1 ? "" : "s");
+}
 
 Result<TableProgram> program_of(const ProgramRequest& request, const Dialect& dialect,
                                 const Sheet& sheet, const Table& table) {

@@ -29,6 +29,9 @@ struct ProgramRequest {
 // The dialects of a list such as "c,python", or all that have a program; an error names the place.
 Result<std::vector<const Dialect*>> dialects_with_programs(std::string_view list);
 
+// "1 line", "2 lines".
+std::string counted(std::size_t count, const char* what);
+
 // The program in one of them.
 Result<TableProgram> program_of(const ProgramRequest& request, const Dialect& dialect,
                                 const Sheet& sheet, const Table& table);

@@ -23,10 +23,6 @@ namespace {
 using toolchain::Toolchain;
 using toolchain::Witness;
 
-std::string counted(std::size_t count, const char* what) {
-  return std::to_string(count) + " " + what + (count == 1 ? "" : "s");
-}
-
 struct Testimony {
   const Dialect* dialect = nullptr;
   std::optional<Error> error;  // no program was made

@@ -140,7 +140,7 @@ inky_template* parse(const char* dialect, std::string_view source, std::string& 
 // The outcome, and why in `why` where it is not null and there is one.
 inky_outcome render(const inky_template& known, std::span<const inky_value> given, Output& out,
                     char** why) {
-  // Up to so many values take no memory of their own.
+  // Templates seldom take more values. These few need no heap memory.
   constexpr std::size_t usual_count = 16;
   std::array<Value, usual_count> usual;
   std::vector<Value> many;

@@ -11,8 +11,8 @@
 
 namespace inky::inline v1 {
 
-// Where to cut: after so many digits behind the point, or in all, or at multiples of a step. One of
-// them is set.
+// Where a number is cut: after a count of places, after a count of significant digits, or at a
+// multiple of a step. One of them is set.
 struct Cut {
   std::optional<int> places;
   std::optional<int> significant;

@@ -22,8 +22,6 @@
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "c/c.hpp"
-#include "dialect/program_form.hpp"
-#include "dialect/run_form.hpp"
 #include "dialects.hpp"
 #include "format/layout.hpp"
 #include "format_facts.hpp"

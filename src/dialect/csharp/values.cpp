@@ -5,24 +5,11 @@
 #include <limits>
 #include <string>
 
-#include "../family/braces.hpp"
-#include "../family/escapes.hpp"
-#include "../family/program_dialect.hpp"
-#include "../family/rendering.hpp"
 #include "../family/utf16.hpp"
-#include "../family/value_notes.hpp"
-#include "../family/writing.hpp"
-#include "cultures.hpp"
-#include "dialect/program_form.hpp"
-#include "dialect/run_form.hpp"
-#include "dialect/table_form.hpp"
 #include "facts.hpp"
 #include "format/layout.hpp"
-#include "moments.hpp"
-#include "numbers.hpp"
 #include "text/escape.hpp"
 #include "text/utf8.hpp"
-#include "writing.hpp"
 
 namespace inky::inline v1::csharp {
 

@@ -4,15 +4,8 @@
 #include <array>
 
 #include "../family/dotnet_digits.hpp"
-#include "../family/escapes.hpp"
-#include "../family/percent_dialect.hpp"
-#include "../family/percent_rendering.hpp"
 #include "../family/utf16.hpp"
-#include "../family/value_notes.hpp"
 #include "../family/values.hpp"
-#include "dialect/program_form.hpp"
-#include "dialect/run_form.hpp"
-#include "dialect/table_form.hpp"
 #include "facts.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/number/weighing.hpp"

@@ -4,6 +4,7 @@
 #include <array>
 
 #include "dialect/table_form.hpp"
+#include "escapes.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 #include "program.hpp"

@@ -4,15 +4,10 @@
 #include <array>
 #include <cmath>
 
-#include "../family/percent_dialect.hpp"
-#include "../family/percent_rendering.hpp"
-#include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "decimal.hpp"
-#include "escapes.hpp"
 #include "facts.hpp"
 #include "format/layout.hpp"
-#include "locales.hpp"
 #include "number/hexadecimal_real.hpp"
 #include "program.hpp"
 #include "text/escape.hpp"

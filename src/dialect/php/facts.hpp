@@ -130,7 +130,7 @@ inline constexpr TableForm own_table = {
     .part_function = "function print_rows($rows) {\n    foreach ($rows as [@E]) {\n@S    }\n}\n",
     .part_indent = 8,
     .part_call = "print_rows(array_slice($rows, @A, @Z - @A));\n",
-    // Text of the program that is written for the reader; nothing here opens a file.
+    // Text of the program that is written for the reader. Nothing here calls fopen().
     .file_before = "<?php\n",
     .file_loop =
         "$file = fopen(@P, \"r\");\n"

@@ -19,7 +19,6 @@
 #include "../family/percent_rendering.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
-#include "dialect/table_form.hpp"
 #include "dialects.hpp"
 #include "format/layout.hpp"
 #include "program.hpp"

@@ -4,17 +4,7 @@
 #include <array>
 #include <limits>
 
-#include "../family/brace_writing.hpp"
-#include "../family/braces.hpp"
-#include "../family/checked_dialect.hpp"
-#include "../family/escapes.hpp"
-#include "../family/named_values.hpp"
-#include "../family/rendering.hpp"
-#include "../family/value_notes.hpp"
 #include "../family/values.hpp"
-#include "dialect/program_form.hpp"
-#include "dialect/run_form.hpp"
-#include "dialect/table_form.hpp"
 #include "facts.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/number/digits.hpp"
