@@ -1,5 +1,4 @@
-// What comes of rendering: text, text with a complaint, or one of three ways in which there is
-// none.
+// The result of rendering: a text, a text with complaints, or no text, for one of three reasons.
 //
 //   prints     the text is in the Output
 //   complains  the text is in the Output, and the language says that something is wrong with it: on
