@@ -1,43 +1,16 @@
 #include "inky_margin/check/check.hpp"
 
 #include <algorithm>
+#include <string>
 
+#include "checker.hpp"
 #include "inky_margin/carry/carry.hpp"
 #include "inky_margin/text/columns.hpp"
 #include "text/escape.hpp"
 
 namespace inky::inline v1 {
 
-std::string_view name_of(Severity severity) {
-  return severity == Severity::error ? "error" : "warning";
-}
-
 namespace {
-
-// Notes that tell of something changed or ignored, whatever the value; the others teach.
-bool is_fault(Code code) {
-  switch (code) {
-    case Code::too_many_values:
-    case Code::bits_reinterpreted:
-    case Code::value_wrapped:
-    case Code::low_byte_only:
-    case Code::cut_to_whole:
-    case Code::values_run_out:
-    case Code::template_recycled:
-    case Code::conversion_switched:
-    case Code::flag_without_effect:
-    case Code::flag_overridden:
-    case Code::no_grouping_in_locale:
-    case Code::quotes_in_template:
-    case Code::unknown_escape:
-    case Code::implementation_defined:
-    case Code::settings_left_on:
-    case Code::width_used_up:
-      return true;
-    default:
-      return false;
-  }
-}
 
 std::string effect_of(const Outcome& outcome) {
   switch (outcome.kind()) {
@@ -52,520 +25,303 @@ std::string effect_of(const Outcome& outcome) {
   }
 }
 
-class Checker {
- public:
-  Checker(const Dialect& dialect, std::string_view source,
-          std::optional<std::span<const Type>> types, const Demands& demands)
-      : dialect_(dialect), source_(source), types_given_(types), demands_(demands) {}
-  Checker(const Dialect& dialect, std::string_view source, const GivenValues& given,
-          const Demands& demands)
-      : dialect_(dialect), source_(source), given_(&given), demands_(demands) {}
-
-  Result<Checked> run() {
-    // Each round mends one field, so that those behind it are looked at too.
-    for (std::size_t round = 0; round <= most_rounds; ++round) {
-      const Result<Template> parsed = dialect_.parse(source_);
-      if (!parsed) return parsed.error();
-      if (parsed->fields().size() > most_fields_checked)
-        return Error{Code::over_limit,
-                     "a template of more than " + std::to_string(most_fields_checked) +
-                         " fields is not checked",
-                     {0, source_.size()},
-                     "Check it in parts."};
-      // What a mended field would take is no news of its value.
-      if (round == 0) settle(*parsed);
-      const auto trouble = find_trouble(*parsed);
-      if (!trouble) {
-        collect_notes(*parsed);
-        find_objections(*parsed);
-        if (demands_.same_everywhere) find_locales(*parsed);
-        out_.repaired = source_;
-        if (demands_.ends_line) find_open_line(*parsed);
-        break;
-      }
-      if (!add(*parsed, *trouble)) break;
-    }
-    if (demands_.most_columns > 0) find_long_lines();
-    std::sort(out_.faults.begin(), out_.faults.end(),
-              [](const Fault& a, const Fault& b) { return a.span.from < b.span.from; });
-    return std::move(out_);
-  }
-
- private:
-  static constexpr std::size_t most_rounds = 64;
-  static constexpr std::size_t most_values_tried = 60;
-
-  struct Trouble {
-    Outcome outcome;
-    std::string of;  // the values, where it is not all of them
-  };
-  // A stretch of the source that stands where another one stood.
-  struct Edit {
-    Span before;
-    std::size_t size;
-  };
-
-  // A value of the call: one that is known, or any of its type.
-  struct Slot {
-    Type type = Type::text;
-    std::optional<Value> known;
-    std::string name;
-    bool told = true;   // its type is
-    bool suits = true;  // a type was found for it that its field takes
-    std::string type_name;
-    std::string written;
-  };
-
-  void settle(const Template& parsed) {
-    const std::vector<std::string> names = value_names(parsed);
-    if (given_ == nullptr) {
-      settle_types(parsed, names);
-      return;
-    }
-    slots_.clear();
-    if (given_->values) {
-      for (const Given& given : *given_->values)
-        // Of a type without values nothing is told either.
-        slots_.push_back({given.type.value_or(Type::text), given.value, given.name,
-                          given.value || (given.type && !trial_values(*given.type).empty()), true,
-                          given.type_name, given.written});
-    }
-    if ((!given_->values && names.empty()) || given_->more_may_follow)
-      slots_.resize(std::max(slots_.size(), static_cast<std::size_t>(parsed.values_taken())),
-                    {Type::text, std::nullopt, {}, false, true, {}, {}});
-    if (given_->names_from_scope || !given_->values) {
-      for (const std::string& name : names) {
-        if (slot_named(name) == unset)
-          slots_.push_back({Type::text, std::nullopt, name, false, true, {}, {}});
-      }
-    }
-    for (Slot& slot : slots_) {
-      if (slot.known) slot.type = slot.known->type();
-    }
-    suit(parsed);
-  }
-
-  void settle_types(const Template& parsed, const std::vector<std::string>& names) {
-    slots_.clear();
-    const std::size_t count =
-        names.empty() ? static_cast<std::size_t>(parsed.values_taken()) : names.size();
-    if (types_given_) {
-      // Fewer than the fields take: there are too few.
-      const std::size_t most = names.empty() ? types_given_->size() : names.size();
-      for (const Type type : types_given_->first(std::min(types_given_->size(), most)))
-        slots_.push_back({type, std::nullopt, {}, true, true, {}, {}});
-    } else {
-      slots_.resize(count);
-    }
-    for (std::size_t i = 0; i < std::min(slots_.size(), names.size()); ++i)
-      slots_[i].name = names[i];
-    if (types_given_) return;
-    for (Slot& slot : slots_) slot.told = false;
-    take_what_is_said(parsed);
-    for (Slot& slot : slots_) slot.told = true;
-  }
-
-  // What nothing is told of has the type that its field asks for.
-  void take_what_is_said(const Template& parsed) {
-    const auto take = [&](int index, Type type) {
-      if (index >= 0 && static_cast<std::size_t>(index) < slots_.size() &&
-          !slots_[static_cast<std::size_t>(index)].told)
-        slots_[static_cast<std::size_t>(index)].type = type;
-    };
-    for (std::size_t i = 0; i < parsed.fields().size(); ++i) {
-      const Field& field = parsed.fields()[i];
-      take(index_of(field), type_said(dialect_, parsed, static_cast<int>(i)));
-      for (const Count& count : {field.width, field.precision}) {
-        if (count.from == Count::From::value) take(count.value_index, Type::i32);
-      }
-    }
-  }
-
-  // And where that is refused, the first that is not.
-  void suit(const Template& parsed) {
-    take_what_is_said(parsed);
-    for (const Field& field : parsed.fields()) {
-      const int index = index_of(field);
-      if (index < 0 || static_cast<std::size_t>(index) >= slots_.size()) continue;
-      Slot& slot = slots_[static_cast<std::size_t>(index)];
-      if (slot.told) continue;
-      const auto refused = [&] {
-        text_.clear();
-        const Outcome outcome = dialect_.render(parsed, values_at(0), text_);
-        return !outcome.prints_cleanly() && outcome.span().from <= field.span.from &&
-               field.span.from < std::max(outcome.span().to, outcome.span().from + 1);
-      };
-      const Type said = slot.type;
-      bool suits = !refused();
-      for (std::size_t i = 0; i < all_types().size() && !suits; ++i) {
-        slot.type = all_types()[i].type;
-        suits = !trial_values(slot.type).empty() && !refused();
-      }
-      slot.suits = suits;
-      if (!suits) slot.type = said;
-    }
-  }
-
-  int slot_named(std::string_view name) const {
-    const auto found = std::find_if(slots_.begin(), slots_.end(), [&](const Slot& slot) {
-      return !slot.name.empty() && slot.name == name;
-    });
-    return found == slots_.end() ? unset : static_cast<int>(found - slots_.begin());
-  }
-  int index_of(const Field& field) const {
-    return field.key.empty() ? field.value_index : slot_named(field.key_name());
-  }
-
-  // The values of a step: each type's own, in turn.
-  std::vector<Value> values_at(std::size_t step) const {
-    std::vector<Value> out;
-    for (const Slot& slot : slots_) {
-      out.push_back(slot.known ? *slot.known : is_any(slot) ? trial(slot.type, step) : usual(slot));
-      if (!slot.name.empty()) out.back().set_name(slot.name);
-    }
-    return out;
-  }
-  static Value trial(Type type, std::size_t step) {
-    const auto trials = trial_values(type);
-    return trials.empty() ? Value() : trials[step % trials.size()];
-  }
-  // Whether a value may be any of its type. A character of source has 16 bits in some languages,
-  // so that it is an easy one.
-  bool is_any(const Slot& slot) const {
-    return slot.told && !(given_ != nullptr && slot.type == Type::character);
-  }
-  // A value that nobody knows is an easy one.
-  static Value usual(const Slot& slot) {
-    if (slot.type == Type::character) return Value::character('a');
-    if (is_whole(slot.type) && slot.type != Type::big) return Value::whole(slot.type, 42);
-    return trial(slot.type, 0);
-  }
-  std::size_t steps() const {
-    std::size_t out = 1;
-    for (const Slot& slot : slots_) {
-      if (is_any(slot) && !slot.known) out = std::max(out, trial_values(slot.type).size());
-    }
-    return std::min(out, most_values_tried);
-  }
-
-  std::optional<Trouble> find_trouble(const Template& parsed) {
-    std::optional<Trouble> found;
-    std::size_t bad = 0;
-    for (std::size_t step = 0; step < steps(); ++step) {
-      const std::vector<Value> values = values_at(step);
-      text_.clear();
-      Outcome outcome = dialect_.render(parsed, values, text_);
-      if (outcome.prints_cleanly()) continue;
-      ++bad;
-      if (found) continue;
-      std::string of;
-      for (const Value& value : values) of += (of.empty() ? "" : ", ") + visible(describe(value));
-      found = Trouble{std::move(outcome), std::move(of)};
-    }
-    // Of source, which seldom tells the value, a fault is one of every value.
-    if (found && given_ != nullptr && bad < steps()) return std::nullopt;
-    if (found && bad == steps()) found->of.clear();
-    return found;
-  }
-
-  Span in_original(Span span) const {
-    const auto map = [&](std::size_t at) {
-      for (auto edit = edits_.rbegin(); edit != edits_.rend(); ++edit) {
-        const std::size_t end = edit->before.from + edit->size;
-        if (at >= end)
-          at = at - end + edit->before.to;
-        else if (at > edit->before.from)
-          at = edit->before.to;
-      }
-      return at;
-    };
-    return {map(span.from), map(span.to)};
-  }
-
-  // The fault; whether it was mended, so that looking further makes sense.
-  bool add(const Template& parsed, const Trouble& trouble) {
-    const Outcome& outcome = trouble.outcome;
-    Fault fault;
-    fault.code = outcome.kind() == Outcome::Kind::undefined   ? Code::language_undefined
-                 : outcome.kind() == Outcome::Kind::error     ? outcome.as_error().code
-                 : outcome.kind() == Outcome::Kind::complains ? Code::language_complains
-                                                              : Code::language_fails;
-    fault.message = outcome.why();
-    if (!trouble.of.empty()) fault.message += " (of " + trouble.of + ")";
-    fault.message += stand_in(parsed, outcome.span());
-    // A type that we do not have may suit, where it is not the field itself that is refused.
-    const Slot* slot = slot_at(parsed, outcome.span());
-    if (slot != nullptr && !slot->suits && !parsed.refusal() &&
-        !is_refused_at(parsed, outcome.span())) {
-      fault.code = Code::not_supported_yet;
-      fault.message = "no type that is known here suits this field";
-    }
-    fault.span = in_original(outcome.span());
-    if (outcome.kind() != Outcome::Kind::error) fault.effect = effect_of(outcome);
-    // A fault of some values is theirs, not the field's.
-    const bool of_some = !trouble.of.empty();
-    const bool mended = !of_some && mend(parsed, outcome.span(), fault);
-    out_.faults.push_back(std::move(fault));
-    return mended;
-  }
-
-  // The value of the field at this place; null where it has none.
-  const Slot* slot_at(const Template& parsed, Span span) const {
-    for (const Field& field : parsed.fields()) {
-      if (span.from < field.span.from || span.from >= field.span.to) continue;
-      const int index = index_of(field);
-      if (index >= 0 && static_cast<std::size_t>(index) < slots_.size())
-        return &slots_[static_cast<std::size_t>(index)];
-    }
-    return nullptr;
-  }
-
-  // Whether the field at this place is refused whatever it is given.
-  static bool is_refused_at(const Template& parsed, Span span) {
-    return std::any_of(parsed.fields().begin(), parsed.fields().end(), [&](const Field& field) {
-      return field.span.from <= span.from && span.from < field.span.to &&
-             !(field.failure.empty() && field.defect.empty());
-    });
-  }
-
-  // A value that the message names stands for one that is only told of.
-  std::string stand_in(const Template& parsed, Span span, std::size_t step = 0) const {
-    const Slot* slot = slot_at(parsed, span);
-    if (slot == nullptr || slot->known || slot->written.empty()) return {};
-    const auto index = static_cast<std::size_t>(slot - slots_.data());
-    return " (" + visible(describe(values_at(step)[index])) + " stands for " +
-           visible(slot->written) + ")";
-  }
-
-  // The field written anew for the type that it is given.
-  bool mend(const Template& parsed, Span span, Fault& fault) {
-    for (std::size_t i = 0; i < parsed.fields().size(); ++i) {
-      const Field& field = parsed.fields()[i];
-      if (span.from < field.span.from || span.from >= field.span.to) continue;
-      const int index = index_of(field);
-      if (index < 0 || static_cast<std::size_t>(index) >= slots_.size()) return false;
-      FieldWish wish;
-      wish.type = slots_[static_cast<std::size_t>(index)].type;
-      Notes ignored;
-      if (const auto spec = dialect_.wish_of(parsed, static_cast<int>(i), wish.type, ignored))
-        wish.spec = *spec;
-      if (field.position != unset) wish.position = field.position;
-      if (!field.key.empty()) wish.name = std::string(field.key_name());
-      // As it was meant, where the kind fits; else as the language shows such a value; else by
-      // size.
-      const Spec meant = wish.spec;
-      for (int attempt = 0; attempt < 3; ++attempt) {
-        wish.spec = meant;
-        if (attempt > 0) {
-          wish.spec.kind = Kind::any;
-          wish.spec.base = 10;
-        }
-        if (attempt == 2) wish.spec.notation = Notation::compact;
-        if (try_source(parsed, field, dialect_.write_field(wish).source, fault)) return true;
-      }
-      return false;
-    }
-    return false;
-  }
-
-  // A repair that still fails at the same place is none.
-  bool try_source(const Template& parsed, const Field& field, const std::string& written,
-                  Fault& fault) {
-    if (written.empty() || written == parsed.source_of(field)) return false;
-    std::string source = source_;
-    source.replace(field.span.from, field.span.to - field.span.from, written);
-    const Result<Template> again = dialect_.parse(source);
-    if (!again || again->refusal()) return false;
-    text_.clear();
-    const Outcome outcome = dialect_.render(*again, values_at(0), text_);
-    if (!outcome.prints_cleanly() && outcome.span().from < field.span.from + written.size())
-      return false;
-    fault.repair = written;
-    edits_.push_back({field.span, written.size()});
-    source_ = std::move(source);
-    return true;
-  }
-
-  void collect_notes(const Template& parsed) {
-    for (std::size_t step = 0; step < steps(); ++step) {
-      const std::vector<Value> values = values_at(step);
-      Report report;
-      text_.clear();
-      if (!dialect_.render(parsed, values, {}, text_, &report).prints()) continue;
-      for (const Note& note : report.notes) {
-        const Span span = in_original(note.span);
-        // Of a field that was mended there is no more to say than that.
-        const bool known =
-            std::any_of(out_.faults.begin(), out_.faults.end(), [&](const Fault& fault) {
-              return fault.span == span &&
-                     (fault.code == note.code || (given_ != nullptr && !fault.repair.empty()));
-            });
-        const bool too_many_digits =
-            note.code == Code::digits_past_precision && asks_too_many_digits(parsed, note.span);
-        if ((!is_fault(note.code) && !too_many_digits) || known || is_guess(parsed, note)) continue;
-        out_.faults.push_back({note.code,
-                               Severity::warning,
-                               note.message + stand_in(parsed, note.span, step),
-                               span,
-                               "prints all the same",
-                               {}});
-      }
-    }
-  }
-
-  // More digits than any value of the type has: 17 identify an f64, and 9 an f32 (see weighing).
-  bool asks_too_many_digits(const Template& parsed, Span span) const {
-    const Slot* slot = slot_at(parsed, span);
-    // Of a value that nobody knows the digits are not known either.
-    if (slot == nullptr || !is_real(slot->type) || (given_ != nullptr && !slot->told)) return false;
-    const int most = slot->type == Type::f64 ? 17 : slot->type == Type::f32 ? 9 : 36;
-    for (const Field& field : parsed.fields()) {
-      if (span.from < field.span.from || span.from >= field.span.to) continue;
-      const int asked = std::max({field.spec.places, field.spec.significant,
-                                  field.precision.given() ? field.precision.amount : 0});
-      return asked > most;
-    }
-    return false;
-  }
-
-  // Whether a note is about a value that nobody knows, or about how a template was typed, which
-  // source leaves no doubt of.
-  bool is_guess(const Template& parsed, const Note& note) const {
-    if (given_ == nullptr) return false;
-    switch (note.code) {
-      case Code::quotes_in_template:
-      // A template for each of many values is what it is written for.
-      case Code::template_recycled:
-        return true;
-      // Another value of the same type would do.
-      case Code::value_wrapped:
-      case Code::low_byte_only: {
-        const Slot* slot = slot_at(parsed, note.span);
-        return slot == nullptr || !slot->known;
-      }
-      case Code::bits_reinterpreted:
-      case Code::cut_to_whole:
-      case Code::conversion_switched:
-      case Code::implementation_defined: {
-        const Slot* slot = slot_at(parsed, note.span);
-        return slot == nullptr || !slot->told;
-      }
-      default:
-        return false;
-    }
-  }
-
-  // Values that print, by a name of their type that the field does not take. Those behind others
-  // first, so that mending one leaves the places of the rest.
-  void find_objections(const Template& parsed) {
-    for (std::size_t i = parsed.fields().size(); i-- > 0;) {
-      const Field& field = parsed.fields()[i];
-      const int index = index_of(field);
-      if (index < 0 || static_cast<std::size_t>(index) >= slots_.size()) continue;
-      const std::string& type_name = slots_[static_cast<std::size_t>(index)].type_name;
-      if (type_name.empty()) continue;
-      const auto objection = dialect_.objection(parsed, static_cast<int>(i), type_name);
-      if (!objection) continue;
-      const Span span = in_original(field.span);
-      const auto mended = std::find_if(out_.faults.begin(), out_.faults.end(), [&](Fault& fault) {
-        return fault.span == span && !fault.repair.empty();
-      });
-      const bool told = std::any_of(
-          out_.faults.begin(), out_.faults.end(),
-          [&](const Fault& fault) { return fault.span == span && fault.code == objection->code; });
-      const bool undefined = objection->code == Code::language_undefined;
-      if (mended != out_.faults.end())
-        mended->repair = objection->repair.empty() ? mended->repair : objection->repair;
-      else if (!told)
-        out_.faults.push_back(
-            {objection->code, undefined ? Severity::error : Severity::warning, objection->why, span,
-             undefined ? "compiles, and anything may be printed" : "prints all the same",
-             objection->repair});
-      if (objection->repair.empty()) continue;
-      source_.replace(field.span.from, field.span.to - field.span.from, objection->repair);
-    }
-  }
-
-  // Fields whose text another locale changes.
-  void find_locales(const Template& parsed) {
-    const auto locales = dialect_.facts().locales;
-    std::vector<bool> found(parsed.fields().size());
-    for (std::size_t step = 0; step < steps(); ++step) {
-      const std::vector<Value> values = values_at(step);
-      Report here;
-      text_.clear();
-      if (!dialect_.render(parsed, values, {}, text_, &here).prints()) continue;
-      const std::string text(text_.view());
-      for (const std::string_view locale : locales) {
-        RenderOptions options;
-        options.locale = locale;
-        Report there;
-        text_.clear();
-        if (!dialect_.render(parsed, values, options, text_, &there).prints()) continue;
-        if (text_.view() == text) continue;
-        for (std::size_t i = 0; i < std::min(here.fields.size(), there.fields.size()); ++i) {
-          const Span a = here.fields[i].output;
-          const Span b = there.fields[i].output;
-          const auto index = static_cast<std::size_t>(std::max(here.fields[i].field, 0));
-          if (index >= found.size() || found[index] ||
-              text.substr(a.from, a.to - a.from) == text_.view().substr(b.from, b.to - b.from))
-            continue;
-          found[index] = true;
-          out_.faults.push_back({Code::locale_left_open,
-                                 Severity::warning,
-                                 "what this prints depends on the locale, and the text is for a "
-                                 "machine: in " +
-                                     std::string(locale) + " " +
-                                     in_quotes(text_.view().substr(b.from, b.to - b.from)) +
-                                     " stands for " + in_quotes(text.substr(a.from, a.to - a.from)),
-                                 in_original(parsed.fields()[index].span),
-                                 "prints what the machine's settings say",
-                                 {}});
-        }
-      }
-    }
-  }
-
-  void find_open_line(const Template& parsed) {
-    text_.clear();
-    if (!dialect_.render(parsed, values_at(0), text_).prints()) return;
-    const std::string_view text = text_.view();
-    if (!text.empty() && text.back() == '\n') return;
-    const Span end = in_original({source_.size(), source_.size()});
-    const auto line_end = dialect_.write_literal("\n");
-    out_.faults.push_back({Code::line_not_ended, Severity::warning,
-                           "what this prints does not end its line", end,
-                           "prints, and what is printed next stands on the same line",
-                           line_end.value_or(std::string())});
-    if (line_end) *out_.repaired += *line_end;
-  }
-
-  void find_long_lines() {
-    const std::size_t columns = measure(source_, WidthUnit::columns);
-    if (columns <= demands_.most_columns) return;
-    const std::size_t kept = cut(source_, demands_.most_columns, WidthUnit::columns).size();
-    out_.faults.push_back({Code::line_too_long,
-                           Severity::warning,
-                           "the template takes " + std::to_string(columns) +
-                               " columns, and a line may have " +
-                               std::to_string(demands_.most_columns),
-                           in_original({kept, source_.size()}),
-                           "prints all the same",
-                           {}});
-  }
-
-  const Dialect& dialect_;
-  std::string source_;
-  std::optional<std::span<const Type>> types_given_;
-  const GivenValues* given_ = nullptr;  // null: the types alone are
-  const Demands& demands_;
-  std::vector<Slot> slots_;
-  std::vector<Edit> edits_;
-  Checked out_;
-  TextBuffer text_;
-};
-
 }  // namespace
+
+std::string_view name_of(Severity severity) {
+  return severity == Severity::error ? "error" : "warning";
+}
+
+Result<Checked> Checker::run() {
+  // Each round mends one field, so that those behind it are looked at too.
+  for (std::size_t round = 0; round <= most_rounds; ++round) {
+    const Result<Template> parsed = dialect_.parse(source_);
+    if (!parsed) return parsed.error();
+    if (parsed->fields().size() > most_fields_checked)
+      return Error{Code::over_limit,
+                   "a template of more than " + std::to_string(most_fields_checked) +
+                       " fields is not checked",
+                   {0, source_.size()},
+                   "Check it in parts."};
+    // What a mended field would take is no news of its value.
+    if (round == 0) settle(*parsed);
+    const auto trouble = find_trouble(*parsed);
+    if (!trouble) {
+      collect_notes(*parsed);
+      find_objections(*parsed);
+      if (demands_.same_everywhere) find_locales(*parsed);
+      out_.repaired = source_;
+      if (demands_.ends_line) find_open_line(*parsed);
+      break;
+    }
+    if (!add(*parsed, *trouble)) break;
+  }
+  if (demands_.most_columns > 0) find_long_lines();
+  std::sort(out_.faults.begin(), out_.faults.end(),
+            [](const Fault& a, const Fault& b) { return a.span.from < b.span.from; });
+  return std::move(out_);
+}
+
+void Checker::settle(const Template& parsed) {
+  const std::vector<std::string> names = value_names(parsed);
+  if (given_ == nullptr) {
+    settle_types(parsed, names);
+    return;
+  }
+  slots_.clear();
+  if (given_->values) {
+    for (const Given& given : *given_->values)
+      // Of a type without values nothing is told either.
+      slots_.push_back({given.type.value_or(Type::text), given.value, given.name,
+                        given.value || (given.type && !trial_values(*given.type).empty()), true,
+                        given.type_name, given.written});
+  }
+  if ((!given_->values && names.empty()) || given_->more_may_follow)
+    slots_.resize(std::max(slots_.size(), static_cast<std::size_t>(parsed.values_taken())),
+                  {Type::text, std::nullopt, {}, false, true, {}, {}});
+  if (given_->names_from_scope || !given_->values) {
+    for (const std::string& name : names) {
+      if (slot_named(name) == unset)
+        slots_.push_back({Type::text, std::nullopt, name, false, true, {}, {}});
+    }
+  }
+  for (Slot& slot : slots_) {
+    if (slot.known) slot.type = slot.known->type();
+  }
+  suit(parsed);
+}
+
+void Checker::settle_types(const Template& parsed, const std::vector<std::string>& names) {
+  slots_.clear();
+  const std::size_t count =
+      names.empty() ? static_cast<std::size_t>(parsed.values_taken()) : names.size();
+  if (types_given_) {
+    // Fewer than the fields take: there are too few.
+    const std::size_t most = names.empty() ? types_given_->size() : names.size();
+    for (const Type type : types_given_->first(std::min(types_given_->size(), most)))
+      slots_.push_back({type, std::nullopt, {}, true, true, {}, {}});
+  } else {
+    slots_.resize(count);
+  }
+  for (std::size_t i = 0; i < std::min(slots_.size(), names.size()); ++i) slots_[i].name = names[i];
+  if (types_given_) return;
+  for (Slot& slot : slots_) slot.told = false;
+  take_what_is_said(parsed);
+  for (Slot& slot : slots_) slot.told = true;
+}
+
+void Checker::take_what_is_said(const Template& parsed) {
+  const auto take = [&](int index, Type type) {
+    if (index >= 0 && static_cast<std::size_t>(index) < slots_.size() &&
+        !slots_[static_cast<std::size_t>(index)].told)
+      slots_[static_cast<std::size_t>(index)].type = type;
+  };
+  for (std::size_t i = 0; i < parsed.fields().size(); ++i) {
+    const Field& field = parsed.fields()[i];
+    take(index_of(field), type_said(dialect_, parsed, static_cast<int>(i)));
+    for (const Count& count : {field.width, field.precision}) {
+      if (count.from == Count::From::value) take(count.value_index, Type::i32);
+    }
+  }
+}
+
+void Checker::suit(const Template& parsed) {
+  take_what_is_said(parsed);
+  for (const Field& field : parsed.fields()) {
+    const int index = index_of(field);
+    if (index < 0 || static_cast<std::size_t>(index) >= slots_.size()) continue;
+    Slot& slot = slots_[static_cast<std::size_t>(index)];
+    if (slot.told) continue;
+    const auto refused = [&] {
+      text_.clear();
+      const Outcome outcome = dialect_.render(parsed, values_at(0), text_);
+      return !outcome.prints_cleanly() && outcome.span().from <= field.span.from &&
+             field.span.from < std::max(outcome.span().to, outcome.span().from + 1);
+    };
+    const Type said = slot.type;
+    bool suits = !refused();
+    for (std::size_t i = 0; i < all_types().size() && !suits; ++i) {
+      slot.type = all_types()[i].type;
+      suits = !trial_values(slot.type).empty() && !refused();
+    }
+    slot.suits = suits;
+    if (!suits) slot.type = said;
+  }
+}
+
+int Checker::slot_named(std::string_view name) const {
+  const auto found = std::find_if(slots_.begin(), slots_.end(), [&](const Slot& slot) {
+    return !slot.name.empty() && slot.name == name;
+  });
+  return found == slots_.end() ? unset : static_cast<int>(found - slots_.begin());
+}
+
+int Checker::index_of(const Field& field) const {
+  return field.key.empty() ? field.value_index : slot_named(field.key_name());
+}
+
+std::vector<Value> Checker::values_at(std::size_t step) const {
+  std::vector<Value> out;
+  for (const Slot& slot : slots_) {
+    out.push_back(slot.known ? *slot.known : is_any(slot) ? trial(slot.type, step) : usual(slot));
+    if (!slot.name.empty()) out.back().set_name(slot.name);
+  }
+  return out;
+}
+
+Value Checker::trial(Type type, std::size_t step) {
+  const auto trials = trial_values(type);
+  return trials.empty() ? Value() : trials[step % trials.size()];
+}
+
+bool Checker::is_any(const Slot& slot) const {
+  return slot.told && !(given_ != nullptr && slot.type == Type::character);
+}
+
+Value Checker::usual(const Slot& slot) {
+  if (slot.type == Type::character) return Value::character('a');
+  if (is_whole(slot.type) && slot.type != Type::big) return Value::whole(slot.type, 42);
+  return trial(slot.type, 0);
+}
+
+std::size_t Checker::steps() const {
+  std::size_t out = 1;
+  for (const Slot& slot : slots_) {
+    if (is_any(slot) && !slot.known) out = std::max(out, trial_values(slot.type).size());
+  }
+  return std::min(out, most_values_tried);
+}
+
+std::optional<Checker::Trouble> Checker::find_trouble(const Template& parsed) {
+  std::optional<Trouble> found;
+  std::size_t bad = 0;
+  for (std::size_t step = 0; step < steps(); ++step) {
+    const std::vector<Value> values = values_at(step);
+    text_.clear();
+    Outcome outcome = dialect_.render(parsed, values, text_);
+    if (outcome.prints_cleanly()) continue;
+    ++bad;
+    if (found) continue;
+    std::string of;
+    for (const Value& value : values) of += (of.empty() ? "" : ", ") + visible(describe(value));
+    found = Trouble{std::move(outcome), std::move(of)};
+  }
+  // Of source, which seldom tells the value, a fault is one of every value.
+  if (found && given_ != nullptr && bad < steps()) return std::nullopt;
+  if (found && bad == steps()) found->of.clear();
+  return found;
+}
+
+Span Checker::in_original(Span span) const {
+  const auto map = [&](std::size_t at) {
+    for (auto edit = edits_.rbegin(); edit != edits_.rend(); ++edit) {
+      const std::size_t end = edit->before.from + edit->size;
+      if (at >= end)
+        at = at - end + edit->before.to;
+      else if (at > edit->before.from)
+        at = edit->before.to;
+    }
+    return at;
+  };
+  return {map(span.from), map(span.to)};
+}
+
+bool Checker::add(const Template& parsed, const Trouble& trouble) {
+  const Outcome& outcome = trouble.outcome;
+  Fault fault;
+  fault.code = outcome.kind() == Outcome::Kind::undefined   ? Code::language_undefined
+               : outcome.kind() == Outcome::Kind::error     ? outcome.as_error().code
+               : outcome.kind() == Outcome::Kind::complains ? Code::language_complains
+                                                            : Code::language_fails;
+  fault.message = outcome.why();
+  if (!trouble.of.empty()) fault.message += " (of " + trouble.of + ")";
+  fault.message += stand_in(parsed, outcome.span());
+  // A type that we do not have may suit, where it is not the field itself that is refused.
+  const Slot* slot = slot_at(parsed, outcome.span());
+  if (slot != nullptr && !slot->suits && !parsed.refusal() &&
+      !is_refused_at(parsed, outcome.span())) {
+    fault.code = Code::not_supported_yet;
+    fault.message = "no type that is known here suits this field";
+  }
+  fault.span = in_original(outcome.span());
+  if (outcome.kind() != Outcome::Kind::error) fault.effect = effect_of(outcome);
+  // A fault of some values is theirs, not the field's.
+  const bool of_some = !trouble.of.empty();
+  const bool mended = !of_some && mend(parsed, outcome.span(), fault);
+  out_.faults.push_back(std::move(fault));
+  return mended;
+}
+
+const Checker::Slot* Checker::slot_at(const Template& parsed, Span span) const {
+  for (const Field& field : parsed.fields()) {
+    if (span.from < field.span.from || span.from >= field.span.to) continue;
+    const int index = index_of(field);
+    if (index >= 0 && static_cast<std::size_t>(index) < slots_.size())
+      return &slots_[static_cast<std::size_t>(index)];
+  }
+  return nullptr;
+}
+
+bool Checker::is_refused_at(const Template& parsed, Span span) {
+  return std::any_of(parsed.fields().begin(), parsed.fields().end(), [&](const Field& field) {
+    return field.span.from <= span.from && span.from < field.span.to &&
+           !(field.failure.empty() && field.defect.empty());
+  });
+}
+
+std::string Checker::stand_in(const Template& parsed, Span span, std::size_t step) const {
+  const Slot* slot = slot_at(parsed, span);
+  if (slot == nullptr || slot->known || slot->written.empty()) return {};
+  const auto index = static_cast<std::size_t>(slot - slots_.data());
+  return " (" + visible(describe(values_at(step)[index])) + " stands for " +
+         visible(slot->written) + ")";
+}
+
+bool Checker::mend(const Template& parsed, Span span, Fault& fault) {
+  for (std::size_t i = 0; i < parsed.fields().size(); ++i) {
+    const Field& field = parsed.fields()[i];
+    if (span.from < field.span.from || span.from >= field.span.to) continue;
+    const int index = index_of(field);
+    if (index < 0 || static_cast<std::size_t>(index) >= slots_.size()) return false;
+    FieldWish wish;
+    wish.type = slots_[static_cast<std::size_t>(index)].type;
+    Notes ignored;
+    if (const auto spec = dialect_.wish_of(parsed, static_cast<int>(i), wish.type, ignored))
+      wish.spec = *spec;
+    if (field.position != unset) wish.position = field.position;
+    if (!field.key.empty()) wish.name = std::string(field.key_name());
+    // As it was meant, where the kind fits; else as the language shows such a value; else by
+    // size.
+    const Spec meant = wish.spec;
+    for (int attempt = 0; attempt < 3; ++attempt) {
+      wish.spec = meant;
+      if (attempt > 0) {
+        wish.spec.kind = Kind::any;
+        wish.spec.base = 10;
+      }
+      if (attempt == 2) wish.spec.notation = Notation::compact;
+      if (try_source(parsed, field, dialect_.write_field(wish).source, fault)) return true;
+    }
+    return false;
+  }
+  return false;
+}
+
+bool Checker::try_source(const Template& parsed, const Field& field, const std::string& written,
+                         Fault& fault) {
+  if (written.empty() || written == parsed.source_of(field)) return false;
+  std::string source = source_;
+  source.replace(field.span.from, field.span.to - field.span.from, written);
+  const Result<Template> again = dialect_.parse(source);
+  if (!again || again->refusal()) return false;
+  text_.clear();
+  const Outcome outcome = dialect_.render(*again, values_at(0), text_);
+  if (!outcome.prints_cleanly() && outcome.span().from < field.span.from + written.size())
+    return false;
+  fault.repair = written;
+  edits_.push_back({field.span, written.size()});
+  source_ = std::move(source);
+  return true;
+}
 
 Result<Checked> check(const Dialect& dialect, std::string_view source,
                       std::optional<std::span<const Type>> types, const Demands& demands) {

@@ -46,6 +46,15 @@ class Lexer {
   // How deep texts in slots of texts are followed.
   static constexpr int most_nesting = 20;
 
+  static constexpr std::size_t most_word = 256;
+
+  static bool is_blank(int byte) {
+    return byte == ' ' || byte == '\t' || byte == '\r' || byte == '\f' || byte == '\v';
+  }
+  static bool holds(std::string_view set, int byte) {
+    return byte > 0 && set.find(static_cast<char>(byte)) != std::string_view::npos;
+  }
+
   void pass_blanks(Token& out);
   bool pass_comment(bool line_begins);
   void pass_line();

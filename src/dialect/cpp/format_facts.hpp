@@ -2,6 +2,7 @@
 #pragma once
 
 #include <array>
+#include <limits>
 
 #include "dialect/program_form.hpp"
 #include "dialect/run_form.hpp"

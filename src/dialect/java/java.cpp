@@ -16,8 +16,7 @@
 //   - null prints as a text in every conversion, and its precision cuts it.
 
 #include <algorithm>
-#include <array>
-#include <cmath>
+#include <string>
 
 #include "../family/percent_dialect.hpp"
 #include "../family/percent_rendering.hpp"
@@ -25,164 +24,22 @@
 #include "../family/values.hpp"
 #include "decimal.hpp"
 #include "dialects.hpp"
-#include "escapes.hpp"
 #include "facts.hpp"
+#include "faults.hpp"
+#include "fields.hpp"
 #include "format/layout.hpp"
+#include "hexadecimal.hpp"
 #include "locales.hpp"
-#include "number/hexadecimal_real.hpp"
-#include "program.hpp"
 #include "text/escape.hpp"
 #include "text/upper_case.hpp"
 #include "text/utf8.hpp"
 #include "values.hpp"
 
-namespace inky::inline v1::java_language {
+namespace inky::inline v1 {
+
+namespace java_language {
 
 namespace {
-
-// ---- Reading ----
-
-constexpr bool has_flag(const Field& field, char flag) {
-  return percent::has_flag(facts, field, flag);
-}
-bool has_any_flag(const Field& field, std::string_view wanted) {
-  return std::any_of(wanted.begin(), wanted.end(),
-                     [&](char flag) { return has_flag(field, flag); });
-}
-
-char lower(char letter) {
-  return letter >= 'A' && letter <= 'Z' ? static_cast<char>(letter - 'A' + 'a') : letter;
-}
-
-struct Fault {
-  std::string_view exception;
-  std::string why;
-};
-
-std::string letter_name(const Field& field) {
-  return std::string("%") + field.letter;
-}
-
-Fault mismatch(const Field& field, char flag) {
-  return {
-      "FormatFlagsConversionMismatchException",
-      std::string("the flag ") + in_quotes({&flag, 1}) + " does not go with " + letter_name(field)};
-}
-
-constexpr std::string_view missing_width = "MissingFormatWidthException";
-constexpr std::string_view bad_precision = "IllegalFormatPrecisionException";
-constexpr std::string_view bad_flags = "IllegalFormatFlagsException";
-
-// n and %.
-std::optional<Fault> fault_of_sign(const Field& field) {
-  const bool other_flags = has_any_flag(field, "#+ 0,(<");
-  if (field.precision.given()) return Fault{bad_precision, "it takes no precision"};
-  if (field.letter == 'n') {
-    if (field.width.given()) return Fault{"IllegalFormatWidthException", "%n takes no width"};
-    if (field.flags != 0) return Fault{bad_flags, "%n takes no flags"};
-    return std::nullopt;
-  }
-  if (other_flags) return Fault{bad_flags, "a percent sign takes no flag but -"};
-  if (has_flag(field, '-') && !field.width.given())
-    return Fault{missing_width, "the flag - wants a width"};
-  return std::nullopt;
-}
-
-std::optional<Fault> fault_of_number(const Field& field, const ConversionFact& conversion) {
-  if (!field.width.given() && has_any_flag(field, "-0"))
-    return Fault{missing_width, "the flags - and 0 want a width"};
-  if ((has_flag(field, '+') && has_flag(field, ' ')) ||
-      (has_flag(field, '-') && has_flag(field, '0')))
-    return Fault{bad_flags, "the flags + and space, and - and 0, exclude each other"};
-  if (conversion.kind == Kind::whole && field.precision.given())
-    return Fault{bad_precision, letter_name(field) + " takes no precision"};
-  for (const char flag : {'(', '#', ','}) {
-    if (has_flag(field, flag) && conversion.flags.find(flag) == std::string_view::npos)
-      return mismatch(field, flag);
-  }
-  return std::nullopt;
-}
-
-std::optional<Fault> fault_of_text(const Field& field) {
-  const char letter = lower(field.letter);
-  if (letter == 'c' && field.precision.given())
-    return Fault{bad_precision, letter_name(field) + " takes no precision"};
-  if (letter != 's' && letter != 'c' && has_flag(field, '#')) return mismatch(field, '#');
-  if (letter != 'c' && has_flag(field, '-') && !field.width.given())
-    return Fault{missing_width, "the flag - wants a width"};
-  for (const char flag : {'#', '+', ' ', '0', ',', '('}) {
-    if (has_flag(field, flag) && !(flag == '#' && letter == 's')) return mismatch(field, flag);
-  }
-  if (has_flag(field, '-') && !field.width.given())
-    return Fault{missing_width, "the flag - wants a width"};
-  return std::nullopt;
-}
-
-// What Formatter finds wrong with a field before it prints anything, in its own order.
-std::optional<Fault> find_fault(const Field& field, std::string_view source) {
-  const ConversionFact* conversion = percent::conversion_of(facts, field.letter);
-  const std::size_t point = source.find('.');
-  const bool lone_point =
-      point != std::string_view::npos &&
-      (point + 1 >= source.size() || source[point + 1] < '0' || source[point + 1] > '9');
-  const bool is_letter = lower(field.letter) >= 'a' && lower(field.letter) <= 'z';
-  if (lone_point || (conversion == nullptr && !is_letter)) {
-    return Fault{"UnknownFormatConversionException",
-                 "this is not a field: a percent sign itself is written %%"};
-  }
-  if (field.position == 0)
-    return Fault{"IllegalFormatArgumentIndexException", "positions count from 1"};
-  if (field.repeats_flag) return Fault{"DuplicateFormatFlagsException", "a flag is written twice"};
-  if (conversion == nullptr) {
-    return Fault{"UnknownFormatConversionException",
-                 "there is no such letter; a percent sign itself is written %%"};
-  }
-  if (field.letter == 'n' || field.letter == '%') return fault_of_sign(field);
-  if (conversion->kind == Kind::whole || conversion->kind == Kind::real)
-    return fault_of_number(field, *conversion);
-  return fault_of_text(field);
-}
-
-void finish(Field& field, std::string_view source) {
-  if (auto fault = find_fault(field, source)) {
-    field.failure = fault->exception;
-    field.defect = std::move(fault->why);
-    return;
-  }
-  Spec& spec = field.spec;
-  const Kind kind = percent::conversion_of(facts, field.letter)->kind;
-  spec.kind = kind == Kind::any ? Kind::text : kind;
-  percent::set_letter(spec, field.letter);
-  if (kind == Kind::whole || kind == Kind::real) {
-    spec.sign = has_flag(field, '+')   ? Sign::always
-                : has_flag(field, ' ') ? Sign::space
-                                       : Sign::minus;
-  }
-  if (kind == Kind::real)
-    spec.keep_point = has_flag(field, '#');
-  else
-    spec.prefix = has_flag(field, '#');
-  if (has_flag(field, ',')) spec.group = ",";
-  spec.rounding = lower(field.letter) == 'a' ? Rounding::half_even : Rounding::half_away;
-  spec.width = field.width.amount;
-  percent::set_precision(spec, field.precision.given() ? field.precision.amount : unset);
-  spec.align = has_flag(field, '-') ? Align::left : Align::right;
-  if (has_flag(field, '0')) {
-    spec.align = Align::inner;
-    spec.fill = "0";
-  }
-  field.plain_decimal = field.letter == 'd' && percent::is_bare(field);
-}
-
-constexpr percent::Syntax syntax = {.facts = &facts,
-                                    .most_position = most_width,
-                                    .positions_mix = true,
-                                    .counts_from_values = false,
-                                    .unknown_letters_take_values = true,
-                                    .valueless = "n%",
-                                    .repeat_flag = '<',
-                                    .read_escape = read_escape,
-                                    .finish = finish};
 
 // ---- Rendering ----
 
@@ -454,7 +311,10 @@ class Rendering final : public percent::Rendering<Rendering> {
       lay_out_real(spec, binary64, unsigned_nan, numbers, out_);
       return true;
     }
-    if (spec.notation == Notation::hexfloat) return render_hexadecimal(spec, real);
+    if (spec.notation == Notation::hexfloat) {
+      lay_out_hexadecimal(spec, real, out_);
+      return true;
+    }
     Digits digits;
     round_java(spec, real, digits);
     put_number(spec, [&](const Spec& localized, Output& out) {
@@ -482,57 +342,6 @@ class Rendering final : public percent::Rendering<Rendering> {
     spec.notation = fixed ? Notation::fixed : Notation::scientific;
     spec.places = fixed ? count - 1 - exponent : count - 1;
     spec.significant = unset;
-  }
-
-  // Double.toHexString's form: one digit at least after the point, a subnormal with a leading 0
-  // unless it was rounded.
-  bool render_hexadecimal(Spec spec, const BinaryReal& real) {
-    const bool upper_letters = spec.letters == Letters::upper;
-    constexpr int all_digits = 13;
-    const int places = spec.places == unset ? unset : std::max(spec.places, 1);
-    const bool rounded = places != unset && places < all_digits && !real.is_zero();
-    std::string text;
-    int exponent = 0;
-    if (rounded) {
-      const HexadecimalDigits digits =
-          hexadecimal_digits(binary64, normalized(real), places, Rounding::half_even, spec.letters);
-      // A carry makes the leading digit 2.
-      const bool carried = digits.lead == 2;
-      text = digits.fraction();
-      text.erase(text.find_last_not_of('0') + 1);
-      exponent = digits.exponent + (carried ? 1 : 0);
-      text.insert(0, "1.");
-    } else {
-      const HexadecimalDigits digits =
-          hexadecimal_digits(binary64, real, any_places, Rounding::half_even, spec.letters);
-      text = (digits.lead == 0 ? "0." : "1.") + std::string(digits.fraction());
-      exponent = digits.exponent;
-    }
-    if (text.size() == 2) text += '0';
-    // Zeros of the width are counted before those of the precision, so there may be too many.
-    if (spec.align == Align::inner) {
-      const bool signed_number = real.negative || spec.sign != Sign::minus;
-      const int used = static_cast<int>(text.size() + 1 + std::to_string(exponent).size()) + 2 +
-                       (signed_number ? 1 : 0);
-      text.insert(0, static_cast<std::size_t>(std::max(spec.width - used, 0)), '0');
-      spec.width = 0;
-    }
-    const std::size_t point = text.find('.');
-    if (places != unset && text.size() < point + 1 + static_cast<std::size_t>(places))
-      text.resize(point + 1 + static_cast<std::size_t>(places), '0');
-    text += upper_letters ? 'P' : 'p';
-    text += std::to_string(exponent);
-    lay_out_whole(spec, real.negative, text, upper_letters ? "0X" : "0x", out_);
-    return true;
-  }
-
-  // A subnormal as if its exponent had no limit.
-  static BinaryReal normalized(BinaryReal real) {
-    const int shift = binary64.precision - bit_length(real.significand);
-    real.significand <<= shift;
-    real.exponent -= shift;
-    real.kind = RealClass::normal;
-    return real;
   }
 
   void note_type(const Field& field, const Value& value) {
@@ -663,9 +472,7 @@ class Java final : public family::PercentDialect {
 
 }  // namespace
 
-}  // namespace inky::inline v1::java_language
-
-namespace inky::inline v1 {
+}  // namespace java_language
 
 const Dialect* java_dialect() {
   static const java_language::Java dialect;

@@ -16,20 +16,22 @@
 #include <bit>
 #include <string>
 
-#include "../family/braces.hpp"
 #include "../family/program_dialect.hpp"
 #include "../family/rendering.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/writing.hpp"
 #include "decimal.hpp"
 #include "dialects.hpp"
+#include "digit_list.hpp"
 #include "escapes.hpp"
 #include "locales.hpp"
+#include "pattern_reading.hpp"
 #include "program.hpp"
-#include "text/escape.hpp"
 #include "text/utf8.hpp"
 
-namespace inky::inline v1::java_language::pattern {
+namespace inky::inline v1 {
+
+namespace java_language::pattern {
 
 namespace {
 
@@ -84,368 +86,6 @@ constexpr DialectFacts pattern_facts = {
     .modifiers = modifiers,
     .escapes = escape_facts,
     .failures = failures,
-};
-
-constexpr std::string_view illegal_argument = "IllegalArgumentException";
-
-// ---- A pattern, read ----
-
-// What stands before or after the digits: text, and signs of the locale.
-struct Affix {
-  enum class Part : std::uint8_t { text, percent, per_mille, currency, currency_code, minus };
-  struct Piece {
-    Part part = Part::text;
-    std::string text;
-    friend bool operator==(const Piece&, const Piece&) = default;
-  };
-  std::vector<Piece> pieces;
-
-  void add(Part part) { pieces.push_back({part, {}}); }
-  void add(std::string_view text) {
-    if (pieces.empty() || pieces.back().part != Part::text) pieces.push_back({Part::text, {}});
-    pieces.back().text += text;
-  }
-  friend bool operator==(const Affix&, const Affix&) = default;
-};
-
-// DecimalFormat.DOUBLE_INTEGER_DIGITS and DOUBLE_FRACTION_DIGITS: more are not shown of a double.
-constexpr int most_whole_places = 309;
-constexpr int most_fraction_places = 340;
-
-struct Pattern final : Program {
-  std::array<Affix, 2> prefix;  // of positive numbers, of negative ones
-  std::array<Affix, 2> suffix;
-  int least_whole = 0;
-  int most_whole = most_width;
-  int least_places = 0;
-  int most_places = 0;
-  int group = 0;  // digits from one thousands mark to the next; 0: there are none
-  int multiplier = 1;
-  bool scientific = false;
-  int least_exponent = 0;  // digits
-  bool always_point = false;
-  bool is_currency = false;
-};
-
-// ---- Reading ----
-
-constexpr std::string_view currency_sign = "\xc2\xa4";
-constexpr std::string_view per_mille_sign = "\xe2\x80\xb0";
-
-class Reader {
- public:
-  Reader(const braces::Decoded& decoded, TemplateContent& out, Pattern& pattern,
-         std::vector<Words>* words)
-      : decoded_(decoded), text_(decoded.text()), out_(out), pattern_(pattern), words_(words) {}
-
-  void read() {
-    if (text_.empty()) {
-      pattern_.most_places = most_fraction_places;
-      pattern_.group = 3;
-    }
-    if (!text_.empty() && !read_half(0)) return;
-    // Without a second pattern, OpenJDK reads the first one again. That is seen where it has an E
-    // behind its digits, which is skipped then: the minus sign is lost.
-    if (at_ == text_.size() && !text_.ends_with(';')) at_ = 0;
-    const bool has_negative = at_ < text_.size();
-    if (has_negative && !read_half(1)) return;
-    if (!has_negative ||
-        (pattern_.prefix[0] == pattern_.prefix[1] && pattern_.suffix[0] == pattern_.suffix[1])) {
-      pattern_.suffix[1] = pattern_.suffix[0];
-      pattern_.prefix[1] = {};
-      pattern_.prefix[1].add(Affix::Part::minus);
-      for (const Affix::Piece& piece : pattern_.prefix[0].pieces)
-        pattern_.prefix[1].pieces.push_back(piece);
-    }
-  }
-
- private:
-  template <typename Meaning>
-  void tell(std::string_view role, Meaning meaning) {
-    if (words_.asked()) words_.add(decoded_.in_source({0, at_}).to, role, meaning(), 0);
-  }
-
-  static std::string in_words(const Affix& affix) {
-    std::string out;
-    for (const Affix::Piece& piece : affix.pieces) {
-      if (!out.empty()) out += ", ";
-      switch (piece.part) {
-        case Affix::Part::text:
-          out += in_quotes(piece.text);
-          break;
-        case Affix::Part::percent:
-          out += "times 100 and the percent sign";
-          break;
-        case Affix::Part::per_mille:
-          out += "times 1000 and the per-mille sign";
-          break;
-        case Affix::Part::minus:
-          out += "the minus sign";
-          break;
-        default:
-          out += "the currency";
-      }
-    }
-    return out.empty() ? "nothing" : out;
-  }
-
-  bool refuse(std::string why, std::size_t from) {
-    if (out_.refusal) return false;
-    out_.refusal = {Refusal::When::run, std::string(illegal_argument), std::move(why),
-                    decoded_.in_source({from, std::min(std::max(at_, from + 1), text_.size())})};
-    return false;
-  }
-
-  std::string_view rest() const { return text_.substr(at_); }
-  bool is_digit_mark(char c) const { return c == '#' || c == '0' || c == ',' || c == '.'; }
-
-  // The pattern of positive numbers (0), or of negative ones (1).
-  bool read_half(std::size_t which) {
-    const std::size_t start = at_;
-    counts_ = {};
-    multiplier_ = 1;
-    bool before = true;
-    while (at_ < text_.size()) {
-      Affix& affix = before ? pattern_.prefix[which] : pattern_.suffix[which];
-      if (!read_affix(affix, which, before)) return false;
-      tell(before ? "prefix" : "suffix", [&] { return in_words(affix); });
-      if (at_ >= text_.size()) break;
-      if (text_[at_] == ';') {
-        ++at_;
-        tell("negative", [] { return std::string("what follows is for negative numbers"); });
-        break;
-      }
-      // Behind a suffix, digits go on as if nothing stood between.
-      if (which == 1)
-        skip_digits();
-      else if (!read_digits())
-        return false;
-      before = false;
-    }
-    if (which == 1) return true;
-    pattern_.multiplier = multiplier_;
-    return settle() || refuse("the digits of this pattern make no sense together", start);
-  }
-
-  // Up to digits, a semicolon or the end.
-  bool read_affix(Affix& affix, std::size_t which, bool before) {
-    const std::size_t start = at_;
-    bool quoted = false;
-    while (at_ < text_.size()) {
-      const char c = text_[at_];
-      if (c == '\'') {
-        const bool doubled = rest().starts_with("''");
-        if (doubled) affix.add("'");
-        if (!doubled) quoted = !quoted;
-        at_ += doubled ? 2 : 1;
-        continue;
-      }
-      if (!quoted) {
-        if (is_digit_mark(c)) return true;
-        if (c == ';') {
-          if (!before && which == 0) return true;
-          return refuse(before ? "a semicolon before the digits" : "a second semicolon", at_);
-        }
-        if (read_sign(affix)) {
-          if (out_.refusal) return false;
-          continue;
-        }
-      }
-      affix.add(text_.substr(at_++, 1));
-    }
-    return !quoted || refuse("a closing quote is missing", start);
-  }
-
-  // A character that stands for something of the locale.
-  bool read_sign(Affix& affix) {
-    const bool percent = rest().starts_with('%');
-    const bool per_mille = rest().starts_with(per_mille_sign);
-    if (percent || per_mille) {
-      if (multiplier_ != 1) refuse("a second percent or per-mille sign", at_);
-      multiplier_ = percent ? 100 : 1000;
-      affix.add(percent ? Affix::Part::percent : Affix::Part::per_mille);
-      at_ += percent ? 1 : per_mille_sign.size();
-      return true;
-    }
-    if (rest().starts_with('-')) {
-      affix.add(Affix::Part::minus);
-      ++at_;
-      return true;
-    }
-    if (!rest().starts_with(currency_sign)) return false;
-    at_ += currency_sign.size();
-    const bool doubled = rest().starts_with(currency_sign);
-    if (doubled) at_ += currency_sign.size();
-    pattern_.is_currency = true;
-    affix.add(doubled ? Affix::Part::currency_code : Affix::Part::currency);
-    return true;
-  }
-
-  // Those of the pattern for negative numbers count for nothing.
-  void skip_digits() {
-    while (at_ < text_.size() && (is_digit_mark(text_[at_]) || text_[at_] == 'E')) ++at_;
-    tell("digits", [] { return std::string("digits: those of the first pattern count"); });
-  }
-
-  bool read_digits() {
-    for (; at_ < text_.size(); ++at_) {
-      const char c = text_[at_];
-      if (c == '#') {
-        ++(counts_.zeros > 0 ? counts_.right : counts_.left);
-      } else if (c == '0') {
-        if (counts_.right > 0) return refuse("a 0 after a # that follows zeros", at_);
-        ++counts_.zeros;
-      } else if (c == ',') {
-        counts_.group = 0;
-        continue;
-      } else if (c == '.') {
-        if (counts_.point >= 0) return refuse("a second point", at_);
-        counts_.point = counts_.all();
-        continue;
-      } else {
-        break;
-      }
-      if (counts_.group >= 0 && counts_.point < 0) ++counts_.group;
-    }
-    if (rest().starts_with('E') && !read_exponent()) return false;
-    if (words_.asked() && settle()) tell("digits", [&] { return digits_in_words(); });
-    return true;
-  }
-
-  bool read_exponent() {
-    const std::size_t start = at_++;
-    if (pattern_.scientific) return refuse("a second exponent", start);
-    pattern_.scientific = true;
-    for (; rest().starts_with('0'); ++at_) ++pattern_.least_exponent;
-    if (counts_.left + counts_.zeros >= 1 && pattern_.least_exponent >= 1) return true;
-    return refuse("an exponent wants digits before it, and zeros after E", start);
-  }
-
-  // What the digits ask for; false where they ask for nothing sensible.
-  bool settle() {
-    Counts counts = counts_;
-    // "#.##" is "0.##", and ".##" is ".0#".
-    if (counts.zeros == 0 && counts.left > 0 && counts.point >= 0) {
-      const int n = std::max(counts.point, 1);
-      counts.right = counts.left - n;
-      counts.left = n - 1;
-      counts.zeros = 1;
-    }
-    const int point = counts.point;
-    const int total = counts.all();
-    if ((point < 0 && counts.right > 0) || counts.group == 0 ||
-        (point >= 0 && (point < counts.left || point > counts.left + counts.zeros)))
-      return false;
-    const int whole = point >= 0 ? point : total;
-    pattern_.least_whole = std::min(whole - counts.left, most_whole_places);
-    pattern_.most_whole = pattern_.scientific ? whole : most_width;
-    pattern_.most_places = point >= 0 ? std::min(total - point, most_fraction_places) : 0;
-    pattern_.least_places =
-        point >= 0 ? std::min(counts.left + counts.zeros - point, most_fraction_places) : 0;
-    pattern_.group = std::max(counts.group, 0);
-    pattern_.always_point = point == 0 || point == total;
-    return true;
-  }
-
-  std::string digits_in_words() const {
-    const auto count = [](int n) { return std::to_string(n) + (n == 1 ? " digit" : " digits"); };
-    std::string out = "at least " + count(pattern_.least_whole) + " before the point";
-    out += pattern_.most_places == 0 ? ", none after it" : ", after it ";
-    if (pattern_.most_places > 0) {
-      if (pattern_.least_places < pattern_.most_places)
-        out += std::to_string(pattern_.least_places) + " to ";
-      out += count(pattern_.most_places);
-    }
-    if (pattern_.group > 0)
-      out += "; thousands marks, " + std::to_string(pattern_.group) + " digits apart";
-    if (pattern_.scientific) out += "; an exponent of at least " + count(pattern_.least_exponent);
-    return out;
-  }
-
-  struct Counts {
-    int left = 0;  // # before the zeros
-    int zeros = 0;
-    int right = 0;   // # after them
-    int point = -1;  // how many of all these stand before it
-    int group = -1;  // how many stand between the last comma and the point
-    int all() const { return left + zeros + right; }
-  };
-
-  const braces::Decoded& decoded_;
-  std::string_view text_;
-  TemplateContent& out_;
-  Pattern& pattern_;
-  braces::WordsSink words_;
-  std::size_t at_ = 0;
-  Counts counts_;
-  int multiplier_ = 1;
-};
-
-// ---- Digits ----
-
-// java.text.DigitList: the digits to show.
-class DigitList {
- public:
-  // Java's digits of a finite double, to `most` digits behind the point or, for an exponent, in
-  // all.
-  void set(double value, bool negative, int most, bool behind_point, Rounding rounding) {
-    const BinaryReal real = unpack(binary64, bits_of(value));
-    java_digits(binary64, real, Purpose::plain, digits_);
-    digits_.strip_trailing_zeros();
-    int keep = most;
-    if (behind_point) {
-      keep = most + digits_.point();
-      // Less than a tenth of the last place: nothing, whatever the rounding.
-      if (keep < 0) return digits_.set(0, 0);
-    }
-    if (!behind_point && most == 0) return;
-    cut(keep, negative, rounding, [&] { return side(real); });
-  }
-
-  void set_whole(const Value& value, int multiplier, int most, bool& negative, Rounding rounding) {
-    SignedNatural number = natural_of(value);
-    number.magnitude.multiply(static_cast<std::uint64_t>(multiplier));
-    negative = number.negative && !number.magnitude.is_zero();
-    std::string text;
-    if (!number.magnitude.is_zero()) append_whole(number.magnitude, 10, Letters::lower, text);
-    const auto size = static_cast<int>(text.size());
-    std::copy(text.begin(), text.end(), digits_.room(size));
-    digits_.set(size, size);
-    digits_.strip_trailing_zeros();
-    if (most > 0) cut(most, negative, rounding, [] { return 0; });
-  }
-
-  bool is_zero() const { return digits_.is_zero(); }
-  int size() const { return digits_.size(); }
-  int point() const { return digits_.point(); }
-  char digit(int at) const { return digits_.text()[static_cast<std::size_t>(at)]; }
-
- private:
-  // Where the digits lie beside what is stored: -1 below, 0 on it, 1 above. Of a whole number that
-  // fits 63 bits OpenJDK 17 does not know that its digits are exact, and takes them to lie below:
-  // an exact tie rounds away then (seen with an exponent only, where whole numbers are rounded).
-  int side(const BinaryReal& real) const {
-    if (is_whole_number(real) && real.leading_exponent() <= 62) return -1;
-    Digits exact;
-    exact_digits(real, exact);
-    if (exact.point() != digits_.point()) return digits_.point() < exact.point() ? -1 : 1;
-    const int order = digits_.text().compare(exact.text());
-    return order < 0 ? -1 : order > 0 ? 1 : 0;
-  }
-
-  template <typename Side>
-  void cut(int keep, bool negative, Rounding rounding, Side side) {
-    const Tail tail = tail_after(digits_, keep);
-    if (tail == Tail::half && (rounding == Rounding::half_even || rounding == Rounding::half_away ||
-                               rounding == Rounding::half_toward)) {
-      // Only what is stored tells whether it is a tie.
-      const int place = side();
-      if (place != 0) rounding = place > 0 ? Rounding::toward : Rounding::away;
-    }
-    round_digits(digits_, keep, negative, rounding);
-  }
-
-  Digits digits_;
 };
 
 // ---- Rendering ----
@@ -750,8 +390,7 @@ class JavaPattern final : public family::ProgramDialect<Pattern> {
 
  protected:
   void read(TemplateContent& out, Pattern& pattern, std::vector<Words>* words) const override {
-    const braces::Decoded decoded(out, read_escape);
-    if (!out.refusal) Reader(decoded, out, pattern, words).read();
+    read_pattern(out, pattern, words);
     note_quotes(facts(), out);
     if (out.refusal) return;
     // The whole is one field.
@@ -772,9 +411,7 @@ class JavaPattern final : public family::ProgramDialect<Pattern> {
 
 }  // namespace
 
-}  // namespace inky::inline v1::java_language::pattern
-
-namespace inky::inline v1 {
+}  // namespace java_language::pattern
 
 const Dialect* java_pattern_dialect() {
   static const java_language::pattern::JavaPattern dialect;

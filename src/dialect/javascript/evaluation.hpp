@@ -41,11 +41,11 @@ struct Datum {
   static Datum of_text(std::string text);
 };
 
+using DatumKind = Datum::Kind;
+
 // A value as JavaScript holds it; nothing where it has no such value yet.
 std::optional<Datum> datum_of(const Value& value);
 
-// Number::toString, in base 10.
-void append_number(double number, std::string& out);
 // ToString: "1,2" of an array, "[object Object]" of an object.
 void append_text(const Datum& datum, std::string& out);
 

@@ -29,6 +29,7 @@
 #include "dialect/table_form.hpp"
 #include "dialects.hpp"
 #include "evaluation.hpp"
+#include "numbers.hpp"
 #include "printing.hpp"
 #include "text/escape.hpp"
 #include "writing.hpp"

@@ -4,6 +4,7 @@
 
 #include "dialect/program_form.hpp"
 #include "evaluation.hpp"
+#include "numbers.hpp"
 
 namespace inky::inline v1::javascript {
 

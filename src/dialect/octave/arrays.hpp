@@ -57,6 +57,11 @@ std::optional<Error> make_array(const Value& value, Array& out);
 // zero, and the nearest that the class holds. REQUIRES: not of text; no NaN where `to` is truth.
 Array converted(const Array& array, Type to);
 
+// Half away from zero, as round() of the C library.
+double nearest_whole(double value);
+// The nearest that a whole type holds.
+int128 within(int128 value, Type to);
+
 // Whether numbers show an exponent that the setting did not ask for, since too many digits are
 // needed otherwise: more than half as many again as the precision.
 bool needs_exponent(const Array& array, const Settings& settings);

@@ -12,8 +12,8 @@
 //   - NaN and Inf are padded as text.
 
 #include <algorithm>
-#include <array>
 #include <limits>
+#include <string>
 
 #include "../family/escapes.hpp"
 #include "../family/percent_dialect.hpp"
@@ -23,10 +23,12 @@
 #include "dialects.hpp"
 #include "format/layout.hpp"
 #include "sprintf_facts.hpp"
-#include "text/escape.hpp"
+#include "stream_of_values.hpp"
 #include "text/utf8.hpp"
 
-namespace inky::inline v1::octave_sprintf {
+namespace inky::inline v1 {
+
+namespace octave_sprintf {
 
 namespace {
 
@@ -103,161 +105,6 @@ constexpr percent::Syntax syntax = {.facts = &facts,
                                     .valueless = "%",
                                     .read_escape = read_escape,
                                     .finish = finish};
-
-// ---- Values as Octave has them ----
-
-// What a field takes from the data.
-struct Item {
-  enum class Kind : std::uint8_t { none, empty, text, byte, number };
-  Kind kind = Kind::none;
-  std::string_view text;          // the rest of a text; a byte of one
-  const Value* number = nullptr;  // from the values, or from a list in them
-};
-
-bool is_numeric(const Value& value) {
-  return is_whole(value.type()) || is_real(value.type()) || value.is(Type::truth);
-}
-
-// The whole number 0 to 255 that s can write; nothing for others.
-std::optional<char> byte_of(const Value& value) {
-  if (!is_real(value.type())) {
-    const auto number = small_whole(value);
-    if (!number || *number < 0 || *number > 255) return std::nullopt;
-    return static_cast<char>(*number);
-  }
-  const BinaryReal real = nearest_f64(value);
-  if (real.is_zero()) return '\0';
-  if (real.negative || !real.is_finite() || real.leading_exponent() > 7 ||
-      real.leading_exponent() < 0)
-    return std::nullopt;
-  const uint128 whole = real.significand >> -real.exponent;
-  if (whole << -real.exponent != real.significand) return std::nullopt;
-  return static_cast<char>(low_half(whole));
-}
-
-// The values as one stream of elements.
-class Data {
- public:
-  explicit Data(std::span<const Value> values) : values_(values) {}
-
-  bool is_empty() const { return values_.empty(); }
-  bool has_more() const { return at_ < values_.size(); }
-  // Leaves out a whole value that is one element.
-  void pass() { leave(); }
-  // Where the element that comes next stands.
-  std::size_t index() const { return at_; }
-
-  // For s: the rest of a text; bytes of a run of numbers, in `room`.
-  Item rest(std::string& room) {
-    if (!has_more()) return {};
-    const Value& value = values_[at_];
-    if (value.is(Type::text)) {
-      const std::string_view text = value.as_text().substr(element_);
-      leave();
-      return {Item::Kind::text, text, nullptr};
-    }
-    if (value.is(Type::character)) {
-      const std::string_view text = bytes_of(value).substr(element_);
-      leave();
-      return {Item::Kind::text, text, nullptr};
-    }
-    room.clear();
-    const std::size_t here = at_;
-    const Value* first = current();
-    while (at_ == here && current() != nullptr) {
-      const auto byte = byte_of(*current());
-      if (!byte) break;
-      room += *byte;
-      step();
-    }
-    if (!room.empty()) return {Item::Kind::text, room, nullptr};
-    step();
-    if (first == nullptr) return {Item::Kind::empty, {}, nullptr};
-    return {Item::Kind::number, {}, first};
-  }
-
-  // For every other letter: one element.
-  Item next() {
-    if (!has_more()) return {};
-    const Value& value = values_[at_];
-    if (is_text_or_character(value)) {
-      const std::string_view text = value.is(Type::character) ? bytes_of(value) : value.as_text();
-      const Item item = text.empty() ? Item{Item::Kind::empty, {}, nullptr}
-                                     : Item{Item::Kind::byte, text.substr(element_, 1), nullptr};
-      if (++element_ >= text.size()) leave();
-      return item;
-    }
-    const Value* number = current();
-    step();
-    if (number == nullptr) return {Item::Kind::empty, {}, nullptr};
-    return {Item::Kind::number, {}, number};
-  }
-
- private:
-  std::string_view bytes_of(const Value& character) {
-    const std::string text = text_of(character);
-    std::copy(text.begin(), text.end(), character_.begin());
-    return {character_.data(), text.size()};
-  }
-  // The number that comes next; null where an empty matrix stands.
-  const Value* current() const {
-    const Value& value = values_[at_];
-    if (value.is(Type::nil)) return nullptr;
-    if (!value.is(Type::list)) return &value;
-    return element_ < value.as_list().size() ? &value.as_list()[element_] : nullptr;
-  }
-  void step() {
-    const Value& value = values_[at_];
-    if (!value.is(Type::list) || ++element_ >= value.as_list().size()) leave();
-  }
-  void leave() {
-    ++at_;
-    element_ = 0;
-  }
-
-  std::span<const Value> values_;
-  std::size_t at_ = 0;
-  std::size_t element_ = 0;
-  std::array<char, 4> character_{};
-};
-
-// A whole number as a conversion takes it: saturated where it is beyond 64 bits.
-struct Whole {
-  bool negative = false;
-  std::uint64_t magnitude = 0;
-};
-
-// d takes any whole number below 2^63 (doubles up to it) and lower than any, the others those from
-// 0 to 2^64. Nothing: %g will show it.
-std::optional<Whole> whole_of(const Value& value, bool is_signed) {
-  constexpr std::uint64_t top = std::uint64_t{1} << 63;
-  if (value.is(Type::truth)) return Whole{false, value.as_whole() != 0 ? 1ULL : 0ULL};
-  const bool has_type = is_whole(value.type()) && !value.is(Type::i128) && !value.is(Type::u128) &&
-                        !value.is(Type::big);
-  if (has_type) {
-    const int128 number = value.as_whole();
-    if (is_signed ? number >= static_cast<int128>(top) : number < 0) return std::nullopt;
-    return Whole{number < 0, low_half(magnitude_of(number))};
-  }
-  const BinaryReal real = nearest_f64(value);
-  if (!real.is_finite()) return std::nullopt;
-  if (real.is_zero()) return Whole{};
-  if (!is_whole_number(real)) return std::nullopt;
-  const int exponent = real.leading_exponent();
-  const bool power = (real.significand & (real.significand - 1)) == 0;
-  const auto within = [&](int most) { return exponent < most || (exponent == most && power); };
-  if (real.negative) {
-    if (!is_signed) return std::nullopt;
-    if (exponent >= 63) return Whole{true, top};
-  } else if (!within(is_signed ? 63 : 64)) {
-    return std::nullopt;
-  } else if (exponent >= (is_signed ? 63 : 64)) {
-    return Whole{false, is_signed ? top - 1 : ~std::uint64_t{0}};
-  }
-  const uint128 magnitude =
-      real.exponent >= 0 ? real.significand << real.exponent : real.significand >> -real.exponent;
-  return Whole{real.negative, low_half(magnitude)};
-}
 
 // Code points past Unicode's end take up to six bytes, as UTF-8 once allowed.
 // REQUIRES: no half of a surrogate pair.
@@ -606,9 +453,7 @@ class Octave final : public family::PercentDialect {
 
 }  // namespace
 
-}  // namespace inky::inline v1::octave_sprintf
-
-namespace inky::inline v1 {
+}  // namespace octave_sprintf
 
 const Dialect* octave_dialect() {
   static const octave_sprintf::Octave dialect;

@@ -11,7 +11,7 @@
 //   - a spec is the value's to read: numbers and text share one grammar, a moment has codes of its
 //     own, and everything else takes none.
 
-#include <algorithm>
+#include <string>
 
 #include "../family/brace_writing.hpp"
 #include "../family/named_values.hpp"
@@ -19,15 +19,17 @@
 #include "../family/source.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
+#include "attributes.hpp"
 #include "dialects.hpp"
 #include "fields.hpp"
 #include "moments.hpp"
-#include "program.hpp"
 #include "text/escape.hpp"
 #include "text/utf8.hpp"
 #include "values.hpp"
 
-namespace inky::inline v1::python {
+namespace inky::inline v1 {
+
+namespace python {
 
 namespace {
 
@@ -37,178 +39,6 @@ using python::FormatSpec;
 using python::Replacement;
 using python::SpecPart;
 using python::Step;
-
-// ---- Facts ----
-
-constexpr auto conversions = std::to_array<ConversionFact>({
-    {'b', Kind::whole, "a whole number in base 2, with its sign", "+- #0_", false, ""},
-    {'c', Kind::whole, "the character of this code point", "0", false, ""},
-    {'d', Kind::whole, "a whole number in base 10, as without a type", "+- #0,_", false, ""},
-    {'o', Kind::whole, "a whole number in base 8, with its sign", "+- #0_", false, ""},
-    {'x', Kind::whole, "a whole number in base 16, with its sign, lower letters", "+- #0_", false,
-     ""},
-    {'X', Kind::whole, "a whole number in base 16, with its sign, upper letters", "+- #0_", false,
-     ""},
-    {'f', Kind::real, "a number in fixed notation; 6 places unless a precision says otherwise",
-     "+- z#0,_", true, ""},
-    {'F', Kind::real, "as f, INF and NAN in upper letters", "+- z#0,_", true, ""},
-    {'e', Kind::real, "a number in scientific notation; 6 places unless a precision says otherwise",
-     "+- z#0,_", true, ""},
-    {'E', Kind::real, "as e, with an upper E", "+- z#0,_", true, ""},
-    {'g', Kind::real,
-     "a number, fixed or scientific by size (an exponent below -4, or from the number of "
-     "significant digits on, is written); 6 significant digits unless a precision says otherwise, "
-     "trailing zeros dropped",
-     "+- z#0,_", true, ""},
-    {'G', Kind::real, "as g, with an upper E", "+- z#0,_", true, ""},
-    {'n', Kind::real, "as g, or as d of a whole number, by the program's locale: here C", "+- z#0",
-     true, ""},
-    {'%', Kind::real, "times 100, in fixed notation, with a percent sign", "+- z#0,_", true, ""},
-    {'s', Kind::text, "a text, as without a type", "", true, ""},
-});
-
-constexpr auto flags = std::to_array<FlagFact>({
-    {'<', "left", "pads on the right, with the character before it or spaces"},
-    {'>', "right", "pads on the left"},
-    {'^', "center", "pads on both sides, an odd space on the right"},
-    {'=', "inner", "pads between sign and digits of a number"},
-    {'+', "plus", "a plus sign on numbers that are not negative"},
-    {'-', "minus", "a sign on negative numbers only, as without it"},
-    {' ', "space", "a space where a plus sign would be"},
-    {'z', "no negative zero", "a real that rounds to zero loses its minus sign"},
-    {'#', "alternate form", "0b, 0o, 0x in front; keeps the point, and the zeros of g"},
-    {'0', "zeros", "pads numbers with zeros between sign and digits"},
-    {',', "comma", "commas between groups of three digits"},
-    {'_', "underscore", "underscores between groups of three digits, of four in base 2, 8 and 16"},
-});
-
-constexpr auto modifiers = std::to_array<ModifierFact>({
-    {"!s", "str() of the value takes its place"},
-    {"!r", "repr() of the value takes its place"},
-    {"!a", "ascii() of the value takes its place"},
-    {"{:%Y-%m-%d}", "codes of strftime, for a moment"},
-});
-
-constexpr auto escapes =
-    python::with_escapes<2>({{{"{{", "an opening brace"}, {"}}", "a closing brace"}}});
-
-constexpr auto failures = std::to_array<FailureFact>({
-    {"too few values", "IndexError, at run time"},
-    {"a name or key there is none of", "KeyError; in an f-string NameError"},
-    {"an attribute there is none of", "AttributeError"},
-    {"a part of what has no parts, a spec for a list", "TypeError"},
-    {"a brace too many or too few, a type the value cannot take", "ValueError"},
-    {"a brace too many or too few in an f-string", "SyntaxError, when it is compiled"},
-    {"a whole too large for a float or a character", "OverflowError"},
-});
-
-}  // namespace
-
-const DialectFacts braces_facts = {
-    .id = "python",
-    .language = "Python",
-    .facility = "str.format and f-strings",
-    .standard = "Python 3.11 library reference, Format String Syntax",
-    .toolchain = "CPython 3.11.7",
-    .program = "python3",
-    .width_unit = WidthUnit::code_points,
-    .rounding = Rounding::half_even,
-    .rounding_basis = "the stored value, exactly",
-    .letter_form = "{:@}",
-    .places_form = "{:.Nf}",
-    .modifiers_are = "Conversions and codes",
-    .line_split = {"", "\"\n    \"", ""},
-    .program_form = &python_program,
-    .run_form = &python_run,
-    .quotes = "\"'",
-    .table_form = &python_table,
-    .default_locale = "",
-    .locales = {},
-    .conversions = conversions,
-    .flags = flags,
-    .modifiers = modifiers,
-    .escapes = escapes,
-    .failures = failures,
-};
-
-namespace {
-
-// ---- Rendering ----
-
-// Names that stand for something, which has no text of its own worth showing: most are methods,
-// printed with an address.
-bool has_attribute(const Value& value, std::string_view name) {
-  struct Names {
-    std::string_view type;
-    std::string_view names;  // with a space on each side
-  };
-  static constexpr Names known[] = {
-      {"int", " as_integer_ratio bit_count bit_length conjugate from_bytes to_bytes "},
-      {"bool", " as_integer_ratio bit_count bit_length conjugate from_bytes to_bytes "},
-      {"float", " as_integer_ratio conjugate fromhex hex is_integer "},
-      {"complex", " conjugate "},
-      {"str",
-       " capitalize casefold center count encode endswith expandtabs find format format_map index "
-       "isalnum isalpha isascii isdecimal isdigit isidentifier islower isnumeric isprintable "
-       "isspace istitle isupper join ljust lower lstrip maketrans partition removeprefix "
-       "removesuffix replace rfind rindex rjust rpartition rsplit rstrip split splitlines "
-       "startswith strip swapcase title translate upper zfill "},
-      {"list", " append clear copy count extend index insert pop remove reverse sort "},
-      {"tuple", " count index "},
-      {"dict", " clear copy fromkeys get items keys pop popitem setdefault update values "},
-      {"datetime.datetime",
-       " astimezone combine ctime date dst fromisocalendar fromisoformat fromordinal fromtimestamp "
-       "isocalendar isoformat isoweekday max min now replace resolution strftime strptime time "
-       "timestamp timetuple timetz today toordinal tzname utcfromtimestamp utcnow utcoffset "
-       "utctimetuple weekday "},
-  };
-  if (name.starts_with("__") && name.ends_with("__")) return true;
-  for (const Names& names : known) {
-    if (names.type == python::type_name(value))
-      return names.names.find(" " + std::string(name) + " ") != std::string_view::npos;
-  }
-  return false;
-}
-
-Value small(int number) {
-  return Value::whole(Type::i32, number);
-}
-
-// The attributes that hold values.
-std::optional<Value> attribute_of(const Value& value, std::string_view name) {
-  if (python::is_int(value)) {
-    if (name == "real" || name == "numerator") {
-      if (!value.is(Type::truth)) return value;
-      return small(static_cast<int>(value.as_whole()));
-    }
-    if (name == "imag") return small(0);
-    if (name == "denominator") return small(1);
-  }
-  if (is_real(value.type())) {
-    if (name == "real") return value;
-    if (name == "imag") return Value::real(0.0);
-  }
-  if (value.is(Type::complex)) {
-    if (name == "real") return value.as_list()[0];
-    if (name == "imag") return value.as_list()[1];
-  }
-  if (value.is(Type::moment)) {
-    const Moment moment = value.as_moment();
-    const std::pair<std::string_view, int> parts[] = {{"year", moment.year},
-                                                      {"month", moment.month},
-                                                      {"day", moment.day},
-                                                      {"hour", moment.hour},
-                                                      {"minute", moment.minute},
-                                                      {"second", moment.second},
-                                                      {"fold", 0},
-                                                      {"microsecond", moment.nanosecond / 1000}};
-    for (const auto& [part, number] : parts) {
-      if (part == name) return small(number);
-    }
-    if (name == "tzinfo") return Value();
-  }
-  return std::nullopt;
-}
 
 class Rendering final : public family::Rendering<Rendering> {
  public:
@@ -572,9 +402,7 @@ class Python final : public Dialect {
 
 }  // namespace
 
-}  // namespace inky::inline v1::python
-
-namespace inky::inline v1 {
+}  // namespace python
 
 const Dialect* python_dialect() {
   static const python::Python dialect;

@@ -14,6 +14,8 @@
 #include <algorithm>
 #include <array>
 #include <limits>
+#include <string>
+#include <vector>
 
 #include "../family/percent_dialect.hpp"
 #include "../family/percent_rendering.hpp"
@@ -21,105 +23,21 @@
 #include "../family/values.hpp"
 #include "dialects.hpp"
 #include "format/layout.hpp"
-#include "program.hpp"
 #include "sprintf_facts.hpp"
+#include "sprintf_fields.hpp"
 #include "text/escape.hpp"
-#include "text/utf8.hpp"
 #include "values.hpp"
 
-namespace inky::inline v1::r_sprintf {
+namespace inky::inline v1 {
+
+namespace r_sprintf {
 
 namespace {
 
 using namespace r_language;
 
-// ---- Reading ----
-
-constexpr bool has_flag(const Field& field, char flag) {
-  return percent::has_flag(facts, field, flag);
-}
-
-void finish(Field& field, std::string_view) {
-  field.failure = "simpleError";
-  const ConversionFact* conversion = percent::conversion_of(facts, field.letter);
-  if (conversion == nullptr) {
-    // What R lets through to the C library, in an order that means nothing there.
-    const bool let_through = field.letter != 0 && std::string_view(" .+-#*").find(field.letter) !=
-                                                      std::string_view::npos;
-    if (let_through) field.failure.clear();
-    field.defect = let_through ? "R hands flags after the width to the C library, which gives them "
-                                 "no meaning"
-                               : "unrecognised format specification; a percent sign itself is "
-                                 "written %%";
-    return;
-  }
-  if (field.position != unset && (field.position == 0 || field.position > most_position)) {
-    field.defect = "positions go from 1 to 99";
-    return;
-  }
-  if (field.width.from == Count::From::value && field.precision.from == Count::From::value) {
-    field.defect = "at most one asterisk '*' is supported in each conversion specification";
-    return;
-  }
-  if (!field.defect.empty()) return;
-  field.failure.clear();
-  Spec& spec = field.spec;
-  spec.kind = conversion->kind;
-  percent::set_letter(spec, field.letter);
-  if (spec.kind == Kind::real || field.letter == 'd' || field.letter == 'i')
-    spec.sign = percent::sign_of(facts, field);
-  if (spec.kind == Kind::real)
-    spec.keep_point = has_flag(field, '#');
-  else
-    spec.prefix = has_flag(field, '#');
-  if (field.width.from == Count::From::source) spec.width = field.width.amount;
-  percent::set_precision(
-      spec, field.precision.from == Count::From::source ? field.precision.amount : unset);
-  percent::align_as_c(spec, has_flag(field, '-'), has_flag(field, '0') && spec.kind != Kind::text);
-  field.plain_decimal = (field.letter == 'd' || field.letter == 'i') && percent::is_bare(field);
-}
-
-constexpr percent::Syntax syntax = {.facts = &facts,
-                                    .most_position = most_width,
-                                    .positions_mix = true,
-                                    .unknown_letters_take_values = false,
-                                    .read_escape = read_escape,
-                                    .finish = finish};
-
 // The mark of the first field where fields choose their values by position. R has no modifiers.
 constexpr std::uint8_t may_show_twice = 1;
-
-// What print() makes of a text.
-std::string printed_quoted(std::string_view text) {
-  constexpr std::string_view named = "\a7\bb\ff\nn\rr\tt\vv\"\"\\\\";
-  std::string out = "\"";
-  while (const auto point = first_code_point(text)) {
-    const auto size = static_cast<std::size_t>(point->bytes);
-    const char32_t c = point->value;
-    std::size_t name = std::string_view::npos;
-    for (std::size_t i = 0; c < 0x80 && i < named.size(); i += 2) {
-      if (static_cast<unsigned char>(named[i]) == c) name = i;
-    }
-    if (name != std::string_view::npos) {
-      out += '\\';
-      out += c == '\a' ? 'a' : named[name + 1];
-    } else if (c < 0x20 || c == 0x7F) {
-      out += '\\';
-      for (const unsigned shift : {6U, 3U, 0U}) out += static_cast<char>('0' + (c >> shift & 7));
-    } else if (c < 0x7F || is_printable(c)) {
-      out += text.substr(0, size);
-    } else {
-      WholeRoom room;
-      const std::string_view hexadecimal = write_whole(c, 16, Letters::lower, room);
-      const std::size_t digits = c > 0xFFFF ? 8 : 4;
-      out += digits == 8 ? "\\U" : "\\u";
-      out.append(digits - hexadecimal.size(), '0');
-      out += hexadecimal;
-    }
-    text.remove_prefix(size);
-  }
-  return out + '"';
-}
 
 // ---- Rendering ----
 
@@ -524,9 +442,7 @@ class R final : public family::PercentDialect {
 
 }  // namespace
 
-}  // namespace inky::inline v1::r_sprintf
-
-namespace inky::inline v1 {
+}  // namespace r_sprintf
 
 const Dialect* r_dialect() {
   static const r_sprintf::R dialect;

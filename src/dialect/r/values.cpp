@@ -6,6 +6,8 @@
 #include "../family/escapes.hpp"
 #include "../family/values.hpp"
 #include "format/layout.hpp"
+#include "inky_margin/number/digits.hpp"
+#include "text/escape.hpp"
 #include "text/utf8.hpp"
 
 namespace inky::inline v1::r_language {
@@ -139,6 +141,37 @@ std::string as_character(const Value& value, Mode mode) {
   if (mode == Mode::real) return real_text(nearest_f64(value), significant_digits);
   if (mode == Mode::logical) return value.as_whole() != 0 ? "TRUE" : "FALSE";
   return std::to_string(integer_of(value));
+}
+
+std::string printed_quoted(std::string_view text) {
+  constexpr std::string_view named = "\a7\bb\ff\nn\rr\tt\vv\"\"\\\\";
+  std::string out = "\"";
+  while (const auto point = first_code_point(text)) {
+    const auto size = static_cast<std::size_t>(point->bytes);
+    const char32_t c = point->value;
+    std::size_t name = std::string_view::npos;
+    for (std::size_t i = 0; c < 0x80 && i < named.size(); i += 2) {
+      if (static_cast<unsigned char>(named[i]) == c) name = i;
+    }
+    if (name != std::string_view::npos) {
+      out += '\\';
+      out += c == '\a' ? 'a' : named[name + 1];
+    } else if (c < 0x20 || c == 0x7F) {
+      out += '\\';
+      for (const unsigned shift : {6U, 3U, 0U}) out += static_cast<char>('0' + (c >> shift & 7));
+    } else if (c < 0x7F || is_printable(c)) {
+      out += text.substr(0, size);
+    } else {
+      WholeRoom room;
+      const std::string_view hexadecimal = write_whole(c, 16, Letters::lower, room);
+      const std::size_t digits = c > 0xFFFF ? 8 : 4;
+      out += digits == 8 ? "\\U" : "\\u";
+      out.append(digits - hexadecimal.size(), '0');
+      out += hexadecimal;
+    }
+    text.remove_prefix(size);
+  }
+  return out + '"';
 }
 
 }  // namespace inky::inline v1::r_language

@@ -28,6 +28,9 @@ std::string real_text(const BinaryReal& real, int most);
 // as.character() of an element of a vector of this mode.
 std::string as_character(const Value& value, Mode mode);
 
+// What print() makes of a text.
+std::string printed_quoted(std::string_view text);
+
 // R prints through the C library, whose slip it shares.
 inline constexpr NumberStyle number_style = {.carry_drops_zeros = true};
 

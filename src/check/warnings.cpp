@@ -1,0 +1,204 @@
+// What a template that prints may still do wrong.
+
+#include <algorithm>
+#include <string>
+
+#include "checker.hpp"
+#include "inky_margin/check/check.hpp"
+#include "inky_margin/text/columns.hpp"
+#include "text/escape.hpp"
+
+namespace inky::inline v1 {
+
+namespace {
+
+// Notes that tell of something changed or ignored, whatever the value; the others teach.
+bool is_fault(Code code) {
+  switch (code) {
+    case Code::too_many_values:
+    case Code::bits_reinterpreted:
+    case Code::value_wrapped:
+    case Code::low_byte_only:
+    case Code::cut_to_whole:
+    case Code::values_run_out:
+    case Code::template_recycled:
+    case Code::conversion_switched:
+    case Code::flag_without_effect:
+    case Code::flag_overridden:
+    case Code::no_grouping_in_locale:
+    case Code::quotes_in_template:
+    case Code::unknown_escape:
+    case Code::implementation_defined:
+    case Code::settings_left_on:
+    case Code::width_used_up:
+      return true;
+    default:
+      return false;
+  }
+}
+
+}  // namespace
+
+void Checker::collect_notes(const Template& parsed) {
+  for (std::size_t step = 0; step < steps(); ++step) {
+    const std::vector<Value> values = values_at(step);
+    Report report;
+    text_.clear();
+    if (!dialect_.render(parsed, values, {}, text_, &report).prints()) continue;
+    for (const Note& note : report.notes) {
+      const Span span = in_original(note.span);
+      // Of a field that was mended there is no more to say than that.
+      const bool known =
+          std::any_of(out_.faults.begin(), out_.faults.end(), [&](const Fault& fault) {
+            return fault.span == span &&
+                   (fault.code == note.code || (given_ != nullptr && !fault.repair.empty()));
+          });
+      const bool too_many_digits =
+          note.code == Code::digits_past_precision && asks_too_many_digits(parsed, note.span);
+      if ((!is_fault(note.code) && !too_many_digits) || known || is_guess(parsed, note)) continue;
+      out_.faults.push_back({note.code,
+                             Severity::warning,
+                             note.message + stand_in(parsed, note.span, step),
+                             span,
+                             "prints all the same",
+                             {}});
+    }
+  }
+}
+
+bool Checker::asks_too_many_digits(const Template& parsed, Span span) const {
+  const Slot* slot = slot_at(parsed, span);
+  // Of a value that nobody knows the digits are not known either.
+  if (slot == nullptr || !is_real(slot->type) || (given_ != nullptr && !slot->told)) return false;
+  const int most = slot->type == Type::f64 ? 17 : slot->type == Type::f32 ? 9 : 36;
+  for (const Field& field : parsed.fields()) {
+    if (span.from < field.span.from || span.from >= field.span.to) continue;
+    const int asked = std::max({field.spec.places, field.spec.significant,
+                                field.precision.given() ? field.precision.amount : 0});
+    return asked > most;
+  }
+  return false;
+}
+
+bool Checker::is_guess(const Template& parsed, const Note& note) const {
+  if (given_ == nullptr) return false;
+  switch (note.code) {
+    case Code::quotes_in_template:
+    // A template for each of many values is what it is written for.
+    case Code::template_recycled:
+      return true;
+    // Another value of the same type would do.
+    case Code::value_wrapped:
+    case Code::low_byte_only: {
+      const Slot* slot = slot_at(parsed, note.span);
+      return slot == nullptr || !slot->known;
+    }
+    case Code::bits_reinterpreted:
+    case Code::cut_to_whole:
+    case Code::conversion_switched:
+    case Code::implementation_defined: {
+      const Slot* slot = slot_at(parsed, note.span);
+      return slot == nullptr || !slot->told;
+    }
+    default:
+      return false;
+  }
+}
+
+void Checker::find_objections(const Template& parsed) {
+  for (std::size_t i = parsed.fields().size(); i-- > 0;) {
+    const Field& field = parsed.fields()[i];
+    const int index = index_of(field);
+    if (index < 0 || static_cast<std::size_t>(index) >= slots_.size()) continue;
+    const std::string& type_name = slots_[static_cast<std::size_t>(index)].type_name;
+    if (type_name.empty()) continue;
+    const auto objection = dialect_.objection(parsed, static_cast<int>(i), type_name);
+    if (!objection) continue;
+    const Span span = in_original(field.span);
+    const auto mended = std::find_if(out_.faults.begin(), out_.faults.end(), [&](Fault& fault) {
+      return fault.span == span && !fault.repair.empty();
+    });
+    const bool told = std::any_of(out_.faults.begin(), out_.faults.end(), [&](const Fault& fault) {
+      return fault.span == span && fault.code == objection->code;
+    });
+    const bool undefined = objection->code == Code::language_undefined;
+    if (mended != out_.faults.end())
+      mended->repair = objection->repair.empty() ? mended->repair : objection->repair;
+    else if (!told)
+      out_.faults.push_back(
+          {objection->code, undefined ? Severity::error : Severity::warning, objection->why, span,
+           undefined ? "compiles, and anything may be printed" : "prints all the same",
+           objection->repair});
+    if (objection->repair.empty()) continue;
+    source_.replace(field.span.from, field.span.to - field.span.from, objection->repair);
+  }
+}
+
+void Checker::find_locales(const Template& parsed) {
+  const auto locales = dialect_.facts().locales;
+  std::vector<bool> found(parsed.fields().size());
+  for (std::size_t step = 0; step < steps(); ++step) {
+    const std::vector<Value> values = values_at(step);
+    Report here;
+    text_.clear();
+    if (!dialect_.render(parsed, values, {}, text_, &here).prints()) continue;
+    const std::string text(text_.view());
+    for (const std::string_view locale : locales) {
+      RenderOptions options;
+      options.locale = locale;
+      Report there;
+      text_.clear();
+      if (!dialect_.render(parsed, values, options, text_, &there).prints()) continue;
+      if (text_.view() == text) continue;
+      for (std::size_t i = 0; i < std::min(here.fields.size(), there.fields.size()); ++i) {
+        const Span a = here.fields[i].output;
+        const Span b = there.fields[i].output;
+        const auto index = static_cast<std::size_t>(std::max(here.fields[i].field, 0));
+        if (index >= found.size() || found[index] ||
+            text.substr(a.from, a.to - a.from) == text_.view().substr(b.from, b.to - b.from))
+          continue;
+        found[index] = true;
+        out_.faults.push_back({Code::locale_left_open,
+                               Severity::warning,
+                               "what this prints depends on the locale, and the text is for a "
+                               "machine: in " +
+                                   std::string(locale) + " " +
+                                   in_quotes(text_.view().substr(b.from, b.to - b.from)) +
+                                   " stands for " + in_quotes(text.substr(a.from, a.to - a.from)),
+                               in_original(parsed.fields()[index].span),
+                               "prints what the machine's settings say",
+                               {}});
+      }
+    }
+  }
+}
+
+void Checker::find_open_line(const Template& parsed) {
+  text_.clear();
+  if (!dialect_.render(parsed, values_at(0), text_).prints()) return;
+  const std::string_view text = text_.view();
+  if (!text.empty() && text.back() == '\n') return;
+  const Span end = in_original({source_.size(), source_.size()});
+  const auto line_end = dialect_.write_literal("\n");
+  out_.faults.push_back({Code::line_not_ended, Severity::warning,
+                         "what this prints does not end its line", end,
+                         "prints, and what is printed next stands on the same line",
+                         line_end.value_or(std::string())});
+  if (line_end) *out_.repaired += *line_end;
+}
+
+void Checker::find_long_lines() {
+  const std::size_t columns = measure(source_, WidthUnit::columns);
+  if (columns <= demands_.most_columns) return;
+  const std::size_t kept = cut(source_, demands_.most_columns, WidthUnit::columns).size();
+  out_.faults.push_back({Code::line_too_long,
+                         Severity::warning,
+                         "the template takes " + std::to_string(columns) +
+                             " columns, and a line may have " +
+                             std::to_string(demands_.most_columns),
+                         in_original({kept, source_.size()}),
+                         "prints all the same",
+                         {}});
+}
+
+}  // namespace inky::inline v1

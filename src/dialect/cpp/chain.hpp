@@ -1,0 +1,43 @@
+// An insertion chain, read.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "c/c.hpp"
+#include "inky_margin/dialect/dialect.hpp"
+#include "stream_facts.hpp"
+
+namespace inky::inline v1::cpp_stream {
+
+// A value: written in the chain, or of a name.
+struct Operand {
+  Value value;
+  std::string name;  // empty: the value itself
+  Span span;
+};
+
+struct Setting {
+  What what = What::nothing;
+  int to = 0;
+  Operand argument;  // of setw and its like
+  bool takes_argument = false;
+  Span span;
+};
+
+struct Insertion {
+  std::vector<Setting> before;
+  Operand shown;
+};
+
+struct Chain final : Program {
+  std::vector<Insertion> insertions;  // as many as the template has fields
+  std::vector<Setting> after;
+  std::vector<std::string> names;  // in the order they first appear
+  std::string stream;              // its name, or nothing
+};
+
+// Reads the chain in out.source; what is not read is refused there. `words` may be null.
+void read_chain(TemplateContent& out, Chain& chain, std::vector<Words>* words);
+
+}  // namespace inky::inline v1::cpp_stream

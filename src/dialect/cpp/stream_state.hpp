@@ -1,0 +1,101 @@
+#pragma once
+
+#include <algorithm>
+
+#include "../family/writing.hpp"
+#include "c/c.hpp"
+#include "dialect/program_form.hpp"
+#include "inky_margin/format/spec.hpp"
+#include "stream_facts.hpp"
+
+namespace inky::inline v1::cpp_stream {
+
+// What a stream is set to.
+struct State {
+  int width = 0;
+  Mark fill = " ";
+  int precision = 6;
+  int side = no_side;
+  int notation = general;
+  int base = 10;
+  bool show_base = false;
+  bool show_positive = false;
+  bool show_point = false;
+  bool uppercase = false;
+  bool names_of_truth = false;
+
+  void set(What what, int to) {
+    switch (what) {
+      case What::width:
+        width = std::max(to, 0);
+        break;
+      case What::precision:
+        precision = to < 0 ? 6 : to;
+        break;
+      case What::side:
+        side = to;
+        break;
+      case What::notation:
+        notation = to;
+        break;
+      case What::base:
+        base = to;
+        break;
+      case What::show_base:
+        show_base = to != 0;
+        break;
+      case What::show_positive:
+        show_positive = to != 0;
+        break;
+      case What::show_point:
+        show_point = to != 0;
+        break;
+      case What::uppercase:
+        uppercase = to != 0;
+        break;
+      case What::names_of_truth:
+        names_of_truth = to != 0;
+        break;
+      default:
+        break;
+    }
+  }
+
+  Spec spec(Kind kind) const {
+    Spec out;
+    out.kind = kind;
+    out.width = width;
+    out.fill = fill;
+    const bool text = kind == Kind::text;
+    out.align = side == left_side             ? Align::left
+                : side == inner_side && !text ? Align::inner
+                                              : Align::right;
+    if (uppercase) out.letters = Letters::upper;
+    return out;
+  }
+
+  Spec real_spec() const {
+    Spec out = spec(Kind::real);
+    if (show_positive) out.sign = Sign::always;
+    out.keep_point = show_point;
+    switch (notation) {
+      case fixed_places:
+        out.notation = Notation::fixed;
+        out.places = precision;
+        break;
+      case scientific:
+        out.notation = Notation::scientific;
+        out.places = precision;
+        break;
+      case hexadecimal:
+        out.notation = Notation::hexfloat;
+        break;
+      default:
+        out.notation = Notation::compact;
+        out.significant = std::max(precision, 1);
+    }
+    return out;
+  }
+};
+
+}  // namespace inky::inline v1::cpp_stream

@@ -1,0 +1,234 @@
+#include "stream_writing.hpp"
+
+#include <algorithm>
+#include <limits>
+#include <string>
+
+#include "../family/writing.hpp"
+#include "c/c.hpp"
+#include "chain.hpp"
+#include "dialect/program_form.hpp"
+#include "program.hpp"
+#include "stream_facts.hpp"
+#include "stream_state.hpp"
+
+namespace inky::inline v1::cpp_stream {
+
+namespace {
+
+class ChainWriter {
+ public:
+  WrittenTemplate write(std::span<const TemplatePart> parts) {
+    std::string out = "cout";
+    for (const TemplatePart& part : parts) {
+      if (part.field) {
+        if (!put_field(*part.field, out)) return {std::nullopt, std::move(notes_)};
+      } else {
+        out += " << \"" + *writing::literal(literal_rules, part.literal) + "\"";
+      }
+    }
+    return {std::move(out), std::move(notes_)};
+  }
+
+ private:
+  static constexpr writing::LiteralRules literal_rules = {.control = writing::ControlForm::octal};
+
+  bool give_up(std::string_view what) {
+    writing::cannot(
+        "a stream of C++ has no " + std::string(what) + "; make the text first, and insert that",
+        notes_);
+    return false;
+  }
+
+  static void change(int& now, int to, const std::string& manipulator, std::string& out) {
+    if (now == to) return;
+    now = to;
+    out += " << " + manipulator;
+  }
+  static void change(bool& now, bool to, std::string_view name, std::string& out) {
+    if (now == to) return;
+    now = to;
+    out += " << " + std::string(to ? "" : "no") + std::string(name);
+  }
+
+  bool put_field(const FieldWish& wish, std::string& out) {
+    const Spec& spec = wish.spec;
+    const Kind kind = writing::kind_of(wish);
+    if (wish.type == Type::i8 || wish.type == Type::u8)
+      return give_up("wholes of 8 bits, which are characters to it");
+    if (kind == Kind::moment || is_compound(wish.type)) return give_up("such value");
+    if (spec.limit != unset) return give_up("limit of a text");
+    if (kind == Kind::whole && !put_whole(wish, out)) return false;
+    if (kind == Kind::real && !put_real(wish, out)) return false;
+    if (kind == Kind::truth) change(state_.names_of_truth, true, "boolalpha", out);
+    const bool numeric = kind == Kind::whole || kind == Kind::real;
+    if (numeric) {
+      if (spec.sign == Sign::space || spec.sign == Sign::brackets) return give_up("such sign");
+      if (!spec.group.empty())
+        writing::cannot("a stream takes the mark between thousands from its locale", notes_);
+      change(state_.show_positive, spec.sign == Sign::always, "showpos", out);
+      change(state_.uppercase, spec.letters == Letters::upper, "uppercase", out);
+    }
+    if (spec.width > 0) put_padding(spec, numeric, out);
+    out += " << " + wish.name;
+    return true;
+  }
+
+  bool put_whole(const FieldWish& wish, std::string& out) {
+    if (!is_whole(wish.type)) return give_up("whole digits of such a value");
+    if (wish.spec.least_digits > 0) return give_up("least number of digits");
+    const int base = wish.spec.base;
+    if (base != 8 && base != 10 && base != 16) return give_up("base " + std::to_string(base));
+    change(state_.base, base, base == 8 ? "oct" : base == 16 ? "hex" : "dec", out);
+    if (base != 10) change(state_.show_base, wish.spec.prefix, "showbase", out);
+    return true;
+  }
+
+  bool put_real(const FieldWish& wish, std::string& out) {
+    const Spec& spec = wish.spec;
+    if (!is_real(wish.type)) return give_up("decimals of a whole number");
+    change(state_.show_point, spec.keep_point, "showpoint", out);
+    int count = spec.places;
+    switch (spec.notation) {
+      case Notation::fixed:
+        if (count == unset) return give_up("shortest digits of a real");
+        change(state_.notation, fixed_places, "fixed", out);
+        break;
+      case Notation::scientific:
+        if (count == unset && spec.significant == unset)
+          return give_up("shortest digits of a real");
+        if (count == unset) count = spec.significant - 1;
+        change(state_.notation, scientific, "scientific", out);
+        break;
+      case Notation::hexfloat:
+        if (count != unset) return give_up("places of hexadecimal notation");
+        change(state_.notation, hexadecimal, "hexfloat", out);
+        return true;
+      case Notation::compact:
+        count = spec.significant == unset ? 6 : spec.significant;
+        change(state_.notation, general, "defaultfloat", out);
+        break;
+      default:
+        return give_up(spec.notation == Notation::shortest ? "shortest digits of a real"
+                                                           : "such notation");
+    }
+    change(state_.precision, count, "setprecision(" + std::to_string(count) + ")", out);
+    return true;
+  }
+
+  void put_padding(const Spec& spec, bool numeric, std::string& out) {
+    const bool left = spec.align == Align::left || (spec.align == Align::natural && !numeric);
+    const int side = left ? left_side : spec.align == Align::inner ? inner_side : right_side;
+    if (spec.align == Align::center)
+      writing::cannot("a stream cannot center; the field is padded on the left", notes_);
+    if (!(side == right_side && state_.side == no_side))
+      change(state_.side, side, left ? "left" : side == inner_side ? "internal" : "right", out);
+    const std::string_view fill = spec.fill.text();
+    if (fill.size() != 1) {
+      writing::cannot("a stream fills with one byte", notes_);
+    } else if (state_.fill != spec.fill) {
+      state_.fill = spec.fill;
+      out += std::string(" << setfill('") + (fill == "'" || fill == "\\" ? "\\" : "") +
+             std::string(fill) + "')";
+    }
+    out += " << setw(" + std::to_string(spec.width) + ")";
+  }
+
+  State state_;
+  Notes notes_;
+};
+
+class ChainPrinter {
+ public:
+  explicit ChainPrinter(const TemplateContent& parsed)
+      : parsed_(parsed), chain_(static_cast<const Chain&>(*parsed.program)) {}
+
+  WrittenCall print() {
+    out_.add("cout");
+    for (const Piece& piece : parsed_.pieces) {
+      const std::string_view written = parsed_.literal(piece);
+      if (piece.field != unset)
+        print(chain_.insertions[static_cast<std::size_t>(piece.field)]);
+      else if (!written.empty())
+        out_.add(written == "\n" ? " << endl" : " << ends");
+    }
+    for (const Setting& setting : chain_.after) print(setting);
+    out_.add(";");
+    return std::move(out_);
+  }
+
+ private:
+  void print(const Insertion& insertion) {
+    for (const Setting& setting : insertion.before) print(setting);
+    out_.add(" << ");
+    print(insertion.shown);
+  }
+
+  void print(const Setting& setting) {
+    const auto* found =
+        std::find_if(manipulators.begin(), manipulators.end(), [&](const Manipulator& one) {
+          return one.what == setting.what && one.takes_argument == setting.takes_argument &&
+                 (one.takes_argument || one.to == setting.to);
+        });
+    out_.add(" << ");
+    out_.add(found->name);
+    if (!setting.takes_argument) return;
+    out_.add("(");
+    print(setting.argument);
+    out_.add(")");
+  }
+
+  void print(const Operand& operand) {
+    if (!operand.name.empty()) return out_.add(operand.name);
+    const Value& value = operand.value;
+    switch (value.type()) {
+      case Type::text:
+        return out_.add_literal('"' + literal_text(program_form_of(facts), value.as_text()) + '"');
+      case Type::character:
+        return print_byte(static_cast<unsigned>(value.as_character()));
+      case Type::i8:
+        return print_byte(static_cast<unsigned>(value.bits() & 0xFF));
+      case Type::truth:
+        return out_.add(value.as_whole() != 0 ? "true" : "false");
+      case Type::nil:
+        return out_.add("nullptr");
+      default:
+        return print_number(value);
+    }
+  }
+
+  // Three octal digits name any byte.
+  void print_byte(unsigned byte) {
+    std::string out = "'\\";
+    for (const unsigned shift : {6U, 3U, 0U})
+      out += static_cast<char>('0' + ((byte >> shift) & 7U));
+    out_.add(out + "'");
+  }
+
+  void print_number(const Value& value) {
+    if (value.is(Type::i64) && value.as_whole() == std::numeric_limits<std::int64_t>::min())
+      return out_.add(program_form_of(facts).least_i64);
+    out_.add(describe(value));
+    if (is_real(value.type()) && describe(value).find_first_of(".e") == std::string::npos)
+      out_.add(".0");
+    const auto* found = std::find_if(cpp_program_types.begin(), cpp_program_types.end(),
+                                     [&](const TypeForm& one) { return one.type == value.type(); });
+    out_.add(found->literal.substr(1));
+  }
+
+  const TemplateContent& parsed_;
+  const Chain& chain_;
+  WrittenCall out_;
+};
+
+}  // namespace
+
+WrittenTemplate write_chain(std::span<const TemplatePart> parts) {
+  return ChainWriter().write(parts);
+}
+
+WrittenCall print_chain(const TemplateContent& parsed) {
+  return ChainPrinter(parsed).print();
+}
+
+}  // namespace inky::inline v1::cpp_stream

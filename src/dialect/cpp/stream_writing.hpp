@@ -1,0 +1,16 @@
+// Chains as source.
+#pragma once
+
+#include <span>
+
+#include "inky_margin/dialect/dialect.hpp"
+
+namespace inky::inline v1::cpp_stream {
+
+// Written insertion by insertion: settings only where they change.
+WrittenTemplate write_chain(std::span<const TemplatePart> parts);
+
+// A chain as source, made from what was read of it.
+WrittenCall print_chain(const TemplateContent& parsed);
+
+}  // namespace inky::inline v1::cpp_stream

@@ -1,0 +1,144 @@
+// The walk that evaluates an expression.
+#pragma once
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "evaluation.hpp"
+#include "format/layout.hpp"
+#include "inky_margin/text/columns.hpp"
+#include "locales.hpp"
+
+namespace inky::inline v1::javascript {
+
+class Evaluator {
+ public:
+  Evaluator(const Scope& scope, const Settings& settings, Notes* notes, Failure& failure)
+      : scope_(scope),
+        locale_(settings.locale),
+        unit_(settings.unit),
+        notes_(notes),
+        failure_(failure) {}
+
+  bool evaluate(const Node& node, Datum& out);
+
+ private:
+  bool fail(std::string_view name, std::string why, const Node& node);
+  bool not_yet(std::string what, const Node& node);
+
+  // Roughly the room a value takes.
+  static std::size_t weight_of(const Datum& datum);
+
+  // What was made and taken so far, all together, stays within the limit of an output.
+  bool within_budget(const Datum& made, const Node& node);
+
+  bool evaluate_name(const Node& node, Datum& out);
+
+  bool evaluate_template(const Node& node, Datum& out);
+
+  // ToNumber.
+  bool to_number(const Datum& datum, const Node& node, double& out);
+
+  bool evaluate_unary(const Node& node, Datum& out);
+
+  bool evaluate_binary(const Node& node, Datum& out);
+
+  // Null and undefined have no members.
+  bool check_members(const Datum& of, std::string_view name, const Node& node);
+
+  static void find_property(const Datum& of, std::string_view name, Datum& out);
+
+  static bool is_method(std::string_view name);
+
+  bool evaluate_member(const Node& node, Datum& out);
+
+  bool evaluate_item(const Node& node, Datum& out);
+
+  // A UTF-16 unit of a text.
+  bool evaluate_unit(const Node& node, const Datum& of, std::size_t index, Datum& out);
+
+  bool evaluate_call(const Node& node, Datum& out);
+
+  bool call_function(const Node& node, const std::vector<Datum>& arguments, Datum& out);
+
+  bool call_math(const Node& node, const std::vector<Datum>& arguments, Datum& out);
+
+  static std::string digits_of(const SignedNatural& whole, int radix);
+
+  // An argument as a whole number; infinities stay.
+  bool take_integer(const std::vector<Datum>& arguments, std::size_t which, const Node& node,
+                    double usual, double& out);
+
+  bool call_method(const Node& node, Datum& of, const std::vector<Datum>& arguments, Datum& out);
+
+  // Of each item its own toLocaleString.
+  bool append_items(const Node& node, Datum& of, const std::vector<Datum>& arguments,
+                    std::string& out);
+
+  // A method that the value has not, or that we do not know.
+  bool missing(const Node& node, bool known);
+  static bool is_common(std::string_view name);
+
+  // toFixed, toPrecision and toExponential.
+  bool call_digits(const Node& node, double number, const std::vector<Datum>& arguments,
+                   Datum& out);
+
+  static Spec digits_spec(std::string_view name, int count, bool given);
+
+  // All digits asked for are shown, also zeros.
+  static void put_precision(Spec spec, const BinaryReal& real, const NumberStyle& style,
+                            Output& out);
+
+  static void put_shortest(Spec spec, const BinaryReal& real, const NumberStyle& style,
+                           Output& out);
+
+  // Whether the number stood in the expression or was given by its bits: nothing was typed then
+  // that what is stored could differ from.
+  bool given_in_bits(const Node& call) const;
+
+  bool call_radix(const Node& node, const Datum& of, const std::vector<Datum>& arguments,
+                  Datum& out);
+
+  bool call_join(const Node& node, const Datum& of, const std::vector<Datum>& arguments,
+                 Datum& out);
+
+  bool too_long(const Node& node) { return fail("", "a text as long as this is", node); }
+
+  bool call_on_text(const Node& node, Datum& of, const std::vector<Datum>& arguments, Datum& out);
+
+  // The longest string of V8 on 64 bits.
+  static constexpr double longest_text = 536'870'888;
+
+  bool call_pad(const Node& node, const Datum& of, const std::vector<Datum>& arguments, Datum& out);
+
+  bool note_padding(const Node& node, const Datum& of, std::size_t width);
+
+  bool call_repeat(const Node& node, const Datum& of, const std::vector<Datum>& arguments,
+                   Datum& out);
+
+  // ---- toLocaleString ----
+
+  bool take_locale(const Node& node, const std::vector<Datum>& arguments, const Locale*& out);
+
+  bool take_places(const Datum& datum, const Node& node, std::string_view key, double least,
+                   double most, int& out);
+
+  bool take_options(const Node& node, const Datum& given, LocaleOptions& out);
+
+  bool call_locale(const Node& node, const Datum& of, const std::vector<Datum>& arguments,
+                   Datum& out);
+
+  // Where the shortest digits round otherwise than what is stored.
+  void note_decimal(const Node& node, const Datum& of, const Digits& digits,
+                    const LocaleOptions& options);
+
+  const Scope& scope_;
+  std::string_view locale_;
+  WidthUnit unit_;  // what padding counts
+  std::size_t made_ = 0;
+  Notes* notes_;
+  Failure& failure_;
+};
+
+}  // namespace inky::inline v1::javascript

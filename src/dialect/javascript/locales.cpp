@@ -1,0 +1,67 @@
+#include "locales.hpp"
+
+#include <algorithm>
+#include <array>
+#include <span>
+
+#include "evaluation.hpp"
+
+namespace inky::inline v1::javascript {
+
+namespace {
+
+// Asked of Intl.NumberFormat, Node.js 20 with ICU 78.
+constexpr auto locales = std::to_array<Locale>({
+    {"en-US", ".", ",", "-", "%"},
+    {"de-CH", ".", "'", "-", "%"},
+    {"de-DE", ",", ".", "-", "\xc2\xa0%"},
+    {"en-GB", ".", ",", "-", "%"},
+    {"en-IN", ".", ",", "-", "%", 4, true},
+    {"es-ES", ",", ".", "-", "\xc2\xa0%", 5},
+    {"fr-FR", ",", "\xe2\x80\xaf", "-", "\xc2\xa0%"},
+    {"it-IT", ",", ".", "-", "%", 5},
+    {"ja-JP", ".", ",", "-", "%"},
+    {"nl-NL", ",", ".", "-", "%"},
+    {"pl-PL", ",", "\xc2\xa0", "-", "%", 5},
+    {"pt-BR", ",", ".", "-", "%"},
+    {"sv-SE", ",", "\xc2\xa0", "\xe2\x88\x92", "\xc2\xa0%"},
+});
+
+constexpr auto tags = [] {
+  std::array<std::string_view, locales.size()> out{};
+  std::transform(locales.begin(), locales.end(), out.begin(),
+                 [](const Locale& locale) { return locale.tag; });
+  return out;
+}();
+
+}  // namespace
+
+const Locale* locale_tagged(std::string_view tag) {
+  const auto found = std::find_if(locales.begin(), locales.end(),
+                                  [&](const Locale& locale) { return locale.tag == tag; });
+  return found == locales.end() ? nullptr : &*found;
+}
+
+std::span<const std::string_view> locale_tags() {
+  return tags;
+}
+
+void append_grouped(const Digits& digits, const LocaleOptions& options, const Locale& locale,
+                    std::string& out) {
+  const auto digit = [&](int at) {
+    return at >= 0 && at < digits.size() ? digits.text()[static_cast<std::size_t>(at)] : '0';
+  };
+  const int point = digits.is_zero() ? 0 : digits.point();
+  const int whole = std::max(point, options.least_whole);
+  const bool grouped = options.groups && whole >= locale.least_grouped;
+  for (int left = whole; left > 0; --left) {
+    const bool ends = left == 3 || (left > 3 && (left - 3) % (locale.groups_of_two ? 2 : 3) == 0);
+    if (grouped && left < whole && ends) out += locale.group;
+    out += digit(point - left);
+  }
+  const int places = std::clamp(digits.size() - point, options.least_places, options.most_places);
+  if (places > 0) out += locale.point;
+  for (int i = 0; i < places; ++i) out += digit(point + i);
+}
+
+}  // namespace inky::inline v1::javascript

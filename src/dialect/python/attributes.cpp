@@ -1,0 +1,86 @@
+#include "attributes.hpp"
+
+#include <string>
+#include <utility>
+
+#include "values.hpp"
+
+namespace inky::inline v1::python {
+
+namespace {
+
+Value small(int number) {
+  return Value::whole(Type::i32, number);
+}
+
+}  // namespace
+
+bool has_attribute(const Value& value, std::string_view name) {
+  struct Names {
+    std::string_view type;
+    std::string_view names;  // with a space on each side
+  };
+  static constexpr Names known[] = {
+      {"int", " as_integer_ratio bit_count bit_length conjugate from_bytes to_bytes "},
+      {"bool", " as_integer_ratio bit_count bit_length conjugate from_bytes to_bytes "},
+      {"float", " as_integer_ratio conjugate fromhex hex is_integer "},
+      {"complex", " conjugate "},
+      {"str",
+       " capitalize casefold center count encode endswith expandtabs find format format_map index "
+       "isalnum isalpha isascii isdecimal isdigit isidentifier islower isnumeric isprintable "
+       "isspace istitle isupper join ljust lower lstrip maketrans partition removeprefix "
+       "removesuffix replace rfind rindex rjust rpartition rsplit rstrip split splitlines "
+       "startswith strip swapcase title translate upper zfill "},
+      {"list", " append clear copy count extend index insert pop remove reverse sort "},
+      {"tuple", " count index "},
+      {"dict", " clear copy fromkeys get items keys pop popitem setdefault update values "},
+      {"datetime.datetime",
+       " astimezone combine ctime date dst fromisocalendar fromisoformat fromordinal fromtimestamp "
+       "isocalendar isoformat isoweekday max min now replace resolution strftime strptime time "
+       "timestamp timetuple timetz today toordinal tzname utcfromtimestamp utcnow utcoffset "
+       "utctimetuple weekday "},
+  };
+  if (name.starts_with("__") && name.ends_with("__")) return true;
+  for (const Names& names : known) {
+    if (names.type == python::type_name(value))
+      return names.names.find(" " + std::string(name) + " ") != std::string_view::npos;
+  }
+  return false;
+}
+
+std::optional<Value> attribute_of(const Value& value, std::string_view name) {
+  if (python::is_int(value)) {
+    if (name == "real" || name == "numerator") {
+      if (!value.is(Type::truth)) return value;
+      return small(static_cast<int>(value.as_whole()));
+    }
+    if (name == "imag") return small(0);
+    if (name == "denominator") return small(1);
+  }
+  if (is_real(value.type())) {
+    if (name == "real") return value;
+    if (name == "imag") return Value::real(0.0);
+  }
+  if (value.is(Type::complex)) {
+    if (name == "real") return value.as_list()[0];
+    if (name == "imag") return value.as_list()[1];
+  }
+  if (value.is(Type::moment)) {
+    const Moment moment = value.as_moment();
+    const std::pair<std::string_view, int> parts[] = {{"year", moment.year},
+                                                      {"month", moment.month},
+                                                      {"day", moment.day},
+                                                      {"hour", moment.hour},
+                                                      {"minute", moment.minute},
+                                                      {"second", moment.second},
+                                                      {"fold", 0},
+                                                      {"microsecond", moment.nanosecond / 1000}};
+    for (const auto& [part, number] : parts) {
+      if (part == name) return small(number);
+    }
+    if (name == "tzinfo") return Value();
+  }
+  return std::nullopt;
+}
+
+}  // namespace inky::inline v1::python

@@ -1,0 +1,73 @@
+// What R's formatting calls have, as data.
+#pragma once
+
+#include <array>
+
+#include "inky_margin/dialect/dialect.hpp"
+#include "program.hpp"
+
+namespace inky::inline v1::r_language::format {
+
+inline constexpr auto modifiers = std::to_array<ModifierFact>({
+    {"digits",
+     "format: significant digits, at least for the element that needs most; 1 to 22, 7 "
+     "when left out. formatC: as the precision of C"},
+    {"nsmall", "format: decimals at least, in fixed notation; 0 to 20"},
+    {"width",
+     "characters at least, the same for all elements; formatC: a negative one pads on the "
+     "right"},
+    {"justify", "format, of text: \"left\", \"right\", \"centre\" or \"none\""},
+    {"scientific", "format: TRUE, FALSE, or how many characters fixed notation may be longer"},
+    {"trim", "format: TRUE leaves out the padding of numbers"},
+    {"big.mark", "between groups of digits before the point"},
+    {"big.interval", "how many digits are a group; 3 when left out"},
+    {"decimal.mark", "format: the decimal mark"},
+    {"format",
+     "formatC: \"d\" for wholes, \"f\", \"e\", \"E\", \"g\" or \"G\" as in C, \"s\" for "
+     "text"},
+    {"flag", "formatC: flags of C, such as \"0\", \"-\" and \"+\""},
+    {"mode", "formatC: \"double\", \"integer\" or \"character\""},
+});
+
+inline constexpr auto escapes = std::to_array<EscapeFact>({
+    {"\\n", "a new line"},
+    {"\\t", "a tab"},
+    {"\\\"", "a double quote"},
+    {"\\\\", "a backslash"},
+    {"\\u03a9", "the character of this code point, up to four digits"},
+});
+
+inline constexpr auto failures = std::to_array<FailureFact>({
+    {"a call that cannot be read", "parse error, before the program runs"},
+    {"a name there is none of", "simpleError: object not found"},
+    {"digits or nsmall out of range, another justify or flag", "simpleError, at run time"},
+    {"a truth value given to formatC", "simpleError: unsupported type"},
+});
+
+inline constexpr DialectFacts facts = {
+    .id = "r-format",
+    .language = "R",
+    .facility = "the calls format, formatC and prettyNum",
+    .standard = "R 4.2 reference, format and formatC",
+    .toolchain = "R 4.2.2",
+    .program = "Rscript",
+    .width_unit = WidthUnit::columns,
+    .rounding = Rounding::half_even,
+    .rounding_basis = "the stored value, exactly, to significant digits that all elements share",
+    .rounds_stored_value = false,
+    .letter_form = "",
+    .places_form = "formatC(x, digits = N, format = \"f\")",
+    .modifiers_are = "Arguments",
+    .program_form = &r_program,
+    .run_form = &r_run,
+    .quotes = "",
+    .default_locale = "",
+    .locales = {},
+    .conversions = {},
+    .flags = {},
+    .modifiers = modifiers,
+    .escapes = escapes,
+    .failures = failures,
+};
+
+}  // namespace inky::inline v1::r_language::format

@@ -1,0 +1,170 @@
+// The walk over tokens that finds calls: parentheses are followed, and the arguments of calls kept.
+#pragma once
+
+#include <cstdint>
+#include <optional>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "arguments.hpp"
+#include "call_forms.hpp"
+#include "declarations.hpp"
+#include "inky_margin/scan/scan.hpp"
+#include "lexer.hpp"
+#include "literal.hpp"
+
+namespace inky::inline v1 {
+
+// What is open: parentheses, and perhaps the call they belong to.
+struct Frame {
+  std::string_view close;  // empty: nothing closes it, as the values of F#
+  FormList forms;          // empty: no call
+  Position at;
+  std::vector<Argument> arguments;
+  std::size_t kept = 0;  // the bytes of literals in it
+  bool too_much = false;
+  std::vector<Literal> receiver;
+  bool percent = false;
+  bool braces = false;
+  bool bare = false;  // parentheses around an operand, not behind one
+};
+
+inline constexpr std::size_t most_items = 200;
+inline constexpr std::size_t most_path = 512;
+inline constexpr std::size_t most_waiting = 1000;
+
+class Finder {
+ public:
+  Finder(const Lexis& lexis, std::span<const CallForm> calls, const ByteSource& source,
+         const CallSink& sink)
+      : lexis_(lexis),
+        forms_(calls),
+        reader_(source),
+        lexer_(lexis, reader_),
+        sink_(sink),
+        declared_(lexis) {
+    for (const CallForm& call : calls) has_lists_ = has_lists_ || call.shape == CallShape::list;
+  }
+
+  void run();
+
+ private:
+  // ---- One token ----
+
+  void take(Token& token);
+
+  // Words that an operand follows, so that parentheses behind them are no call's.
+  static bool is_operator_word(std::string_view word);
+
+  void take_word(Token& token);
+
+  void take_text(Token& token);
+
+  void take_sign(Token& token);
+
+  // What stands behind "..." %
+  bool take_operand(Token& token);
+
+  static Item word_item(const std::string& word);
+
+  // ---- Frames ----
+
+  static bool has(const FormList& forms, CallShape shape);
+
+  void push(Frame frame);
+
+  void open_frame(const Token& token);
+
+  static FormList only(FormList forms, CallShape shape);
+
+  // Closes what this sign closes; a sign that closes nothing is let be.
+  void close(const Token& token);
+
+  void close_frame();
+
+  void next_argument();
+
+  static Item item_of(const Token& token);
+
+  void add(const Token& token);
+
+  void add_item(Item item, bool is_group);
+  static bool is_quoting(const Item& item);
+
+  // Whether a token still belongs to values that stand side by side.
+  bool goes_on(const Token& token);
+
+  // ---- Insertions: the text from the name on, to the end of the statement ----
+
+  struct Insertions {
+    FormList forms;
+    Position at;
+    std::size_t depth = 0;
+    std::string begun;
+  };
+
+  void begin_insertions(const Token& token, const FormList& found);
+
+  void end_insertions(std::size_t depth);
+
+  static bool is_blank(char byte);
+
+  // ---- Calls ----
+
+  FoundCall call_of_receiver(std::string_view name, std::string_view dialect,
+                             const std::vector<Literal>& receiver) const;
+
+  static void settle(FoundCall& call, Draft draft);
+
+  void finish(Frame& frame);
+
+  void finish_percent(Frame& frame);
+
+  // The values from this argument on.
+  void give(FoundCall& call, const Frame& frame, std::size_t from, const CallForm& form) const;
+
+  // {name.part} and {name[part]}.
+  static bool takes_parts(std::string_view source);
+
+  // {name} and {name:...} of variables that are declared here.
+  void give_captured(std::string_view source, std::vector<Given>& values) const;
+
+  // Calls inside of others end first: they wait for those around them.
+  void report(FoundCall call);
+  void flush();
+
+  const Lexis& lexis_;
+  Forms forms_;
+  Reader reader_;
+  Lexer lexer_;
+  const CallSink& sink_;
+  bool has_lists_ = false;
+
+  std::vector<Frame> frames_;
+  std::size_t calls_open_ = 0;
+  std::size_t block_depth_ = 0;
+  std::vector<FoundCall> waiting_;
+
+  std::string path_;  // the names that stand before this token, joined by points
+  Position path_at_;
+  bool separated_ = false;
+  bool last_word_ends_ = false;
+  bool operand_ended_ = false;
+  bool spaced_ = false;
+  bool group_is_apart_ = false;
+
+  // Texts, and what follows them: a method's name, an operator.
+  enum class Stage : std::uint8_t { none, text, point, method };
+  Stage stage_ = Stage::none;
+  std::vector<Literal> run_;
+  Position run_at_;
+  bool operand_expected_ = false;
+
+  FormList waits_for_text_;
+  std::optional<Insertions> insertions_;
+
+  Declarations declared_;
+};
+
+}  // namespace inky::inline v1

@@ -1,0 +1,216 @@
+// Calls that end: their template and their values.
+
+#include <algorithm>
+#include <cstring>
+#include <string>
+#include <utility>
+
+#include "arguments.hpp"
+#include "finder.hpp"
+#include "inky_margin/scan/scan.hpp"
+#include "lexer.hpp"
+#include "literal.hpp"
+
+namespace inky::inline v1 {
+
+void Finder::begin_insertions(const Token& token, const FormList& found) {
+  insertions_ =
+      Insertions{only(found, CallShape::insertions), token.at, frames_.size(), token.text};
+  reader_.begin_keeping();
+}
+
+void Finder::end_insertions(std::size_t depth) {
+  if (!insertions_ || depth > insertions_->depth) return;
+  reader_.end_keeping();
+  const Insertions ended = *std::exchange(insertions_, std::nullopt);
+  std::string_view kept = reader_.kept();
+  if (kept.size() <= most_call) {
+    // Without the sign that ends them.
+    kept.remove_suffix(kept.empty() ? 0 : 1);
+    while (!kept.empty() && is_blank(kept.back())) kept.remove_suffix(1);
+    const std::size_t at = static_cast<std::size_t>(
+        std::find_if_not(kept.begin(), kept.end(), is_blank) - kept.begin());
+    if (kept.substr(at, 2) == "<<") {
+      FoundCall call;
+      call.name = ended.forms[0]->name;
+      call.dialect = ended.forms[0]->dialect;
+      call.at = ended.at;
+      call.source = ended.begun + std::string(kept);
+      call.marks = {{0, ended.at, true}};
+      call.given.names_from_scope = true;
+      report(std::move(call));
+      return;
+    }
+  }
+  if (calls_open_ == 0) flush();
+}
+
+bool Finder::is_blank(char byte) {
+  return byte == ' ' || byte == '\t' || byte == '\r' || byte == '\n';
+}
+
+FoundCall Finder::call_of_receiver(std::string_view name, std::string_view dialect,
+                                   const std::vector<Literal>& receiver) const {
+  FoundCall out;
+  out.name = name;
+  out.dialect = dialect;
+  Draft draft;
+  for (const Literal& literal : receiver) {
+    if (draft.why_not.empty()) append(lexis_, literal, draft);
+  }
+  settle(out, std::move(draft));
+  return out;
+}
+
+void Finder::settle(FoundCall& call, Draft draft) {
+  call.why_not = draft.why_not;
+  if (!draft.why_not.empty()) return;
+  call.source = std::move(draft.source);
+  call.marks = std::move(draft.marks);
+}
+
+void Finder::finish(Frame& frame) {
+  if (frame.percent) {
+    finish_percent(frame);
+    return;
+  }
+  // The first form whose template is a text; else the first that has an argument there.
+  const CallForm* chosen = nullptr;
+  std::size_t template_at = 0;
+  for (const CallForm* form : frame.forms) {
+    if (form->shape == CallShape::receiver) {
+      chosen = form;
+      break;
+    }
+    const auto at = static_cast<std::size_t>(form->template_at);
+    if (at >= frame.arguments.size() || frame.arguments[at].empty()) continue;
+    const Argument& argument = frame.arguments[at];
+    const bool is_text = all_texts(lexis_, argument, behind_name(lexis_, argument));
+    if (chosen != nullptr && !is_text) continue;
+    chosen = form;
+    template_at = at;
+    if (is_text) break;
+  }
+  if (chosen == nullptr) return;
+  if (chosen->shape == CallShape::receiver) {
+    FoundCall call = call_of_receiver(chosen->name, chosen->dialect, frame.receiver);
+    call.at = frame.at;
+    if (call.source && lexis_.fields_take_parts && takes_parts(*call.source)) {
+      call.source.reset();
+      call.why_not = "its template takes parts of a value";
+    }
+    give(call, frame, 0, *chosen);
+    report(std::move(call));
+    return;
+  }
+  const Argument& argument = frame.arguments[template_at];
+  const std::size_t from = behind_name(lexis_, argument);
+  FoundCall call;
+  call.name = chosen->name;
+  call.dialect = chosen->dialect;
+  call.at = frame.at;
+  call.names_locale = chosen->names_locale;
+  if (frame.too_much) {
+    call.why_not = "it is too long to be looked at";
+  } else if (!all_texts(lexis_, argument, from)) {
+    // A declaration of such a function has no template.
+    if (argument.size() > 1 && argument[0].kind == Item::Kind::word &&
+        (argument[1].kind == Item::Kind::word || argument[1].is_sign("*")))
+      return;
+    call.why_not = "its template is not a literal";
+  } else {
+    Draft draft;
+    for (std::size_t i = from; i < argument.size() && draft.why_not.empty(); ++i) {
+      if (argument[i].kind == Item::Kind::text)
+        append(lexis_, argument[i].literal, draft);
+      else if (const auto macro = format_macro(lexis_, argument[i]))
+        draft.add_instead(*macro, draft.marks.empty() ? frame.at : draft.marks.back().position);
+    }
+    settle(call, std::move(draft));
+  }
+  if (chosen->shape != CallShape::template_only) give(call, frame, template_at + 1, *chosen);
+  if (chosen->needs_values && call.given.values && call.given.values->empty()) return;
+  if (chosen->shape == CallShape::juxtaposed && lexis_.few_values_wait)
+    call.given.more_may_follow = true;
+  report(std::move(call));
+}
+
+void Finder::finish_percent(Frame& frame) {
+  FoundCall call = call_of_receiver("%", lexis_.percent_dialect, frame.receiver);
+  call.at = frame.at;
+  // (x) is x, which may be anything; (x,) is one value.
+  const bool is_tuple = frame.arguments.size() != 1;
+  if (is_tuple || all_texts(lexis_, frame.arguments[0], 0)) give(call, frame, 0, {});
+  report(std::move(call));
+}
+
+void Finder::give(FoundCall& call, const Frame& frame, std::size_t from,
+                  const CallForm& form) const {
+  call.given.names_from_scope = lexis_.names_from_scope;
+  std::vector<Given> values;
+  for (std::size_t i = from; i < frame.arguments.size(); ++i) {
+    const Argument& argument = frame.arguments[i];
+    if (argument.empty()) continue;
+    if (!lexis_.spread.empty() &&
+        (argument[0].is_sign(lexis_.spread) || argument.back().is_sign(lexis_.spread) ||
+         argument[0].is_word("__VA_ARGS__"))) {
+      call.given.more_may_follow = call.given.names_from_scope = true;
+      continue;
+    }
+    const bool by_name = behind_name(lexis_, argument) > 0;
+    if ((call.given.more_may_follow && !by_name) || (form.names_options && by_name)) continue;
+    values.push_back(given_by(lexis_, argument, declared_));
+  }
+  const bool untold = std::any_of(values.begin(), values.end(), [](const Given& given) {
+    return !given.type && given.name.empty();
+  });
+  if (lexis_.names_from_scope && call.source) give_captured(*call.source, values);
+  if (untold && (lexis_.many == Lexis::Many::each ||
+                 ((lexis_.many == Lexis::Many::alone || form.names_options) && values.size() == 1)))
+    return;
+  call.given.values = std::move(values);
+}
+
+bool Finder::takes_parts(std::string_view source) {
+  for (std::size_t at = source.find('{'); at != std::string_view::npos;
+       at = source.find('{', at + 1)) {
+    const std::size_t end = std::min(source.find_first_of(":}!{", at + 1), source.size());
+    if (source.substr(at + 1, end - at - 1).find_first_of(".[") != std::string_view::npos)
+      return true;
+  }
+  return false;
+}
+
+void Finder::give_captured(std::string_view source, std::vector<Given>& values) const {
+  for (std::size_t at = source.find('{'); at != std::string_view::npos; at = source.find('{', at)) {
+    ++at;
+    if (source.substr(at, 1) == "{") {
+      ++at;
+      continue;
+    }
+    const std::size_t end = std::min(source.find_first_of(":}", at), source.size());
+    const std::string name(source.substr(at, end - at));
+    const bool given = std::any_of(values.begin(), values.end(),
+                                   [&](const Given& one) { return one.name == name; });
+    Given variable = given_by(lexis_, {word_item(name)}, declared_);
+    if (given || name.empty() || !variable.type) continue;
+    variable.name = name;
+    values.push_back(std::move(variable));
+  }
+}
+
+void Finder::report(FoundCall call) {
+  waiting_.push_back(std::move(call));
+  if ((calls_open_ == 0 && !insertions_) || waiting_.size() == most_waiting) flush();
+}
+
+void Finder::flush() {
+  if (waiting_.empty()) return;
+  std::stable_sort(waiting_.begin(), waiting_.end(), [](const FoundCall& a, const FoundCall& b) {
+    return a.at.offset < b.at.offset;
+  });
+  for (const FoundCall& call : waiting_) sink_(call);
+  waiting_.clear();
+}
+
+}  // namespace inky::inline v1

@@ -1,0 +1,194 @@
+// Parentheses, and the arguments between them.
+
+#include <algorithm>
+#include <utility>
+
+#include "arguments.hpp"
+#include "finder.hpp"
+#include "inky_margin/scan/scan.hpp"
+#include "lexer.hpp"
+
+namespace inky::inline v1 {
+
+bool Finder::has(const FormList& forms, CallShape shape) {
+  return std::any_of(forms.begin(), forms.end(),
+                     [&](const CallForm* form) { return form->shape == shape; });
+}
+
+void Finder::push(Frame frame) {
+  if (frames_.size() == most_depth) {
+    // Too deep to be followed: what is open is forgotten.
+    frames_.clear();
+    block_depth_ = 0;
+  }
+  if (!frame.forms.empty() || frame.percent) ++calls_open_;
+  frames_.push_back(std::move(frame));
+}
+
+void Finder::open_frame(const Token& token) {
+  Frame frame;
+  frame.close = token.is_sign("(") ? ")" : token.is_sign("[") ? "]" : "}";
+  frame.braces = token.is_sign("{");
+  frame.bare = path_.empty() ? !operand_ended_ : is_operator_word(path_);
+  frame.at = path_.empty() || frame.bare ? token.at : path_at_;
+  if (frame.braces) ++block_depth_;
+  const bool is_call =
+      token.is_sign("(") || (lexis_.bang_calls && !path_.empty() && path_.back() == '!');
+  if (is_call && !path_.empty() && !has_lists_) {
+    if (stage_ == Stage::method) {
+      frame.at = run_at_;
+      frame.receiver = std::move(run_);
+      frame.forms = only(forms_.find(path_), CallShape::receiver);
+    } else {
+      frame.forms = forms_.find(path_);
+      std::erase_if(frame.forms, [](const CallForm* form) {
+        return form->shape != CallShape::arguments && form->shape != CallShape::template_only;
+      });
+    }
+  }
+  run_.clear();
+  stage_ = Stage::none;
+  path_.clear();
+  push(std::move(frame));
+}
+
+FormList Finder::only(FormList forms, CallShape shape) {
+  std::erase_if(forms, [&](const CallForm* form) { return form->shape != shape; });
+  return forms;
+}
+
+void Finder::close(const Token& token) {
+  path_.clear();
+  stage_ = Stage::none;
+  run_.clear();
+  const auto found = std::find_if(frames_.rbegin(), frames_.rend(), [&](const Frame& frame) {
+    return !frame.close.empty() && token.is_sign(frame.close);
+  });
+  if (found == frames_.rend()) return;
+  const auto depth = static_cast<std::size_t>(frames_.rend() - found);
+  end_insertions(depth);
+  while (frames_.size() > depth) close_frame();
+  close_frame();
+  if (token.is_sign("}")) declared_.end_block(block_depth_);
+}
+
+void Finder::close_frame() {
+  Frame frame = std::move(frames_.back());
+  frames_.pop_back();
+  if (frame.braces && block_depth_ > 0) --block_depth_;
+  if (!frame.forms.empty() || frame.percent) {
+    --calls_open_;
+    finish(frame);
+  }
+  Item group;
+  group.kind = Item::Kind::group;
+  if (frame.arguments.size() == 1) {
+    const Argument& only_one = frame.arguments[0];
+    if (only_one.size() <= 4 && std::all_of(only_one.begin(), only_one.end(), [](const Item& item) {
+          return item.kind == Item::Kind::word || item.is_sign("*");
+        })) {
+      for (const Item& item : only_one)
+        group.text += (group.text.empty() || item.is_sign("*") ? "" : " ") + item.text;
+    }
+    // ("one" "two").format(...)
+    if (frame.close == ")" && frame.bare && frame.forms.empty() && !frame.percent &&
+        all_texts(lexis_, only_one, 0)) {
+      run_.clear();
+      for (const Item& item : only_one) {
+        if (item.kind == Item::Kind::text) run_.push_back(item.literal);
+      }
+      run_at_ = frame.at;
+      stage_ = Stage::text;
+    }
+  }
+  add_item(std::move(group), true);
+  if (calls_open_ == 0 && !insertions_) flush();
+}
+
+void Finder::next_argument() {
+  Frame& frame = frames_.back();
+  if (frame.arguments.empty()) frame.arguments.emplace_back();
+  if (frame.arguments.size() < most_arguments)
+    frame.arguments.emplace_back();
+  else
+    frame.too_much = true;
+}
+
+Item Finder::item_of(const Token& token) {
+  Item out;
+  switch (token.kind) {
+    case Token::Kind::word:
+      out.kind = Item::Kind::word;
+      break;
+    case Token::Kind::number:
+      out.kind = Item::Kind::number;
+      break;
+    case Token::Kind::text:
+      out.kind = Item::Kind::text;
+      out.literal = token.literal;
+      break;
+    case Token::Kind::character:
+      out.kind = Item::Kind::character;
+      out.literal = token.literal;
+      break;
+    default:
+      out.kind = Item::Kind::sign;
+  }
+  out.text = token.text;
+  return out;
+}
+
+void Finder::add(const Token& token) {
+  if (frames_.empty() || (frames_.back().braces && calls_open_ == 0)) return;
+  spaced_ = token.space_before || token.line_before;
+  add_item(item_of(token), false);
+}
+
+void Finder::add_item(Item item, bool is_group) {
+  if (frames_.empty() || (frames_.back().braces && calls_open_ == 0)) return;
+  Frame& frame = frames_.back();
+  const bool is_list = has_lists_ && !frame.forms.empty();
+  if (frame.arguments.empty()) {
+    frame.arguments.emplace_back();
+  } else if (is_list) {
+    if (frame.arguments.back().empty() || !is_quoting(frame.arguments.back().back()))
+      if (!frame.arguments.back().empty()) next_argument();
+  } else if (frame.close.empty() && !is_group && !frame.arguments.back().empty() && spaced_ &&
+             !frame.arguments.back().back().is_sign("-")) {
+    next_argument();
+  } else if (frame.close.empty() && is_group && group_is_apart_) {
+    next_argument();
+  }
+  if (frame.arguments.back().size() >= most_items ||
+      frame.kept + item.literal.body.size() > most_call) {
+    frame.too_much = true;
+    return;
+  }
+  frame.kept += item.literal.body.size();
+  frame.arguments.back().push_back(std::move(item));
+}
+
+bool Finder::is_quoting(const Item& item) {
+  return item.kind == Item::Kind::sign &&
+         (item.text == "'" || item.text == "`" || item.text == "," || item.text == "#" ||
+          item.text == "@");
+}
+
+bool Finder::goes_on(const Token& token) {
+  const Frame& frame = frames_.back();
+  if (token.line_before && token.at.column <= frame.at.column) return false;
+  if (token.kind == Token::Kind::sign) {
+    const bool opens = token.is_sign("(") || token.is_sign("[") || token.is_sign("{");
+    group_is_apart_ = token.space_before || token.line_before;
+    return opens || (token.is_sign(".") && !token.space_before) ||
+           (token.is_sign("-") && token.space_before);
+  }
+  if (token.kind == Token::Kind::word) {
+    constexpr std::string_view ends[] = {"then", "else", "elif", "do", "in",  "done",
+                                         "with", "when", "of",   "as", "and", "or"};
+    return std::find(std::begin(ends), std::end(ends), token.text) == std::end(ends);
+  }
+  return true;
+}
+
+}  // namespace inky::inline v1
