@@ -77,8 +77,8 @@ bool add_beside_c(const std::string& id, const std::string& name, Call<Arguments
   const Dialect& c = *find_dialect("c");
   TextBuffer out;
   // Some round ties otherwise; those stay in the data.
-  const bool rounds_alike = ours.facts().rounding == c.facts().rounding &&
-                            ours.facts().rounding_basis == c.facts().rounding_basis;
+  const bool rounds_alike = ours.facts().rounding.rule == c.facts().rounding.rule &&
+                            ours.facts().rounding.basis == c.facts().rounding.basis;
   std::size_t may_differ = rounds_alike ? 0 : data_size / 10;
   for (std::size_t i = 0; i < data_size; ++i) {
     const std::string text(by_us(ours, *ours.parse(own), call.values[i], out));

@@ -104,10 +104,10 @@ Section letters(const Dialect& dialect, Kind kind, std::string title) {
 
 Section rounding(const Dialect& dialect) {
   const DialectFacts& facts = dialect.facts();
-  if (facts.rounding_basis.empty()) return {};
+  if (facts.rounding.basis.empty()) return {};
   Section out{"Rounding",
-              {{"rule", std::string(name_of(facts.rounding)) + ", on " +
-                            std::string(facts.rounding_basis)}}};
+              {{"rule", std::string(name_of(facts.rounding.rule)) + ", on " +
+                            std::string(facts.rounding.basis)}}};
   struct Sample {
     const char* places;
     double value;
@@ -137,6 +137,19 @@ Section plain(const Dialect& dialect) {
       break;
     }
     out.rows.push_back({describe(value), in_quotes(text.view())});
+  }
+  return out;
+}
+
+Section settings(const Dialect& dialect) {
+  Section out{"Settings of the caller", {}};
+  for (const SettingFact& fact : dialect.facts().settings) {
+    std::string values;
+    for (const std::string_view value : fact.values)
+      values += (values.empty() ? "" : ", ") + std::string(value);
+    out.rows.push_back(
+        {std::string(fact.name),
+         std::string(fact.meaning) + "; " + std::string(fact.usual) + " when left out: " + values});
   }
   return out;
 }
@@ -184,6 +197,7 @@ std::vector<Section> guide(const Dialect& dialect) {
   }
   out.push_back(std::move(counts));
   out.push_back(rounding(dialect));
+  out.push_back(settings(dialect));
   out.push_back(plain(dialect));
   Section escapes{"Escapes", {}};
   for (const EscapeFact& fact : facts.escapes)
@@ -267,7 +281,19 @@ int print_json(std::span<const Dialect* const> dialects) {
     out.member("defined_by", facts.standard);
     out.member("recorded_from", facts.toolchain);
     out.member("width_counts", name_of(facts.width_unit));
-    out.member_or_null("rounding", facts.rounding_basis.empty() ? "" : name_of(facts.rounding));
+    out.member_or_null("rounding",
+                       facts.rounding.basis.empty() ? "" : name_of(facts.rounding.rule));
+    out.open_list("settings");
+    for (const SettingFact& fact : facts.settings) {
+      out.open_object();
+      out.member("name", fact.name);
+      out.member("usual", fact.usual);
+      out.open_list("values");
+      for (const std::string_view value : fact.values) out.text(value);
+      out.close_list();
+      out.close_object();
+    }
+    out.close_list();
     out.member_or_null("found", version.value_or(""));
     out.close_object();
   }

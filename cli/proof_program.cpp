@@ -179,7 +179,7 @@ Result<std::vector<const Dialect*>> dialects_with_programs(std::string_view list
   std::vector<const Dialect*> out;
   if (list == "all") {
     for (const Dialect* dialect : all_dialects()) {
-      if (dialect->facts().table_form != nullptr) out.push_back(dialect);
+      if (dialect->facts().forms.table != nullptr) out.push_back(dialect);
     }
     return out;
   }

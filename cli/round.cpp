@@ -97,10 +97,10 @@ std::string tie_sentence(const ExactDecimal& value, const Cut& cut, std::string_
 void put_dialects(Screen& screen) {
   for (const Dialect* dialect : all_dialects()) {
     const DialectFacts& facts = dialect->facts();
-    if (facts.rounding_basis.empty()) continue;
+    if (facts.rounding.basis.empty()) continue;
     screen.label(facts.id);
-    screen.paragraph("rounds " + std::string(name_of(facts.rounding)) + ", on " +
-                     std::string(facts.rounding_basis));
+    screen.paragraph("rounds " + std::string(name_of(facts.rounding.rule)) + ", on " +
+                     std::string(facts.rounding.basis));
   }
 }
 

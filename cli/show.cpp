@@ -43,6 +43,7 @@ struct Options {
   std::vector<std::string> values;
   std::string dialect = "c";
   std::string locale;
+  std::vector<std::string> settings;
   std::string width_of;
   std::string rounding;
   std::string beside;
@@ -390,21 +391,29 @@ int run(const Options& options) {
   if (options.jsonl) return answer_lines("show");
   ShowRequest request;
   request.source = unguarded(options.source);
-  request.locale = options.locale;
   const Result<const Dialect*> dialect = dialect_named(options.dialect);
   if (!dialect) return fail(dialect.error());
   request.dialect = *dialect;
   if (options.plain) return show_plain(options, **dialect);
-  if (const auto error = settle_locale(**dialect, request.locale)) return fail(*error);
+  const auto take = [&](const Result<Setting>& given) {
+    if (given) request.settings.push_back(*given);
+    return given ? done : fail(given.error());
+  };
+  for (const std::string& given : options.settings) {
+    if (const int status = take(setting_given(**dialect, given)); status != done) return status;
+  }
+  if (!options.locale.empty()) {
+    const int status = take(setting_given(**dialect, "locale", options.locale));
+    if (status != done) return status;
+  }
   if (!options.width_of.empty()) {
     const Result<WidthUnit> unit = width_unit_given(options.width_of);
     if (!unit) return fail(unit.error());
     request.width_of = *unit;
   }
   if (!options.rounding.empty()) {
-    const Result<Rounding> rounding = rounding_given(**dialect, options.rounding);
-    if (!rounding) return fail(rounding.error());
-    request.rounding = *rounding;
+    const int status = take(rounding_given(**dialect, options.rounding));
+    if (status != done) return status;
   }
   auto values = read_values(options.values);
   if (!values) return bad_request;
@@ -447,6 +456,8 @@ Action add_show(Command& tool) {
                 "What a width counts, instead of the dialect's own unit", "UNIT");
   command.takes("--rounding", options->rounding,
                 "How numbers are cut, where the facility leaves that open: java-pattern", "MODE");
+  command.takes_one_each("--setting", options->settings,
+                         "Any setting of the dialect; inky dialects lists them", "NAME=VALUE");
   command.takes("--beside", options->beside,
                 "The same in other dialects, ids between commas or all, with what differs",
                 "DIALECTS");

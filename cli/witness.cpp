@@ -52,14 +52,16 @@ std::vector<Value> named_values(const ShowRequest& request, const Template& pars
 }
 
 std::optional<Error> refuse(const ShowRequest& request, const Report& report) {
-  const auto not_yet = [](const char* what, const char* remedy) {
+  const auto not_yet = [](const std::string& what, std::string remedy) {
     return Error{Code::not_supported_yet,
-                 std::string(what) + " in a witnessed program is not supported yet",
+                 what + " in a witnessed program is not supported yet",
                  {},
-                 remedy};
+                 std::move(remedy)};
   };
-  if (!request.locale.empty()) return not_yet("a locale", "Leave --locale out.");
-  if (request.rounding) return not_yet("a rounding", "Leave --rounding out.");
+  if (!request.settings.empty()) {
+    const std::string name(request.settings[0].name);
+    return not_yet("a chosen " + name, "Leave the " + name + " out.");
+  }
   if (request.width_of)
     return Error{Code::contradiction,
                  "--width-of is not what the language counts, so no toolchain can witness it",

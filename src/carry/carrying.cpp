@@ -34,7 +34,7 @@ class Carrying {
       return std::move(out_);
     }
     place_values();
-    WrittenTemplate written = other_.write_template(parts_);
+    WrittenTemplate written = other_.writer().write_template(parts_);
     for (Note& note : written.notes) out_.notes.push_back(std::move(note));
     if (!written.source) return std::move(out_);
     Result<Template> parsed = other_.parse(*written.source);
@@ -48,8 +48,9 @@ class Carrying {
     out_.source = std::move(written.source);
     std::vector<std::string> names;
     for (const int index : out_.arguments) names.push_back(names_[static_cast<std::size_t>(index)]);
-    out_.statement = other_.write_statement(*out_.source, names);
-    if (other_.placing() == Placing::names || !value_names(*parsed).empty()) out_.names = names;
+    out_.statement = other_.writer().write_statement(*out_.source, names);
+    if (other_.writer().placing() == Placing::names || !value_names(*parsed).empty())
+      out_.names = names;
     search(*parsed);
     return std::move(out_);
   }
@@ -70,7 +71,7 @@ class Carrying {
     }
     bool in_order = true;
     for (std::size_t i = 0; i < order.size(); ++i) in_order &= order[i] == static_cast<int>(i);
-    const Placing placing = other_.placing();
+    const Placing placing = other_.writer().placing();
     const bool by_position = placing == Placing::positions && !in_order && !cargo_.named_;
     parts_ = cargo_.parts_;
     std::size_t at = 0;

@@ -100,7 +100,7 @@ std::string indented(std::string_view between, std::size_t indent) {
 
 std::string over_lines(const Dialect& dialect, const Template& parsed, const std::string& statement,
                        std::size_t most_columns, std::size_t indent) {
-  const LineSplit& split = dialect.facts().line_split;
+  const LineSplit& split = dialect.facts().forms.line_split;
   const std::string between = indented(split.between, indent);
   const std::string between_values = indented(split.between_values, indent);
   const std::string_view source = parsed.source();

@@ -18,8 +18,8 @@ bool has_exponent(std::string_view text) {
 }
 
 std::string rounding_of(const DialectFacts& facts) {
-  return std::string(facts.id) + " rounds " + std::string(name_of(facts.rounding)) + ", on " +
-         std::string(facts.rounding_basis);
+  return std::string(facts.id) + " rounds " + std::string(name_of(facts.rounding.rule)) + ", on " +
+         std::string(facts.rounding.basis);
 }
 
 std::string without(std::string_view text, char c) {
@@ -40,8 +40,8 @@ std::string why_reals_differ(const DialectFacts& here, const DialectFacts& there
     return (has_exponent(text_there) ? other + " goes" : other + " does not go") +
            " to an exponent for a number of this size";
   if (has_exponent(text_here)) return "they write exponents, or digits before them, otherwise";
-  const bool ruled_alike =
-      here.rounding == there.rounding && here.rounds_stored_value && there.rounds_stored_value;
+  const bool ruled_alike = here.rounding.rule == there.rounding.rule &&
+                           here.rounding.stored_value && there.rounding.stored_value;
   if (text_here.size() == text_there.size() && !ruled_alike)
     return rounding_of(here) + "; " + rounding_of(there);
   if (without(text_here, '-') == without(text_there, '-'))

@@ -299,7 +299,7 @@ bool Checker::mend(const Template& parsed, Span span, Fault& fault) {
         wish.spec.base = 10;
       }
       if (attempt == 2) wish.spec.notation = Notation::compact;
-      if (try_source(parsed, field, dialect_.write_field(wish).source, fault)) return true;
+      if (try_source(parsed, field, dialect_.writer().write_field(wish).source, fault)) return true;
     }
     return false;
   }

@@ -135,7 +135,8 @@ void Checker::find_objections(const Template& parsed) {
 }
 
 void Checker::find_locales(const Template& parsed) {
-  const auto locales = dialect_.facts().locales;
+  const SettingFact* locales = find_setting(dialect_.facts(), "locale");
+  if (locales == nullptr) return;
   std::vector<bool> found(parsed.fields().size());
   for (std::size_t step = 0; step < steps(); ++step) {
     const std::vector<Value> values = values_at(step);
@@ -143,9 +144,9 @@ void Checker::find_locales(const Template& parsed) {
     text_.clear();
     if (!dialect_.render(parsed, values, {}, text_, &here).prints()) continue;
     const std::string text(text_.view());
-    for (const std::string_view locale : locales) {
-      RenderOptions options;
-      options.locale = locale;
+    for (const std::string_view locale : locales->values) {
+      const Setting setting{"locale", locale};
+      const RenderOptions options{{&setting, 1}};
       Report there;
       text_.clear();
       if (!dialect_.render(parsed, values, options, text_, &there).prints()) continue;
@@ -179,7 +180,7 @@ void Checker::find_open_line(const Template& parsed) {
   const std::string_view text = text_.view();
   if (!text.empty() && text.back() == '\n') return;
   const Span end = in_original({source_.size(), source_.size()});
-  const auto line_end = dialect_.write_literal("\n");
+  const auto line_end = dialect_.writer().write_literal("\n");
   out_.faults.push_back({Code::line_not_ended, Severity::warning,
                          "what this prints does not end its line", end,
                          "prints, and what is printed next stands on the same line",

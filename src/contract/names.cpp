@@ -63,19 +63,25 @@ Result<Type> value_type_given(std::string_view text) {
   return value->type();
 }
 
-std::optional<Error> settle_locale(const Dialect& dialect, std::string& locale) {
-  const auto& known = dialect.facts().locales;
-  std::string tag = locale;
-  std::replace(tag.begin(), tag.end(), '_', '-');
-  if (std::find(known.begin(), known.end(), tag) != known.end()) locale = tag;
-  if (locale.empty() || std::find(known.begin(), known.end(), locale) != known.end())
-    return std::nullopt;
-  std::string listed;
-  for (const std::string_view name : known)
-    listed += (listed.empty() ? "" : ", ") + std::string(name);
-  return key_error(Code::not_supported_yet,
-                   "the locale " + in_quotes(locale) + " is not supported yet",
-                   "Choose one of: " + listed + ".");
+Result<Setting> setting_given(const Dialect& dialect, std::string_view name,
+                              std::string_view value) {
+  if (const SettingFact* fact = find_setting(dialect.facts(), name)) {
+    std::string tag(value);
+    std::replace(tag.begin(), tag.end(), '_', '-');
+    for (const std::string_view known : fact->values) {
+      if (known == value || known == tag) return Setting{fact->name, known};
+    }
+  }
+  return *find_fault(dialect.facts(), {name, value});
+}
+
+Result<Setting> setting_given(const Dialect& dialect, std::string_view given) {
+  const std::size_t sign = given.find('=');
+  if (sign == std::string_view::npos) {
+    return key_error(Code::bad_value, in_quotes(given) + " is no setting",
+                     "Write its name, = and its value, as in locale=de-DE.");
+  }
+  return setting_given(dialect, given.substr(0, sign), given.substr(sign + 1));
 }
 
 Result<WidthUnit> width_unit_given(std::string_view name) {
@@ -84,19 +90,19 @@ Result<WidthUnit> width_unit_given(std::string_view name) {
                    "Choose one of: bytes, code-points, utf16-units, columns.");
 }
 
-Result<Rounding> rounding_given(const Dialect& dialect, std::string_view name) {
-  const auto rounding = rounding_named(name);
-  if (!rounding) {
+Result<Setting> rounding_given(const Dialect& dialect, std::string_view name) {
+  const DialectFacts& facts = dialect.facts();
+  if (!rounding_named(name)) {
     return key_error(Code::bad_value, in_quotes(name) + " is no rounding",
                      "Choose one of: half-even, half-away, half-toward, up, down, away, toward.");
   }
-  if (!dialect.facts().rounding_is_chosen) {
+  if (find_setting(facts, "rounding") == nullptr) {
     return key_error(Code::contradiction,
-                     std::string(dialect.facts().id) + " has one rounding, " +
-                         std::string(name_of(dialect.facts().rounding)) + ", and leaves no choice",
+                     std::string(facts.id) + " has one rounding, " +
+                         std::string(name_of(facts.rounding.rule)) + ", and leaves no choice",
                      "Leave it out, or see inky round for every rounding of a number.");
   }
-  return *rounding;
+  return setting_given(dialect, "rounding", name);
 }
 
 }  // namespace inky::inline v1

@@ -1,4 +1,4 @@
-// What a request names, found or refused: dialects, locales, units, roundings, types.
+// What a request names, found or refused: dialects, settings, units, types.
 #pragma once
 
 #include <span>
@@ -17,11 +17,14 @@ Result<std::vector<const Dialect*>> dialects_named(std::span<const std::string> 
                                                    const Dialect* but);
 // The same for ids between commas.
 Result<std::vector<const Dialect*>> dialects_listed(std::string_view ids, const Dialect* but);
-// Checks that the dialect knows the locale, and spells it as the dialect does: de_DE is de-DE too.
-std::optional<Error> settle_locale(const Dialect& dialect, std::string& locale);
+// A setting as the facts of the dialect spell it (de_DE is de-DE too); or why it has none such.
+Result<Setting> setting_given(const Dialect& dialect, std::string_view name,
+                              std::string_view value);
+// "name=value", as the command line has it.
+Result<Setting> setting_given(const Dialect& dialect, std::string_view given);
 Result<WidthUnit> width_unit_given(std::string_view name);
-// Checks that the dialect leaves the rounding to its caller, too.
-Result<Rounding> rounding_given(const Dialect& dialect, std::string_view name);
+// The setting "rounding"; where the dialect leaves no choice, the error names its only one.
+Result<Setting> rounding_given(const Dialect& dialect, std::string_view name);
 
 // The type of this name, such as f64; or of a value, such as 2.5:f32.
 Result<Type> value_type_given(std::string_view text);

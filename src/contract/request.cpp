@@ -73,6 +73,17 @@ void RequestReader::texts(std::string_view key, std::vector<std::string>& to) {
   for (const Json& item : member->items) to.push_back(item.text);
 }
 
+void RequestReader::texts_by_name(std::string_view key,
+                                  std::vector<std::pair<std::string, std::string>>& to) {
+  const Json* member = find(key);
+  if (member == nullptr) return;
+  const auto is_text = [](const JsonMember& one) { return one.value.kind == Json::Kind::text; };
+  if (member->kind != Json::Kind::object ||
+      !std::all_of(member->members.begin(), member->members.end(), is_text))
+    return wrong_kind(key, "an object of strings");
+  for (const JsonMember& one : member->members) to.emplace_back(one.key, one.value.text);
+}
+
 void RequestReader::values(std::string_view key, std::vector<Value>& to) {
   const Json* member = find(key);
   if (member == nullptr) return;

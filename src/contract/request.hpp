@@ -6,6 +6,7 @@
 #include <span>
 #include <string>
 #include <string_view>
+#include <utility>
 #include <vector>
 
 #include "inky_margin/dialect/dialect.hpp"
@@ -31,6 +32,8 @@ class RequestReader {
   void needs(std::initializer_list<std::string_view> keys);
   void text(std::string_view key, std::string& to);
   void texts(std::string_view key, std::vector<std::string>& to);
+  // An object of strings: names, and what stands for them.
+  void texts_by_name(std::string_view key, std::vector<std::pair<std::string, std::string>>& to);
   void values(std::string_view key, std::vector<Value>& to);
   void types(std::string_view key, std::vector<Type>& to);
   void dialect(std::string_view key, const Dialect*& to);

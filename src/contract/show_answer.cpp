@@ -10,34 +10,46 @@ namespace inky::inline v1 {
 
 namespace {
 
-constexpr std::array<std::string_view, 6> show_keys = {"dialect", "template", "values",
-                                                       "locale",  "width_of", "rounding"};
+constexpr std::array<std::string_view, 7> show_keys = {"dialect",  "template", "values",  "locale",
+                                                       "width_of", "rounding", "settings"};
 constexpr std::string_view show_form = R"({"dialect": "c", "template": "%d", "values": [42]}.)";
 
 Result<ShowRequest> read_show_request(std::string_view line) {
   ShowRequest request;
   std::string unit;
+  std::string locale;
   std::string rounding;
   RequestReader in(line, show_keys, show_form);
   in.needs({"dialect"});
   in.dialect("dialect", request.dialect);
   in.text("template", request.source);
-  in.text("locale", request.locale);
+  in.text("locale", locale);
   in.text("width_of", unit);
   in.text("rounding", rounding);
   in.values("values", request.values);
+  std::vector<std::pair<std::string, std::string>> settings;
+  in.texts_by_name("settings", settings);
   if (in.fault()) return *in.fault();
   request.plain = in.find("template") == nullptr;
-  if (auto error = settle_locale(*request.dialect, request.locale)) return std::move(*error);
+  const auto take = [&](Result<Setting> given) -> std::optional<Error> {
+    if (!given) return given.error();
+    request.settings.push_back(*given);
+    return std::nullopt;
+  };
+  for (const auto& [name, value] : settings) {
+    if (auto error = take(setting_given(*request.dialect, name, value))) return std::move(*error);
+  }
+  if (!locale.empty()) {
+    if (auto error = take(setting_given(*request.dialect, "locale", locale)))
+      return std::move(*error);
+  }
   if (in.find("width_of") != nullptr) {
     const Result<WidthUnit> given = width_unit_given(unit);
     if (!given) return given.error();
     request.width_of = *given;
   }
   if (in.find("rounding") != nullptr) {
-    const Result<Rounding> given = rounding_given(*request.dialect, rounding);
-    if (!given) return given.error();
-    request.rounding = *given;
+    if (auto error = take(rounding_given(*request.dialect, rounding))) return std::move(*error);
   }
   if (request.plain && request.values.size() != 1) {
     return Error{Code::missing_key,

@@ -15,11 +15,10 @@ struct ShowRequest {
   bool plain = false;  // without a template: what the language prints for the one value
   std::string source;
   std::vector<Value> values;
-  std::string locale;
+  std::vector<Setting> settings;  // as its facts spell them
   std::optional<WidthUnit> width_of;
-  std::optional<Rounding> rounding;
 
-  RenderOptions options() const { return {locale, width_of, rounding}; }
+  RenderOptions options() const { return {settings, width_of}; }
 };
 
 // The answer to one line of `show --jsonl`, without the line end. Never throws; any bytes may come.

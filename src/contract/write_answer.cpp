@@ -105,24 +105,24 @@ WrittenWish written_in(const Dialect& dialect, const WriteRequest& request) {
   out.dialect = &dialect;
   const std::string name = "x";
   FieldWish field{request.wish, request.value.type(), unset,
-                  dialect.placing() == Placing::names ? name : ""};
+                  dialect.writer().placing() == Placing::names ? name : ""};
   const TemplatePart part{{}, std::move(field)};
-  out.source = dialect.write_template({&part, 1});
+  out.source = dialect.writer().write_template({&part, 1});
   if (!out.source.source) return out;
   if (request.wish.rounding != Rounding::half_even &&
-      request.wish.rounding != dialect.facts().rounding)
-    out.source.notes.push_back(
-        {Code::wish_not_expressible,
-         "it rounds " + std::string(name_of(dialect.facts().rounding)) + ", whatever is wished",
-         {}});
-  out.statement = dialect.write_statement(*out.source.source, {&name, 1});
+      request.wish.rounding != dialect.facts().rounding.rule)
+    out.source.notes.push_back({Code::wish_not_expressible,
+                                "it rounds " + std::string(name_of(dialect.facts().rounding.rule)) +
+                                    ", whatever is wished",
+                                {}});
+  out.statement = dialect.writer().write_statement(*out.source.source, {&name, 1});
   const Result<Template> parsed = dialect.parse(*out.source.source);
   if (!parsed) {
     out.why = parsed.error().message;
     return out;
   }
   Value value = request.value;
-  if (dialect.placing() == Placing::names) value.set_name(name);
+  if (dialect.writer().placing() == Placing::names) value.set_name(name);
   TextBuffer text;
   const Outcome outcome = dialect.render(*parsed, {&value, 1}, {}, text, nullptr);
   if (outcome.prints())

@@ -2,9 +2,11 @@
 
 #include "inky_margin/dialect/dialect.hpp"
 
+#include <algorithm>
 #include <cassert>
 
 #include "family/literal.hpp"
+#include "text/escape.hpp"
 
 namespace inky::inline v1 {
 
@@ -49,6 +51,60 @@ Outcome Dialect::print_plainly(const Value&, Output&) const {
   return Outcome::undefined(std::string(facts().language) + " prints nothing without a format", {});
 }
 
+namespace {
+
+// The writer of dialects that have none.
+class NoWriter final : public Writer {
+ public:
+  WrittenField write_field(const FieldWish&) const override {
+    return {
+        {},
+        {{Code::not_supported_yet, "writing a field of this dialect is not supported yet", {}}}};
+  }
+
+ protected:
+  std::string_view language() const override { return "this language"; }
+};
+
+}  // namespace
+
+const Writer& Dialect::writer() const {
+  static const NoWriter none;
+  return none;
+}
+
+const SettingFact* find_setting(const DialectFacts& facts, std::string_view name) {
+  const auto found = std::find_if(facts.settings.begin(), facts.settings.end(),
+                                  [&](const SettingFact& one) { return one.name == name; });
+  return found == facts.settings.end() ? nullptr : &*found;
+}
+
+std::optional<Error> find_fault(const DialectFacts& facts, const Setting& setting) {
+  const auto listed = [](const auto& all, auto name_of_one) {
+    std::string out;
+    for (const auto& one : all) out += (out.empty() ? "" : ", ") + std::string(name_of_one(one));
+    return out;
+  };
+  const SettingFact* fact = find_setting(facts, setting.name);
+  if (fact == nullptr) {
+    return Error{Code::bad_value,
+                 std::string(facts.id) + " has no setting " + in_quotes(setting.name),
+                 {},
+                 facts.settings.empty()
+                     ? "Leave it out: it has no settings."
+                     : "It has: " + listed(facts.settings, [](const SettingFact& one) {
+                         return one.name;
+                       }) + "."};
+  }
+  if (std::find(fact->values.begin(), fact->values.end(), setting.value) != fact->values.end())
+    return std::nullopt;
+  return Error{
+      Code::not_supported_yet,
+      "the " + std::string(fact->name) + " " + in_quotes(setting.value) + " is not supported yet",
+      {},
+      "Choose one of: " + listed(fact->values, [](std::string_view one) { return one; }) + "."};
+}
+
 std::optional<Spec> Dialect::do_wish_of(const TemplateContent& parsed, int field, Type,
                                         Notes&) const {
   return parsed.fields[static_cast<std::size_t>(field)].spec;
@@ -57,70 +113,6 @@ std::optional<Spec> Dialect::do_wish_of(const TemplateContent& parsed, int field
 std::optional<Objection> Dialect::do_objection(const TemplateContent&, int,
                                                std::string_view) const {
   return std::nullopt;
-}
-
-Placing Dialect::placing() const {
-  return Placing::in_order;
-}
-
-WrittenField Dialect::write_field(const FieldWish&) const {
-  return {{},
-          {{Code::not_supported_yet,
-            "writing a field of " + std::string(facts().id) + " is not supported yet",
-            {}}}};
-}
-
-Type usual_type(Kind kind) {
-  switch (kind) {
-    case Kind::whole:
-      return Type::i64;
-    case Kind::real:
-      return Type::f64;
-    case Kind::character:
-      return Type::character;
-    case Kind::truth:
-      return Type::truth;
-    case Kind::moment:
-      return Type::moment;
-    default:
-      return Type::text;
-  }
-}
-
-WrittenField Dialect::write(const Spec& wish) const {
-  return write_field(FieldWish{wish, usual_type(wish.kind), unset, {}});
-}
-
-std::optional<std::string> Dialect::write_literal(std::string_view) const {
-  return std::nullopt;
-}
-
-WrittenTemplate Dialect::write_template(std::span<const TemplatePart> parts) const {
-  WrittenTemplate out;
-  std::string source;
-  for (const TemplatePart& part : parts) {
-    if (!part.field) {
-      const auto literal = write_literal(part.literal);
-      if (!literal) {
-        out.notes.push_back({Code::wish_not_expressible,
-                             std::string(facts().language) + " has no way to write this text here",
-                             {}});
-        return out;
-      }
-      source += *literal;
-      continue;
-    }
-    WrittenField field = write_field(*part.field);
-    out.notes.insert(out.notes.end(), field.notes.begin(), field.notes.end());
-    if (field.source.empty()) return out;
-    source += field.source;
-  }
-  out.source = std::move(source);
-  return out;
-}
-
-std::string Dialect::write_statement(std::string_view source, std::span<const std::string>) const {
-  return std::string(source);
 }
 
 Result<WrittenCall> Dialect::do_write_call(const TemplateContent& parsed,
@@ -138,7 +130,7 @@ Result<WrittenCall> Dialect::do_write_call(const TemplateContent& parsed,
                  {0, parsed.source.size()},
                  "Write control characters by their escapes."};
   const std::string literal = '"' + *content + '"';
-  const std::string whole = write_statement(*content, names);
+  const std::string whole = writer().write_statement(*content, names);
   const std::size_t at = whole.find(literal);
   return WrittenCall{whole, {{at, at + literal.size()}}};
 }

@@ -62,7 +62,7 @@ struct ProgramForm {
 // What a dialect's program is made of: an empty form where there is none.
 inline constexpr ProgramForm no_program_form = {};
 inline const ProgramForm& program_form_of(const DialectFacts& facts) {
-  return facts.program_form == nullptr ? no_program_form : *facts.program_form;
+  return facts.forms.program == nullptr ? no_program_form : *facts.forms.program;
 }
 
 // A text as it stands between the double quotes of a literal. No text can end the literal.

@@ -71,7 +71,7 @@ std::string joined(const std::string& name, const char* word, NameCase name_case
 }
 
 std::vector<std::string> names_of(const Sheet& sheet, const Dialect& dialect) {
-  const TableForm& form = *dialect.facts().table_form;
+  const TableForm& form = *dialect.facts().forms.table;
   const NameCase name_case = form.names;
   const LanguageFacts* language = language_facts_of(dialect);
   const std::string_view reserved = language == nullptr ? std::string_view() : language->reserved;

@@ -50,7 +50,7 @@ struct Plan {
     for (std::size_t i = from; i < to; ++i) {
       if (!columns[i].before.empty()) out.push_back({columns[i].before, std::nullopt});
       FieldWish wish = columns[i].wish;
-      if (row_dialect->placing() == Placing::names) wish.name = name_of(i);
+      if (row_dialect->writer().placing() == Placing::names) wish.name = name_of(i);
       out.push_back({{}, std::move(wish)});
     }
     if (to == columns.size()) out.push_back({after + "\n", std::nullopt});

@@ -58,7 +58,7 @@ class Planner {
           const TableProgramOptions& options)
       : sheet_(sheet), table_(table), options_(options) {
     plan_.dialect = &dialect;
-    plan_.form = dialect.facts().table_form;
+    plan_.form = dialect.facts().forms.table;
   }
 
   Result<TableProgram> make() {
@@ -213,7 +213,8 @@ class Planner {
     if (column.wish.spec.align == Align::natural) column.wish.spec.align = column.align;
     const bool is_carried = !plan_.form->carrier.empty();
     if (is_carried) column.wish.spec.width = 0;
-    const WrittenField field = plan_.dialect->write_field(named(*plan_.dialect, column.wish));
+    const WrittenField field =
+        plan_.dialect->writer().write_field(named(*plan_.dialect, column.wish));
     if (!field.notes.empty()) why = field.notes.front().message;
     if (field.source.empty()) return false;
     column.printed.source = field.source;
@@ -245,7 +246,7 @@ class Planner {
   // With the name of a value, where fields have names.
   static FieldWish named(const Dialect& dialect, const FieldWish& wish) {
     FieldWish out = wish;
-    if (dialect.placing() == Placing::names) out.name = name_of_value(0);
+    if (dialect.writer().placing() == Placing::names) out.name = name_of_value(0);
     return out;
   }
 
@@ -253,7 +254,7 @@ class Planner {
                                    Value value) const {
     const Result<Template> parsed = dialect.parse(source);
     if (!parsed) return std::nullopt;
-    if (dialect.placing() == Placing::names) value.set_name(name_of_value(0));
+    if (dialect.writer().placing() == Placing::names) value.set_name(name_of_value(0));
     TextBuffer out;
     if (!dialect.render(*parsed, {&value, 1}, out).prints_cleanly()) return std::nullopt;
     return out.string();
@@ -284,7 +285,7 @@ class Planner {
       column.texts.push_back(one.text);
     }
     const WrittenField field =
-        plan_.row_dialect->write_field(named(*plan_.row_dialect, column.wish));
+        plan_.row_dialect->writer().write_field(named(*plan_.row_dialect, column.wish));
     column.printed.source = field.source;
     if (options_.native_padding) {
       for (std::size_t row = 0; row < rows_.size(); ++row)
@@ -306,7 +307,7 @@ class Planner {
     column.wish.spec.width = 0;
     column.wish.spec.align = Align::natural;
     column.printed.source =
-        plan_.row_dialect->write_field(named(*plan_.row_dialect, column.wish)).source;
+        plan_.row_dialect->writer().write_field(named(*plan_.row_dialect, column.wish)).source;
   }
 
   // What stands behind the rows in turn is one more text.
@@ -318,7 +319,7 @@ class Planner {
     text.kind = Kind::text;
     column.wish = {text, Type::text, unset, {}};
     column.printed.source =
-        plan_.row_dialect->write_field(named(*plan_.row_dialect, column.wish)).source;
+        plan_.row_dialect->writer().write_field(named(*plan_.row_dialect, column.wish)).source;
     column.before = sheet_.edge_right;
     for (const std::size_t line : rows_) {
       const ProofLine& one = proof_.lines[line];
@@ -350,7 +351,7 @@ class Planner {
       const std::size_t to = std::min(from + plan_.form->most_fields, plan_.columns.size());
       if (templates_.size() <= from / plan_.form->most_fields) {
         const WrittenTemplate written =
-            plan_.row_dialect->write_template(plan_.parts(from, to, name_of_value));
+            plan_.row_dialect->writer().write_template(plan_.parts(from, to, name_of_value));
         if (!written.source) return std::nullopt;
         Result<Template> parsed = plan_.row_dialect->parse(*written.source);
         if (!parsed) return std::nullopt;
@@ -359,7 +360,7 @@ class Planner {
       std::vector<Value> values;
       for (std::size_t i = from; i < to; ++i) {
         values.push_back(given(plan_.columns[i], row));
-        if (plan_.row_dialect->placing() == Placing::names)
+        if (plan_.row_dialect->writer().placing() == Placing::names)
           values.back().set_name(name_of_value(i));
       }
       TextBuffer text;

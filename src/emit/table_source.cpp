@@ -335,17 +335,18 @@ class SourceWriter {
           return column.printed.way == Way::helped && !pad_form(form_, column.align).field.empty();
         });
     const std::vector<TemplatePart> parts = plan_.parts(from, to, named);
-    if (!own_fields) return plan_.row_dialect->write_template(parts).source;
+    if (!own_fields) return plan_.row_dialect->writer().write_template(parts).source;
     std::string out;
     std::size_t index = from;
     for (const TemplatePart& part : parts) {
       if (!part.field) {
-        out += plan_.row_dialect->write_literal(part.literal).value_or("");
+        out += plan_.row_dialect->writer().write_literal(part.literal).value_or("");
         continue;
       }
       const PlannedColumn& column = plan_.columns[index++];
-      out += column.printed.way == Way::helped ? std::string(pad_form(form_, column.align).field)
-                                               : plan_.row_dialect->write_field(*part.field).source;
+      out += column.printed.way == Way::helped
+                 ? std::string(pad_form(form_, column.align).field)
+                 : plan_.row_dialect->writer().write_field(*part.field).source;
     }
     return out;
   }
@@ -360,7 +361,7 @@ class SourceWriter {
         out += indented(std::string(form_.before_statement) + "\n", indent);
       std::vector<std::string> names;
       for (std::size_t i = from; i < to; ++i) names.push_back(expression_of(i));
-      std::string statement = plan_.row_dialect->write_statement(*source, names);
+      std::string statement = plan_.row_dialect->writer().write_statement(*source, names);
       const Result<Template> parsed = plan_.row_dialect->parse(*source);
       if (parsed)
         statement =

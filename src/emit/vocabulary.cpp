@@ -14,7 +14,7 @@ namespace {
 
 // Every piece of source among the facts.
 std::vector<std::string_view> pieces_of(const DialectFacts& facts) {
-  const TableForm& table = *facts.table_form;
+  const TableForm& table = *facts.forms.table;
   const ProgramForm& program = program_form_of(facts);
   std::vector<std::string_view> out = {table.carried,
                                        table.before,
@@ -74,11 +74,11 @@ Vocabulary::Vocabulary(const Dialect& dialect) : language_(language_of_dialect(d
   if (language_ == nullptr) return;
   begin_ = std::string(program_form_of(facts).before) + "\n";
   for (const std::string_view piece : pieces_of(facts)) add(piece);
-  const Dialect* carrier = find_dialect(facts.table_form->carrier);
+  const Dialect* carrier = find_dialect(facts.forms.table->carrier);
   const Dialect& printing = carrier == nullptr ? dialect : *carrier;
   const std::string value = "value";
-  add(printing.write_statement("x", {&value, 1}));
-  add(printing.write_statement("x", {}));
+  add(printing.writer().write_statement("x", {&value, 1}));
+  add(printing.writer().write_statement("x", {}));
   // Manipulators of a chain, which stand in the program as they are.
   if (facts.quotes.empty()) add_modifiers(facts);
 }
@@ -107,7 +107,7 @@ std::string with_name(std::string_view form, const std::string& name) {
 
 bool has_known_words_only(const Dialect& dialect, std::span<const std::string> columns,
                           std::string_view source) {
-  const TableForm& form = *dialect.facts().table_form;
+  const TableForm& form = *dialect.facts().forms.table;
   const SourceLanguage* language = language_of_dialect(dialect);
   if (language == nullptr) return false;
   const SourceTokens found = tokens_of(*language, source);

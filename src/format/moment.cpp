@@ -1,4 +1,4 @@
-#include "inky_margin/format/moment.hpp"
+#include "inky_margin/format/value.hpp"
 
 #include <array>
 

@@ -60,7 +60,8 @@ void write_template(const Sheet& sheet, Proof& proof) {
     const SheetColumn& column = sheet.columns[i];
     if (i != 0) proof.template_line += in_template(sheet.gap);
     const bool as_it_is = column.dialect == &c && column.wish.width != 0;
-    WrittenField field = as_it_is ? WrittenField{column.spec, {}} : c.write(proof.columns[i].wish);
+    WrittenField field =
+        as_it_is ? WrittenField{column.spec, {}} : c.writer().write(proof.columns[i].wish);
     proof.template_line += field.source;
     for (Note& note : field.notes) {
       note.message = column.heading + ": " + note.message;

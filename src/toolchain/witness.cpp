@@ -143,8 +143,8 @@ std::span<const Toolchain> all_toolchains() {
   static const std::vector<Toolchain> toolchains = [] {
     std::vector<Toolchain> out;
     for (const Dialect* dialect : all_dialects()) {
-      if (dialect->facts().run_form != nullptr)
-        out.push_back({dialect->facts().id, *dialect->facts().run_form});
+      if (dialect->facts().forms.run != nullptr)
+        out.push_back({dialect->facts().id, *dialect->facts().forms.run});
     }
     return out;
   }();

@@ -23,7 +23,7 @@ std::string text_of(const Dialect& dialect, const Template& parsed,
 // Names where the template takes its values by name.
 std::vector<Value> given(const Dialect& dialect, const Template& parsed,
                          std::vector<Value> values) {
-  if (dialect.placing() != Placing::names && value_names(parsed).empty()) return values;
+  if (dialect.writer().placing() != Placing::names && value_names(parsed).empty()) return values;
   for (std::size_t i = 0; i < values.size(); ++i) values[i].set_name("v" + std::to_string(i + 1));
   return values;
 }
@@ -38,7 +38,7 @@ std::vector<TemplatePart> random_parts(support::RandomWishes& wishes, const Dial
       parts.push_back(
           {wishes.random.pick({"ink: ", "|", "100% ", "{", "~ ", "\"", "Ω\n"}), std::nullopt});
     FieldWish wish = wishes.wish();
-    if (dialect.placing() == Placing::names) wish.name = "v" + std::to_string(i + 1);
+    if (dialect.writer().placing() == Placing::names) wish.name = "v" + std::to_string(i + 1);
     parts.push_back({{}, std::move(wish)});
   }
   return parts;
@@ -102,14 +102,14 @@ TEST_CASE("text between fields comes through every dialect's escapes") {
     wish.spec.kind = Kind::real;
     wish.spec.notation = Notation::fixed;
     wish.spec.places = 1;
-    wish.name = dialect->placing() == Placing::names ? "v1" : "";
+    wish.name = dialect->writer().placing() == Placing::names ? "v1" : "";
     for (const std::string_view first : bits) {
       for (const std::string_view second : bits) {
         const std::string text = std::string(first) + std::string(second);
         const TemplatePart parts[] = {{text, std::nullopt}, {{}, wish}, {text, std::nullopt}};
-        const WrittenTemplate written = dialect->write_template(parts);
+        const WrittenTemplate written = dialect->writer().write_template(parts);
         // Some have no fields at all, or none of a real.
-        if (dialect->write_field(wish).source.empty()) {
+        if (dialect->writer().write_field(wish).source.empty()) {
           CHECK_FALSE(written.source);
           continue;
         }
@@ -132,9 +132,9 @@ TEST_CASE("a wish that was written without a note is read back, and written the 
     int kept = 0;
     for (int i = 0; i < support::cases(10'000); ++i) {
       FieldWish wish = wishes.wish();
-      if (dialect->placing() == Placing::names) wish.name = "v1";
+      if (dialect->writer().placing() == Placing::names) wish.name = "v1";
       const TemplatePart part{{}, wish};
-      const WrittenTemplate written = dialect->write_template({&part, 1});
+      const WrittenTemplate written = dialect->writer().write_template({&part, 1});
       if (!written.source || !written.notes.empty()) continue;
       INFO(dialect->facts().id << " " << *written.source);
       const Result<Template> parsed = dialect->parse(*written.source);
@@ -147,7 +147,7 @@ TEST_CASE("a wish that was written without a note is read back, and written the 
       ++kept;
       wish.spec = *again;
       const TemplatePart second{{}, wish};
-      REQUIRE(dialect->write_template({&second, 1}).source == written.source);
+      REQUIRE(dialect->writer().write_template({&second, 1}).source == written.source);
     }
     INFO(dialect->facts().id);
     // A session has no fields to write.
@@ -162,7 +162,7 @@ TEST_CASE("verdicts hold between every two dialects") {
     support::RandomWishes wishes(seed);
     for (int i = 0; i < support::cases(60); ++i) {
       const auto parts = random_parts(wishes, *from, writes_one_field_alone(*from));
-      const WrittenTemplate written = from->write_template(parts);
+      const WrittenTemplate written = from->writer().write_template(parts);
       if (!written.source) continue;
       INFO(from->facts().id << " " << *written.source);
       const Result<Template> parsed = from->parse(*written.source);

@@ -142,11 +142,11 @@ TEST_CASE("what is mended has no error left, and what is fine stays as it is") {
       const int fields = dialect->facts().id == "r-format" ? 1 : 2;
       for (int k = 0; k < fields; ++k) {
         FieldWish wish = wishes.wish();
-        if (dialect->placing() == Placing::names) wish.name = "v" + std::to_string(k + 1);
+        if (dialect->writer().placing() == Placing::names) wish.name = "v" + std::to_string(k + 1);
         types.push_back(wishes.random.one_in(2) ? wish.type : wishes.random.pick(others));
         parts.push_back({{}, std::move(wish)});
       }
-      const WrittenTemplate written = dialect->write_template(parts);
+      const WrittenTemplate written = dialect->writer().write_template(parts);
       if (!written.source) continue;
       INFO(dialect->facts().id << " " << *written.source << " of " << name_of(types[0]) << " "
                                << name_of(types.back()));

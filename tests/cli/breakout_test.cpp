@@ -294,7 +294,7 @@ TEST_CASE("no value leaves its literal, asked anew") {
 TEST_CASE("no heading and no cell leaves its literal, asked anew") {
   for (const Attacked& one : all_attacked) {
     const Dialect& dialect = *find_dialect(one.dialect);
-    if (dialect.facts().table_form == nullptr || !is_here(one.dialect)) continue;
+    if (dialect.facts().forms.table == nullptr || !is_here(one.dialect)) continue;
     const std::vector<std::string> contents = hostile_contents(one);
     Table table;
     TableRow row{2, {}};

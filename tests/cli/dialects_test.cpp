@@ -30,7 +30,7 @@ TEST_CASE("the guide page of every dialect is made from its facts") {
     const std::string markdown =
         support::run_tool("dialects --markdown " + std::string(facts.id)).out;
     CHECK(markdown.rfind("# " + std::string(facts.id) + "\n", 0) == 0);
-    CHECK((markdown.find("## Rounding\n") == std::string::npos) == facts.rounding_basis.empty());
+    CHECK((markdown.find("## Rounding\n") == std::string::npos) == facts.rounding.basis.empty());
     if (facts.places_form.empty()) continue;
     // Made when the page is printed, by the same code.
     const std::string cents = facts.id == "java" ? "2.68" : "2.67";

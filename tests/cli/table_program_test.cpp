@@ -46,7 +46,7 @@ std::vector<const Dialect*> dialects_here() {
   std::vector<const Dialect*> out;
   for (const Dialect* dialect : all_dialects()) {
     const toolchain::Toolchain* known = toolchain::toolchain_of(dialect->facts().id);
-    if (dialect->facts().table_form != nullptr && known != nullptr &&
+    if (dialect->facts().forms.table != nullptr && known != nullptr &&
         toolchain::find_toolchain(*known))
       out.push_back(dialect);
   }

@@ -232,7 +232,8 @@ std::optional<std::string> by_us(const std::string& source, std::span<const Valu
   if (!parsed) FAIL(source << ": " << parsed.error().message);
   TextBuffer out;
   Report report;
-  const Outcome outcome = c.render(*parsed, values, {.locale = locale}, out, &report);
+  const Setting setting{"locale", locale};
+  const Outcome outcome = c.render(*parsed, values, {{&setting, 1}}, out, &report);
   if (outcome.kind() == Outcome::Kind::fails_run) return std::nullopt;
   if (!outcome.prints()) FAIL(source << ": " << outcome.why());
   return out.string();

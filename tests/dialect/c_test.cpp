@@ -194,7 +194,7 @@ TEST_CASE("a wish that C can express is written as the field that means it") {
     INFO(source);
     const Result<Template> parsed = c.parse(source);
     REQUIRE(parsed.ok());
-    CHECK(c.write(parsed->fields()[0].spec).source == source);
+    CHECK(c.writer().write(parsed->fields()[0].spec).source == source);
   }
 }
 

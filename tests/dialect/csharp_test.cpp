@@ -94,11 +94,12 @@ TEST_CASE("C#: patterns of digits, dates, and values that take no format") {
            "9 Fri 09 May 31 31 02031 2 02 14 PM P 250 25  A.D."},
           {"{{{0}}}", {value("1")}, "{1}"},
       });
+  const Setting german{"locale", "de-DE"};
+  const Setting hindi{"locale", "hi-IN"};
   support::check_edges(
       csharp, {{"{0:C}|{0:N}|{0:0.0}", {value("-1234.5")}, "-1.234,50 €|-1.234,500|-1234,5"}},
-      {.locale = "de-DE"});
-  support::check_edges(csharp, {{"{0:N0}", {value("12345678")}, "1,23,45,678"}},
-                       {.locale = "hi-IN"});
+      {{&german, 1}});
+  support::check_edges(csharp, {{"{0:N0}", {value("12345678")}, "1,23,45,678"}}, {{&hindi, 1}});
   support::check_plain(csharp, {{value("1e17"), "1E+17"},
                                 {value("true:truth"), "True"},
                                 {value("nil:nil"), ""},

@@ -326,7 +326,7 @@ TEST_CASE("every dialect states its facts in full") {
     Spec real;
     real.kind = Kind::real;
     real.places = 2;
-    if (facts.rounding_basis.empty()) CHECK(dialect->write(real).source.empty());
+    if (facts.rounding.basis.empty()) CHECK(dialect->writer().write(real).source.empty());
     CHECK(facts.conversions.size() + facts.modifiers.size() >= 8);
     CHECK(facts.flags.size() + facts.modifiers.size() >= 4);
     CHECK(facts.escapes.size() >= 5);

@@ -36,9 +36,9 @@ TEST_CASE("Java patterns: every rounding of ties and of what is no tie") {
       {"0.00", -0.001, {"-0.00", "-0.00", "-0.00", "-0.00", "-0.01", "-0.01", "-0.00"}},
   };
   for (const Row& row : rows) {
-    for (std::size_t i = 0; i < all_roundings.size(); ++i) {
-      RenderOptions options;
-      options.rounding = all_roundings[i];
+    for (std::size_t i = 0; i < rounding_names.size(); ++i) {
+      const Setting rounding{"rounding", rounding_names[i]};
+      const RenderOptions options{{&rounding, 1}};
       INFO(row.source << " of " << row.number << ", " << rounding_names[i]);
       CHECK(support::answer(pattern, row.source, {Value::real(row.number)}, options).text ==
             row.texts[i]);
@@ -108,8 +108,8 @@ TEST_CASE("Java patterns: what is noted") {
                                     {"0", {value("1"), value("2")}, "too-many-values"},
                                 });
   // UP looks at Java's digits: 0.1 stays, though more than that is stored.
-  RenderOptions up;
-  up.rounding = Rounding::away;
+  const Setting away{"rounding", "away"};
+  const RenderOptions up{{&away, 1}};
   CHECK(support::answer(pattern, "0.0", {value("0.1")}, up).codes == "decimal-rounded");
   CHECK(support::answer(pattern, "0.0", {value("0.11")}, up).codes.empty());
   // Less than a tenth of the last place is lost.

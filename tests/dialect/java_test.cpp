@@ -289,12 +289,12 @@ TEST_CASE("a locale of Java changes marks and digits") {
   };
   for (const auto& [locale, text] : expected) {
     INFO(locale);
-    RenderOptions options;
-    options.locale = locale;
+    const Setting setting{"locale", locale};
+    const RenderOptions options{{&setting, 1}};
     CHECK(support::answer(java, "%,.2f", number, options).text == text);
   }
-  RenderOptions turkish;
-  turkish.locale = "tr-TR";
+  const Setting turkey{"locale", "tr-TR"};
+  const RenderOptions turkish{{&turkey, 1}};
   CHECK(support::answer(java, "%S", {value("pigment ı")}, turkish).text == "PİGMENT I");
   CHECK(support::answer(java, "%x", {value("255")}, turkish).text == "ff");
 }
@@ -310,8 +310,8 @@ TEST_CASE("the fast way of Java's %f and the slow one agree") {
     TextBuffer fast;
     REQUIRE(java.render(parsed, {&number, 1}, fast).prints());
     // A report, and a locale that changes nothing, take the other way.
-    RenderOptions english;
-    english.locale = "en-US";
+    const Setting america{"locale", "en-US"};
+    const RenderOptions english{{&america, 1}};
     TextBuffer slow;
     REQUIRE(java.render(parsed, {&number, 1}, english, slow, nullptr).prints());
     if (fast.view() != slow.view())

@@ -154,5 +154,5 @@ TEST_CASE("shell: a program has its texts in quotes that nothing ends") {
   REQUIRE_FALSE(quoted);
   CHECK(quoted.error().code == Code::bad_template);
   CHECK(quoted.error().span.from == 2);
-  CHECK(shell.write_literal("it's 100%\n") == "it\\047s 100%%\\n");
+  CHECK(shell.writer().write_literal("it's 100%\n") == "it\\047s 100%%\\n");
 }

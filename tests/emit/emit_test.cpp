@@ -37,7 +37,7 @@ bool has(const std::string& text, const std::string& part) {
 std::vector<const Dialect*> dialects() {
   std::vector<const Dialect*> out;
   for (const Dialect* dialect : all_dialects()) {
-    if (dialect->facts().table_form != nullptr) out.push_back(dialect);
+    if (dialect->facts().forms.table != nullptr) out.push_back(dialect);
   }
   return out;
 }
@@ -48,7 +48,7 @@ TEST_CASE("fifteen facilities have programs, with all that a form needs") {
   CHECK(dialects().size() == 15);
   for (const Dialect* dialect : dialects()) {
     INFO(dialect->facts().id);
-    const TableForm& form = *dialect->facts().table_form;
+    const TableForm& form = *dialect->facts().forms.table;
     CHECK_FALSE(form.data.empty());
     CHECK_FALSE(form.cell_name.empty());
     CHECK(has(std::string(form.write), "@L"));
@@ -74,7 +74,7 @@ TEST_CASE("columns become names that their language does not keep for itself, ea
   }
   for (const Dialect* dialect : dialects()) {
     INFO(dialect->facts().id);
-    const TableForm& form = *dialect->facts().table_form;
+    const TableForm& form = *dialect->facts().forms.table;
     std::set<std::string> all;
     for (const std::string& name : names_of(sheet, *dialect)) {
       INFO(name);
@@ -108,7 +108,7 @@ TEST_CASE("a table program prints the sheet, but for what the language rounds ot
     const Result<Proof> proof = make_proof(one.sheet, one.table);
     REQUIRE(proof.ok());
     for (const Dialect* dialect : all_dialects()) {
-      if (dialect->facts().table_form == nullptr) continue;
+      if (dialect->facts().forms.table == nullptr) continue;
       INFO(dialect->facts().id);
       const Result<TableProgram> program = write_table_program(*dialect, one.sheet, one.table, {});
       if (!program) {

@@ -341,7 +341,7 @@ TEST_CASE("a statement over several lines has the template of the one it was mad
     const Dialect& dialect = *find_dialect(one.dialect);
     const Result<Template> parsed = dialect.parse(one.source);
     REQUIRE(parsed.ok());
-    const std::string statement = dialect.write_statement(one.source, names);
+    const std::string statement = dialect.writer().write_statement(one.source, names);
     for (std::size_t columns = 30; columns < 120; ++columns) {
       const std::string split = over_lines(dialect, *parsed, statement, columns);
       INFO(one.dialect << ", " << columns << " columns:\n" << split);

@@ -12,7 +12,7 @@
 
 namespace support {
 
-class SmallShell final : public inky::Dialect {
+class SmallShell final : public inky::Dialect, public inky::Writer {
  public:
   const inky::DialectFacts& facts() const override {
     static constexpr inky::DialectFacts facts = {
@@ -23,10 +23,7 @@ class SmallShell final : public inky::Dialect {
         .toolchain = "none",
         .program = "none",
         .width_unit = inky::WidthUnit::bytes,
-        .rounding = inky::Rounding::half_even,
-        .rounding_basis = "nothing",
-        .default_locale = "C",
-        .locales = {},
+        .rounding = {.rule = inky::Rounding::half_even, .basis = "nothing"},
         .conversions = {},
         .flags = {},
         .modifiers = {},
@@ -36,6 +33,7 @@ class SmallShell final : public inky::Dialect {
     return facts;
   }
 
+  const inky::Writer& writer() const override { return *this; }
   inky::WrittenField write_field(const inky::FieldWish& wish) const override {
     return {wish.spec.kind == inky::Kind::text ? "%s" : "%d", {}};
   }
@@ -44,6 +42,7 @@ class SmallShell final : public inky::Dialect {
   }
 
  protected:
+  std::string_view language() const override { return facts().language; }
   inky::Result<inky::TemplateContent> do_parse(std::string_view source) const override {
     inky::TemplateContent out;
     out.source = source;

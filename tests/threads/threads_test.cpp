@@ -60,9 +60,9 @@ std::string everything(const Dialect& dialect, const Dialect& other) {
   support::RandomWishes wishes(48);
   for (int i = 0; i < 12; ++i) {
     FieldWish wish = wishes.wish();
-    if (dialect.placing() == Placing::names) wish.name = "v1";
-    const WrittenTemplate written =
-        dialect.write_template(std::array{TemplatePart{"ink ", {}}, TemplatePart{{}, wish}});
+    if (dialect.writer().placing() == Placing::names) wish.name = "v1";
+    const WrittenTemplate written = dialect.writer().write_template(
+        std::array{TemplatePart{"ink ", {}}, TemplatePart{{}, wish}});
     Value value = wishes.value(wish.type);
     TextBuffer plain;
     if (dialect.print_plainly(value, plain).prints()) out += plain.string();
@@ -103,8 +103,9 @@ TEST_CASE("eight threads render one template of every dialect") {
     FieldWish wish;
     wish.spec = spec;
     wish.type = Type::f64;
-    if (dialect->placing() == Placing::names) wish.name = "v1";
-    const WrittenTemplate written = dialect->write_template(std::array{TemplatePart{{}, wish}});
+    if (dialect->writer().placing() == Placing::names) wish.name = "v1";
+    const WrittenTemplate written =
+        dialect->writer().write_template(std::array{TemplatePart{{}, wish}});
     if (!written.source) continue;
     const Template parsed = *dialect->parse(*written.source);
     const bool named = !value_names(parsed).empty();

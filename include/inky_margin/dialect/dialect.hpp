@@ -18,6 +18,7 @@
 #include <string_view>
 #include <vector>
 
+#include "inky_margin/dialect/writer.hpp"
 #include "inky_margin/format/outcome.hpp"
 #include "inky_margin/format/template.hpp"
 #include "inky_margin/format/value.hpp"
@@ -73,35 +74,48 @@ struct LineSplit {
   std::string_view between_values = "\n    ";
 };
 
+// How a facility rounds a real.
+struct RoundingFact {
+  Rounding rule = Rounding::half_even;
+  std::string_view basis = {};  // what is rounded: "the stored value"; empty: it shows no reals
+  // Whether that is always the stored value, exactly, and no digits that were made of it first.
+  bool stored_value = true;
+};
+
+// What source of the language is made of. Of the library alone.
+struct LanguageForms {
+  const ProgramForm* program = nullptr;  // a whole program; null: there is none
+  const RunForm* run = nullptr;          // how such a program is built and run; null: it is not
+  const TableForm* table = nullptr;      // a program that prints a table; null: there is none
+  LineSplit line_split = {};
+};
+
+// What the caller of a facility chooses beside the template: a locale, a rounding.
+struct SettingFact {
+  std::string_view name;                     // "locale"
+  std::string_view meaning;                  // "whose marks and words are printed"
+  std::string_view usual;                    // the value where none is chosen
+  std::span<const std::string_view> values;  // those supported
+};
+
 struct DialectFacts {
   std::string_view id;
   std::string_view language;
   std::string_view facility;
-  std::string_view standard;        // what defines it
-  std::string_view toolchain;       // the runtime and version these facts were taken from
-  std::string_view program;         // its compiler or interpreter, which tells its --version
-  WidthUnit width_unit;             // what a width and a precision of text count
-  Rounding rounding;                // of a real, and
-  std::string_view rounding_basis;  // what is rounded: "the stored value"; empty: it shows no reals
-  // Whether that is always the stored value, exactly, and no digits that were made of it first.
-  bool rounds_stored_value = true;
-  bool rounding_is_chosen = false;  // by RenderOptions::rounding
+  std::string_view standard;   // what defines it
+  std::string_view toolchain;  // the runtime and version these facts were taken from
+  std::string_view program;    // its compiler or interpreter, which tells its --version
+  WidthUnit width_unit;        // what a width and a precision of text count
+  RoundingFact rounding;
   // How a field is written: of a letter, which stands for @, and of a real to N places; ~ stands
   // for a point and N zeros, or for nothing. Empty: there is no such field.
   std::string_view letter_form = "%@";
   std::string_view places_form = "%.Nf";
   std::string_view modifiers_are = "Lengths";  // the title over the modifiers
-  LineSplit line_split = {};
-  // What a whole program is made of; null: there is none. Of the library alone.
-  const ProgramForm* program_form = nullptr;
-  // How such a program is built and run; null: it is not. Of the library alone.
-  const RunForm* run_form = nullptr;
   // The quotes that a template may stand in. Empty: it is pasted with what is around it.
   std::string_view quotes = "\"";
-  // What a program that prints a table is made of; null: there is none. Of the library alone.
-  const TableForm* table_form = nullptr;
-  std::string_view default_locale;
-  std::span<const std::string_view> locales;  // those supported
+  LanguageForms forms = {};
+  std::span<const SettingFact> settings = {};  // what its caller may choose
   std::span<const ConversionFact> conversions;
   std::span<const FlagFact> flags;
   std::span<const ModifierFact> modifiers;
@@ -109,12 +123,30 @@ struct DialectFacts {
   std::span<const FailureFact> failures;
 };
 
-struct RenderOptions {
-  std::string_view locale = {};            // empty: the dialect's default
-  std::optional<WidthUnit> width_of = {};  // what widths count, instead of the dialect's own unit
-  // How a number is cut, where the facility leaves that to its caller (rounding_is_chosen).
-  std::optional<Rounding> rounding = {};
+// One of the facts' settings, and the value chosen.
+struct Setting {
+  std::string_view name;
+  std::string_view value;
 };
+
+struct RenderOptions {
+  // REQUIRES: find_fault() finds nothing in any of them. What is left out has its usual value.
+  std::span<const Setting> settings = {};
+  std::optional<WidthUnit> width_of = {};  // what widths count, instead of the dialect's own unit
+
+  // The value chosen; empty where the setting is left out.
+  std::string_view setting(std::string_view name) const {
+    for (const Setting& one : settings) {
+      if (one.name == name) return one.value;
+    }
+    return {};
+  }
+};
+
+// The fact of a setting; null where the dialect has none of this name.
+const SettingFact* find_setting(const DialectFacts& facts, std::string_view name);
+// Why a setting cannot be chosen: there is none of this name, or no such value of it.
+std::optional<Error> find_fault(const DialectFacts& facts, const Setting& setting);
 
 // One stretch of a template in words.
 struct Words {
@@ -124,38 +156,11 @@ struct Words {
   int field = unset;  // which it belongs to; unset: a literal
 };
 
-// How a field says which value it shows, where these are not shown once each and in order.
-enum class Placing : std::uint8_t {
-  in_order,   // it cannot: the values are given in the order of the fields
-  positions,  // by a number
-  names,      // by a name, always
-};
-
 // Why the language objects to a value whose bits are right, and what to write instead.
 struct Objection {
   Code code{};  // language_undefined, or what else it amounts to
   std::string why;
   std::string repair;  // empty: nothing
-};
-
-// A field to be written: what is wished of a value, and what is known of it.
-struct FieldWish {
-  Spec spec;
-  Type type = Type::f64;
-  int position = unset;  // of the value, from 1, where the field has to say so
-  std::string name;      // what the value is called in source
-};
-
-// A field written as source.
-struct WrittenField {
-  std::string source;  // empty: it cannot be written at all
-  Notes notes;         // what the language cannot do in a specifier
-};
-
-// Literal text, or a field.
-struct TemplatePart {
-  std::string literal;
-  std::optional<FieldWish> field;
 };
 
 // A statement of a program, and the spans of the literals in it that hold text of the user: the
@@ -169,12 +174,6 @@ struct WrittenCall {
     literals.push_back({source.size(), source.size() + literal.size()});
     source += literal;
   }
-};
-
-// A template written as source. Empty where it cannot be written; the notes say why.
-struct WrittenTemplate {
-  std::optional<std::string> source;
-  Notes notes;
 };
 
 class Dialect {
@@ -221,20 +220,9 @@ class Dialect {
 
   // ---- Writing ----
 
-  // How fields name their values.
-  virtual Placing placing() const;
-  // A wish as one field of source, with the nearest thing where the language has no specifier for
-  // it.
-  virtual WrittenField write_field(const FieldWish& wish) const;
-  // The same for a value of the usual type of its kind.
-  WrittenField write(const Spec& wish) const;
-  // Text that stands between fields, escaped; nothing where the language cannot have it there.
-  virtual std::optional<std::string> write_literal(std::string_view text) const;
-  // A whole template.
-  virtual WrittenTemplate write_template(std::span<const TemplatePart> parts) const;
-  // A statement that prints a template with the values of these names, ready to paste.
-  virtual std::string write_statement(std::string_view source,
-                                      std::span<const std::string> names) const;
+  // What writes templates of this dialect. One that writes nothing, and says so, where a dialect
+  // has none of its own.
+  virtual const Writer& writer() const;
 
  protected:
   // What the calls of the same names do, for templates that are this dialect's own.
@@ -252,9 +240,6 @@ class Dialect {
  private:
   Outcome not_its_own(const Template& parsed) const;
 };
-
-// The type that a wish of this kind is usually about.
-Type usual_type(Kind kind);
 
 // All dialects, in the order of their ids.
 std::span<const Dialect* const> all_dialects();

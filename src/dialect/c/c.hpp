@@ -6,6 +6,7 @@
 #include <string_view>
 
 #include "../family/percent.hpp"
+#include "../family/writing_dialect.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 
 namespace inky::inline v1::c_language {
@@ -60,7 +61,7 @@ std::string letter_name(const Field& field);
 
 // ---- The dialect ----
 
-class CDialect final : public Dialect {
+class CDialect final : public family::WritingDialect {
  public:
   const DialectFacts& facts() const override { return c_language::facts; }
   Result<TemplateContent> do_parse(std::string_view source) const override;

@@ -98,6 +98,8 @@ constexpr auto c_failures = std::to_array<FailureFact>({
 });
 
 constexpr std::array<std::string_view, 3> c_locales = {"C", "POSIX", "C.UTF-8"};
+constexpr auto settings = std::to_array<SettingFact>(
+    {{"locale", "what setlocale() names: whether wide characters become UTF-8", "C", c_locales}});
 
 }  // namespace
 
@@ -172,14 +174,12 @@ const DialectFacts facts = {
     .toolchain = "GNU C library 2.36, gcc 12.2.0, x86-64",
     .program = "gcc",
     .width_unit = WidthUnit::bytes,
-    .rounding = Rounding::half_even,
-    .rounding_basis = "the stored value, exactly",
-    .line_split = {"", "\"\n    \"", ""},
-    .program_form = &own_program,
-    .run_form = &own_run,
-    .table_form = &own_table,
-    .default_locale = "C",
-    .locales = c_locales,
+    .rounding = {.rule = Rounding::half_even, .basis = "the stored value, exactly"},
+    .forms = {.program = &own_program,
+              .run = &own_run,
+              .table = &own_table,
+              .line_split = {"", "\"\n    \"", ""}},
+    .settings = settings,
     .conversions = c_conversions,
     .flags = c_flags,
     .modifiers = c_modifiers,

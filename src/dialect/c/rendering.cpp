@@ -71,7 +71,7 @@ class Rendering final : public percent::Rendering<Rendering> {
  private:
   // Below, false means that there is no text, and trouble_ says why.
 
-  bool in_utf8() const { return options_.locale == "C.UTF-8"; }
+  bool in_utf8() const { return options_.setting("locale") == "C.UTF-8"; }
 
   bool missing(const Field& field, int index) {
     return fail(Outcome::undefined(

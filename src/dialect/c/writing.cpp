@@ -5,9 +5,9 @@ namespace inky::inline v1::c_language {
 
 namespace {
 
-class Writer {
+class FieldWriter {
  public:
-  explicit Writer(const FieldWish& asked)
+  explicit FieldWriter(const FieldWish& asked)
       : asked_(asked), wish_(asked.spec), kind_(writing::kind_of(asked)) {}
 
   WrittenField write() {
@@ -176,7 +176,7 @@ class Writer {
 }  // namespace
 
 WrittenField CDialect::write_field(const FieldWish& wish) const {
-  return Writer(wish).write();
+  return FieldWriter(wish).write();
 }
 
 std::optional<std::string> CDialect::write_literal(std::string_view text) const {

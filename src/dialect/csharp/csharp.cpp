@@ -261,7 +261,7 @@ class Rendering final : public family::Rendering<Rendering> {
   void note_field(const Field&) {}
 
  private:
-  const Culture& culture() const { return *culture_tagged(options_.locale); }
+  const Culture& culture() const { return *culture_tagged(options_.setting("locale")); }
 
   bool refuse(std::string why, const Field& field) {
     return fail(Outcome::fails_at_run(std::string(exception), std::move(why), field.span));
@@ -336,10 +336,11 @@ class Rendering final : public family::Rendering<Rendering> {
   }
 
   bool put_moment(const Field& field, const Item& item, const Value& value, Output& out) {
-    if (!options_.locale.empty() && options_.locale != csharp_facts.default_locale) {
+    if (!options_.setting("locale").empty() && options_.setting("locale") != "invariant") {
       return fail(Outcome::error(
           {Code::not_supported_yet,
-           "moments in the culture " + std::string(options_.locale) + " are not supported yet",
+           "moments in the culture " + std::string(options_.setting("locale")) +
+               " are not supported yet",
            field.span, "Leave the culture out: dates are those of the invariant culture then."}));
     }
     std::string text;
@@ -413,7 +414,7 @@ constexpr writing::LiteralRules literal_rules = {.doubled = "{}",
 
 class CSharp final : public family::ProgramDialect<Items> {
  public:
-  CSharp() : facts_(csharp_facts) { facts_.locales = culture_tags(); }
+  CSharp() : facts_(csharp_facts) { facts_.settings = settings_; }
 
   const DialectFacts& facts() const override { return facts_; }
 
@@ -426,7 +427,7 @@ class CSharp final : public family::ProgramDialect<Items> {
     for (TemplatePart& part : numbered) {
       if (part.field && part.field->position == unset) part.field->position = next++;
     }
-    return Dialect::write_template(numbered);
+    return Writer::write_template(numbered);
   }
   std::optional<std::string> write_literal(std::string_view text) const override {
     return writing::literal(literal_rules, text);
@@ -481,6 +482,8 @@ class CSharp final : public family::ProgramDialect<Items> {
   }
 
  private:
+  std::array<SettingFact, 1> settings_{
+      {{"locale", "the culture, whose marks and words are printed", "invariant", culture_tags()}}};
   DialectFacts facts_;
 };
 

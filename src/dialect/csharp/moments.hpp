@@ -9,7 +9,7 @@
 #include <string>
 #include <string_view>
 
-#include "inky_margin/format/moment.hpp"
+#include "inky_margin/format/value.hpp"
 
 namespace inky::inline v1::csharp {
 

@@ -8,9 +8,9 @@ namespace {
 
 using writing::cannot;
 
-class Writer {
+class FieldWriter {
  public:
-  Writer(const WritingRules& rules, const FieldWish& wish)
+  FieldWriter(const WritingRules& rules, const FieldWish& wish)
       : rules_(rules),
         wish_(wish),
         spec_(rules.fixed_by_precision ? wish.spec : writing::without_open_places(wish.spec)),
@@ -272,7 +272,7 @@ Spec wish_of(const Lead& lead, int width, int precision, char letter, Type type,
 }
 
 WrittenField write_field(const WritingRules& rules, const FieldWish& wish) {
-  return Writer(rules, wish).write();
+  return FieldWriter(rules, wish).write();
 }
 
 }  // namespace inky::inline v1::braces

@@ -19,9 +19,9 @@ Error ends_literal(const DialectFacts& facts, Span span, char quote) {
       "Write " + written + " for a quote that is printed; leave quotes around the literal out."};
 }
 
-class Writer {
+class LiteralWriter {
  public:
-  Writer(const DialectFacts& facts, std::string_view source)
+  LiteralWriter(const DialectFacts& facts, std::string_view source)
       : form_(program_form_of(facts)), facts_(facts), source_(source) {}
 
   Result<std::string> write() {
@@ -130,7 +130,7 @@ std::optional<Error> check_quotes(const DialectFacts& facts, std::string_view so
 }
 
 Result<std::string> rewritten(const DialectFacts& facts, std::string_view source) {
-  return Writer(facts, source).write();
+  return LiteralWriter(facts, source).write();
 }
 
 }  // namespace inky::inline v1

@@ -10,10 +10,11 @@
 #include "percent_writing.hpp"
 #include "source.hpp"
 #include "writing.hpp"
+#include "writing_dialect.hpp"
 
 namespace inky::inline v1::family {
 
-class PercentDialect : public Dialect {
+class PercentDialect : public WritingDialect {
  public:
   const DialectFacts& facts() const override { return *rules_.facts; }
 

@@ -8,9 +8,9 @@ namespace {
 
 using writing::cannot;
 
-class Writer {
+class FieldWriter {
  public:
-  Writer(const WritingRules& rules, const FieldWish& wish)
+  FieldWriter(const WritingRules& rules, const FieldWish& wish)
       : rules_(rules),
         wish_(wish),
         spec_(writing::without_open_places(wish.spec)),
@@ -193,7 +193,7 @@ class Writer {
 }  // namespace
 
 WrittenField write_field(const WritingRules& rules, const FieldWish& wish) {
-  return Writer(rules, wish).write();
+  return FieldWriter(rules, wish).write();
 }
 
 }  // namespace inky::inline v1::percent

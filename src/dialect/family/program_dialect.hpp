@@ -8,11 +8,12 @@
 #include "braces.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 #include "source.hpp"
+#include "writing_dialect.hpp"
 
 namespace inky::inline v1::family {
 
 template <typename Fields>
-class ProgramDialect : public Dialect {
+class ProgramDialect : public WritingDialect {
  public:
   Result<TemplateContent> do_parse(std::string_view source) const final {
     if (auto error = check_source(facts(), source)) return std::move(*error);

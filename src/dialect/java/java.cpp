@@ -112,10 +112,10 @@ class Rendering final : public percent::Rendering<Rendering> {
     return true;
   }
 
-  const JavaLocale& locale() const { return *locale_tagged(options_.locale); }
+  const JavaLocale& locale() const { return *locale_tagged(options_.setting("locale")); }
 
   std::string upper(std::string_view text) const {
-    if (options_.locale != "tr-TR") return upper_case(text);
+    if (options_.setting("locale") != "tr-TR") return upper_case(text);
     std::string dotted;
     for (const char c : text) dotted += c == 'i' ? std::string("İ") : std::string(1, c);
     return upper_case(dotted);
@@ -203,7 +203,7 @@ class Rendering final : public percent::Rendering<Rendering> {
   // Marks and digits of the locale, where it is not the root; `lay_out` writes those of the root.
   template <typename LayOut>
   bool put_number(const Spec& given, LayOut lay_out) {
-    if (options_.locale.empty()) {
+    if (options_.setting("locale").empty()) {
       lay_out(given, out_);
       return true;
     }
@@ -285,7 +285,7 @@ class Rendering final : public percent::Rendering<Rendering> {
 
   // The usual f and e: a double, to which the rule of rounding does not matter.
   bool render_usual(const Field& field, const Value& value) {
-    if (report_ != nullptr || !options_.locale.empty() || !value.is(Type::f64) ||
+    if (report_ != nullptr || !options_.setting("locale").empty() || !value.is(Type::f64) ||
         has_flag(field, '('))
       return false;
     const BinaryReal real = value.as_real();
@@ -424,7 +424,7 @@ constexpr writing::LiteralRules literal_rules = {.doubled = "%",
 class Java final : public family::PercentDialect {
  public:
   Java() : PercentDialect(syntax, writing_rules, literal_rules), facts_(java_language::facts) {
-    facts_.locales = locale_tags();
+    facts_.settings = settings_;
   }
 
   const DialectFacts& facts() const override { return facts_; }
@@ -467,6 +467,8 @@ class Java final : public family::PercentDialect {
     }
   }
 
+  std::array<SettingFact, 1> settings_{
+      {{"locale", "whose marks and words are printed", "root", locale_tags()}}};
   DialectFacts facts_;
 };
 

@@ -69,18 +69,15 @@ constexpr DialectFacts pattern_facts = {
     .toolchain = "OpenJDK 17.0.15",
     .program = "java",
     .width_unit = WidthUnit::utf16_units,
-    .rounding = Rounding::half_even,
-    .rounding_basis = "the stored value, exactly; other modes may be chosen",
-    .rounding_is_chosen = true,
+    .rounding = {.rule = Rounding::half_even,
+                 .basis = "the stored value, exactly; other modes may be chosen"},
     .letter_form = "",
     .places_form = "0~",
     .modifiers_are = "Characters of a pattern",
-    .line_split = {"", "\"\n    + \"", ""},
-    .program_form = &java_program,
-    .run_form = &java_run,
-    .table_form = &own_table,
-    .default_locale = "root",
-    .locales = {},  // a function's, see JavaPattern::facts
+    .forms = {.program = &java_program,
+              .run = &java_run,
+              .table = &own_table,
+              .line_split = {"", "\"\n    + \"", ""}},
     .conversions = {},
     .flags = {},
     .modifiers = modifiers,
@@ -126,8 +123,10 @@ class Rendering final : public family::Rendering<Rendering> {
   void note_field(const Field&) {}
 
  private:
-  const JavaLocale& locale() const { return *locale_tagged(options_.locale); }
-  Rounding rounding() const { return options_.rounding.value_or(Rounding::half_even); }
+  const JavaLocale& locale() const { return *locale_tagged(options_.setting("locale")); }
+  Rounding rounding() const {
+    return rounding_named(options_.setting("rounding")).value_or(Rounding::half_even);
+  }
 
   bool put_whole(const Value& value) {
     DigitList digits;
@@ -324,7 +323,7 @@ WrittenField written_pattern(const FieldWish& wish) {
 
 class JavaPattern final : public family::ProgramDialect<Pattern> {
  public:
-  JavaPattern() : facts_(pattern_facts) { facts_.locales = locale_tags(); }
+  JavaPattern() : facts_(pattern_facts) { facts_.settings = settings_; }
 
   const DialectFacts& facts() const override { return facts_; }
 
@@ -359,7 +358,7 @@ class JavaPattern final : public family::ProgramDialect<Pattern> {
     const auto fields = std::count_if(parts.begin(), parts.end(), [](const TemplatePart& part) {
       return part.field.has_value();
     });
-    if (fields == 1) return Dialect::write_template(parts);
+    if (fields == 1) return Writer::write_template(parts);
     WrittenTemplate out;
     writing::cannot("a pattern shows one number", out.notes);
     return out;
@@ -406,6 +405,9 @@ class JavaPattern final : public family::ProgramDialect<Pattern> {
   }
 
  private:
+  std::array<SettingFact, 2> settings_{
+      {{"locale", "whose marks and words are printed", "root", locale_tags()},
+       {"rounding", "the RoundingMode of the format", "half-even", rounding_names}}};
   DialectFacts facts_;
 };
 

@@ -132,19 +132,17 @@ constexpr DialectFacts javascript_facts = {
     .toolchain = "Node.js 20.20.2",
     .program = "node",
     .width_unit = WidthUnit::utf16_units,
-    .rounding = Rounding::half_away,
-    .rounding_basis = "the stored value, exactly; toLocaleString: the shortest digits",
-    .rounds_stored_value = false,
+    .rounding = {.rule = Rounding::half_away,
+                 .basis = "the stored value, exactly; toLocaleString: the shortest digits",
+                 .stored_value = false},
     .letter_form = "",
     .places_form = "${x.toFixed(N)}",
     .modifiers_are = "Methods and functions",
-    .line_split = {"", "`\n    + `", ""},
-    .program_form = &own_program,
-    .run_form = &own_run,
     .quotes = "",
-    .table_form = &own_table,
-    .default_locale = "en-US",
-    .locales = {},  // a function's, see JavaScript::facts
+    .forms = {.program = &own_program,
+              .run = &own_run,
+              .table = &own_table,
+              .line_split = {"", "`\n    + `", ""}},
     .conversions = {},
     .flags = {},
     .modifiers = {},  // as well
@@ -303,7 +301,7 @@ class Rendering final : public family::Rendering<Rendering>, private Scope {
     const Slot& slot = program_.slots[static_cast<std::size_t>(&field - parsed_.fields.data())];
     if (put_plain(slot)) return true;
     Failure failure;
-    const auto datum = evaluate(slot.expression, *this, {options_.locale, unit()},
+    const auto datum = evaluate(slot.expression, *this, {options_.setting("locale"), unit()},
                                 report_ == nullptr ? nullptr : &report_->notes, failure);
     if (!datum) return fail(failed(failure, field));
     text_.clear();
@@ -396,7 +394,7 @@ class JavaScript final : public family::ProgramDialect<Slots> {
   JavaScript() : facts_(javascript_facts) {
     for (const MethodFact& fact : methods()) modifiers_.push_back({fact.name, fact.meaning});
     facts_.modifiers = modifiers_;
-    facts_.locales = locale_tags();
+    facts_.settings = settings_;
   }
 
   const DialectFacts& facts() const override { return facts_; }
@@ -471,6 +469,9 @@ class JavaScript final : public family::ProgramDialect<Slots> {
   }
 
  private:
+  std::array<SettingFact, 1> settings_{
+      {{"locale", "of toLocaleString without one: whose marks are printed", "en-US",
+        locale_tags()}}};
   DialectFacts facts_;
   std::vector<ModifierFact> modifiers_;
 };

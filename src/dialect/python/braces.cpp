@@ -19,6 +19,8 @@
 #include "../family/source.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
+#include "../family/writing.hpp"
+#include "../family/writing_dialect.hpp"
 #include "attributes.hpp"
 #include "dialects.hpp"
 #include "fields.hpp"
@@ -289,7 +291,7 @@ constexpr braces::WritingRules writing_rules = {.facts = &python::braces_facts,
                                                 .names = true};
 constexpr writing::LiteralRules literal_rules = {.doubled = "{}"};
 
-class Python final : public Dialect {
+class Python final : public family::WritingDialect {
  public:
   const DialectFacts& facts() const override { return python::braces_facts; }
 

@@ -4,7 +4,7 @@
 #include <string>
 #include <string_view>
 
-#include "inky_margin/format/moment.hpp"
+#include "inky_margin/format/value.hpp"
 
 namespace inky::inline v1::python {
 

@@ -38,7 +38,7 @@ class RFormat final : public family::ProgramDialect<Call> {
   Placing placing() const override { return Placing::names; }
   WrittenField write_field(const FieldWish& wish) const override { return written_call(wish); }
   WrittenTemplate write_template(std::span<const TemplatePart> parts) const override {
-    if (parts.size() == 1 && parts[0].field) return Dialect::write_template(parts);
+    if (parts.size() == 1 && parts[0].field) return Writer::write_template(parts);
     WrittenTemplate out;
     writing::cannot("a call formats one value and no text around it; paste() joins them",
                     out.notes);
