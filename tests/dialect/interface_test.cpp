@@ -8,6 +8,7 @@
 #include <string>
 
 #include "inky_margin/inky_margin.hpp"
+#include "support/small_shell.hpp"
 
 using namespace inky;
 
@@ -55,6 +56,75 @@ TEST_CASE("a value is made of what a program holds") {
   const Value owned(text);
   text = "???";
   CHECK(owned.as_text() == "ink");
+}
+
+TEST_CASE("a dialect has settings of its own, by name") {
+  const support::SmallShell shell;
+  const Template lines = shell.parse("ink\n").value();
+  const Setting windows{"platform", "windows"};
+  CHECK_FALSE(find_fault(shell.facts(), windows));
+  TextBuffer out;
+  CHECK(shell.render(lines, {}, {{&windows, 1}}, out, nullptr).prints());
+  CHECK(out.view() == "ink\r\n");
+  out.clear();
+  CHECK(shell.render(lines, {}, out).prints());
+  CHECK(out.view() == "ink\n");
+
+  const auto no_value = find_fault(shell.facts(), {"platform", "press"});
+  REQUIRE(no_value);
+  CHECK(no_value->message == "the platform \"press\" is not supported yet");
+  CHECK(no_value->remedy == "Choose one of: unix, windows.");
+  const auto no_setting = find_fault(shell.facts(), {"locale", "de-DE"});
+  REQUIRE(no_setting);
+  CHECK(no_setting->message == "small-shell has no setting \"locale\"");
+  CHECK(no_setting->remedy == "It has: platform.");
+  const auto none_at_all = find_fault(find_dialect("rust")->facts(), {"locale", "de-DE"});
+  REQUIRE(none_at_all);
+  CHECK(none_at_all->remedy == "Leave it out: it has no settings.");
+}
+
+TEST_CASE("every setting's usual value is one of its values, and changes nothing") {
+  const Value values[] = {Value::real(-1234.5)};
+  for (const Dialect* dialect : all_dialects()) {
+    for (const SettingFact& fact : dialect->facts().settings) {
+      INFO(dialect->facts().id << ", " << fact.name);
+      CHECK_FALSE(find_fault(dialect->facts(), {fact.name, fact.usual}));
+      const std::string source = dialect->writer().write_literal("ink ").value_or("");
+      const WrittenField field =
+          dialect->writer().write({.kind = Kind::real, .notation = Notation::fixed, .places = 2});
+      if (field.source.empty() || dialect->writer().placing() == Placing::names) continue;
+      const Result<Template> parsed = dialect->parse(source + field.source);
+      REQUIRE(parsed);
+      TextBuffer without;
+      TextBuffer with;
+      const Setting usual{fact.name, fact.usual};
+      CHECK(dialect->render(*parsed, values, without).prints());
+      CHECK(dialect->render(*parsed, values, {{&usual, 1}}, with, nullptr).prints());
+      CHECK(without.view() == with.view());
+    }
+  }
+}
+
+TEST_CASE("a dialect without a writer says so, and invents nothing") {
+  class Reader final : public Dialect {
+   public:
+    const DialectFacts& facts() const override { return find_dialect("c")->facts(); }
+
+   protected:
+    Result<TemplateContent> do_parse(std::string_view) const override { return TemplateContent{}; }
+    Outcome do_render(const TemplateContent&, std::span<const Value>, const RenderOptions&, Output&,
+                      Report*) const override {
+      return {};
+    }
+    std::vector<Words> do_explain(const TemplateContent&) const override { return {}; }
+  };
+  const Reader reader;
+  const WrittenField field = reader.writer().write({.kind = Kind::whole});
+  CHECK(field.source.empty());
+  REQUIRE(field.notes.size() == 1);
+  CHECK(field.notes[0].code == Code::not_supported_yet);
+  const TemplatePart ink{"ink", {}};
+  CHECK_FALSE(reader.writer().write_template({&ink, 1}).source);
 }
 
 TEST_CASE("a template belongs to the dialect that read it") {

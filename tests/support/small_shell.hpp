@@ -1,6 +1,6 @@
 // A small dialect that complains and prints on, as shells do: %d and %s, and no others. A text that
 // is no number prints 0, a number beyond 32 bits the nearest that fits; both with a complaint, and
-// the status 1.
+// the status 1. Its own setting is the platform: on "windows" a new line takes two bytes.
 #pragma once
 
 #include <algorithm>
@@ -15,6 +15,9 @@ namespace support {
 class SmallShell final : public inky::Dialect, public inky::Writer {
  public:
   const inky::DialectFacts& facts() const override {
+    static constexpr std::string_view platforms[] = {"unix", "windows"};
+    static constexpr inky::SettingFact settings[] = {
+        {"platform", "where it runs: what ends a line", "unix", platforms}};
     static constexpr inky::DialectFacts facts = {
         .id = "small-shell",
         .language = "a small shell",
@@ -24,6 +27,7 @@ class SmallShell final : public inky::Dialect, public inky::Writer {
         .program = "none",
         .width_unit = inky::WidthUnit::bytes,
         .rounding = {.rule = inky::Rounding::half_even, .basis = "nothing"},
+        .settings = settings,
         .conversions = {},
         .flags = {},
         .modifiers = {},
@@ -71,14 +75,17 @@ class SmallShell final : public inky::Dialect, public inky::Writer {
   }
 
   inky::Outcome do_render(const inky::TemplateContent& parsed, std::span<const inky::Value> values,
-                          const inky::RenderOptions&, inky::Output& out,
+                          const inky::RenderOptions& options, inky::Output& out,
                           inky::Report* report) const override {
     const std::size_t before = out.needed();
     std::vector<inky::Complaint> complaints;
     for (const inky::Piece& piece : parsed.pieces) {
       const std::size_t from = out.needed() - before;
       if (piece.field == inky::unset) {
-        out.append(parsed.literal(piece));
+        for (const char byte : parsed.literal(piece)) {
+          if (byte == '\n' && options.setting("platform") == "windows") out.append('\r');
+          out.append(byte);
+        }
         continue;
       }
       const inky::Field& field = parsed.fields[static_cast<std::size_t>(piece.field)];
