@@ -4,7 +4,6 @@
 
 #include "format/layout.hpp"
 #include "text/ascii.hpp"
-#include "text/escape.hpp"
 #include "text/utf8.hpp"
 
 namespace inky::inline v1::percent {
@@ -29,7 +28,10 @@ enum class Choosing : std::uint8_t { undecided, in_order, by_position };
 
 class Reader {
  public:
-  Reader(const Syntax& syntax, std::string_view source) : syntax_(syntax) { out_.source = source; }
+  Reader(const Syntax& syntax, std::string_view source, std::vector<FieldPart>* parts)
+      : syntax_(syntax), parts_(parts) {
+    out_.source = source;
+  }
 
   Result<TemplateContent> read() {
     while (at_ < source().size()) {
@@ -48,6 +50,12 @@ class Reader {
  private:
   std::string_view source() const { return out_.source; }
   char peek() const { return at_ < source().size() ? source()[at_] : '\0'; }
+
+  // The part of the field at hand that ends here.
+  void keep(FieldPart::What what, std::size_t from, std::size_t fact = 0) {
+    if (parts_ != nullptr && at_ > from)
+      parts_->push_back({what, {from, at_}, static_cast<int>(out_.fields.size()), fact});
+  }
 
   void add_literal(std::size_t end, std::string_view text) {
     const std::size_t from = out_.literals.size();
@@ -71,18 +79,31 @@ class Reader {
   std::optional<Error> read_field() {
     Field field;
     field.span.from = at_++;
+    keep(FieldPart::What::start, field.span.from);
+    const std::size_t position = at_;
     if (auto error = read_position(field.position)) return error;
+    keep(FieldPart::What::position, position);
+    const std::size_t key = at_;
     if (syntax_.keys && peek() == '(') read_key(field);
+    keep(FieldPart::What::key, key);
     read_flags(field);
+    const std::size_t width = at_;
     if (auto error = read_count("the width", field.width)) return error;
+    keep(FieldPart::What::width, width);
+    const std::size_t precision = at_;
     if (peek() == '.') {
       ++at_;
       if (auto error = read_count("the precision", field.precision)) return error;
       // A point alone means zero.
       if (!field.precision.given()) field.precision.from = Count::From::source;
     }
+    keep(FieldPart::What::precision, precision);
+    const std::size_t modifier = at_;
     read_modifier(field);
+    keep(FieldPart::What::modifier, modifier);
+    const std::size_t letter = at_;
     read_letter(field);
+    keep(FieldPart::What::letter, letter);
     field.span.to = at_;
     syntax_.finish(field, source().substr(field.span.from, field.span.to - field.span.from));
     if (takes_value(field))
@@ -161,20 +182,26 @@ class Reader {
 
   void read_flags(Field& field) {
     const auto flags = syntax_.facts->flags;
-    for (;; ++at_) {
+    for (;;) {
       const auto found = std::find_if(flags.begin(), flags.end(),
                                       [&](const FlagFact& fact) { return fact.flag == peek(); });
       if (at_ >= source().size() || found == flags.end()) return;
-      const auto bit = static_cast<std::uint16_t>(1U << (found - flags.begin()));
+      const std::size_t start = at_++;
+      const auto index = static_cast<std::size_t>(found - flags.begin());
+      const auto bit = static_cast<std::uint16_t>(1U << index);
       if ((field.flags & bit) != 0) field.repeats_flag = true;
       field.flags |= bit;
-      if (syntax_.fill_flag == 0) continue;
-      if (found->flag == '0' || found->flag == ' ') field.spec.fill = source().substr(at_, 1);
-      if (found->flag != syntax_.fill_flag || at_ + 1 >= source().size()) continue;
-      // Half of a longer character fills nothing: what follows it cannot be a field.
-      if (const std::string_view fill = source().substr(++at_, 1); is_ascii(fill))
-        field.spec.fill = fill;
+      if (syntax_.fill_flag != 0) read_fill(field, found->flag, start);
+      keep(FieldPart::What::flag, start, index);
     }
+  }
+
+  void read_fill(Field& field, char flag, std::size_t start) {
+    if (flag == '0' || flag == ' ') field.spec.fill = source().substr(start, 1);
+    if (flag != syntax_.fill_flag || at_ >= source().size()) return;
+    // Half of a longer character fills nothing: what follows it cannot be a field.
+    if (const std::string_view fill = source().substr(at_++, 1); is_ascii(fill))
+      field.spec.fill = fill;
   }
 
   std::optional<Error> read_count(const char* what, Count& count) {
@@ -259,6 +286,7 @@ class Reader {
   }
 
   const Syntax& syntax_;
+  std::vector<FieldPart>* parts_;  // null: nobody asks
   TemplateContent out_;
   std::size_t at_ = 0;
   int next_ = 0;
@@ -267,130 +295,12 @@ class Reader {
   std::vector<bool> used_;
 };
 
-// Walks the source of a field again, this time to put each part into words.
-class Explainer {
- public:
-  Explainer(const Syntax& syntax, const TemplateContent& parsed, int index, std::vector<Words>& out)
-      : syntax_(syntax),
-        facts_(*syntax.facts),
-        field_(parsed.fields[static_cast<std::size_t>(index)]),
-        source_(parsed.source),
-        at_(field_.span.from),
-        index_(index),
-        out_(out) {}
-
-  void explain() {
-    say(1, "start", "a field begins");
-    const std::size_t position = position_size(syntax_, source_.substr(at_));
-    if (!field_.key.empty())
-      say(field_.key.size(), "key", "takes the value named " + in_quotes(field_.key_name()));
-    if (field_.position != unset && position != 0)
-      say(position, "position", "takes value " + std::to_string(field_.position));
-    explain_flags();
-    explain_count(field_.width, "width", "at least ",
-                  std::string(name_of(facts_.width_unit)) + "; longer text is never cut");
-    if (at_ < field_.span.to && source_[at_] == '.') explain_precision();
-    if (!facts_.modifiers.empty()) {
-      const ModifierFact& modifier = facts_.modifiers[field_.modifier];
-      if (!modifier.text.empty())
-        say(modifier.text.size(), "modifier", std::string(modifier.meaning));
-    }
-    if (at_ < field_.span.to) explain_letter();
-    if (!field_.defect.empty()) {
-      out_.push_back(
-          {field_.span, field_.failure.empty() ? "undefined" : "fails", field_.defect, index_});
-    }
-  }
-
- private:
-  void say(std::size_t size, std::string_view role, std::string meaning) {
-    out_.push_back({{at_, at_ + size}, role, std::move(meaning), index_});
-    at_ += size;
-  }
-
-  void explain_flags() {
-    for (; at_ < field_.span.to;) {
-      const auto found =
-          std::find_if(facts_.flags.begin(), facts_.flags.end(),
-                       [&](const FlagFact& fact) { return fact.flag == source_[at_]; });
-      if (found == facts_.flags.end()) return;
-      const bool fills = found->flag == syntax_.fill_flag && at_ + 1 < field_.span.to;
-      say(fills ? 2 : 1, "flag", std::string(found->meaning));
-    }
-  }
-
-  std::size_t count_size(std::size_t from) const {
-    std::size_t end = from;
-    while (end < field_.span.to &&
-           (is_digit(source_[end]) || source_[end] == '*' || source_[end] == '$'))
-      ++end;
-    return end - from;
-  }
-
-  static std::string amount(const Count& count) {
-    if (count.from == Count::From::value)
-      return "as many as value " + std::to_string(count.value_index + 1) + " says, in ";
-    return std::to_string(count.amount) + " ";
-  }
-
-  void explain_count(const Count& count, std::string_view role, std::string before,
-                     std::string after) {
-    if (!count.given()) return;
-    say(count_size(at_), role, std::move(before) + amount(count) + std::move(after));
-  }
-
-  void explain_precision() {
-    const ConversionFact* conversion = conversion_of(facts_, field_.letter);
-    const std::size_t size = 1 + count_size(at_ + 1);
-    std::string meaning = amount(field_.precision);
-    if (conversion == nullptr || !conversion->precision) {
-      meaning = "means nothing to this letter";
-    } else if (conversion->kind == Kind::text) {
-      meaning =
-          "at most " + meaning + std::string(name_of(facts_.width_unit)) + "; the rest is cut";
-    } else if (conversion->kind == Kind::whole) {
-      meaning = "at least " + meaning + "digits, with zeros in front";
-    } else if (field_.spec.notation == Notation::compact) {
-      meaning += "significant digits";
-    } else if (field_.spec.notation == Notation::hexfloat) {
-      meaning += "hexadecimal digits after the point";
-    } else {
-      meaning += "digits after the point";
-    }
-    say(size, "precision", std::move(meaning));
-  }
-
-  void explain_letter() {
-    const ConversionFact* conversion = conversion_of(facts_, field_.letter);
-    say(field_.span.to - at_, "letter",
-        conversion != nullptr ? std::string(conversion->meaning) : "no such letter");
-  }
-
-  const Syntax& syntax_;
-  const DialectFacts& facts_;
-  const Field& field_;
-  std::string_view source_;
-  std::size_t at_;
-  int index_;
-  std::vector<Words>& out_;
-};
-
 }  // namespace
 
-Result<TemplateContent> parse(const Syntax& syntax, std::string_view source) {
+Result<TemplateContent> parse(const Syntax& syntax, std::string_view source,
+                              std::vector<FieldPart>* parts) {
   if (auto error = check_source(*syntax.facts, source)) return std::move(*error);
-  return Reader(syntax, source).read();
-}
-
-std::vector<Words> explain(const Syntax& syntax, const TemplateContent& parsed) {
-  std::vector<Words> out;
-  for (const Piece& piece : parsed.pieces) {
-    if (piece.field != unset)
-      Explainer(syntax, parsed, piece.field, out).explain();
-    else
-      out.push_back({piece.source, "literal", "prints " + in_quotes(parsed.literal(piece)), unset});
-  }
-  return out;
+  return Reader(syntax, source, parts).read();
 }
 
 void set_letter(Spec& spec, char letter) {

@@ -6,8 +6,10 @@
 // fields and resolves which value each one takes; what a field means is the dialect's to say.
 #pragma once
 
+#include <cstdint>
 #include <string>
 #include <string_view>
+#include <vector>
 
 #include "format/layout.hpp"
 #include "inky_margin/dialect/dialect.hpp"
@@ -49,8 +51,18 @@ struct Syntax {
   void (*finish)(Field& field, std::string_view source);
 };
 
-// "%%" becomes a literal; every other field is finished by the syntax.
-Result<TemplateContent> parse(const Syntax& syntax, std::string_view source);
+// One part of a field, as the reader comes to it.
+struct FieldPart {
+  enum class What : std::uint8_t { start, position, key, flag, width, precision, modifier, letter };
+  What what = What::start;
+  Span span;             // in the source
+  int field = 0;         // which
+  std::size_t fact = 0;  // of a flag: which of the facts' flags
+};
+
+// "%%" becomes a literal; every other field is finished by the syntax. `parts` may be null.
+Result<TemplateContent> parse(const Syntax& syntax, std::string_view source,
+                              std::vector<FieldPart>* parts = nullptr);
 
 // The words for a template, part by part, from the facts.
 std::vector<Words> explain(const Syntax& syntax, const TemplateContent& parsed);
