@@ -62,7 +62,7 @@ class Rendering final : public percent::Rendering<Rendering> {
   }
 
   bool end() {
-    if (report_ != nullptr) note_left_over();
+    if (report_ != nullptr) note_unused("C evaluates and ignores them");
     return true;
   }
 
@@ -340,16 +340,6 @@ class Rendering final : public percent::Rendering<Rendering> {
     if (has_flag(field, '\''))
       note(Code::no_grouping_in_locale,
            "the locale has no thousands mark, so the flag ' prints nothing", field.span);
-  }
-
-  [[gnu::noinline]] void note_left_over() {
-    const auto taken = static_cast<std::size_t>(parsed_.values_taken);
-    if (values_.size() <= taken) return;
-    const std::size_t extra = values_.size() - taken;
-    note(Code::too_many_values,
-         std::to_string(extra) + (extra == 1 ? " value is" : " values are") +
-             " used by no field; C evaluates and ignores them",
-         {0, parsed_.source.size()});
   }
 };
 

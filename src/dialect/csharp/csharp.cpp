@@ -249,13 +249,7 @@ class Rendering final : public family::Rendering<Rendering> {
   }
 
   bool end() {
-    if (report_ == nullptr) return true;
-    const auto taken = static_cast<std::size_t>(parsed_.values_taken);
-    if (values_.size() > taken)
-      note(
-          Code::too_many_values,
-          std::to_string(values_.size() - taken) + " more than the fields take; .NET does not mind",
-          {0, parsed_.source.size()});
+    if (report_ != nullptr) note_unused(".NET ignores them");
     return true;
   }
   void note_field(const Field&) {}

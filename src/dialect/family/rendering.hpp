@@ -11,6 +11,7 @@
 
 #include <algorithm>
 #include <string>
+#include <string_view>
 
 #include "inky_margin/dialect/dialect.hpp"
 #include "number/decimal_writing.hpp"
@@ -73,6 +74,18 @@ class Rendering {
 
   void note(Code code, std::string message, Span span) {
     report_->notes.push_back({code, std::move(message), span});
+  }
+
+  // Values beyond those that the fields take: `then` says what the language does with them.
+  [[gnu::noinline]] void note_unused(std::string_view then) {
+    const auto taken = static_cast<std::size_t>(parsed_.values_taken);
+    if (values_.size() > taken) note_unused(values_.size() - taken, then);
+  }
+  void note_unused(std::size_t count, std::string_view then) {
+    note(Code::too_many_values,
+         std::to_string(count) + (count == 1 ? " value is" : " values are") +
+             " used by no field; " + std::string(then),
+         {0, parsed_.source.size()});
   }
 
   // A width or precision that a value gave, within the limit.

@@ -85,13 +85,7 @@ class Rendering final : public percent::Rendering<Rendering> {
   }
 
   bool end() {
-    const auto taken = static_cast<std::size_t>(parsed_.values_taken);
-    if (report_ != nullptr && values_.size() > taken) {
-      note(Code::too_many_values,
-           std::to_string(values_.size() - taken) +
-               " more given than the template takes; Java ignores them",
-           Span{0, parsed_.source.size()});
-    }
+    if (report_ != nullptr) note_unused("Java ignores them");
     return true;
   }
 

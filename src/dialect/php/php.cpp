@@ -202,13 +202,7 @@ class Rendering final : public percent::Rendering<Rendering> {
               std::to_string(values_.size() + 1) + " given (the template is one of them)",
           Span{0, parsed_.source.size()}));
     }
-    const auto taken = static_cast<std::size_t>(parsed_.values_taken);
-    if (report_ != nullptr && values_.size() > taken) {
-      note(Code::too_many_values,
-           std::to_string(values_.size() - taken) +
-               " more given than the template takes; PHP ignores them",
-           Span{0, parsed_.source.size()});
-    }
+    if (report_ != nullptr) note_unused("PHP ignores them");
     return true;
   }
 

@@ -57,7 +57,7 @@ class Rendering final : public family::Rendering<Rendering> {
   }
 
   bool end() {
-    if (report_ != nullptr) note_unused();
+    if (report_ != nullptr) note_spare();
     return true;
   }
 
@@ -266,14 +266,12 @@ class Rendering final : public family::Rendering<Rendering> {
   }
 
   // Positional values beyond those the fields take; Python does not mind them.
-  void note_unused() {
+  void note_spare() {
     const auto positional = static_cast<std::int64_t>(index_.unnamed_count());
     const auto extra = positional - parsed_.values_taken;
-    if (extra <= 0) return;
-    note(Code::too_many_values,
-         std::to_string(extra) + (extra == 1 ? " value is" : " values are") +
-             " used by no field; Python does not mind",
-         {0, parsed_.source.size()});
+    if (extra > 0)
+      family::Rendering<Rendering>::note_unused(static_cast<std::size_t>(extra),
+                                                "Python ignores them");
   }
 
   const Fields& program_;

@@ -107,12 +107,7 @@ class Rendering final : public percent::Rendering<Rendering> {
   }
 
   bool end() {
-    const auto taken = static_cast<std::size_t>(parsed_.values_taken);
-    if (report_ != nullptr && values_.size() > taken) {
-      note(Code::too_many_values,
-           "R warns: " + std::to_string(values_.size() - taken) + " not used by the template",
-           Span{0, parsed_.source.size()});
-    }
+    if (report_ != nullptr) note_unused("R warns of it");
     return true;
   }
 
