@@ -164,7 +164,7 @@ TEST_CASE("where the languages of the family mean the same, they print the same"
       const bool has_letter = std::any_of(letters.begin(), letters.end(), [&](const auto& fact) {
         return fact.letter == source.back();
       });
-      if (dialect->facts().letter_form != "%@" || !has_letter) continue;
+      if (dialect->facts().style != TemplateStyle::percent || !has_letter) continue;
       INFO(dialect->facts().id << " " << source << " of " << describe(number));
       TextBuffer out;
       REQUIRE(dialect->render(*dialect->parse(source), {&number, 1}, out).prints());
@@ -362,7 +362,7 @@ TEST_CASE("every dialect writes into a caller's buffer, and cuts what does not f
   };
   for (const Dialect* dialect : all_dialects()) {
     INFO(dialect->facts().id);
-    const bool percent = dialect->facts().letter_form == "%@";
+    const bool percent = dialect->facts().style == TemplateStyle::percent;
     Sample sample = percent ? Sample{"", "%s and %s", "%4s|"} : Sample{"", "{} and {}", "{:>4}|"};
     for (const Sample& own : samples) {
       if (own.id == dialect->facts().id) sample = own;
@@ -393,7 +393,7 @@ TEST_CASE("a value that a dialect does not know yet is refused, whatever the let
                         value("{mass: 12.5}"), Value::list({value("1"), value("(1, 2)")})};
   for (const Dialect* dialect : all_dialects()) {
     const DialectFacts& facts = dialect->facts();
-    if (facts.letter_form != "%@" || facts.id == "python-percent") continue;
+    if (facts.style != TemplateStyle::percent || facts.id == "python-percent") continue;
     for (const Value& one : rare) {
       for (const ConversionFact& conversion : facts.conversions) {
         // Java's line end and percent sign show no value.

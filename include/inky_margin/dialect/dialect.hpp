@@ -12,6 +12,7 @@
 // read them. Dialects are immutable and live as long as the program: share them freely.
 #pragma once
 
+#include <cstdint>
 #include <optional>
 #include <span>
 #include <string>
@@ -98,6 +99,9 @@ struct SettingFact {
   std::span<const std::string_view> values;  // those supported
 };
 
+// How fields are written: %d, {}, or in a way of the language's own (a call, a chain, a pattern).
+enum class TemplateStyle : std::uint8_t { percent, braces, own };
+
 struct DialectFacts {
   std::string_view id;
   std::string_view language;
@@ -107,6 +111,7 @@ struct DialectFacts {
   std::string_view program;    // its compiler or interpreter, which tells its --version
   WidthUnit width_unit;        // what a width and a precision of text count
   RoundingFact rounding;
+  TemplateStyle style = TemplateStyle::percent;
   // How a field is written: of a letter, which stands for @, and of a real to N places; ~ stands
   // for a point and N zeros, or for nothing. Empty: there is no such field.
   std::string_view letter_form = "%@";

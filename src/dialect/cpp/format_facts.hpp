@@ -108,6 +108,7 @@ inline constexpr DialectFacts facts = {
     .program = "clang++-16",
     .width_unit = WidthUnit::columns,
     .rounding = {.rule = Rounding::half_even, .basis = "the stored value, exactly"},
+    .style = TemplateStyle::braces,
     .letter_form = "{:@}",
     .places_form = "{:.Nf}",
     .modifiers_are = "Counts from values",

@@ -126,6 +126,7 @@ inline constexpr DialectFacts facts = {
     .program = "g++",
     .width_unit = WidthUnit::bytes,
     .rounding = {.rule = Rounding::half_even, .basis = "the stored value, exactly"},
+    .style = TemplateStyle::own,
     .letter_form = "",
     .places_form = "cout << fixed << setprecision(N) << x",
     .modifiers_are = "Manipulators",

@@ -174,6 +174,7 @@ inline constexpr DialectFacts csharp_facts = {
                  .basis =
                      "the stored value, exactly; a pattern rounds its first 15 digits half away",
                  .stored_value = false},
+    .style = TemplateStyle::braces,
     .letter_form = "{0:@}",
     .places_form = "{0:FN}",
     .modifiers_are = "Alignment, patterns, dates",

@@ -71,6 +71,7 @@ constexpr DialectFacts pattern_facts = {
     .width_unit = WidthUnit::utf16_units,
     .rounding = {.rule = Rounding::half_even,
                  .basis = "the stored value, exactly; other modes may be chosen"},
+    .style = TemplateStyle::own,
     .letter_form = "",
     .places_form = "0~",
     .modifiers_are = "Characters of a pattern",

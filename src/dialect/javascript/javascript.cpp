@@ -135,6 +135,7 @@ constexpr DialectFacts javascript_facts = {
     .rounding = {.rule = Rounding::half_away,
                  .basis = "the stored value, exactly; toLocaleString: the shortest digits",
                  .stored_value = false},
+    .style = TemplateStyle::own,
     .letter_form = "",
     .places_form = "${x.toFixed(N)}",
     .modifiers_are = "Methods and functions",

@@ -153,6 +153,7 @@ constexpr DialectFacts lisp_facts = {
     .rounding = {.rule = Rounding::half_away,
                  .basis = "the stored value, to the fewest digits within half a unit of the place",
                  .stored_value = false},
+    .style = TemplateStyle::own,
     .letter_form = "~@",
     .places_form = "~,NF",
     .modifiers_are = "Parameters",

@@ -84,6 +84,7 @@ inline constexpr DialectFacts facts = {
     .rounding = {.rule = Rounding::half_even,
                  .basis = "the stored value, exactly, to decimals that all elements share",
                  .stored_value = false},
+    .style = TemplateStyle::own,
     .letter_form = "",
     .places_form = "",
     .modifiers_are = "Statements",

@@ -81,6 +81,7 @@ const DialectFacts braces_facts = {
     .program = "python3",
     .width_unit = WidthUnit::code_points,
     .rounding = {.rule = Rounding::half_even, .basis = "the stored value, exactly"},
+    .style = TemplateStyle::braces,
     .letter_form = "{:@}",
     .places_form = "{:.Nf}",
     .modifiers_are = "Conversions and codes",

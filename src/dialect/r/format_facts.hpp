@@ -56,6 +56,7 @@ inline constexpr DialectFacts facts = {
                  .basis =
                      "the stored value, exactly, to significant digits that all elements share",
                  .stored_value = false},
+    .style = TemplateStyle::own,
     .letter_form = "",
     .places_form = "formatC(x, digits = N, format = \"f\")",
     .modifiers_are = "Arguments",

@@ -150,6 +150,7 @@ inline constexpr DialectFacts facts = {
     .program = "rustc",
     .width_unit = WidthUnit::code_points,
     .rounding = {.rule = Rounding::half_even, .basis = "the stored value, exactly"},
+    .style = TemplateStyle::braces,
     .letter_form = "{:@}",
     .places_form = "{:.N}",
     .modifiers_are = "Longer forms",
