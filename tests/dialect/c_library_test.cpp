@@ -89,7 +89,7 @@ class Generator {
   }
 
   Case whole() {
-    const char letter = random_.pick(std::string_view("diouxX"));
+    const char letter = random_.pick(std::string_view("diouxXbB"));
     const bool is_signed = letter == 'd' || letter == 'i';
     Case c;
     c.source = "%" + flags(letter == 'u' ? "-+ 0'" : is_signed ? "-+ 0'" : "-+ #0");

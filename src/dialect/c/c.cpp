@@ -42,6 +42,7 @@ const percent::Syntax syntax = {.facts = &facts,
                                 .most_position = most_position,
                                 .keys = false,
                                 .unknown_letters_take_values = false,
+                                .ends_at_zero = true,
                                 .read_escape = read_own_escape,
                                 .finish = finish};
 

@@ -56,6 +56,10 @@ bool has_flag(const Field& field, char flag);
 inline bool is_signed(char letter) {
   return letter == 'd' || letter == 'i';
 }
+// C23, 7.23.6.1; the GNU C library has them since 2.35.
+inline bool is_binary(char letter) {
+  return letter == 'b' || letter == 'B';
+}
 // "%d"
 std::string letter_name(const Field& field);
 

@@ -133,6 +133,7 @@ void finish(Field& field, std::string_view) {
   Spec& spec = field.spec;
   spec.kind = field.letter == 'p' ? Kind::text : conversion->kind;
   percent::set_letter(spec, field.letter);
+  if (is_binary(field.letter)) spec.base = 2;
   if (is_signed(field.letter) || spec.kind == Kind::real)
     spec.sign = percent::sign_of(facts, field);
   if (spec.kind == Kind::real)

@@ -171,6 +171,8 @@ class Rendering final : public percent::Rendering<Rendering> {
     if (spec.prefix && magnitude != 0) {
       if (spec.base == 16)
         prefix = spec.letters == Letters::upper ? "0X" : "0x";
+      else if (spec.base == 2)
+        prefix = spec.letters == Letters::upper ? "0B" : "0b";
       else if (spec.least_digits <= static_cast<int>(digits.size()))
         prefix = "0";
     }
@@ -337,6 +339,12 @@ class Rendering final : public percent::Rendering<Rendering> {
       note(Code::flag_overridden, "a precision switches the flag 0 off for whole numbers",
            field.span);
     }
+    if (is_binary(field.letter))
+      note(Code::departs_from_standard,
+           letter_name(field) +
+               " is of C23; C17 has no such letter, the GNU C library has it since "
+               "2.35",
+           field.span);
     if (has_flag(field, '\''))
       note(Code::no_grouping_in_locale,
            "the locale has no thousands mark, so the flag ' prints nothing", field.span);

@@ -33,10 +33,14 @@ class Reader : PastedSource {
         first = true;
         continue;
       }
-      if (first && is_word_start(source_[at_])) read_stream();
+      // A piece of a chain may be pasted, without its stream.
+      const bool piece = first && !starts_with("<<") &&
+                         (!is_word_start(source_[at_]) || begins_with_manipulator());
+      if (first && !piece && is_word_start(source_[at_])) read_stream();
       first = false;
-      if (!out_.refusal) read_insertion();
+      if (!out_.refusal) read_insertion(!piece);
     }
+    keep_first_word();
     chain_.after = std::move(pending_);
     close(source_.size());
     at_ = source_.size();
@@ -83,9 +87,24 @@ class Reader : PastedSource {
     return read_name();
   }
 
+  bool begins_with_manipulator() {
+    const std::size_t start = at_;
+    const bool known = find_manipulator(read_name()) != manipulators.end();
+    at_ = start;
+    return known;
+  }
+
   void read_stream() {
+    constexpr std::string_view always_streams[] = {"cout",  "cerr",  "clog",
+                                                   "wcout", "wcerr", "wclog"};
     const std::size_t start = at_;
     chain_.stream = read_name();
+    const bool is_stream = std::find(std::begin(always_streams), std::end(always_streams),
+                                     chain_.stream) != std::end(always_streams);
+    if (start == 0 && !is_stream) {
+      chain_.first.name = chain_.stream;
+      chain_.first.span = {start, at_};
+    }
     skip_blanks();
     if (starts_with("."))
       not_yet("calls of a stream's members are", start, "Use a manipulator, such as setw(9).");
@@ -94,9 +113,17 @@ class Reader : PastedSource {
               "Begin with a stream's name and <<.");
   }
 
-  void read_insertion() {
+  void keep_first_word() {
+    chain_.names_with_first = chain_.names;
+    const std::string& word = chain_.first.name;
+    auto& names = chain_.names_with_first;
+    if (!word.empty() && std::find(names.begin(), names.end(), word) == names.end())
+      names.insert(names.begin(), word);
+  }
+
+  void read_insertion(bool wants_sign) {
     const std::size_t start = at_;
-    if (!take("<<")) {
+    if (wants_sign && !take("<<")) {
       return error("<< is expected here, or the end of the statement", start);
     }
     skip_blanks();
@@ -132,11 +159,15 @@ class Reader : PastedSource {
     at_ = end;
   }
 
+  static const Manipulator* find_manipulator(std::string_view name) {
+    return std::find_if(manipulators.begin(), manipulators.end(),
+                        [&](const Manipulator& known) { return known.name == name; });
+  }
+
   bool read_manipulator() {
     const std::size_t start = at_;
     const std::string_view name = read_name();
-    const auto* found = std::find_if(manipulators.begin(), manipulators.end(),
-                                     [&](const Manipulator& known) { return known.name == name; });
+    const Manipulator* found = find_manipulator(name);
     if (found == manipulators.end()) {
       at_ = start;
       return false;
@@ -185,14 +216,32 @@ class Reader : PastedSource {
         skip_blanks();  // literals side by side are one
         if (at_ >= source_.size() || source_[at_] != '"') at_ = end;
       }
+      end_at_zero(text, {start, out.span.to});
       out.value = Value::text(std::move(text));
       return !out_.refusal.has_value();
     }
     if (c == '\'') return read_character(out);
+    if (c == '+' && at_ + 1 < source_.size() &&
+        (is_word_start(source_[at_ + 1]) || source_[at_ + 1] == '\'')) {
+      ++at_;
+      out.promoted = true;
+      return source_[at_] == '\'' ? read_character(out) : read_named(out);
+    }
     if (is_digit(c) || c == '.' || c == '-' || c == '+') return read_number(out);
     if (is_word_start(c)) return read_named(out);
     no_expressions(start);
     return false;
+  }
+
+  // A literal is inserted as a char*, which ends at its first zero byte.
+  void end_at_zero(std::string& text, Span span) {
+    const std::size_t end = text.find('\0');
+    if (end == std::string::npos) return;
+    text.resize(end);
+    out_.notes.push_back({Code::text_cut,
+                          "a literal that is inserted ends at its first zero byte; the rest is not "
+                          "printed",
+                          span});
   }
 
   bool read_named(Operand& out) {

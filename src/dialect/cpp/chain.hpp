@@ -13,7 +13,8 @@ namespace inky::inline v1::cpp_stream {
 // A value: written in the chain, or of a name.
 struct Operand {
   Value value;
-  std::string name;  // empty: the value itself
+  std::string name;       // empty: the value itself
+  bool promoted = false;  // by a plus sign before it: a char becomes an int
   Span span;
 };
 
@@ -35,6 +36,10 @@ struct Chain final : Program {
   std::vector<Setting> after;
   std::vector<std::string> names;  // in the order they first appear
   std::string stream;              // its name, or nothing
+  // The word before the first <<, where it may be a value as well as a stream: it is one where a
+  // value bears its name. Its name is empty where it cannot be.
+  Operand first;
+  std::vector<std::string> names_with_first;
 };
 
 // Reads the chain in out.source; what is not read is refused there. `words` may be null.

@@ -16,7 +16,13 @@ class Reader {
  public:
   Reader(const braces::Decoded& decoded, TemplateContent& out, Fields& program,
          std::vector<Words>* words = nullptr)
-      : decoded_(decoded), reader_(decoded.text()), out_(out), program_(program), words_(words) {}
+      : decoded_(decoded),
+        // The format string is made of a char*, which ends at its first zero byte.
+        text_(decoded.text().substr(0, decoded.text().find('\0'))),
+        reader_(text_),
+        out_(out),
+        program_(program),
+        words_(words) {}
 
   void read() {
     while (!reader_.at_end() && !out_.refusal) {
@@ -25,6 +31,7 @@ class Reader {
                       reader_.at() - 1);
       if (!reader_.at_end() && !out_.refusal) read_field();
     }
+    if (!out_.refusal && text_.size() < decoded_.text().size()) leave_rest();
   }
 
  private:
@@ -34,6 +41,14 @@ class Reader {
     if (words_.asked())
       words_.add(decoded_.in_source({0, reader_.at()}).to, role, meaning(),
                  static_cast<int>(out_.fields.size()));
+  }
+
+  void leave_rest() {
+    const Span rest = decoded_.in_source({text_.size(), decoded_.text().size()});
+    out_.pieces.push_back({rest, unset, {}});
+    out_.notes.push_back(
+        {Code::text_cut, "a zero byte ends the format string; the rest is not printed", rest});
+    if (words_.asked()) words_.add(rest.to, "literal", "prints nothing", unset);
   }
 
   void refuse(std::string why, std::size_t from) {
@@ -161,6 +176,7 @@ class Reader {
   enum class Numbering { none, automatic, manual };
 
   const braces::Decoded& decoded_;
+  std::string_view text_;
   braces::SpecReader reader_;
   TemplateContent& out_;
   Fields& program_;

@@ -14,6 +14,7 @@
 
 #include <algorithm>
 #include <string>
+#include <utility>
 
 #include "../family/checked_dialect.hpp"
 #include "../family/named_values.hpp"
@@ -44,16 +45,40 @@ class Rendering final : public family::Rendering<Rendering> {
             const RenderOptions& options, Output& out, Report* report)
       : family::Rendering<Rendering>(cpp_stream::facts, parsed, values, options, out, report),
         chain_(static_cast<const Chain&>(*parsed.program)),
-        named_(chain_.names, values) {}
+        begins_with_value_(
+            !chain_.first.name.empty() &&
+            std::any_of(values.begin(), values.end(),
+                        [&](const Value& value) { return value.name() == chain_.first.name; })),
+        named_(begins_with_value_ ? chain_.names_with_first : chain_.names, values) {}
 
   // What the compiler says, which sees the whole chain before any of it is printed.
   std::optional<Outcome> check() {
+    if (begins_with_value_ && !check_shown(chain_.first)) return std::move(trouble_);
     for (const Insertion& insertion : chain_.insertions) {
       if (!check_settings(insertion.before) || !check_shown(insertion.shown))
         return std::move(trouble_);
     }
     if (!check_settings(chain_.after)) return std::move(trouble_);
     return std::nullopt;
+  }
+
+  // The first word, where it is a value, belongs to no field: whether it is one shows only now.
+  Outcome run() {
+    if (!begins_with_value_ || parsed_.refusal) return family::Rendering<Rendering>::run();
+    const std::size_t start = out_.needed();
+    Report* const report = std::exchange(report_, nullptr);
+    Field field;
+    field.span = chain_.first.span;
+    put(field, *find(chain_.first));
+    report_ = report;
+    const std::size_t size = out_.needed() - start;
+    Outcome outcome = family::Rendering<Rendering>::run();
+    if (!outcome.prints()) out_.cut_back(start);
+    if (report_ != nullptr) {
+      for (PlacedField& placed : report_->fields)
+        placed.output = {placed.output.from + size, placed.output.to + size};
+    }
+    return outcome;
   }
 
   bool render(const Field& field) {
@@ -80,15 +105,34 @@ class Rendering final : public family::Rendering<Rendering> {
   }
 
   // The value of an operand; null where its name has none.
-  const Value* find(const Operand& operand) const {
-    if (operand.name.empty()) return &operand.value;
-    return named_.find(operand.name);
+  const Value* find(const Operand& operand) {
+    const Value* value = operand.name.empty() ? &operand.value : named_.find(operand.name);
+    if (value == nullptr || !operand.promoted || !is_narrow(*value)) return value;
+    promoted_ = Value::whole(Type::i32, value->as_whole());
+    return &promoted_;
+  }
+
+  // What the integral promotions make an int: [conv.prom].
+  static bool is_narrow(const Value& value) {
+    switch (value.type()) {
+      case Type::i8:
+      case Type::i16:
+      case Type::u8:
+      case Type::u16:
+      case Type::truth:
+      case Type::character:
+        return true;
+      default:
+        return false;
+    }
   }
 
   bool check_shown(const Operand& operand) {
     const Value* value = find(operand);
     if (value == nullptr)
       return refuse("'" + operand.name + "' was not declared in this scope", operand.span);
+    if (operand.promoted && !is_whole(value->type()) && !is_real(value->type()))
+      return refuse("there is no unary + for " + describe(*value), operand.span);
     switch (value->type()) {
       case Type::i128:
       case Type::u128:
@@ -341,7 +385,9 @@ class Rendering final : public family::Rendering<Rendering> {
   }
 
   const Chain& chain_;
+  bool begins_with_value_;  // the first word is a value, and no stream
   NamedValues named_;
+  Value promoted_;
   State state_;
   bool used_up_ = false;  // a width, by the value before
   Span width_span_;
@@ -400,9 +446,9 @@ class CppStream final : public family::CheckedDialect<Chain, Rendering> {
   }
 
   Result<WrittenCall> do_write_call(const TemplateContent& parsed,
-                                    std::span<const std::string>) const override {
+                                    std::span<const std::string> names) const override {
     if (parsed.refusal) return not_read(parsed);
-    return print_chain(parsed);
+    return print_chain(parsed, names);
   }
 
   // cout << value.

@@ -73,6 +73,10 @@ inline constexpr auto manipulators = std::to_array<Manipulator>({
     {"endl", What::nothing, 0, false, "\n", "a new line"},
     {"ends", What::nothing, 0, false, std::string_view("\0", 1), "the character of code 0"},
     {"flush", What::nothing, 0, false, "", "writes out what is held back"},
+    {"unitbuf", What::nothing, 0, false, "", "writes out after each insertion"},
+    {"nounitbuf", What::nothing, 0, false, "", "holds back what is inserted"},
+    {"skipws", What::nothing, 0, false, "", "for reading: changes nothing that is printed"},
+    {"noskipws", What::nothing, 0, false, "", "for reading: changes nothing that is printed"},
 });
 
 inline constexpr auto modifiers = [] {

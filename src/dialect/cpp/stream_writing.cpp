@@ -143,8 +143,12 @@ class ChainPrinter {
   explicit ChainPrinter(const TemplateContent& parsed)
       : parsed_(parsed), chain_(static_cast<const Chain&>(*parsed.program)) {}
 
-  WrittenCall print() {
+  WrittenCall print(std::span<const std::string> names) {
     out_.add("cout");
+    if (std::find(names.begin(), names.end(), chain_.first.name) != names.end()) {
+      out_.add(" << ");
+      print(chain_.first);
+    }
     for (const Piece& piece : parsed_.pieces) {
       const std::string_view written = parsed_.literal(piece);
       if (piece.field != unset)
@@ -179,6 +183,7 @@ class ChainPrinter {
   }
 
   void print(const Operand& operand) {
+    if (operand.promoted) out_.add("+");
     if (!operand.name.empty()) return out_.add(operand.name);
     const Value& value = operand.value;
     switch (value.type()) {
@@ -227,8 +232,8 @@ WrittenTemplate write_chain(std::span<const TemplatePart> parts) {
   return ChainWriter().write(parts);
 }
 
-WrittenCall print_chain(const TemplateContent& parsed) {
-  return ChainPrinter(parsed).print();
+WrittenCall print_chain(const TemplateContent& parsed, std::span<const std::string> names) {
+  return ChainPrinter(parsed).print(names);
 }
 
 }  // namespace inky::inline v1::cpp_stream

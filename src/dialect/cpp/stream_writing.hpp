@@ -10,7 +10,7 @@ namespace inky::inline v1::cpp_stream {
 // Written insertion by insertion: settings only where they change.
 WrittenTemplate write_chain(std::span<const TemplatePart> parts);
 
-// A chain as source, made from what was read of it.
-WrittenCall print_chain(const TemplateContent& parsed);
+// A chain as source, made from what was read of it, for values of these names.
+WrittenCall print_chain(const TemplateContent& parsed, std::span<const std::string> names);
 
 }  // namespace inky::inline v1::cpp_stream

@@ -68,12 +68,23 @@ class Reader {
     const std::size_t start = at_;
     const std::size_t from = out_.literals.size();
     while (at_ < source().size() && source()[at_] != '%') {
+      const std::size_t here = at_;
       if (source()[at_] == '\\')
         at_ += syntax_.read_escape(at_, out_);
       else
         out_.literals += source()[at_++];
+      if (syntax_.ends_at_zero && out_.literals.size() > from && out_.literals.back() == '\0')
+        end_at_zero(here);
     }
     out_.pieces.push_back({{start, at_}, unset, {from, out_.literals.size()}});
+  }
+
+  // What follows the zero byte belongs to the literal that it stands in, and prints nothing.
+  void end_at_zero(std::size_t here) {
+    out_.literals.pop_back();
+    at_ = source().size();
+    out_.notes.push_back(
+        {Code::text_cut, "a zero byte ends the template; the rest is not printed", {here, at_}});
   }
 
   std::optional<Error> read_field() {

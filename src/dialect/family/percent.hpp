@@ -34,6 +34,8 @@ struct Syntax {
   bool unknown_letters_take_values = false;
   // So does a field that breaks off at the end of the template.
   bool broken_fields_take_values = false;
+  // A zero byte ends the template, as it ends every text of C.
+  bool ends_at_zero = false;
   // A backslash in a field begins no escape.
   bool fields_have_no_escapes = false;
   // Letters of fields that show no value.

@@ -44,6 +44,7 @@ bool Evaluator::take_places(const Datum& datum, const Node& node, std::string_vi
 }
 
 bool Evaluator::take_options(const Node& node, const Datum& given, LocaleOptions& out) {
+  constexpr int most_fraction_digits = 20;  // of V8 in Node.js 20
   int least = unset;
   int most = unset;
   for (std::size_t i = 0; i < given.keys.size(); ++i) {
@@ -51,13 +52,13 @@ bool Evaluator::take_options(const Node& node, const Datum& given, LocaleOptions
     const Datum& value = given.items[i];
     if (value.kind == DatumKind::undefined) continue;
     if (key == "minimumFractionDigits") {
-      if (!take_places(value, node, key, 0, 100, least)) return false;
+      if (!take_places(value, node, key, 0, most_fraction_digits, least)) return false;
     } else if (key == "maximumFractionDigits") {
-      if (!take_places(value, node, key, 0, 100, most)) return false;
+      if (!take_places(value, node, key, 0, most_fraction_digits, most)) return false;
     } else if (key == "minimumIntegerDigits") {
       if (!take_places(value, node, key, 1, 21, out.least_whole)) return false;
     } else if (key == "useGrouping" && value.kind == DatumKind::boolean) {
-      out.groups = value.truth;
+      out.groups = out.groups_always = value.truth;
     } else if (key == "style" && value.kind == DatumKind::text &&
                (value.text == "percent" || value.text == "decimal")) {
       out.percent = value.text == "percent";

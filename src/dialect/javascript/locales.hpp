@@ -29,6 +29,7 @@ struct LocaleOptions {
   int most_places = 3;
   bool percent = false;
   bool groups = true;
+  bool groups_always = false;  // also below the number of digits from which the locale does
 };
 
 // Appends the digits with the marks of the locale.

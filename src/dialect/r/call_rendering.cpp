@@ -35,6 +35,10 @@ void CallRendering::note_spare() {
 }
 
 bool CallRendering::match(std::span<const std::string_view> formals, bool has_dots) {
+  // A question mark before a name says that the argument is not supported yet.
+  const auto name_of = [](std::string_view formal) {
+    return formal.substr(formal.starts_with('?') ? 1 : 0);
+  };
   matched_.assign(formals.size(), nullptr);
   std::vector<bool> used(request_.call.arguments.size(), false);
   for (const bool partial : {false, true}) {
@@ -43,8 +47,9 @@ bool CallRendering::match(std::span<const std::string_view> formals, bool has_do
       if (name.empty() || used[i]) continue;
       std::size_t found = formals.size();
       for (std::size_t k = 0; k < formals.size(); ++k) {
+        const std::string_view formal = name_of(formals[k]);
         const bool fits =
-            partial ? formals[k].starts_with(name) && matched_[k] == nullptr : formals[k] == name;
+            partial ? formal.starts_with(name) && matched_[k] == nullptr : formal == name;
         if (!fits) continue;
         if (found != formals.size() || matched_[k] != nullptr)
           return fail("an argument is matched by several names", request_.call.arguments[i].span);

@@ -38,7 +38,7 @@ class FormatCCall final : public CallRendering {
                                                    "big.interval",
                                                    "?small.mark",
                                                    "?small.interval",
-                                                   "?decimal.mark",
+                                                   "decimal.mark",
                                                    "?preserve.width",
                                                    "?zero.print",
                                                    "?replace.zero",
@@ -53,6 +53,11 @@ class FormatCCall final : public CallRendering {
     std::optional<int> size;
     if (!take_count(7, size)) return false;
     field.marks.interval = size.value_or(3);
+    std::string point = ".";
+    if (!take_text(10, point)) return false;
+    if (point.size() != 1)
+      return not_yet("a decimal mark of no or several characters is", matched_[10]->span);
+    field.marks.point = point[0];
     if (field.marks.interval < 1) return not_yet("such an interval is", matched_[7]->span);
     if (field.flag.find_first_not_of("0+- #'I") != std::string::npos)
       return fail("'flag' should contain only characters from [0+- #'I]", matched_[4]->span);
@@ -182,6 +187,10 @@ class FormatCCall final : public CallRendering {
         return false;
       }
       texts.push_back(std::move(text));
+    }
+    if (field.marks.point != '.') {
+      for (std::string& text : texts)
+        std::replace(text.begin(), text.end(), '.', field.marks.point);
     }
     std::vector<std::string> names;
     if (!pad_texts(special, field, names)) return false;

@@ -21,7 +21,7 @@ inline constexpr auto modifiers = std::to_array<ModifierFact>({
     {"trim", "format: TRUE leaves out the padding of numbers"},
     {"big.mark", "between groups of digits before the point"},
     {"big.interval", "how many digits are a group; 3 when left out"},
-    {"decimal.mark", "format: the decimal mark"},
+    {"decimal.mark", "the decimal mark; one character"},
     {"format",
      "formatC: \"d\" for wholes, \"f\", \"e\", \"E\", \"g\" or \"G\" as in C, \"s\" for "
      "text"},
