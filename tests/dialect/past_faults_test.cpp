@@ -58,6 +58,10 @@ TEST_CASE("past faults: what was printed wrongly or refused, and prints") {
       {"cpp-stream", "<< x << y;", {nine, ten}, "910"},
       {"cpp-stream", "cout << +x << ' ' << +c", {nine, value("c='a':char")}, "9 97"},
       {"cpp-stream", "cout << +true << unitbuf << skipws << x", {nine}, "19"},
+      // A raw f-string keeps its backslashes.
+      {"python", "rf\"\\d{x}\"", {value("x=3")}, "\\d3"},
+      {"python", "Rf'\\n{x}'", {value("x=3")}, "\\n3"},
+      {"python", "fr\"\\{x}\\\"\"", {value("x=3")}, "\\3\\\""},
       // Grouping that is asked for, in locales that begin late with it.
       {"javascript", "${x.toLocaleString(\"es-ES\")}", {value("x=1234")}, "1234"},
       {"javascript",

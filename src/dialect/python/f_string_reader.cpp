@@ -28,6 +28,8 @@ class FStringReader {
   FStringReader(Span inside, TemplateContent& out, Fields& program, std::vector<Words>* words)
       : text_(std::string_view(out.source).substr(0, inside.to)),
         at_(inside.from),
+        quote_at_(inside.from - 1),
+        is_raw_(text_.substr(0, quote_at_).find_first_of("rR") != std::string_view::npos),
         out_(out),
         program_(program),
         words_(words) {
@@ -64,13 +66,19 @@ class FStringReader {
       out_.refusal = {Refusal::When::compile, "SyntaxError", "f-string: " + std::move(why), span};
   }
 
-  char quote() const { return out_.source[1]; }
+  char quote() const { return out_.source[quote_at_]; }
 
   // Up to a field, or to the brace that ends the spec it stands in.
   void read_literal(bool outermost, std::string& literal) {
     const std::size_t kept = out_.literals.size();
     while (at_ < text_.size()) {
       const char c = text_[at_];
+      if (c == '\\' && is_raw_) {
+        // It stays, and so does a quote behind it.
+        literal += text_[at_++];
+        if (peek() == quote()) literal += text_[at_++];
+        continue;
+      }
       if (c == '\\') {
         at_ += read_escape(at_, out_);
         literal += std::string_view(out_.literals).substr(kept);
@@ -220,6 +228,8 @@ class FStringReader {
 
   std::string_view text_;
   std::size_t at_;
+  std::size_t quote_at_;
+  bool is_raw_;  // a backslash begins no escape
   TemplateContent& out_;
   Fields& program_;
   braces::WordsSink words_;
@@ -314,10 +324,17 @@ Result<std::string> f_string_source(const TemplateContent& parsed, const Fields&
 }
 
 std::optional<Span> f_string_in(std::string_view source) {
-  if (source.size() < 3 || (source[0] != 'f' && source[0] != 'F')) return std::nullopt;
-  const char quote = source[1];
+  // f, and perhaps r on either side of it.
+  const std::size_t size = std::min(source.find_first_not_of("fFrR"), source.size());
+  const std::string_view prefix = source.substr(0, size);
+  const auto count = [&](char lower, char upper) {
+    return std::count_if(prefix.begin(), prefix.end(),
+                         [&](char c) { return c == lower || c == upper; });
+  };
+  if (count('f', 'F') != 1 || count('r', 'R') > 1 || source.size() < size + 2) return std::nullopt;
+  const char quote = source[size];
   if ((quote != '"' && quote != '\'') || source.back() != quote) return std::nullopt;
-  return Span{2, source.size() - 1};
+  return Span{size + 1, source.size() - 1};
 }
 
 void read_f_string(Span inside, TemplateContent& out, Fields& program, std::vector<Words>* words) {
