@@ -114,6 +114,11 @@ TEST_CASE("past faults: what was printed, and is refused") {
       {"cpp-stream", "cout << +x", {value("x=ink")}, "error"},
       // In R, d is the beginning of several names.
       {"r-format", "formatC(2.5, d = 3)", {}, "simpleError"},
+      // Literals of another kind, once printed as they stand.
+      {"fsharp", "$\"ink {x}\"", {}, ""},
+      {"fsharp", "$\"{x:F2}\"", {value("x=2.5")}, ""},
+      {"fsharp", "@\"ink\"", {}, ""},
+      {"csharp", "$@\"{x}\"", {value("x=2.5")}, ""},
       // An iteration that never ends.
       {"lisp", "~{~A~:*~}", {value("[1]")}, ""},
       {"lisp", "~@{~A~:*~}", {value("1")}, ""},

@@ -461,13 +461,10 @@ class CSharp final : public family::ProgramDialect<Items> {
 
  protected:
   void read(TemplateContent& out, Items& program, std::vector<Words>* words) const override {
-    if (out.source.starts_with("$\"") || out.source.starts_with("@\"")) {
-      out.refusal = {Refusal::When::not_supported_yet,
-                     "Number the values, as in {0,9:F2}, and leave the quotes out.",
-                     "interpolated and verbatim strings are not supported yet",
-                     {0, 2}};
+    static constexpr std::string_view prefixes[] = {"$\"", "@\"", "$@\"", "@$\"", "\"\"\""};
+    if (refuse_prefixed(prefixes, "interpolated, verbatim and raw strings",
+                        "Number the values, as in {0,9:F2}, and leave the quotes out.", out))
       return;
-    }
     const braces::Decoded decoded(out, read_escape);
     if (!out.refusal) Reader(decoded, out, program, words).read();
     // The formats stand where they will stay.

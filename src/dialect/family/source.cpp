@@ -42,6 +42,17 @@ Error not_read(const TemplateContent& parsed) {
           refusal.span, "Correct the template first."};
 }
 
+bool refuse_prefixed(std::span<const std::string_view> prefixes, std::string_view what,
+                     std::string_view remedy, TemplateContent& out) {
+  for (const std::string_view prefix : prefixes) {
+    if (!out.source.starts_with(prefix)) continue;
+    out.refusal = {Refusal::When::not_supported_yet, std::string(remedy),
+                   std::string(what) + " are not supported yet", Span{0, prefix.size()}};
+    return true;
+  }
+  return false;
+}
+
 void note_quotes(const DialectFacts& facts, TemplateContent& parsed) {
   const std::string_view source = parsed.source;
   const bool quoted = source.size() >= 2 && source.front() == source.back() &&

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <optional>
+#include <span>
 #include <string_view>
 
 #include "inky_margin/dialect/dialect.hpp"
@@ -18,6 +19,11 @@ Outcome outcome_of(const Refusal& refusal);
 
 // Why no program can be written of a template that is not read whole.
 Error not_read(const TemplateContent& parsed);
+
+// Refuses a source that is a literal with one of these prefixes, quote included: $"...". `what` is
+// not supported yet. Whether it did.
+bool refuse_prefixed(std::span<const std::string_view> prefixes, std::string_view what,
+                     std::string_view remedy, TemplateContent& out);
 
 // A note where both ends of the source are the same one of the language's quotes.
 void note_quotes(const DialectFacts& facts, TemplateContent& parsed);

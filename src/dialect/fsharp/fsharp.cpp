@@ -462,6 +462,11 @@ class FSharp final : public family::PercentDialect {
 
  private:
   void settle(TemplateContent& parsed) const override {
+    static constexpr std::string_view prefixes[] = {"$\"",  "@\"",    "$@\"",
+                                                    "@$\"", "\"\"\"", "$\"\"\""};
+    if (refuse_prefixed(prefixes, "interpolated, verbatim and triple-quoted strings",
+                        "Write %.2f and give the value, and leave the quotes out.", parsed))
+      return;
     for (const Field& field : parsed.fields) {
       const bool settled = parsed.refusal && parsed.refusal->when != Refusal::When::run;
       if (field.failure.empty() || settled) continue;
