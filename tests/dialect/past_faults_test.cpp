@@ -80,6 +80,9 @@ TEST_CASE("past faults: what was printed wrongly or refused, and prints") {
        "${x.toLocaleString(\"en-US\", {maximumFractionDigits: 20})}",
        {value("x=1.5")},
        "1.5"},
+      // A number where the character for an overflow should be: no error while nothing overflows.
+      {"lisp", "~14,,,1F", {value("2.5:f32")}, "           2.5"},
+      {"lisp", "~14,1,,1F", {value("2.5:f32")}, "           2.5"},
       // formatC() takes a decimal mark.
       {"r-format",
        "formatC(x, decimal.mark = \",\", format = \"f\", digits = 2)",
@@ -114,6 +117,8 @@ TEST_CASE("past faults: what was printed, and is refused") {
       {"cpp-stream", "cout << +x", {value("x=ink")}, "error"},
       // In R, d is the beginning of several names.
       {"r-format", "formatC(2.5, d = 3)", {}, "simpleError"},
+      {"lisp", "~2,1,,1F", {value("222.5:f32")}, "TYPE-ERROR"},
+      {"lisp", "~14,1,,,1F", {value("2.5:f32")}, "TYPE-ERROR"},
       // Literals of another kind, once printed as they stand.
       {"fsharp", "$\"ink {x}\"", {}, ""},
       {"fsharp", "$\"{x:F2}\"", {value("x=2.5")}, ""},

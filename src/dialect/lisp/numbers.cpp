@@ -87,9 +87,17 @@ bool Rendering::take_float_field(const Directive& directive, FloatField& out) {
   out.at = directive.at;
   return number(directive, 0, out.width) && number(directive, 1, out.places) &&
          (fixed || number(directive, 2, out.exponent_digits)) &&
-         number(directive, scale, out.scale) && character(directive, scale + 1, out.overflow) &&
+         number(directive, scale, out.scale) && take_overflow(scale + 1, out.overflow) &&
          character(directive, scale + 2, out.pad) &&
          (fixed || character(directive, scale + 3, out.marker));
+}
+
+// SBCL looks at the character for a field that overflows when one does, and not before: a number in
+// its place is no error until then.
+bool Rendering::take_overflow(std::size_t at, std::string& out) {
+  if (given_[at].kind == Given::Kind::character) out = given_[at].character;
+  if (given_[at].kind == Given::Kind::number) out = no_character;
+  return true;
 }
 
 bool Rendering::is_sensible(const FloatField& field) {
@@ -123,12 +131,15 @@ Flow Rendering::run_float(const Directive& directive, Arguments& arguments, std:
     out += float_text(number);
     return Flow::goes_on;
   }
+  const std::size_t from = out.size();
   if (directive.letter == 'F')
     append_fixed(number, field, out);
   else if (directive.letter == 'E')
     append_exponential(number, field, out);
   else
     append_general(number, field, out);
+  if (field.overflow == no_character && out.find(no_character, from) != std::string::npos)
+    return fail("TYPE-ERROR", "a parameter is a number and should be a character", directive);
   if (report_ != nullptr) note_float(directive, *value, number, field);
   return Flow::goes_on;
 }
