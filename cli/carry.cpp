@@ -172,7 +172,7 @@ Action add_carry(Command& tool) {
   command.takes("--to", options->to, "The dialects it goes to: ids between commas, or all",
                 "DIALECTS");
   command.takes("--line-limit", options->line_limit,
-                "The statement over lines of at most so many columns", "COLUMNS");
+                "The statement on lines of up to COLUMNS columns", "COLUMNS");
   command.json_flag(options->json);
   command.jsonl_flag(options->jsonl);
   command.ascii_flag(options->ascii);

@@ -187,12 +187,11 @@ std::vector<Section> guide(const Dialect& dialect) {
       std::any_of(facts.conversions.begin(), facts.conversions.end(),
                   [](const auto& fact) { return fact.kind == Kind::real && fact.precision; });
   Section counts{"Width and precision",
-                 {{"width", "at least so many " + unit + "; a longer value is never cut"}}};
+                 {{"width", "at least N " + unit + "; a longer value is never cut"}}};
   if (!facts.conversions.empty()) {
     counts.rows.push_back(
         {"precision",
-         "of text: at most so many " + unit +
-             (wholes_too ? "; of a whole number: at least so many digits" : "") +
+         "of text: up to N " + unit + (wholes_too ? "; of a whole number: at least N digits" : "") +
              (reals_too ? "; of a real: digits after the point, or significant ones with g" : "")});
   }
   out.push_back(std::move(counts));

@@ -462,7 +462,7 @@ Action add_proof(Command& tool) {
   command.flag("--watch", options->watch, "Again whenever the sheet or the data change");
   command.flag("--strict", options->strict, "The first finding ends it");
   command.takes("--fit-rows", options->fit_rows,
-                "With --bare: fitted columns look at so many rows, and not at all", "N");
+                "With --bare: fitted columns look at N rows, and not at all", "N");
   command.flag("--no-cache", options->no_cache, "Witnesses are asked anew");
   command.flag("--json", options->json, "The proof as one JSON object");
   command.ascii_flag(options->ascii);

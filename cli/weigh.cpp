@@ -153,7 +153,7 @@ Action add_weigh(Command& tool) {
                 "Types, separated by commas: f16, bf16, f32, f64, f80, f128, i8 to i128, u8 to "
                 "u128, big",
                 "TYPE");
-  command.takes("--places", options->places, "What printing so many decimals will show", "COUNT");
+  command.takes("--places", options->places, "What printing COUNT decimals will show", "COUNT");
   command.takes("--base", options->base, "The base of whole numbers without a prefix, 2 to 36",
                 "BASE");
   command.takes("--overflow", options->overflow,

@@ -87,7 +87,7 @@ int depth_of_values(std::string_view values) {
   return end_of_value(values, true, 1) < end_of_value(values, true, 0) ? 1 : 0;
 }
 
-// The blanks that a line begins with, and so many more. Where there are none, they would be text.
+// The blanks that a line begins with, and `indent` more. Where there are none, they would be text.
 std::string indented(std::string_view between, std::size_t indent) {
   std::string out(between);
   const std::size_t end = out.find('\n');

@@ -179,7 +179,7 @@ std::vector<Value> made(Type type) {
   return out;
 }
 
-// A number half-way between two results of so many places or digits, and what lies just beside it.
+// A number half-way between two results of N places or digits, and what lies just beside it.
 void add_around(double tie, const BinaryFormat& format, Type type, std::vector<Value>& out) {
   if (!(std::fabs(tie) < 1e300)) return;
   double below = tie;

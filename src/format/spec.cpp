@@ -116,7 +116,7 @@ constexpr auto keys = std::to_array<Key>({
     count<&Spec::places, 0, most_width>("places", "digits after the point"),
     count<&Spec::significant, 1, most_width>("significant", "digits in all"),
     count<&Spec::least_digits, 0, most_width>(
-        "least_digits", "zeros in front of a whole number up to so many digits"),
+        "least_digits", "zeros in front of a whole number, up to N digits in all"),
     choice<&Spec::keep_point, truth_names>("keep_point", "the point stays, and zeros behind it"),
     count<&Spec::base, lowest_base, highest_base>("base", "of a whole number"),
     choice<&Spec::prefix, truth_names>("prefix", "0b, 0o or 0x in front"),

@@ -16,7 +16,7 @@ using expression::Function;
 using expression::Node;
 using Maybe = std::optional<Rational>;
 
-// Texts of exact numbers: complete up to so many digits, then cut to so many.
+// Texts of exact numbers: complete up to the first count of digits, beyond it cut to the second.
 inline constexpr std::size_t most_exact_digits = 1200;
 inline constexpr int cut_digits = 40;
 // Numbers that are not rounded may grow without end; beyond this they are forgotten.

@@ -8,7 +8,7 @@
 
 namespace inky::inline v1 {
 
-// Both numbers have at most so many digits, and points no farther from the first than that.
+// The most digits that a number may have; its point is no farther from the first of them.
 inline constexpr int most_multiple_digits = 5'000;
 bool can_be_multiple(const ExactDecimal& x);
 

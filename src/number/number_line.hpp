@@ -22,7 +22,7 @@ struct LinePoint {
     stored,     // the one that is stored
     middle,     // between two numbers of the format: what lies here is a tie when read
     typed,
-    printable,  // a number with so many places
+    printable,  // a number with the places asked for
     halfway,    // between two of those: what lies here is a tie when printed
   };
   Kind kind;

@@ -23,7 +23,7 @@ class Declarations {
   };
   // Every token, in order, before it opens or closes anything.
   void see(const Token& token, const Place& place);
-  // A block is over, and so many are open still.
+  // A block is over; `blocks` of them are still open.
   void end_block(std::size_t blocks) { end(blocks); }
 
   // The name of a variable's type; empty where it has none that is known.

@@ -57,7 +57,7 @@ class CellWriter {
   bool plain_text_ = false;
 };
 
-// Digits as typed, to so many places, where no digit of the stored f64 can matter: up to 15 digits,
+// Digits as typed, to N places, where no digit of the stored f64 can matter: up to 15 digits,
 // and no tie. Nothing, with no data, where it might.
 std::string_view typed_fixed(std::string_view cell, std::size_t places, QuickRoom& room);
 

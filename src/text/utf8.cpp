@@ -8,7 +8,7 @@ namespace inky::inline v1 {
 
 namespace {
 
-// By length: the least value that needs so many bytes, and the bits of the first byte.
+// By length: the least value that needs that many bytes, and the bits of the first byte.
 struct Form {
   char32_t least;
   unsigned mark;

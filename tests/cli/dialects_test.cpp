@@ -158,7 +158,7 @@ TEST_CASE("patterns, slots, directives and calls, at the command line") {
   CHECK(slots.out.find("from 7 i32\n") != std::string::npos);
   const support::Ran words = support::run_tool("show --in javascript '${mass.toFixed(2)}'");
   CHECK(words.out.find("takes     values named mass\n") != std::string::npos);
-  CHECK(words.out.find("fixed notation with so many places") != std::string::npos);
+  CHECK(words.out.find("fixed notation with N places") != std::string::npos);
   CHECK(support::run_tool("show --bare --in lisp '~{~A~^, ~}|~R' '[7, 9]' 12").out ==
         "7, 9|twelve");
   const support::Ran directives = support::run_tool("show --in lisp '~{~A~^, ~}'");

@@ -75,7 +75,7 @@ struct Spec {
   Notation notation = Notation::shortest;
   int places = unset;        // digits after the point
   int significant = unset;   // digits in all; excludes places
-  int least_digits = unset;  // whole numbers: zeros in front up to so many digits
+  int least_digits = unset;  // whole numbers: zeros in front, up to this many digits
   bool keep_point = false;   // the point and trailing zeros stay, even with nothing after it
   int base = 10;
   bool prefix = false;  // 0b, 0o, 0x in front

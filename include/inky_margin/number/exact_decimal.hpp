@@ -44,7 +44,7 @@ ExactDecimal rounded(const ExactDecimal& value, std::int64_t places, Rounding ro
 Tail tail_at(const ExactDecimal& value, std::int64_t places);
 
 // All digits and no exponent, up to most_zeros zeros; then with one: "-1e-1000000".
-// `least_places`: zeros are added up to so many digits after the point.
+// `least_places`: zeros are added up to this many digits after the point.
 std::string to_text(const ExactDecimal& value, std::int64_t least_places = 0);
 
 }  // namespace inky::inline v1

@@ -138,7 +138,7 @@ constexpr ProgramForm own_program = {.before = "#include <stdio.h>\n\nint main(v
                                      .escaped = "\"\\?"};
 
 constexpr std::string_view pad_source =
-    "// The spaces that bring a text of so many columns to a width. printf counts bytes.\n"
+    "// The spaces that bring a text of `columns` columns to a width. printf counts bytes.\n"
     "static int room(int columns, int width) {\n"
     "  return width > columns ? width - columns : 0;\n"
     "}\n";

@@ -142,7 +142,7 @@ class ItemWriter {
         return true;
       case Notation::shortest:
         if (places != unset || spec_.significant != unset)
-          return give_up("so many digits of the shortest notation");
+          return give_up("a number of digits in the shortest notation");
         return plain || give_up("such a sign or padding of shortest digits");
       default:
         return give_up("such notation");

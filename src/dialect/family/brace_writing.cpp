@@ -103,7 +103,7 @@ class FieldWriter {
         out = "%";
         return true;
       case Notation::shortest:
-        return !counted || give_up("so many digits of the shortest notation");
+        return !counted || give_up("a number of digits in the shortest notation");
       default:
         return give_up("engineering notation");
     }
@@ -209,7 +209,7 @@ void read_notation(char letter, int precision, int places, Spec& spec) {
       spec.places = precision == unset ? places : precision;
       break;
     default:
-      // Without a letter: the shortest digits, or so many as with g.
+      // Without a letter: the shortest digits, or N of them as with g.
       if (precision == unset) break;
       spec.notation = Notation::compact;
       spec.significant = std::max(precision, 1);

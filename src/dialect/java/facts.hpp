@@ -24,7 +24,8 @@ inline constexpr auto conversions = std::to_array<ConversionFact>({
      "-#+ 0(<", true, ""},
     {'E', Kind::real, "as e, with an upper E", "-#+ 0(<", true, ""},
     {'g', Kind::real,
-     "a real to so many significant digits, zeros kept: fixed from 1e-4 to below 10 to the power "
+     "a real number, N significant digits, trailing zeros kept: fixed from 1e-4 to below 10 to the "
+     "power "
      "of "
      "that number, scientific elsewhere; 6 unless a precision says otherwise",
      "-+ 0,(<", true, ""},

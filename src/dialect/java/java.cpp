@@ -132,7 +132,7 @@ class Rendering final : public percent::Rendering<Rendering> {
     return true;
   }
 
-  // To so many units; the half of a character that stays is written as a question mark.
+  // Up to N units; the half of a character that stays is written as a question mark.
   void cut_text(const Field& field, std::string& text) {
     const auto limit = static_cast<std::size_t>(field.spec.limit);
     const std::string_view whole = text;

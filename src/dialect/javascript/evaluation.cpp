@@ -15,15 +15,15 @@ namespace inky::inline v1::javascript {
 namespace {
 
 constexpr auto method_facts = std::to_array<MethodFact>({
-    {"toFixed", "fixed notation with so many places, of the stored value, ties away from zero"},
-    {"toPrecision", "so many significant digits; an exponent below 1e-6, or beyond the digits"},
-    {"toExponential", "scientific notation with so many places; without them, the shortest digits"},
+    {"toFixed", "fixed notation with N places, of the stored value, ties away from zero"},
+    {"toPrecision", "N significant digits; an exponent below 1e-6, or beyond the digits"},
+    {"toExponential", "scientific notation with N places; without N, the shortest digits"},
     {"toString", "as text; of a number, in the base given"},
     {"toLocaleString",
      "with the marks of a locale; at most 3 places, of the shortest digits, ties away from zero"},
-    {"padStart", "at least so many UTF-16 units, filled on the left"},
-    {"padEnd", "at least so many UTF-16 units, filled on the right"},
-    {"repeat", "the text so many times"},
+    {"padStart", "at least N UTF-16 units, filled on the left"},
+    {"padEnd", "at least N UTF-16 units, filled on the right"},
+    {"repeat", "the text N times"},
     {"toUpperCase", "in upper case"},
     {"toLowerCase", "in lower case"},
     {"trim", "without blanks at its ends"},

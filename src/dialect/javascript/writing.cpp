@@ -87,7 +87,7 @@ class SlotWriter {
                std::to_string(spec_.significant == unset ? 6 : spec_.significant) + ")";
         break;
       case Notation::shortest:
-        return !counted || give_up("so many digits of the shortest notation");
+        return !counted || give_up("a number of digits in the shortest notation");
       default:
         return give_up("such notation");
     }

@@ -42,7 +42,7 @@ constexpr auto conversions = std::to_array<ConversionFact>({
     {'&', Kind::any, "a new line, unless at the beginning of one", "", false, ""},
     {'|', Kind::any, "a form feed", "", false, ""},
     {'~', Kind::any, "a tilde", "", false, ""},
-    {'T', Kind::any, "blanks up to a column; with @ so many blanks", "@", false, ""},
+    {'T', Kind::any, "blanks up to a column; with @ N blanks", "@", false, ""},
     {'*', Kind::any, "skips a value; with : goes back, with @ to a place", ":@", false, ""},
     {'^', Kind::any, "leaves the iteration, or the string, where no values are left", ":", false,
      ""},

@@ -27,7 +27,7 @@ class DirectiveWriter {
     return false;
   }
   std::string width() const { return spec_.width > 0 ? std::to_string(spec_.width) : ""; }
-  // "8,'0": a fill that is not a space has its place after so many commas.
+  // "8,'0": a fill that is not a space stands behind the commas of the parameters left out.
   std::string filled(std::string parameters, int commas) {
     if (spec_.width == 0 || spec_.fill == Mark(" ")) return parameters;
     return parameters + std::string(static_cast<std::size_t>(commas), ',') + "'" +

@@ -17,7 +17,7 @@ BinaryReal float_of(const Value& value);
 SignedNatural cut_of(const BinaryReal& real);
 // A cast to int: a float wraps; a text that is too large stays at the end of the range.
 std::int64_t int_of(const Value& value);
-// The g of PHP, which a float turned into text takes as well: to so many digits (unset: the
+// The g of PHP, which a float turned into text takes as well: to N digits (unset: the
 // shortest that read back), always with a decimal before an exponent.
 void lay_out_compact(const Spec& given, const BinaryReal& real, Output& out);
 std::string float_text(const BinaryReal& real);

@@ -60,7 +60,7 @@ std::string part_words(const FormatSpec& spec, std::size_t part) {
       return braces::flag_words(braces_facts, spec.group);
     case 7:
       return std::to_string(spec.precision) +
-             " places of a real, or significant digits with g or no type; of text: at most so many "
+             " places of a real, or significant digits with g or no type; of text: up to N "
              "characters";
     default:
       return type_words(spec.type);

@@ -11,7 +11,7 @@
 // What sets it apart:
 //   - the elements of a vector share one width and one number of digits: as many as the element
 //     that needs most to show `digits` significant ones;
-//   - digits are significant ones and at least so many, nsmall is the least number of decimals;
+//   - digits counts significant ones, at least; nsmall is the least number of decimals;
 //   - formatC hands each element to the C library by itself.
 
 #include <optional>

@@ -40,7 +40,7 @@ std::size_t put_marks(const Marks& marks, std::string& text);
 // A width as R reckons it: what would be escaped in quotes counts as its escape.
 int width_of(std::string_view text, WidthUnit unit);
 
-// With so many blanks, where `justify` wants them: "left", "right", "centre" or "none".
+// With `missing` blanks, where `justify` wants them: "left", "right", "centre" or "none".
 std::string padded_by(std::string_view text, int missing, std::string_view justify);
 
 }  // namespace inky::inline v1::r_language
