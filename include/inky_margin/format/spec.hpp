@@ -80,7 +80,7 @@ struct Spec {
   int base = 10;
   bool prefix = false;  // 0b, 0o, 0x in front
   Letters letters = Letters::lower;
-  Mark group;  // thousands mark; none when empty
+  Mark group = {};  // thousands mark; none when empty
   Mark point = ".";
   int limit = unset;                        // most characters of a text, in the unit of the width
   Rounding rounding = Rounding::half_even;  // of the stored value
