@@ -62,6 +62,10 @@ TEST_CASE("past faults: what was printed wrongly or refused, and prints") {
       {"python", "rf\"\\d{x}\"", {value("x=3")}, "\\d3"},
       {"python", "Rf'\\n{x}'", {value("x=3")}, "\\n3"},
       {"python", "fr\"\\{x}\\\"\"", {value("x=3")}, "\\3\\\""},
+      // Literals side by side are one.
+      {"python", "f\"{x}\" f\"{y}\"", {nine, ten}, "910"},
+      {"python", "f\"{x}\" \"lit{\" f'{y}'", {nine, ten}, "9lit{10"},
+      {"python", "f'{x}' r'\\n' F\"{y}\"", {nine, ten}, "9\\n10"},
       // Grouping that is asked for, in locales that begin late with it.
       {"javascript", "${x.toLocaleString(\"es-ES\")}", {value("x=1234")}, "1234"},
       {"javascript",
@@ -114,6 +118,8 @@ TEST_CASE("past faults: what was printed, and is refused") {
        "${x.toLocaleString(\"en-US\", {maximumFractionDigits: 21})}",
        {value("x=1.5")},
        "RangeError"},
+      {"python", "f\"{x}\" y'", {value("x=9")}, "SyntaxError"},
+      {"python", "f\"{x}'", {value("x=9")}, "SyntaxError"},
       {"cpp-stream", "cout << +x", {value("x=ink")}, "error"},
       // In R, d is the beginning of several names.
       {"r-format", "formatC(2.5, d = 3)", {}, "simpleError"},

@@ -22,6 +22,26 @@ constexpr std::string_view keywords[] = {
     "or",     "pass", "raise",  "return", "try",    "while",   "with",     "yield"};
 constexpr std::string_view constants[] = {"None", "True", "False"};
 
+// What stands before a quote, where it may stand there.
+struct StringPrefix {
+  std::size_t size;
+  bool fills;
+  bool is_raw;
+};
+std::optional<StringPrefix> string_prefix(std::string_view text) {
+  const std::size_t size = std::min(text.find_first_not_of("fFrR"), text.size());
+  const std::string_view letters = text.substr(0, size);
+  const auto count = [&](char lower, char upper) {
+    return std::count_if(letters.begin(), letters.end(),
+                         [&](char c) { return c == lower || c == upper; });
+  };
+  const auto fills = count('f', 'F');
+  const auto raw = count('r', 'R');
+  if (fills > 1 || raw > 1 || size >= text.size()) return std::nullopt;
+  if (text[size] != '"' && text[size] != '\'') return std::nullopt;
+  return StringPrefix{size, fills == 1, raw == 1};
+}
+
 class FStringReader {
  public:
   // From behind the opening quote to before the closing one.
@@ -29,7 +49,7 @@ class FStringReader {
       : text_(std::string_view(out.source).substr(0, inside.to)),
         at_(inside.from),
         quote_at_(inside.from - 1),
-        is_raw_(text_.substr(0, quote_at_).find_first_of("rR") != std::string_view::npos),
+        is_raw_(string_prefix(out.source)->is_raw),
         out_(out),
         program_(program),
         words_(words) {
@@ -48,12 +68,14 @@ class FStringReader {
       read_literal(true, literal);
       if (at_ > start) add_literal(literal, {start, at_}, out_);
       if (words_.asked()) words_.add(at_, "literal", in_quotes(literal), unset);
-      if (at_ >= text_.size() || out_.refusal) return;
+      if (at_ >= text_.size() || out_.refusal) break;
       Replacement field = read_field(0);
-      if (out_.refusal) return;
+      if (out_.refusal) break;
       if (words_.asked()) tell_field(field, nullptr, static_cast<int>(out_.fields.size()), words_);
       add_field(std::move(field), out_, program_);
     }
+    if (out_.source.back() != quote())
+      refuse("the last quote closes nothing", {text_.size(), text_.size() + 1});
   }
 
   void tell_end() {
@@ -87,8 +109,11 @@ class FStringReader {
         at_ = text_.size();
         return refuse("the last quote is escaped, so that the text has no end", {at_, at_ + 1});
       }
-      if (c == quote()) return refuse("the text ends here, and more follows", {at_, at_ + 1});
-      if (c == '{' || c == '}') {
+      if (c == quote()) {
+        if (outermost && begin_next_literal()) continue;
+        return refuse("the text ends here, and more follows", {at_, at_ + 1});
+      }
+      if ((c == '{' || c == '}') && fills_) {
         const bool doubled = at_ + 1 < text_.size() && text_[at_ + 1] == c;
         if (!outermost || (c == '{' && !doubled)) return;
         if (!doubled) return refuse("single '}' is not allowed", {at_, at_ + 1});
@@ -96,6 +121,20 @@ class FStringReader {
       }
       literal += text_[at_++];
     }
+  }
+
+  // Literals side by side are one: f"{x}" "ink" f'{y}'. From a closing quote to behind the next
+  // opening one; false where none follows.
+  bool begin_next_literal() {
+    const std::size_t next = text_.find_first_not_of(" \t\r\n\\", at_ + 1);
+    if (next == std::string_view::npos) return false;
+    const auto found = string_prefix(text_.substr(next));
+    if (!found) return false;
+    quote_at_ = next + found->size;
+    is_raw_ = found->is_raw;
+    fills_ = found->fills;
+    at_ = quote_at_ + 1;
+    return true;
   }
 
   void skip_spaces() {
@@ -229,7 +268,8 @@ class FStringReader {
   std::string_view text_;
   std::size_t at_;
   std::size_t quote_at_;
-  bool is_raw_;  // a backslash begins no escape
+  bool is_raw_;        // a backslash begins no escape
+  bool fills_ = true;  // braces are fields
   TemplateContent& out_;
   Fields& program_;
   braces::WordsSink words_;
@@ -324,17 +364,10 @@ Result<std::string> f_string_source(const TemplateContent& parsed, const Fields&
 }
 
 std::optional<Span> f_string_in(std::string_view source) {
-  // f, and perhaps r on either side of it.
-  const std::size_t size = std::min(source.find_first_not_of("fFrR"), source.size());
-  const std::string_view prefix = source.substr(0, size);
-  const auto count = [&](char lower, char upper) {
-    return std::count_if(prefix.begin(), prefix.end(),
-                         [&](char c) { return c == lower || c == upper; });
-  };
-  if (count('f', 'F') != 1 || count('r', 'R') > 1 || source.size() < size + 2) return std::nullopt;
-  const char quote = source[size];
-  if ((quote != '"' && quote != '\'') || source.back() != quote) return std::nullopt;
-  return Span{size + 1, source.size() - 1};
+  const auto prefix = string_prefix(source);
+  if (!prefix || !prefix->fills || source.size() < prefix->size + 2) return std::nullopt;
+  if (source.back() != '"' && source.back() != '\'') return std::nullopt;
+  return Span{prefix->size + 1, source.size() - 1};
 }
 
 void read_f_string(Span inside, TemplateContent& out, Fields& program, std::vector<Words>* words) {
