@@ -191,10 +191,6 @@ PointedText pointed_text(const BinaryFormat& format, const BinaryReal& real,
   return out;
 }
 
-void append_times(const std::string& character, int count, std::string& out) {
-  for (int i = 0; i < count; ++i) out += character;
-}
-
 BinaryReal magnitude(const Float& number) {
   BinaryReal out = number.real;
   out.negative = false;
@@ -290,6 +286,15 @@ std::string_view exponent_marker(const Float& number) {
 }
 
 }  // namespace
+
+void append_times(const std::string& character, int count, std::string& out) {
+  if (count <= 0) return;
+  if (character.size() == 1) {
+    out.append(static_cast<std::size_t>(count), character[0]);
+    return;
+  }
+  for (int i = 0; i < count; ++i) out += character;
+}
 
 std::string float_text(const Float& number) {
   std::string out = number.real.negative && number.real.kind != RealClass::not_a_number ? "-" : "";

@@ -47,4 +47,7 @@ void append_general(const Float& number, const FloatField& field, std::string& o
 // REQUIRES: a width and places.
 void append_dollars(const Float& number, const FloatField& field, std::string& out);  // ~$
 
+// Appends a character as often as that; not at all where the count is negative.
+void append_times(const std::string& character, int count, std::string& out);
+
 }  // namespace inky::inline v1::lisp

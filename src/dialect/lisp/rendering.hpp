@@ -80,9 +80,6 @@ class Rendering final : public family::Rendering<Rendering> {
   // The column that a text ends in. What was measured of it before is not measured again: code
   // points and units add up, columns need not.
   int column_of(const std::string& text);
-  static void append_times(const std::string& character, int count, std::string& out) {
-    for (int i = 0; i < count; ++i) out += character;
-  }
 
   // `line` is the text that it comes behind; null where a padding does.
   bool print(const Value& value, int base, bool escapes, const Directive& directive,
