@@ -102,8 +102,8 @@ TEST_CASE("help tells what every wish can be") {
   const std::string help = run_tool("write --help").out;
   for (const char* line : {"--align WISH                where it stands in its width: natural, "
                            "left, right, center, inner\n",
-                           "--least-digits WISH         zeros in front of a whole number up to so "
-                           "many digits: 0 to 1000000\n"})
+                           "--least-digits WISH         zeros in front of a whole number, up to N "
+                           "digits in all: 0 to 1000000\n"})
     CHECK(help.find(line) != std::string::npos);
 }
 
