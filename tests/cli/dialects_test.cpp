@@ -143,8 +143,7 @@ TEST_CASE("patterns, slots, directives and calls, at the command line") {
   CHECK(support::run_tool("show --bare --in java-pattern --rounding away '#,##0.0;(#)' -- -1234.51")
             .out == "(1,234.6)");
   CHECK(support::run_tool("show --in c --rounding up %d 1").status == 2);
-  CHECK(support::run_tool("show --bare --in java --setting locale=de-DE %.2f 2.5").out ==
-        "2,50");
+  CHECK(support::run_tool("show --bare --in java --setting locale=de-DE %.2f 2.5").out == "2,50");
   CHECK(support::run_tool("show --in java --setting locale %.2f 2.5").status == 2);
   CHECK(support::run_tool("show --in java --setting paper=A5 %.2f 2.5").status == 2);
   const support::Ran twice = support::run_tool("show --in csharp '{0:0.00}|{0:F2}' 2.675");
