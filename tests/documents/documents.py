@@ -79,6 +79,20 @@ def look(path):
             faults.append("%s: `%s` is not understood: %s" % (name, command, ran.stderr))
 
 
+def look_at_pages():
+    """docs/dialects has what the guide pages say, but for what is found on one machine."""
+    ids = [one["id"] for one in json.loads(run("inky dialects --json").stdout)]
+    pages = {page.stem for page in (root / "docs" / "dialects").glob("*.md")} - {"README"}
+    if pages != set(ids):
+        faults.append("docs/dialects: the pages are not those of the dialects; run scripts/dialect-pages")
+    for page in sorted(pages & set(ids)):
+        printed = run("inky dialects %s --markdown" % page).stdout.split("\n")
+        wanted = "\n".join(line for line in printed if not line.startswith("| `found here` |"))
+        if (root / "docs" / "dialects" / (page + ".md")).read_text(encoding="utf-8") != wanted:
+            faults.append("docs/dialects/%s.md is not what the tool prints; run scripts/dialect-pages" % page)
+
+
+look_at_pages()
 for document in [root / "README.md", *sorted((root / "docs").glob("*.md"))]:
     look(document)
 print("\n\n".join(faults) or "%d commands with their output, %d requests, %d commands in sentences" % (shown, asked, named))
