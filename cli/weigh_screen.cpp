@@ -5,6 +5,7 @@
 
 #include "brief.hpp"
 #include "inky_margin/text/columns.hpp"
+#include "number/bases.hpp"
 #include "number/fractions.hpp"
 #include "number/magnitude.hpp"
 #include "number/number_type.hpp"
@@ -80,6 +81,13 @@ std::string_view side(const ExactDecimal& error) {
 void put_encoding(Screen& screen, const Weighing& w) {
   put_bits(screen, w);
   put(screen, "hexfloat", hexadecimal_text(*w.format, w.bits));
+}
+
+// Up to 2^64 a whole number fits a line in every base.
+void put_bases(Screen& screen, std::optional<uint128> magnitude, bool negative) {
+  if (!magnitude || *magnitude >> 64 != 0) return;
+  for (const BaseDigits& one : in_bases(*magnitude))
+    put(screen, "base " + std::to_string(one.base), (negative ? "-" : "") + in_groups(one));
 }
 
 void put_neighbours(Screen& screen, const Weighing& w) {
@@ -170,6 +178,7 @@ void put_places(Screen& screen, const Weighing& w, int places) {
 void put_stored(Screen& screen, const Weighing& w, const WeighRequest& request) {
   put_encoding(screen, w);
   if (!w.stored) return;
+  put_bases(screen, whole_magnitude(w.real), w.real.negative && !w.real.is_zero());
   screen.line();
   put_neighbours(screen, w);
   if (w.error) put_digits(screen, w);
@@ -304,6 +313,9 @@ void put_whole(Screen& screen, const TypedNumber& number) {
     screen.tinted(Tint::field, digits.substr(at, 8), 2);
   }
   screen.line();
+  const bool negative = number.text[0] == '-';
+  const uint128 all = type.width == 128 ? ~uint128{0} : (uint128{1} << type.width) - 1;
+  put_bases(screen, negative ? (uint128{0} - number.bits) & all : number.bits, negative);
   put(screen, "range", lowest_whole(type) + " to " + highest_whole(type));
   const std::string other = reinterpreted(number.bits, type);
   if (other != number.text) {

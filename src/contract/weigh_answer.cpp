@@ -4,6 +4,7 @@
 #include <array>
 
 #include "answers.hpp"
+#include "number/bases.hpp"
 #include "number/fractions.hpp"
 #include "number/magnitude.hpp"
 
@@ -78,6 +79,17 @@ void write_magnitude(const ExactDecimal& value, JsonWriter& out) {
   out.close_object();
 }
 
+void write_bases(const Weighing& w, JsonWriter& out) {
+  out.key("bases");
+  const std::optional<uint128> magnitude = whole_magnitude(w.real);
+  if (!magnitude) return out.null();
+  const std::string_view sign = w.real.negative && !w.real.is_zero() ? "-" : "";
+  out.open_object();
+  for (const BaseDigits& one : in_bases(*magnitude))
+    out.member(std::to_string(one.base), std::string(sign) + one.digits);
+  out.close_object();
+}
+
 void write_fractions(const Weighing& w, JsonWriter& out) {
   out.open_list("fractions");
   for (const Fraction& fraction : best_fractions(w)) {
@@ -124,6 +136,7 @@ void write_number(const WeighRequest& request, const Weighing& w, Detail detail,
       out.member_number("surviving_digits", static_cast<std::int64_t>(digits.kept));
     }
     if (w.stored) write_magnitude(*w.stored, out);
+    write_bases(w, out);
     write_fractions(w, out);
   }
   out.close_object();

@@ -217,6 +217,13 @@ TEST_CASE("expressions, whole types and places by JSON") {
   CHECK(all["typed_digits"] == 15);
   CHECK(all["surviving_digits"] == 15);
   CHECK(all["fractions"].size() == 2);
+  CHECK(all["bases"].is_null());
+  const json whole_bases = json::parse(support::run_tool("weigh -- -213 --json").out)["bases"];
+  CHECK(whole_bases == json{{"2", "-11010101"}, {"8", "-325"}, {"16", "-d5"}});
+  const std::string bases = support::run_tool("weigh 213").out;
+  CHECK(bases.find("  base 2    1101 0101\n  base 8    325\n  base 16   d5\n") !=
+        std::string::npos);
+  CHECK(support::run_tool("weigh 0xfffe --as i16").out.find("base") == std::string::npos);
   const json step = json::parse(answer_round_line(R"({"number":"1.12","step":"0.05"})"));
   CHECK(step["decimal"]["half-even"] == "1.10");
   CHECK(step["decimal"]["up"] == "1.15");
