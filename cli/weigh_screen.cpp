@@ -313,9 +313,8 @@ void put_whole(Screen& screen, const TypedNumber& number) {
     screen.tinted(Tint::field, digits.substr(at, 8), 2);
   }
   screen.line();
-  const bool negative = number.text[0] == '-';
-  const uint128 all = type.width == 128 ? ~uint128{0} : (uint128{1} << type.width) - 1;
-  put_bases(screen, negative ? (uint128{0} - number.bits) & all : number.bits, negative);
+  const auto bases = in_bases(number.bits);
+  put(screen, "", "0x" + bases[2].digits + ", 0o" + bases[1].digits);
   put(screen, "range", lowest_whole(type) + " to " + highest_whole(type));
   const std::string other = reinterpreted(number.bits, type);
   if (other != number.text) {
