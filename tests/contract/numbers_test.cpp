@@ -218,7 +218,7 @@ TEST_CASE("expressions, whole types and places by JSON") {
   CHECK(all["surviving_digits"] == 15);
   CHECK(all["fractions"].size() == 2);
   CHECK(all["bases"].is_null());
-  const json whole_bases = json::parse(support::run_tool("weigh -- -213 --json").out)["bases"];
+  const json whole_bases = json::parse(support::run_tool("weigh --json -- -213").out)["bases"];
   CHECK(whole_bases == json{{"2", "-11010101"}, {"8", "-325"}, {"16", "-d5"}});
   const std::string bases = support::run_tool("weigh 213").out;
   CHECK(bases.find("  base 2    1101 0101\n  base 8    325\n  base 16   d5\n") !=
