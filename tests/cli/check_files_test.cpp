@@ -207,8 +207,8 @@ TEST_CASE("check FILE takes a file of a million lines in bounded memory") {
     REQUIRE(at != std::string::npos);
     return std::stol(ran.out.substr(at + 3));
   };
-  const long small = peak(lines(100000));
-  const long large = peak(lines(1000000));
+  const long small = peak(lines(support::cases(100'000)));
+  const long large = peak(lines(support::cases(1'000'000)));
   INFO(small << " KiB and " << large << " KiB");
   // The sanitizer keeps what was freed.
 #ifndef INKY_SANITIZED

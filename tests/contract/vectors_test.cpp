@@ -39,6 +39,7 @@ int replay(std::istream& vectors) {
   INFO("recorded from " << header["runtime"] << ", seed " << header["seed"]);
   int cases = 0;
   for (; std::getline(vectors, line); ++cases) {
+    if (!support::in_sample(static_cast<unsigned>(cases))) continue;
     // The fields of a record have an order.
     const auto recorded = nlohmann::ordered_json::parse(line);
     nlohmann::ordered_json request = {{"dialect", std::string(header["dialect"])}};

@@ -142,7 +142,7 @@ TEST_CASE("every f16 and bf16 pattern: widened to f64, and its own shortest digi
   for (const BinaryFormat& format : {binary16, bfloat16}) {
     for (unsigned bits = 0; bits < 0x10000; ++bits) {
       const BinaryReal real = unpack(format, bits);
-      if (!real.is_finite()) continue;
+      if (!real.is_finite() || !support::in_sample(bits)) continue;
       const uint128 wide = convert(real, binary64);
       const double value = std::bit_cast<double>(low_half(wide));
       REQUIRE(support::exact(unpack(binary64, wide)) == support::exact(real));

@@ -64,6 +64,10 @@ TEST_CASE("f16 and bf16: every number and every midpoint read back as rationals 
       const int biased = static_cast<int>(bits >> fraction_bits);
       const Rational unit = support::power(2, format.lowest_exponent() + std::max(biased - 1, 0));
       const Rational value = unit * Rational(fraction + (biased == 0 ? 0 : 1U << fraction_bits));
+      if (!support::in_sample(bits)) {
+        last = value;
+        continue;
+      }
       const std::string text = exact_text(value);
       if (read_real(format, text) != uint128{bits}) FAIL(format.name << " " << text);
       const ExactDecimal stored = *weigh_stored(format, bits).stored;
