@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "dialect/usual_dialect.hpp"
 #include "inky_margin/text/columns.hpp"
 
 namespace inky::inline v1 {
@@ -54,7 +55,7 @@ std::string in_template(std::string_view text) {
 }
 
 void write_template(const Sheet& sheet, Proof& proof) {
-  const Dialect& c = *find_dialect("c");
+  const Dialect& c = *find_dialect(usual_dialect);
   proof.template_line = in_template(sheet.edge_left);
   for (std::size_t i = 0; i < proof.columns.size(); ++i) {
     const SheetColumn& column = sheet.columns[i];

@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <array>
 
+#include "dialect/usual_dialect.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/text/columns.hpp"
 #include "text/escape.hpp"
@@ -244,7 +245,7 @@ class SheetReader {
 
   std::optional<Error> read_column(const toml::table& table) {
     SheetColumn column;
-    std::string dialect = "c";
+    std::string dialect(usual_dialect);
     bool has_wish = false;
     for (const auto& [key, node] : table) {
       std::optional<Error> error;

@@ -150,7 +150,7 @@ struct RenderOptions {
 
 // The fact of a setting; null where the dialect has none of this name.
 const SettingFact* find_setting(const DialectFacts& facts, std::string_view name);
-// Why a setting cannot be chosen: there is none of this name, or no such value of it.
+// Why a setting cannot be chosen: its name or its value is unknown. Nothing where it can.
 std::optional<Error> find_fault(const DialectFacts& facts, const Setting& setting);
 
 // One stretch of a template in words.

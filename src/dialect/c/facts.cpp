@@ -96,11 +96,12 @@ constexpr auto c_failures = std::to_array<FailureFact>({
     {"too few values", "undefined: anything may be printed"},
     {"too many values", "they are ignored"},
     {"a value of the wrong type", "undefined"},
-    {"a letter there is none of, a field broken off", "undefined"},
+    {"an unknown letter, an unfinished field", "undefined"},
     {"a character the locale cannot print (lc, ls)", "EILSEQ, at run time"},
 });
 
 constexpr std::array<std::string_view, 3> c_locales = {"C", "POSIX", "C.UTF-8"};
+// Text for the reader, whose own program calls setlocale(). Nothing here does.
 constexpr auto settings = std::to_array<SettingFact>(
     {{"locale", "what setlocale() names: whether wide characters become UTF-8", "C", c_locales}});
 

@@ -65,7 +65,7 @@ inline constexpr auto escapes = with_escapes(std::to_array<EscapeFact>({
 inline constexpr auto failures = std::to_array<FailureFact>({
     {"too few values", "MissingFormatArgumentException, at run time"},
     {"a value the letter cannot take", "IllegalFormatConversionException"},
-    {"a letter there is none of, a field broken off", "UnknownFormatConversionException"},
+    {"an unknown letter, an unfinished field", "UnknownFormatConversionException"},
     {"a flag that the letter does not have", "FormatFlagsConversionMismatchException"},
     {"flags that exclude each other", "IllegalFormatFlagsException"},
     {"a flag written twice", "DuplicateFormatFlagsException"},
@@ -74,7 +74,7 @@ inline constexpr auto failures = std::to_array<FailureFact>({
     {"a width with n", "IllegalFormatWidthException"},
     {"position 0", "IllegalFormatArgumentIndexException"},
     {"a whole number that is no code point, given to c", "IllegalFormatCodePointException"},
-    {"an escape there is none of", "illegal escape character, when the program is compiled"},
+    {"an unknown escape", "illegal escape character, when the program is compiled"},
 });
 
 inline constexpr TableForm own_table = java_table("import java.util.Locale;\n");

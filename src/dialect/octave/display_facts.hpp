@@ -69,7 +69,7 @@ inline constexpr auto escapes = std::to_array<EscapeFact>({
 inline constexpr auto failures = std::to_array<FailureFact>({
     {"a statement that cannot be read", "parse error, before any runs"},
     {"a name that has no value", "error: 'x' undefined"},
-    {"a format there is none of, a precision out of range", "error"},
+    {"an unknown format, a precision out of range", "error"},
     {"rows of a matrix that are not equally long", "error: vertical dimensions mismatch"},
 });
 

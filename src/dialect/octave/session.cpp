@@ -212,7 +212,7 @@ class Reader : PastedSource {
     for (const ModifierFact& fact : display::modifiers) {
       if (fact.text == "format " + joined(arguments)) return std::string(fact.meaning);
     }
-    return "a format there is none of";
+    return "an unknown format";
   }
 
   // One argument, as it stands.

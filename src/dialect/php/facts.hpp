@@ -69,7 +69,7 @@ inline constexpr auto escapes = std::to_array<EscapeFact>({
 
 inline constexpr auto failures = std::to_array<FailureFact>({
     {"too few values", "ArgumentCountError, at run time"},
-    {"a letter there is none of, a field broken off", "ValueError"},
+    {"an unknown letter, an unfinished field", "ValueError"},
     {"position 0", "ValueError"},
     {"a width or precision from a value that is no whole number, or negative", "ValueError"},
 });

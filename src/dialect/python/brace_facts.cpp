@@ -62,8 +62,8 @@ constexpr auto escapes =
 
 constexpr auto failures = std::to_array<FailureFact>({
     {"too few values", "IndexError, at run time"},
-    {"a name or key there is none of", "KeyError; in an f-string NameError"},
-    {"an attribute there is none of", "AttributeError"},
+    {"an unknown name or key", "KeyError; in an f-string NameError"},
+    {"an unknown attribute", "AttributeError"},
     {"a part of what has no parts, a spec for a list", "TypeError"},
     {"a brace too many or too few, a type the value cannot take", "ValueError"},
     {"a brace too many or too few in an f-string", "SyntaxError, when it is compiled"},

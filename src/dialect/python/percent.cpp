@@ -85,7 +85,7 @@ constexpr auto escapes = python::with_escapes<1>({{{"%%", "a percent sign"}}});
 constexpr auto failures = std::to_array<FailureFact>({
     {"too few values, or too many", "TypeError, at run time"},
     {"a value the letter cannot take", "TypeError, at run time"},
-    {"a letter there is none of, a field broken off", "ValueError, at run time"},
+    {"an unknown letter, an unfinished field", "ValueError, at run time"},
     {"a key without a dict; a key the dict lacks", "TypeError; KeyError"},
     {"inf given to d; a whole too large for a float", "OverflowError"},
     {"nan given to d", "ValueError"},

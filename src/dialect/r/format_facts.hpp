@@ -39,7 +39,7 @@ inline constexpr auto escapes = std::to_array<EscapeFact>({
 
 inline constexpr auto failures = std::to_array<FailureFact>({
     {"a call that cannot be read", "parse error, before the program runs"},
-    {"a name there is none of", "simpleError: object not found"},
+    {"an unknown name", "simpleError: object not found"},
     {"digits or nsmall out of range, another justify or flag", "simpleError, at run time"},
     {"a truth value given to formatC", "simpleError: unsupported type"},
 });

@@ -60,11 +60,10 @@ inline constexpr auto escapes = std::to_array<EscapeFact>({
 inline constexpr auto failures = std::to_array<FailureFact>({
     {"too few values", "simpleError, at run time: too few arguments"},
     {"a value the letter cannot take", "simpleError: invalid format ...; use format ..."},
-    {"a letter there is none of, a field broken off",
-     "simpleError: unrecognised format specification"},
+    {"an unknown letter, an unfinished field", "simpleError: unrecognised format specification"},
     {"vectors whose lengths do not divide", "simpleError: arguments cannot be recycled"},
     {"more than 8192 bytes from one field", "simpleError"},
-    {"an escape there is none of", "parse error, before the program runs"},
+    {"an unknown escape", "parse error, before the program runs"},
 });
 
 inline constexpr std::string_view pad_left_source =

@@ -62,7 +62,7 @@ inline constexpr auto failures = std::to_array<FailureFact>({
      "error, when it is compiled"},
     {"a value that has no such format", "error E0277, when it is compiled"},
     {"a count that is no usize", "error E0308, when it is compiled"},
-    {"a variable there is none of", "error E0425, when it is compiled"},
+    {"an unknown variable", "error E0425, when it is compiled"},
     {"a count beyond 65535", "a panic, at run time; written as a number, error"},
 });
 

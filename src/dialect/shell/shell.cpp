@@ -64,7 +64,7 @@ constexpr auto failures = std::to_array<FailureFact>({
     {"a text that is no number", "prints 0, and complains: expected numeric value; status 1"},
     {"a text that begins with a number", "prints that, and complains: not completely converted"},
     {"a number that 64 bits do not hold", "prints the nearest, and complains; status 1"},
-    {"a letter there is none of", "the text ends there: invalid directive; status 2"},
+    {"an unknown letter", "the text ends there: invalid directive; status 2"},
     {"a field broken off", "the text ends there: missing format character; status 2"},
     {"a template that begins with a minus sign", "Illegal option; status 2"},
 });
