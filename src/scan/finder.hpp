@@ -118,6 +118,9 @@ class Finder {
   static void settle(FoundCall& call, Draft draft);
 
   void finish(Frame& frame);
+  const CallForm* choose_form(const Frame& frame) const;
+  void finish_receiver(Frame& frame, const CallForm& form);
+  void finish_template(Frame& frame, const CallForm& form);
 
   void finish_percent(Frame& frame);
 

@@ -74,42 +74,48 @@ void Finder::finish(Frame& frame) {
     finish_percent(frame);
     return;
   }
-  // The first form whose template is a text; else the first that has an argument there.
+  const CallForm* chosen = choose_form(frame);
+  if (chosen == nullptr) return;
+  if (chosen->shape == CallShape::receiver)
+    finish_receiver(frame, *chosen);
+  else
+    finish_template(frame, *chosen);
+}
+
+// The first form whose template is a text; else the first that has an argument there.
+const CallForm* Finder::choose_form(const Frame& frame) const {
   const CallForm* chosen = nullptr;
-  std::size_t template_at = 0;
   for (const CallForm* form : frame.forms) {
-    if (form->shape == CallShape::receiver) {
-      chosen = form;
-      break;
-    }
+    if (form->shape == CallShape::receiver) return form;
     const auto at = static_cast<std::size_t>(form->template_at);
     if (at >= frame.arguments.size() || frame.arguments[at].empty()) continue;
     const Argument& argument = frame.arguments[at];
-    const bool is_text = all_texts(lexis_, argument, behind_name(lexis_, argument));
-    if (chosen != nullptr && !is_text) continue;
-    chosen = form;
-    template_at = at;
-    if (is_text) break;
+    if (all_texts(lexis_, argument, behind_name(lexis_, argument))) return form;
+    if (chosen == nullptr) chosen = form;
   }
-  if (chosen == nullptr) return;
-  if (chosen->shape == CallShape::receiver) {
-    FoundCall call = call_of_receiver(chosen->name, chosen->dialect, frame.receiver);
-    call.at = frame.at;
-    if (call.source && lexis_.fields_take_parts && takes_parts(*call.source)) {
-      call.source.reset();
-      call.why_not = "its template takes parts of a value";
-    }
-    give(call, frame, 0, *chosen);
-    report(std::move(call));
-    return;
+  return chosen;
+}
+
+void Finder::finish_receiver(Frame& frame, const CallForm& form) {
+  FoundCall call = call_of_receiver(form.name, form.dialect, frame.receiver);
+  call.at = frame.at;
+  if (call.source && lexis_.fields_take_parts && takes_parts(*call.source)) {
+    call.source.reset();
+    call.why_not = "its template takes parts of a value";
   }
+  give(call, frame, 0, form);
+  report(std::move(call));
+}
+
+void Finder::finish_template(Frame& frame, const CallForm& form) {
+  const auto template_at = static_cast<std::size_t>(form.template_at);
   const Argument& argument = frame.arguments[template_at];
   const std::size_t from = behind_name(lexis_, argument);
   FoundCall call;
-  call.name = chosen->name;
-  call.dialect = chosen->dialect;
+  call.name = form.name;
+  call.dialect = form.dialect;
   call.at = frame.at;
-  call.names_locale = chosen->names_locale;
+  call.names_locale = form.names_locale;
   if (frame.too_much) {
     call.why_not = "it is too long to be looked at";
   } else if (!all_texts(lexis_, argument, from)) {
@@ -128,9 +134,9 @@ void Finder::finish(Frame& frame) {
     }
     settle(call, std::move(draft));
   }
-  if (chosen->shape != CallShape::template_only) give(call, frame, template_at + 1, *chosen);
-  if (chosen->needs_values && call.given.values && call.given.values->empty()) return;
-  if (chosen->shape == CallShape::juxtaposed && lexis_.few_values_wait)
+  if (form.shape != CallShape::template_only) give(call, frame, template_at + 1, form);
+  if (form.needs_values && call.given.values && call.given.values->empty()) return;
+  if (form.shape == CallShape::juxtaposed && lexis_.few_values_wait)
     call.given.more_may_follow = true;
   report(std::move(call));
 }

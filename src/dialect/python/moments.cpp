@@ -18,21 +18,32 @@ void append_padded(int number, int digits, char pad, std::string& out) {
   out += text;
 }
 
-// The year and week of ISO 8601-1: week 1 has the year's first Thursday.
-void iso_week(const Moment& moment, int& year, int& week) {
-  const int monday_first = (weekday(moment) + 6) % 7;
-  year = moment.year;
-  const int thursday = day_of_year(moment) - monday_first + 3;
-  const int days_in_year = is_leap_year(year) ? 366 : 365;
-  if (thursday < 1) {
-    --year;
-    week = (thursday + (is_leap_year(year) ? 366 : 365) - 1) / 7 + 1;
-  } else if (thursday > days_in_year) {
-    ++year;
-    week = 1;
-  } else {
-    week = (thursday - 1) / 7 + 1;
-  }
+int twelve_hour(const Moment& moment) {
+  return (moment.hour + 11) % 12 + 1;
+}
+int monday_first(const Moment& moment) {
+  return (weekday(moment) + 6) % 7;
+}
+int days_of_year(int year) {
+  return is_leap_year(year) ? 366 : 365;
+}
+
+// ISO 8601-1: a week belongs to the year of its Thursday, which is counted from this year's first
+// day.
+int thursday_of_week(const Moment& moment) {
+  return day_of_year(moment) - monday_first(moment) + 3;
+}
+int iso_year(const Moment& moment) {
+  const int thursday = thursday_of_week(moment);
+  return moment.year - (thursday < 1 ? 1 : 0) + (thursday > days_of_year(moment.year) ? 1 : 0);
+}
+int iso_week(const Moment& moment) {
+  int thursday = thursday_of_week(moment);
+  if (thursday < 1)
+    thursday += days_of_year(moment.year - 1);
+  else if (thursday > days_of_year(moment.year))
+    thursday -= days_of_year(moment.year);
+  return (thursday - 1) / 7 + 1;
 }
 
 // Weeks from the first `first` (0: Sunday, 1: Monday) of the year on; the days before it are week
@@ -41,142 +52,99 @@ int week_of_year(const Moment& moment, int first) {
   return (day_of_year(moment) - 1 + 7 - (weekday(moment) + 7 - first) % 7) / 7;
 }
 
-bool append_code(const Moment& moment, char code, std::string& out);
+struct NumberCode {
+  char code;
+  int digits;  // at least so wide, filled with pad
+  char pad;
+  int (*number)(const Moment&);
+};
 
-void append_codes(const Moment& moment, std::string_view codes, std::string& out) {
-  for (const char c : codes) {
-    if (c >= 'A')
-      append_code(moment, c, out);
-    else
-      out += c;
+constexpr NumberCode numbers[] = {
+    {'C', 0, '0', [](const Moment& m) { return m.year / 100; }},
+    {'d', 2, '0', [](const Moment& m) { return m.day; }},
+    {'e', 2, ' ', [](const Moment& m) { return m.day; }},
+    {'f', 6, '0', [](const Moment& m) { return m.nanosecond / 1000; }},
+    {'g', 2, '0', [](const Moment& m) { return iso_year(m) % 100; }},
+    {'G', 0, '0', iso_year},
+    {'H', 2, '0', [](const Moment& m) { return m.hour; }},
+    {'I', 2, '0', twelve_hour},
+    {'j', 3, '0', day_of_year},
+    {'k', 2, ' ', [](const Moment& m) { return m.hour; }},
+    {'l', 2, ' ', twelve_hour},
+    {'m', 2, '0', [](const Moment& m) { return m.month; }},
+    {'M', 2, '0', [](const Moment& m) { return m.minute; }},
+    {'S', 2, '0', [](const Moment& m) { return m.second; }},
+    {'u', 0, '0', [](const Moment& m) { return monday_first(m) + 1; }},
+    {'U', 2, '0', [](const Moment& m) { return week_of_year(m, 0); }},
+    {'V', 2, '0', iso_week},
+    {'w', 0, '0', weekday},
+    {'W', 2, '0', [](const Moment& m) { return week_of_year(m, 1); }},
+    {'y', 2, '0', [](const Moment& m) { return m.year % 100; }},
+    {'Y', 0, '0', [](const Moment& m) { return m.year; }},
+};
+
+// Codes that stand for others, with what stands between them.
+struct ComposedCode {
+  char code;
+  std::string_view parts;
+};
+
+constexpr ComposedCode composed[] = {
+    {'c', "%a %b %e %H:%M:%S %Y"},
+    {'D', "%m/%d/%y"},
+    {'F', "%Y-%m-%d"},
+    {'r', "%I:%M:%S %p"},
+    {'R', "%H:%M"},
+    {'T', "%H:%M:%S"},
+    {'x', "%m/%d/%y"},
+    {'X', "%H:%M:%S"},
+    {'n', "\n"},
+    {'t', "\t"},
+    {'z', ""},
+    {'Z', ""},  // no time zone
+};
+
+// The names of days and months, and of the halves of a day.
+std::string_view name_of(const Moment& moment, char code) {
+  switch (code) {
+    case 'a':
+      return days[weekday(moment)].substr(0, 3);
+    case 'A':
+      return days[weekday(moment)];
+    case 'b':
+    case 'h':
+      return months[moment.month - 1].substr(0, 3);
+    case 'B':
+      return months[moment.month - 1];
+    case 'p':
+      return moment.hour < 12 ? "AM" : "PM";
+    case 'P':
+      return moment.hour < 12 ? "am" : "pm";
+    default:
+      return {};
   }
 }
 
 bool append_code(const Moment& moment, char code, std::string& out) {
-  const int twelve = (moment.hour + 11) % 12 + 1;
-  const auto two = [&](int number, char pad = '0') { append_padded(number, 2, pad, out); };
-  int year = 0;
-  int week = 0;
-  iso_week(moment, year, week);
-  switch (code) {
-    case 'a':
-      out += days[weekday(moment)].substr(0, 3);
-      break;
-    case 'A':
-      out += days[weekday(moment)];
-      break;
-    case 'b':
-    case 'h':
-      out += months[moment.month - 1].substr(0, 3);
-      break;
-    case 'B':
-      out += months[moment.month - 1];
-      break;
-    case 'c':
-      append_codes(moment, "a b e H:M:S Y", out);
-      break;
-    case 'C':
-      append_padded(moment.year / 100, 0, '0', out);
-      break;
-    case 'd':
-      two(moment.day);
-      break;
-    case 'D':
-    case 'x':
-      append_codes(moment, "m/d/y", out);
-      break;
-    case 'e':
-      two(moment.day, ' ');
-      break;
-    case 'f':
-      append_padded(moment.nanosecond / 1000, 6, '0', out);
-      break;
-    case 'F':
-      append_codes(moment, "Y-m-d", out);
-      break;
-    case 'g':
-      two(year % 100);
-      break;
-    case 'G':
-      append_padded(year, 0, '0', out);
-      break;
-    case 'H':
-      two(moment.hour);
-      break;
-    case 'I':
-      two(twelve);
-      break;
-    case 'j':
-      append_padded(day_of_year(moment), 3, '0', out);
-      break;
-    case 'k':
-      two(moment.hour, ' ');
-      break;
-    case 'l':
-      two(twelve, ' ');
-      break;
-    case 'm':
-      two(moment.month);
-      break;
-    case 'M':
-      two(moment.minute);
-      break;
-    case 'n':
-      out += '\n';
-      break;
-    case 'p':
-      out += moment.hour < 12 ? "AM" : "PM";
-      break;
-    case 'P':
-      out += moment.hour < 12 ? "am" : "pm";
-      break;
-    case 'r':
-      append_codes(moment, "I:M:S p", out);
-      break;
-    case 'R':
-      append_codes(moment, "H:M", out);
-      break;
-    case 'S':
-      two(moment.second);
-      break;
-    case 't':
-      out += '\t';
-      break;
-    case 'T':
-    case 'X':
-      append_codes(moment, "H:M:S", out);
-      break;
-    case 'u':
-      out += static_cast<char>('0' + (weekday(moment) + 6) % 7 + 1);
-      break;
-    case 'U':
-      two(week_of_year(moment, 0));
-      break;
-    case 'V':
-      two(week);
-      break;
-    case 'w':
-      out += static_cast<char>('0' + weekday(moment));
-      break;
-    case 'W':
-      two(week_of_year(moment, 1));
-      break;
-    case 'y':
-      two(moment.year % 100);
-      break;
-    case 'Y':
-      append_padded(moment.year, 0, '0', out);
-      break;
-    case 'z':
-    case 'Z':  // there is no time zone
-      break;
-    case '%':
-      out += '%';
-      break;
-    default:
-      return false;
+  if (code == '%') {
+    out += code;
+    return true;
   }
-  return true;
+  if (const std::string_view name = name_of(moment, code); !name.empty()) {
+    out += name;
+    return true;
+  }
+  for (const NumberCode& one : numbers) {
+    if (one.code != code) continue;
+    append_padded(one.number(moment), one.digits, one.pad, out);
+    return true;
+  }
+  for (const ComposedCode& one : composed) {
+    if (one.code != code) continue;
+    append_moment(moment, one.parts, out);
+    return true;
+  }
+  return false;
 }
 
 }  // namespace
