@@ -12,7 +12,7 @@ namespace inky::inline v1 {
 
 namespace {
 
-NumberText hexadecimal(uint128 bits, int width) {
+NumberText in_base_16(uint128 bits, int width) {
   WholeRoom room;
   const std::string_view digits = write_whole(bits, 16, Letters::lower, room);
   const auto wanted = static_cast<std::size_t>((width + 3) / 4);
@@ -41,10 +41,10 @@ void write_stored(const Weighing& w, JsonWriter& out) {
   const NumberText shortest = shortest_number(format, w.bits);
   out.member_plain("format", format.name);
   out.member_plain("exact", w.stored ? to_text(*w.stored) : shortest.string());
-  out.member_plain("bits", hexadecimal(w.bits, format.width()).view());
+  out.member_plain("bits", in_base_16(w.bits, format.width()).view());
   out.member_plain("sign", w.real.negative ? "-" : "+");
   out.member_number("exponent", w.exponent());
-  out.member_plain("fraction", hexadecimal(w.fraction(), format.precision - 1).view());
+  out.member_plain("fraction", in_base_16(w.fraction(), format.precision - 1).view());
   out.member_plain("class", class_name(w.real.kind));
   out.member_plain("hexfloat", hexadecimal_number(format, w.bits).view());
   out.member_plain("shortest", shortest.view());
@@ -59,7 +59,7 @@ void write_stored_whole(const TypedNumber& number, JsonWriter& out) {
   out.member("exact", number.text);
   out.member_or_null("bits", number.type->width == 0
                                  ? std::string()
-                                 : hexadecimal(number.bits, number.type->width).string());
+                                 : in_base_16(number.bits, number.type->width).string());
   out.member("sign", number.text[0] == '-' ? "-" : "+");
   for (const char* name : {"exponent", "fraction"}) out.member_or_null(name, {});
   out.member("class", number.text == "0" ? "zero" : "whole");

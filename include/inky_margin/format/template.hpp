@@ -32,10 +32,7 @@ struct Field {
   Span span;                   // in the source
   Spec spec;                   // but for what comes from values
   char letter = 0;             // the conversion, as the dialect names it
-  std::uint8_t modifier = 0;   // the dialect's own: a length modifier, a conversion mark
-  std::uint16_t flags = 0;     // bit i: the i-th flag of the dialect's facts
-  std::uint16_t accepts = 0;   // the dialect's own: the ways of passing a value that it can read
-  bool repeats_flag = false;   // a flag is written twice
+  std::uint64_t own = 0;       // the dialect's own to read, and nobody else's
   bool plain_decimal = false;  // a whole in base 10, and nothing else is asked
   Count width;
   Count precision;

@@ -14,7 +14,7 @@ std::uint16_t accepted_by(const Field& field) {
   constexpr std::uint16_t any_32 = mask_of(Passed::int32) | mask_of(Passed::unsigned32);
   constexpr std::uint16_t any_64 = mask_of(Passed::int64) | mask_of(Passed::unsigned64);
   if (field.spec.kind == Kind::real)
-    return mask_of(field.modifier == big_l ? Passed::long_real : Passed::real);
+    return mask_of(percent::parts_of(field).modifier == big_l ? Passed::long_real : Passed::real);
   switch (field.letter) {
     case 'c':
       return any_32;
@@ -48,8 +48,9 @@ std::string find_defect(const Field& field, const ConversionFact* conversion) {
   }
   if (field.letter == 'n')
     return "%n writes to memory through a pointer; Inky Margin never performs it";
-  const ModifierFact& modifier = facts.modifiers[field.modifier];
-  if (field.modifier != none && !has_word(conversion->modifiers, modifier.text)) {
+  const std::uint8_t length = percent::parts_of(field).modifier;
+  const ModifierFact& modifier = facts.modifiers[length];
+  if (length != none && !has_word(conversion->modifiers, modifier.text)) {
     return "the length " + std::string(modifier.text) + " is undefined with " + letter_name(field);
   }
   for (const char c : {'#', '0', '\''}) {
@@ -95,7 +96,7 @@ Passed passed_as(Type type) {
 }
 
 int width_read(const Field& field) {
-  switch (field.modifier) {
+  switch (percent::parts_of(field).modifier) {
     case hh:
       return 8;
     case h:
@@ -144,14 +145,16 @@ void finish(Field& field, std::string_view) {
   percent::set_precision(
       spec, field.precision.from == Count::From::source ? field.precision.amount : unset);
   set_alignment(field, has_flag(field, '-'), spec);
-  field.accepts = accepted_by(field);
+  percent::Parts parts = percent::parts_of(field);
+  parts.accepts = accepted_by(field);
+  percent::set_parts(field, parts);
   field.plain_decimal = is_signed(field.letter) && percent::is_bare(field);
 }
 
 namespace {
 // The field with another length.
 std::string with_length(std::string source, const Field& field, std::string_view length) {
-  const std::size_t size = facts.modifiers[field.modifier].text.size();
+  const std::size_t size = facts.modifiers[percent::parts_of(field).modifier].text.size();
   source.replace(source.size() - 1 - size, size, length);
   return source;
 }
@@ -164,32 +167,33 @@ std::optional<Objection> CDialect::do_objection(const TemplateContent& parsed, i
                                                 std::string_view type_in_source) const {
   const Field& one = parsed.fields[static_cast<std::size_t>(field)];
   const std::string source(parsed.source_of(one));
+  const std::uint8_t modifier = percent::parts_of(one).modifier;
   if (one.letter == 's') {
     const bool is_wide = type_in_source == "wchar_t*";
-    if (one.modifier == none && is_wide)
+    if (modifier == none && is_wide)
       return Objection{Code::language_undefined, source + " reads a char*, and the text is wide",
                        with_length(source, one, "l")};
-    if (one.modifier == l && !is_wide && type_in_source.find("char") != std::string_view::npos)
+    if (modifier == l && !is_wide && type_in_source.find("char") != std::string_view::npos)
       return Objection{Code::language_undefined,
                        source + " reads a wchar_t*, and the text is not wide",
                        with_length(source, one, "")};
     return std::nullopt;
   }
-  if (one.letter == 'c' && one.modifier == l &&
+  if (one.letter == 'c' && modifier == l &&
       type_in_source.find("unsigned") == std::string_view::npos)
     return Objection{Code::bits_reinterpreted,
                      source + " reads a wint_t, which is unsigned, and the value has a sign",
                      {}};
   const bool is_unsigned = type_in_source == "unsigned" || type_in_source == "unsigned int" ||
                            type_in_source == "uint32_t";
-  if (one.letter == 'c' && one.modifier == none && is_unsigned)
+  if (one.letter == 'c' && modifier == none && is_unsigned)
     return Objection{
         Code::bits_reinterpreted, source + " reads an int, and the value is unsigned", {}};
   if (one.spec.kind != Kind::whole) return std::nullopt;
   constexpr std::string_view constant = " constant";
   const std::size_t marked = type_in_source.find(constant);
   if (marked != std::string_view::npos) {
-    if (!is_signed(one.letter) && one.modifier != h && one.modifier != hh)
+    if (!is_signed(one.letter) && modifier != h && modifier != hh)
       return Objection{Code::bits_reinterpreted,
                        "the constant has a sign, and " + source + " reads an unsigned number",
                        {}};
@@ -201,12 +205,11 @@ std::optional<Objection> CDialect::do_objection(const TemplateContent& parsed, i
   const bool is_long =
       std::find(std::begin(longs), std::end(longs), type_in_source) != std::end(longs);
   const bool is_long_long = type_in_source.find("long long") != std::string_view::npos;
-  const bool reads_long =
-      one.modifier == l || one.modifier == j || one.modifier == z || one.modifier == t;
+  const bool reads_long = modifier == l || modifier == j || modifier == z || modifier == t;
   std::string_view reads;
   std::string_view instead;
   std::string_view why;
-  if (is_long && one.modifier == ll) {
+  if (is_long && modifier == ll) {
     reads = "a long long";
     instead = "l";
     why = "a long is passed; both have 64 bits here, and not everywhere";
@@ -214,15 +217,15 @@ std::optional<Objection> CDialect::do_objection(const TemplateContent& parsed, i
     reads = "a long";
     instead = "ll";
     why = "a long long is passed; both have 64 bits here, and not everywhere";
-  } else if (is_unsigned && (one.modifier == h || one.modifier == hh)) {
-    reads = one.modifier == h ? "a short" : "a char";
+  } else if (is_unsigned && (modifier == h || modifier == hh)) {
+    reads = modifier == h ? "a short" : "a char";
     why = "an unsigned int is passed, which is cut";
   } else {
     return std::nullopt;
   }
   std::string repair(parsed.source_of(one));
   const std::string message = repair + " reads " + std::string(reads) + ", and " + std::string(why);
-  const std::size_t size = facts().modifiers[one.modifier].text.size();
+  const std::size_t size = facts().modifiers[modifier].text.size();
   repair.replace(repair.size() - 1 - size, size, instead);
   return Objection{Code::language_undefined, message, std::move(repair)};
 }

@@ -18,9 +18,10 @@ bool reads_64(const Field& field) {
 }
 
 std::string expected_name(const Field& field) {
-  if (field.spec.kind == Kind::real) return field.modifier == big_l ? "a long double" : "a double";
-  if (field.letter == 'c') return field.modifier == l ? "a wint_t" : "an int";
-  if (field.letter == 's') return field.modifier == l ? "a wchar_t*" : "a char*";
+  if (field.spec.kind == Kind::real)
+    return percent::parts_of(field).modifier == big_l ? "a long double" : "a double";
+  if (field.letter == 'c') return percent::parts_of(field).modifier == l ? "a wint_t" : "an int";
+  if (field.letter == 's') return percent::parts_of(field).modifier == l ? "a wchar_t*" : "a char*";
   if (field.letter == 'p') return "a void*";
   const std::string_view kind = is_signed(field.letter) ? "" : "unsigned ";
   const std::string_view article = kind.empty() && !reads_64(field) ? "an "
@@ -120,7 +121,8 @@ class Rendering final : public percent::Rendering<Rendering> {
     if (index >= values_.size()) return missing(field, field.value_index);
     const Value& value = values_[index];
     const Passed passed = passed_as(value.type());
-    if ((field.accepts & mask_of(passed)) == 0) return fail(wrong_type(field, value, passed));
+    if ((percent::parts_of(field).accepts & mask_of(passed)) == 0)
+      return fail(wrong_type(field, value, passed));
     switch (spec.kind) {
       case Kind::whole:
         render_whole(field, spec, value);
@@ -129,13 +131,14 @@ class Rendering final : public percent::Rendering<Rendering> {
         render_real(field, spec, value);
         return true;
       case Kind::character:
-        if (field.modifier == l) return render_wide_character(field, spec, value);
+        if (percent::parts_of(field).modifier == l)
+          return render_wide_character(field, spec, value);
         render_character(field, spec, value);
         return true;
       default:
         break;
     }
-    if (field.modifier == l) return render_wide_text(field, spec, value);
+    if (percent::parts_of(field).modifier == l) return render_wide_text(field, spec, value);
     if (field.letter == 'p')
       render_null(field, spec);
     else
@@ -330,7 +333,7 @@ class Rendering final : public percent::Rendering<Rendering> {
              field.span);
       }
     }
-    if (field.repeats_flag)
+    if (percent::parts_of(field).repeats_flag)
       note(Code::flag_without_effect, "a flag that is written twice does no more than once",
            field.span);
     note_overridden(field);

@@ -200,8 +200,10 @@ class Reader {
       const std::size_t start = at_++;
       const auto index = static_cast<std::size_t>(found - flags.begin());
       const auto bit = static_cast<std::uint16_t>(1U << index);
-      if ((field.flags & bit) != 0) field.repeats_flag = true;
-      field.flags |= bit;
+      Parts parts = parts_of(field);
+      if ((parts.flags & bit) != 0) parts.repeats_flag = true;
+      parts.flags |= bit;
+      set_parts(field, parts);
       if (syntax_.fill_flag != 0) read_fill(field, found->flag, start);
       keep(FieldPart::What::flag, start, index);
     }
@@ -234,13 +236,17 @@ class Reader {
   void read_modifier(Field& field) {
     const auto modifiers = syntax_.facts->modifiers;
     std::size_t longest = 0;
+    std::size_t chosen = 0;
     for (std::size_t i = 0; i < modifiers.size(); ++i) {
       const std::string_view text = modifiers[i].text;
       if (text.size() > longest && source().substr(at_, text.size()) == text) {
         longest = text.size();
-        field.modifier = static_cast<std::uint8_t>(i);
+        chosen = i;
       }
     }
+    Parts parts = parts_of(field);
+    parts.modifier = static_cast<std::uint8_t>(chosen);
+    set_parts(field, parts);
     at_ += longest;
   }
 
@@ -387,8 +393,8 @@ Sign sign_of(const DialectFacts& facts, const Field& field) {
 }
 
 bool is_bare(const Field& field) {
-  return field.key.empty() && field.flags == 0 && field.modifier == 0 && !field.width.given() &&
-         !field.precision.given();
+  return field.key.empty() && parts_of(field).flags == 0 && parts_of(field).modifier == 0 &&
+         !field.width.given() && !field.precision.given();
 }
 
 const ConversionFact* conversion_of(const DialectFacts& facts, char letter) {

@@ -6,6 +6,7 @@
 // fields and resolves which value each one takes; what a field means is the dialect's to say.
 #pragma once
 
+#include <bit>
 #include <cstdint>
 #include <string>
 #include <string_view>
@@ -53,6 +54,20 @@ struct Syntax {
   void (*finish)(Field& field, std::string_view source);
 };
 
+// What a percent-style field has besides what every field has.
+struct Parts {
+  std::uint8_t modifier = 0;  // which of the facts' modifiers; or a mark of the dialect's own
+  bool repeats_flag = false;  // a flag is written twice
+  std::uint16_t flags = 0;    // bit i: the i-th flag of the facts
+  std::uint32_t accepts = 0;  // the dialect's own: the ways of passing a value that the field reads
+};
+constexpr Parts parts_of(const Field& field) {
+  return std::bit_cast<Parts>(field.own);
+}
+constexpr void set_parts(Field& field, const Parts& parts) {
+  field.own = std::bit_cast<std::uint64_t>(parts);
+}
+
 // One part of a field, as the reader comes to it.
 struct FieldPart {
   enum class What : std::uint8_t { start, position, key, flag, width, precision, modifier, letter };
@@ -91,7 +106,7 @@ bool is_bare(const Field& field);
 constexpr bool has_flag(const DialectFacts& facts, const Field& field, char flag) {
   std::size_t at = 0;
   while (at < facts.flags.size() && facts.flags[at].flag != flag) ++at;
-  return at < facts.flags.size() && (field.flags >> at & 1) != 0;
+  return at < facts.flags.size() && (parts_of(field).flags >> at & 1) != 0;
 }
 // The fact of a field's letter; null when the dialect has no such letter.
 const ConversionFact* conversion_of(const DialectFacts& facts, char letter);

@@ -47,7 +47,7 @@ Words words_of(const DialectFacts& facts, const Field& field, const FieldPart& p
     case What::precision:
       return words("precision", meaning_of_precision(facts, field));
     case What::modifier:
-      return words("modifier", std::string(facts.modifiers[field.modifier].meaning));
+      return words("modifier", std::string(facts.modifiers[parts_of(field).modifier].meaning));
     case What::letter:
       break;
   }

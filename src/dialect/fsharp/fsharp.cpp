@@ -88,7 +88,7 @@ std::string find_fault(const Field& field, std::string_view source) {
   if (field.letter == '#') return "the # formatting modifier is invalid in F#";
   if (conversion == nullptr && !no_conversion)
     return "bad format specifier; a percent sign itself is written %%";
-  if (field.repeats_flag) return "a flag is set twice";
+  if (percent::parts_of(field).repeats_flag) return "a flag is set twice";
   if (has_flag(field, '+') && has_flag(field, ' ')) return "prefix flag (' ' or '+') set twice";
   const std::size_t point = source.find('.');
   if (point != std::string_view::npos && !is_digit(source[point + 1]) && source[point + 1] != '*')

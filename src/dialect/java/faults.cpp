@@ -43,7 +43,7 @@ std::optional<Fault> fault_of_sign(const Field& field) {
   if (field.precision.given()) return Fault{bad_precision, "it takes no precision"};
   if (field.letter == 'n') {
     if (field.width.given()) return Fault{"IllegalFormatWidthException", "%n takes no width"};
-    if (field.flags != 0) return Fault{bad_flags, "%n takes no flags"};
+    if (percent::parts_of(field).flags != 0) return Fault{bad_flags, "%n takes no flags"};
     return std::nullopt;
   }
   if (other_flags) return Fault{bad_flags, "a percent sign takes no flag but -"};
@@ -97,7 +97,8 @@ std::optional<Fault> find_fault(const Field& field, std::string_view source) {
   }
   if (field.position == 0)
     return Fault{"IllegalFormatArgumentIndexException", "positions count from 1"};
-  if (field.repeats_flag) return Fault{"DuplicateFormatFlagsException", "a flag is written twice"};
+  if (percent::parts_of(field).repeats_flag)
+    return Fault{"DuplicateFormatFlagsException", "a flag is written twice"};
   if (conversion == nullptr) {
     return Fault{"UnknownFormatConversionException",
                  "there is no such letter; a percent sign itself is written %%"};

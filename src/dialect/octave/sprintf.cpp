@@ -76,7 +76,7 @@ void set_alignment(const Field& field, Spec& spec, bool left) {
 
 void finish(Field& field, std::string_view) {
   const ConversionFact* conversion = percent::conversion_of(facts, field.letter);
-  const std::string_view length = modifiers[field.modifier].text;
+  const std::string_view length = modifiers[percent::parts_of(field).modifier].text;
   if (conversion == nullptr || conversion->modifiers.find(length) == std::string_view::npos) {
     field.failure = "error";
     field.defect = "invalid format specified; a percent sign itself is written %%";

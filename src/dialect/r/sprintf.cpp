@@ -350,12 +350,15 @@ class R final : public family::PercentDialect {
         std::any_of(parsed.fields.begin(), parsed.fields.end(),
                     [](const Field& field) { return field.position != unset; });
     if (!by_position) return;
-    parsed.fields.front().modifier = may_show_twice;
+    percent::Parts parts = percent::parts_of(parsed.fields.front());
+    parts.modifier = may_show_twice;
+    percent::set_parts(parsed.fields.front(), parts);
     for (Field& field : parsed.fields) field.plain_decimal = false;
   }
 
   static bool shows_twice(const TemplateContent& parsed) {
-    return !parsed.fields.empty() && parsed.fields.front().modifier == may_show_twice;
+    return !parsed.fields.empty() &&
+           percent::parts_of(parsed.fields.front()).modifier == may_show_twice;
   }
 
   // One literal may name characters or bytes, not both.
