@@ -22,4 +22,9 @@ std::string brief_size(std::string_view exact) {
   return brief(exact.substr(exact[0] == '-' ? 1 : 0));
 }
 
+std::string shortened(std::string text, std::size_t most) {
+  if (text.size() > most) text.replace(most - 3, std::string::npos, "...");
+  return text;
+}
+
 }  // namespace inky::cli

@@ -5,7 +5,7 @@ namespace inky::cli {
 namespace {
 
 // The same call is often written again: what was found is kept.
-constexpr std::size_t most_kept = 20000;
+constexpr std::size_t most_remembered = 20000;
 
 }  // namespace
 
@@ -40,7 +40,7 @@ void CallChecker::take(const FoundCall& call) {
     return;
   }
   for (const Fault& fault : known.faults) {
-    Finding finding;
+    FileFinding finding;
     finding.file = name_;
     finding.from = call.place(fault.span.from);
     finding.to = call.end_place(fault.span.to);
@@ -57,7 +57,7 @@ void CallChecker::take(const FoundCall& call) {
 void CallChecker::leave(const FoundCall& call, std::string_view why) {
   ++unchecked_;
   if (!lists_unchecked_) return;
-  Finding finding;
+  FileFinding finding;
   finding.file = name_;
   finding.from = finding.to = call.at;
   finding.call = call.name;
@@ -90,7 +90,7 @@ const CallChecker::Known& CallChecker::look(const FoundCall& call) {
   }
   const auto found = known_.find(key);
   if (found != known_.end()) return found->second;
-  if (known_.size() == most_kept) known_.clear();
+  if (known_.size() == most_remembered) known_.clear();
   return known_.emplace(std::move(key), checked(call)).first->second;
 }
 

@@ -16,7 +16,7 @@ namespace inky::cli {
 
 namespace {
 
-constexpr const char* examples = R"(Examples:
+constexpr const char* carry_examples = R"(Examples:
   inky carry '%-8s|%8.2f' --to rust,java          from C, where nothing is said
   inky carry '{mass:>8.2f}' --from python --to all
   inky carry '{}' u64 --from rust --to php        the type of a value, or a value
@@ -28,7 +28,7 @@ the same for all of them, "same for" names the range in which it did, "differs"
 shows an example, "cannot" says why.
 Exit status: 0 the same everywhere, in a range at least; 1 it is not; 2 bad request.)";
 
-struct Options {
+struct CarryOptions {
   std::string source;
   std::vector<std::string> types;
   std::string from = "c";
@@ -103,7 +103,7 @@ void put_carried(Screen& screen, const Carried& carried) {
   screen.line();
 }
 
-int show_carried(const Options& options, const CarryRequest& request) {
+int show_carried(const CarryOptions& options, const CarryRequest& request) {
   const Result<Template> parsed = request.from->parse(request.source);
   if (!parsed) return fail(parsed.error(), request.source);
   const Result<Cargo> cargo = Cargo::make(*request.from, *parsed, request.types);
@@ -131,7 +131,7 @@ int show_carried(const Options& options, const CarryRequest& request) {
   return all ? done : answer_is_no;
 }
 
-int run(const Options& options) {
+int run_carry(const CarryOptions& options) {
   if (options.jsonl) return answer_lines("carry");
   CarryRequest request;
   const Result<const Dialect*> from = dialect_named(options.from);
@@ -163,9 +163,10 @@ int run(const Options& options) {
 }  // namespace
 
 Action add_carry(Command& tool) {
-  auto options = std::make_shared<Options>();
-  Command command = tool.command(
-      "carry", "A template in other languages, and whether it prints the same there", examples);
+  auto options = std::make_shared<CarryOptions>();
+  Command command =
+      tool.command("carry", "A template in other languages, and whether it prints the same there",
+                   carry_examples);
   command.takes("template", options->source, "The template, as it stands in source");
   command.takes("types", options->types, "The types of its values, or values of them");
   command.takes("--from", options->from, "The dialect it is written in", "DIALECT");
@@ -186,7 +187,7 @@ Action add_carry(Command& tool) {
     if (command.has("--line-limit")) {
       if (const auto error = refuse_line_limit(options->line_limit)) return fail(*error);
     }
-    return run(*options);
+    return run_carry(*options);
   };
 }
 

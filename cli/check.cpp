@@ -15,7 +15,7 @@ namespace inky::cli {
 
 namespace {
 
-constexpr const char* examples = R"(Examples:
+constexpr const char* check_examples = R"(Examples:
   inky check '%d of %s' f64 text               a letter that does not fit its value
   inky check '%-08.2f' 2.5                     values stand for their types
   inky check '{:d}' f64 --in python --fix      the template, mended
@@ -28,7 +28,7 @@ A type stands for its awkward values: a fault may be of some of them only, and s
 In files the values are what literals, casts and declarations tell; the rest is taken for what suits.
 Exit status: 0 nothing found, 1 something is, 2 bad request.)";
 
-struct Options {
+struct CheckOptions {
   std::string source;
   std::vector<std::string> types;
   std::string dialect = "c";
@@ -57,7 +57,7 @@ void put_fault(Screen& screen, const Fault& fault, std::string_view source) {
   screen.line();
 }
 
-int run(const Options& options) {
+int run_check(const CheckOptions& options) {
   if (options.jsonl) return answer_lines("check");
   const Result<const Dialect*> dialect = dialect_named(options.dialect);
   if (!dialect) return fail(dialect.error());
@@ -109,8 +109,9 @@ int run(const Options& options) {
 }  // namespace
 
 Action add_check(Command& tool) {
-  auto options = std::make_shared<Options>();
-  Command command = tool.command("check", "A template against the types of its values", examples);
+  auto options = std::make_shared<CheckOptions>();
+  Command command =
+      tool.command("check", "A template against the types of its values", check_examples);
   command.takes("template", options->source,
                 "The template, as it stands in source; or a source file or folder");
   command.takes("types", options->types,
@@ -149,7 +150,7 @@ Action add_check(Command& tool) {
                        {},
                        "Write inky check src/room.c " + std::string(name) + "."});
       }
-      return run(*options);
+      return run_check(*options);
     }
     if (options->fix)
       return fail({Code::bad_option,

@@ -13,12 +13,12 @@ namespace inky::cli {
 
 namespace {
 
-struct Step {
+struct DemoStep {
   std::string_view why;
   std::vector<std::string> command;  // "@" in front of a word: a file of the demo data
 };
 
-std::vector<Step> steps() {
+std::vector<DemoStep> steps() {
   return {
       {"The ink room weighs pigment K-07 and prints its mass with two decimals. What was typed "
        "ends in a 5, "
@@ -95,7 +95,7 @@ std::string in_shell(const std::string& word) {
   return plain ? word : "'" + word + "'";
 }
 
-bool introduce(const Step& step, const std::vector<std::string>& words, std::size_t number,
+bool introduce(const DemoStep& step, const std::vector<std::string>& words, std::size_t number,
                const Look& look) {
   Screen screen(look);
   if (number > 1) screen.line();
@@ -115,7 +115,7 @@ int walk(const std::string& asked, bool ascii) {
   const std::string data = find_data(asked);
   const Look look = look_of(stdout, ascii);
   std::size_t number = 0;
-  for (const Step& step : steps()) {
+  for (const DemoStep& step : steps()) {
     std::vector<std::string> words;
     for (const std::string& word : step.command) {
       const bool file = word[0] == '@';
@@ -131,11 +131,11 @@ int walk(const std::string& asked, bool ascii) {
 }  // namespace
 
 Action add_demo(Command& tool) {
-  struct Options {
+  struct DemoOptions {
     std::string data;
     bool ascii = false;
   };
-  auto options = std::make_shared<Options>();
+  auto options = std::make_shared<DemoOptions>();
   Command command = tool.command("demo", "A walk through every command, on the data of an ink room",
                                  "Examples:\n  inky demo\n  inky demo --ascii | less");
   command.takes("--data", options->data, "The folder with the demo data", "FOLDER");

@@ -14,13 +14,13 @@ namespace inky::cli {
 
 namespace {
 
-constexpr const char* examples = R"(Examples:
+constexpr const char* dialects_examples = R"(Examples:
   inky dialects                          what there is, and the toolchains found here
   inky dialects python-percent           its guide page
   inky dialects c --markdown > c.md      the same to keep
   inky dialects --json)";
 
-struct Options {
+struct DialectsOptions {
   std::string id;
   bool markdown = false;
   bool json = false;
@@ -35,13 +35,13 @@ std::string found_here(const DialectFacts& facts) {
 
 // ---- The guide page, before it is laid out ----
 
-struct Row {
+struct PageRow {
   std::string term;
   std::string text;
 };
-struct Section {
+struct PageSection {
   std::string title;
-  std::vector<Row> rows;
+  std::vector<PageRow> rows;
 };
 
 // What a template prints for a value, asked when the page is made; empty where it prints nothing.
@@ -76,8 +76,8 @@ Value sample_of(Kind kind) {
   }
 }
 
-Section letters(const Dialect& dialect, Kind kind, std::string title) {
-  Section out{std::move(title), {}};
+PageSection letters(const Dialect& dialect, Kind kind, std::string title) {
+  PageSection out{std::move(title), {}};
   for (const ConversionFact& fact : dialect.facts().conversions) {
     if (fact.kind != kind) continue;
     const std::string source =
@@ -102,12 +102,12 @@ Section letters(const Dialect& dialect, Kind kind, std::string title) {
   return out;
 }
 
-Section rounding(const Dialect& dialect) {
+PageSection rounding(const Dialect& dialect) {
   const DialectFacts& facts = dialect.facts();
   if (facts.rounding.basis.empty()) return {};
-  Section out{"Rounding",
-              {{"rule", std::string(name_of(facts.rounding.rule)) + ", on " +
-                            std::string(facts.rounding.basis)}}};
+  PageSection out{"Rounding",
+                  {{"rule", std::string(name_of(facts.rounding.rule)) + ", on " +
+                                std::string(facts.rounding.basis)}}};
   struct Sample {
     const char* places;
     double value;
@@ -125,8 +125,8 @@ Section rounding(const Dialect& dialect) {
   return out;
 }
 
-Section plain(const Dialect& dialect) {
-  Section out{"Printed plainly, without a format", {}};
+PageSection plain(const Dialect& dialect) {
+  PageSection out{"Printed plainly, without a format", {}};
   for (const Value& value :
        {Value::real(0.1), Value::real(100), Value::real(1e16), Value::real(1e-5),
         Value::whole(Type::i32, -42), Value::text("ink"), Value::truth(true), Value()}) {
@@ -141,8 +141,8 @@ Section plain(const Dialect& dialect) {
   return out;
 }
 
-Section settings(const Dialect& dialect) {
-  Section out{"Settings of the caller", {}};
+PageSection settings(const Dialect& dialect) {
+  PageSection out{"Settings of the caller", {}};
   for (const SettingFact& fact : dialect.facts().settings) {
     std::string values;
     for (const std::string_view value : fact.values)
@@ -154,9 +154,9 @@ Section settings(const Dialect& dialect) {
   return out;
 }
 
-std::vector<Section> guide(const Dialect& dialect) {
+std::vector<PageSection> guide(const Dialect& dialect) {
   const DialectFacts& facts = dialect.facts();
-  std::vector<Section> out;
+  std::vector<PageSection> out;
   out.push_back({"What it is",
                  {{"language", std::string(facts.language)},
                   {"facility", std::string(facts.facility)},
@@ -169,11 +169,11 @@ std::vector<Section> guide(const Dialect& dialect) {
   out.push_back(letters(dialect, Kind::text, "Letters for text"));
   out.push_back(letters(dialect, Kind::truth, "Letters for truth values"));
   out.push_back(letters(dialect, Kind::any, "Other letters"));
-  Section flags{"Flags", {}};
+  PageSection flags{"Flags", {}};
   for (const FlagFact& fact : facts.flags)
     flags.rows.push_back({"\"" + std::string(1, fact.flag) + "\"", std::string(fact.meaning)});
   out.push_back(std::move(flags));
-  Section modifiers{std::string(facts.modifiers_are), {}};
+  PageSection modifiers{std::string(facts.modifiers_are), {}};
   for (const ModifierFact& fact : facts.modifiers) {
     if (!fact.text.empty())
       modifiers.rows.push_back({std::string(fact.text), std::string(fact.meaning)});
@@ -186,8 +186,8 @@ std::vector<Section> guide(const Dialect& dialect) {
   const bool reals_too =
       std::any_of(facts.conversions.begin(), facts.conversions.end(),
                   [](const auto& fact) { return fact.kind == Kind::real && fact.precision; });
-  Section counts{"Width and precision",
-                 {{"width", "at least N " + unit + "; a longer value is never cut"}}};
+  PageSection counts{"Width and precision",
+                     {{"width", "at least N " + unit + "; a longer value is never cut"}}};
   if (!facts.conversions.empty()) {
     counts.rows.push_back(
         {"precision",
@@ -198,15 +198,15 @@ std::vector<Section> guide(const Dialect& dialect) {
   out.push_back(rounding(dialect));
   out.push_back(settings(dialect));
   out.push_back(plain(dialect));
-  Section escapes{"Escapes", {}};
+  PageSection escapes{"Escapes", {}};
   for (const EscapeFact& fact : facts.escapes)
     escapes.rows.push_back({std::string(fact.written), std::string(fact.meaning)});
   out.push_back(std::move(escapes));
-  Section failures{"What fails, and how", {}};
+  PageSection failures{"What fails, and how", {}};
   for (const FailureFact& fact : facts.failures)
     failures.rows.push_back({std::string(fact.what), std::string(fact.how)});
   out.push_back(std::move(failures));
-  std::erase_if(out, [](const Section& section) { return section.rows.empty(); });
+  std::erase_if(out, [](const PageSection& section) { return section.rows.empty(); });
   return out;
 }
 
@@ -230,14 +230,15 @@ std::vector<std::string> broken(std::string_view text, std::size_t width) {
   return out;
 }
 
-void put_guide(Screen& screen, const DialectFacts& facts, const std::vector<Section>& sections) {
+void put_guide(Screen& screen, const DialectFacts& facts,
+               const std::vector<PageSection>& sections) {
   screen.tinted(Tint::strong, std::string(facts.id));
   screen.line();
-  for (const Section& section : sections) {
+  for (const PageSection& section : sections) {
     screen.line();
     screen.tinted(Tint::strong, section.title);
     screen.line();
-    for (const Row& row : section.rows) {
+    for (const PageRow& row : section.rows) {
       const bool beside = measure(row.term, WidthUnit::columns) + 4 <= term_width;
       screen.put("  ");
       screen.tinted(Tint::good, row.term);
@@ -251,16 +252,16 @@ void put_guide(Screen& screen, const DialectFacts& facts, const std::vector<Sect
   }
 }
 
-std::string markdown(const DialectFacts& facts, const std::vector<Section>& sections) {
+std::string markdown(const DialectFacts& facts, const std::vector<PageSection>& sections) {
   const auto cell = [](const std::string& text, bool code) {
     std::string out;
     for (const char c : text) out += c == '|' ? std::string("\\|") : std::string(1, c);
     return code && !out.empty() ? "`" + out + "`" : out;
   };
   std::string out = "# " + std::string(facts.id) + "\n";
-  for (const Section& section : sections) {
+  for (const PageSection& section : sections) {
     out += "\n## " + section.title + "\n\n| | |\n|---|---|\n";
-    for (const Row& row : section.rows)
+    for (const PageRow& row : section.rows)
       out += "| " + cell(row.term, true) + " | " + cell(row.text, false) + " |\n";
   }
   return out;
@@ -300,7 +301,7 @@ int print_json(std::span<const Dialect* const> dialects) {
   return write_json(out) ? done : bad_request;
 }
 
-int run(const Options& options) {
+int run_dialects(const DialectsOptions& options) {
   std::vector<const Dialect*> chosen(all_dialects().begin(), all_dialects().end());
   if (!options.id.empty()) {
     const Result<const Dialect*> dialect = dialect_named(options.id);
@@ -311,7 +312,7 @@ int run(const Options& options) {
   Screen screen(look_of(stdout, options.ascii));
   if (!options.id.empty()) {
     const DialectFacts& facts = chosen[0]->facts();
-    const std::vector<Section> sections = guide(*chosen[0]);
+    const std::vector<PageSection> sections = guide(*chosen[0]);
     if (options.markdown) return write_out(markdown(facts, sections)) ? done : bad_request;
     put_guide(screen, facts, sections);
   } else {
@@ -331,9 +332,9 @@ int run(const Options& options) {
 }  // namespace
 
 Action add_dialects(Command& tool) {
-  auto options = std::make_shared<Options>();
-  Command command =
-      tool.command("dialects", "The dialects there are, or one dialect's guide page", examples);
+  auto options = std::make_shared<DialectsOptions>();
+  Command command = tool.command("dialects", "The dialects there are, or one dialect's guide page",
+                                 dialects_examples);
   command.takes("id", options->id, "A dialect's id");
   command.flag("--markdown", options->markdown, "The guide page as Markdown");
   command.flag("--json", options->json, "The list as JSON");
@@ -345,7 +346,7 @@ Action add_dialects(Command& tool) {
                    {},
                    "Name a dialect: inky dialects c --markdown."});
     }
-    return run(*options);
+    return run_dialects(*options);
   };
 }
 

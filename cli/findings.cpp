@@ -11,7 +11,7 @@ namespace inky::cli {
 
 namespace {
 
-std::string message_of(const Finding& finding) {
+std::string message_of(const FileFinding& finding) {
   std::string out = finding.fault.message;
   // A warning is of something that prints: there is no more to say about that.
   if (finding.fault.severity == Severity::error && !finding.fault.effect.empty())
@@ -23,7 +23,7 @@ std::string message_of(const Finding& finding) {
 class FindingLines final : public Findings {
  public:
   explicit FindingLines(TextSink sink) : sink_(std::move(sink)) {}
-  void take(const Finding& finding) override {
+  void take(const FileFinding& finding) override {
     out_ += visible(*finding.file) + ":" + std::to_string(finding.from.line) + ":" +
             std::to_string(finding.from.column) + ": " +
             std::string(name_of(finding.fault.severity)) + ": " + message_of(finding) + " [" +
@@ -47,7 +47,7 @@ class FindingLines final : public Findings {
 class GatheredFindings : public Findings {
  public:
   explicit GatheredFindings(TextSink sink) : sink_(std::move(sink)) {}
-  void take(const Finding& finding) override { findings_.push_back(finding); }
+  void take(const FileFinding& finding) override { findings_.push_back(finding); }
   bool finish() override {
     JsonWriter out(JsonWriter::Form::spread);
     write(findings_, out);
@@ -55,10 +55,10 @@ class GatheredFindings : public Findings {
   }
 
  private:
-  virtual void write(const std::vector<Finding>& findings, JsonWriter& out) const = 0;
+  virtual void write(const std::vector<FileFinding>& findings, JsonWriter& out) const = 0;
 
   TextSink sink_;
-  std::vector<Finding> findings_;
+  std::vector<FileFinding> findings_;
 };
 
 class JsonFindings final : public GatheredFindings {
@@ -66,17 +66,19 @@ class JsonFindings final : public GatheredFindings {
   using GatheredFindings::GatheredFindings;
 
  private:
-  void write(const std::vector<Finding>& findings, JsonWriter& out) const override {
+  void write(const std::vector<FileFinding>& findings, JsonWriter& out) const override {
     // A call that was not checked is no fault.
-    const auto is_fault = [](const Finding& one) { return one.fault.code != Code::not_checked; };
+    const auto is_fault = [](const FileFinding& one) {
+      return one.fault.code != Code::not_checked;
+    };
     out.open_object();
     out.member_truth("ok", std::none_of(findings.begin(), findings.end(), is_fault));
     out.open_list("faults");
-    for (const Finding& finding : findings) write_one(finding, out);
+    for (const FileFinding& finding : findings) write_one(finding, out);
     out.close_list();
     out.close_object();
   }
-  static void write_one(const Finding& finding, JsonWriter& out) {
+  static void write_one(const FileFinding& finding, JsonWriter& out) {
     const Fault& fault = finding.fault;
     out.open_object();
     out.member("file", *finding.file);
@@ -120,7 +122,7 @@ class Sarif final : public GatheredFindings {
   using GatheredFindings::GatheredFindings;
 
  private:
-  void write(const std::vector<Finding>& findings, JsonWriter& out) const override {
+  void write(const std::vector<FileFinding>& findings, JsonWriter& out) const override {
     out.open_object();
     out.member("$schema", "https://json.schemastore.org/sarif-2.1.0.json");
     out.member("version", "2.1.0");
@@ -131,16 +133,16 @@ class Sarif final : public GatheredFindings {
     out.close_object();
     out.member("columnKind", "unicodeCodePoints");
     out.open_list("results");
-    for (const Finding& finding : findings) write_result(finding, out);
+    for (const FileFinding& finding : findings) write_result(finding, out);
     out.close_list();
     out.close_object();
     out.close_list();
     out.close_object();
   }
 
-  static void write_driver(const std::vector<Finding>& findings, JsonWriter& out) {
+  static void write_driver(const std::vector<FileFinding>& findings, JsonWriter& out) {
     std::vector<Code> rules;
-    for (const Finding& finding : findings) {
+    for (const FileFinding& finding : findings) {
       if (std::find(rules.begin(), rules.end(), finding.fault.code) == rules.end())
         rules.push_back(finding.fault.code);
     }
@@ -158,7 +160,7 @@ class Sarif final : public GatheredFindings {
     out.close_object();
   }
 
-  static void write_result(const Finding& finding, JsonWriter& out) {
+  static void write_result(const FileFinding& finding, JsonWriter& out) {
     const Fault& fault = finding.fault;
     out.open_object();
     out.member("ruleId", name_of(fault.code));
@@ -177,7 +179,7 @@ class Sarif final : public GatheredFindings {
     out.close_object();
   }
 
-  static void write_fix(const Finding& finding, JsonWriter& out) {
+  static void write_fix(const FileFinding& finding, JsonWriter& out) {
     out.open_list("fixes");
     out.open_object();
     write_message("description", "write " + finding.fault.repair, out);
@@ -201,12 +203,12 @@ class Sarif final : public GatheredFindings {
     out.member("text", text);
     out.close_object();
   }
-  static void write_artifact(const Finding& finding, JsonWriter& out) {
+  static void write_artifact(const FileFinding& finding, JsonWriter& out) {
     out.open_object("artifactLocation");
     out.member("uri", uri_of(*finding.file));
     out.close_object();
   }
-  static void write_region(std::string_view name, const Finding& finding, JsonWriter& out) {
+  static void write_region(std::string_view name, const FileFinding& finding, JsonWriter& out) {
     out.open_object(name);
     out.member_number("startLine", finding.from.line);
     out.member_number("startColumn", finding.from.column);

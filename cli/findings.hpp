@@ -12,7 +12,7 @@
 namespace inky::cli {
 
 // One fault at its place in a file.
-struct Finding {
+struct FileFinding {
   const std::string* file = nullptr;
   Position from;
   Position to;
@@ -23,7 +23,7 @@ struct Finding {
 class Findings {
  public:
   virtual ~Findings() = default;
-  virtual void take(const Finding& finding) = 0;
+  virtual void take(const FileFinding& finding) = 0;
   // False where something could not be written.
   virtual bool finish() = 0;
 };

@@ -16,10 +16,10 @@ namespace inky::cli {
 
 namespace {
 
-constexpr double page_width = 1280;
-constexpr double page_height = 800;
+constexpr double picture_width = 1280;
+constexpr double picture_height = 800;
 constexpr double left_edge = 90;
-constexpr double right_edge = page_width - 90;
+constexpr double right_edge = picture_width - 90;
 
 struct Colour {
   double red, green, blue;
@@ -36,11 +36,6 @@ struct Freed {
   void operator()(cairo_surface_t* surface) const { cairo_surface_destroy(surface); }
 };
 using Surface = std::unique_ptr<cairo_surface_t, Freed>;
-
-std::string shortened(std::string text, std::size_t most) {
-  if (text.size() > most) text.replace(most - 3, std::string::npos, "...");
-  return text;
-}
 
 class Drawing {
  public:
@@ -94,7 +89,7 @@ class Drawing {
   // `y` is the base line; the text is centred on x, as far as the page allows.
   void centred(double x, double y, const std::string& text, double size, bool strong = false) {
     const double width = width_of(text, size);
-    at(std::clamp(x - width / 2, 24.0, std::max(24.0, page_width - 24 - width)), y, text, size,
+    at(std::clamp(x - width / 2, 24.0, std::max(24.0, picture_width - 24 - width)), y, text, size,
        strong);
   }
   void at(double x, double y, const std::string& text, double size, bool strong = false) {
@@ -292,9 +287,9 @@ std::optional<Error> draw_picture(const Weighing& number, const std::string& typ
   std::string bytes;
   {
     const Surface surface(
-        svg ? cairo_svg_surface_create_for_stream(keep, &bytes, page_width, page_height)
-            : cairo_image_surface_create(CAIRO_FORMAT_RGB24, static_cast<int>(page_width),
-                                         static_cast<int>(page_height)));
+        svg ? cairo_svg_surface_create_for_stream(keep, &bytes, picture_width, picture_height)
+            : cairo_image_surface_create(CAIRO_FORMAT_RGB24, static_cast<int>(picture_width),
+                                         static_cast<int>(picture_height)));
     Drawing drawing(surface.get());
     draw_page(drawing, number, typed, places);
     if (!svg) cairo_surface_write_to_png_stream(surface.get(), keep, &bytes);

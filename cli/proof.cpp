@@ -27,7 +27,7 @@ namespace inky::cli {
 
 namespace {
 
-constexpr const char* examples = R"(Examples:
+constexpr const char* proof_examples = R"(Examples:
   inky proof demo/batches.toml                       the sheet names its data
   inky proof demo/batches.toml demo/broken.csv       other data
   inky proof demo/batches.toml - < demo/batches.csv  standard input
@@ -44,7 +44,7 @@ constexpr const char* examples = R"(Examples:
 Data: CSV with a heading line, or JSON Lines (one object a line).
 Exit status: 0 done; 1 the proof has faults (missing, unreadable, too wide); 2 bad request.)";
 
-struct Options {
+struct ProofOptions {
   std::string sheet;
   std::string data;
   std::string style;
@@ -227,13 +227,13 @@ Result<Table> read_data(std::string_view text) {
 }
 
 // Where the sheet says its data is: beside the sheet.
-std::string data_path(const Options& options, const Sheet& sheet) {
+std::string data_path(const ProofOptions& options, const Sheet& sheet) {
   if (!options.data.empty() || sheet.data.empty()) return options.data;
   return (std::filesystem::path(options.sheet).parent_path() / sheet.data).string();
 }
 
 // The style that was chosen; the plain one where none was.
-Result<Style> style_given(const Options& options) {
+Result<Style> style_given(const ProofOptions& options) {
   if (options.style.empty()) return Style::plain;
   const auto style = style_named(options.style);
   if (style == Style::boxed && options.ascii) return Style::boxed_ascii;
@@ -248,7 +248,7 @@ Result<Style> style_given(const Options& options) {
       near.empty() ? "There are:" + known + "." : "Did you mean " + std::string(near) + "?"};
 }
 
-int run_programs(const Options& options, const Sheet& sheet, const Table& table,
+int run_programs(const ProofOptions& options, const Sheet& sheet, const Table& table,
                  const std::string& path) {
   ProgramRequest request{
       {}, options.native_padding, options.bare, options.json, options.require, !options.no_cache,
@@ -297,7 +297,7 @@ int fail_strictly(const Finding& finding) {
   return answer_is_no;
 }
 
-bool asks_languages(const Options& options) {
+bool asks_languages(const ProofOptions& options) {
   return !options.as.empty() || !options.emit.empty() || !options.beside.empty() || options.witness;
 }
 
@@ -307,13 +307,13 @@ bool is_data(const std::string& path) {
 }
 
 // Where only lines are wanted, rows need not be kept.
-bool prints_lines(const Options& options, const Style& style) {
+bool prints_lines(const ProofOptions& options, const Style& style) {
   const bool is_plain =
       options.bare ? style == Style::plain : style == Style::plain && !options.style.empty();
   return is_plain && !options.json && !asks_languages(options);
 }
 
-int print(const Options& options, const Style& style, const Sheet& sheet, const Table& table,
+int print(const ProofOptions& options, const Style& style, const Sheet& sheet, const Table& table,
           const std::string& path) {
   // Programs make their own.
   if (asks_languages(options) && !options.strict) return run_programs(options, sheet, table, path);
@@ -329,7 +329,7 @@ int print(const Options& options, const Style& style, const Sheet& sheet, const 
   return proof->findings.empty() ? done : answer_is_no;
 }
 
-int run_with(const Options& options, const Style& style, const std::optional<Sheet>& sheet,
+int run_with(const ProofOptions& options, const Style& style, const std::optional<Sheet>& sheet,
              const std::string& path) {
   if (sheet && prints_lines(options, style) && can_stream(path)) {
     StreamRequest request{path, std::nullopt, options.strict};
@@ -357,7 +357,7 @@ int run_with(const Options& options, const Style& style, const std::optional<She
   return print(options, style, *made, *table, path);
 }
 
-int run_once(const Options& options, std::vector<std::string>& files) {
+int run_once(const ProofOptions& options, std::vector<std::string>& files) {
   const Result<Style> style = style_given(options);
   if (!style) return fail(style.error());
   const bool without_sheet = options.sheet.empty() || is_data(options.sheet);
@@ -411,7 +411,7 @@ std::vector<std::filesystem::file_time_type> changes_of(const std::vector<std::s
 }
 
 // Again whenever a file changes, until it is interrupted.
-int watch(const Options& options) {
+int watch(const ProofOptions& options) {
   std::vector<std::string> files;
   for (;;) {
     clear_screen();
@@ -427,7 +427,7 @@ int watch(const Options& options) {
   }
 }
 
-int run(const Options& options) {
+int run_proof(const ProofOptions& options) {
   std::vector<std::string> files;
   return options.watch ? watch(options) : run_once(options, files);
 }
@@ -435,8 +435,8 @@ int run(const Options& options) {
 }  // namespace
 
 Action add_proof(Command& tool) {
-  auto options = std::make_shared<Options>();
-  Command command = tool.command("proof", "A table previewed: a sheet over data", examples);
+  auto options = std::make_shared<ProofOptions>();
+  Command command = tool.command("proof", "A table previewed: a sheet over data", proof_examples);
   command.takes("sheet", options->sheet,
                 "The sheet, a TOML file, docs/sheets.md; or data, where there is none");
   command.takes("data", options->data, "The data: a file, or - for standard input");
@@ -466,7 +466,7 @@ Action add_proof(Command& tool) {
   command.flag("--no-cache", options->no_cache, "Witnesses are asked anew");
   command.flag("--json", options->json, "The proof as one JSON object");
   command.ascii_flag(options->ascii);
-  return [options] { return run(*options); };
+  return [options] { return run_proof(*options); };
 }
 
 }  // namespace inky::cli

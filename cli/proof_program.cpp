@@ -12,10 +12,6 @@ namespace inky::cli {
 
 namespace {
 
-std::size_t columns_of(std::string_view text) {
-  return measure(text, WidthUnit::columns);
-}
-
 // Where a row leaves the columns that the others keep to: the first one, and how far it is off.
 struct Shift {
   std::size_t column = 0;

@@ -40,11 +40,6 @@ struct Testimony {
   }
 };
 
-std::string first_line(std::string_view text) {
-  text = text.substr(std::min(text.find_first_not_of(" \n"), text.size()));
-  return std::string(text.substr(0, text.find('\n')));
-}
-
 void ask(Testimony& out, const ProgramRequest& request, const Sheet& sheet, const Table& table,
          const toolchain::WitnessCache* cache, const toolchain::RunLimits& limits) {
   const Result<TableProgram> program = program_of(request, *out.dialect, sheet, table);
@@ -61,12 +56,14 @@ void ask(Testimony& out, const ProgramRequest& request, const Sheet& sheet, cons
 }
 
 // How many are done, on a terminal.
-class Progress {
+class ProgramsProgress {
  public:
-  explicit Progress(std::size_t all) : all_(all), shows_(::isatty(2) != 0 && all > 1) { show(); }
-  Progress(const Progress&) = delete;
-  Progress& operator=(const Progress&) = delete;
-  ~Progress() {
+  explicit ProgramsProgress(std::size_t all) : all_(all), shows_(::isatty(2) != 0 && all > 1) {
+    show();
+  }
+  ProgramsProgress(const ProgramsProgress&) = delete;
+  ProgramsProgress& operator=(const ProgramsProgress&) = delete;
+  ~ProgramsProgress() {
     if (shows_) write_progress({});
   }
   void add() {
@@ -93,7 +90,7 @@ std::vector<Testimony> ask_all(const ProgramRequest& request, const Sheet& sheet
   std::vector<Testimony> out(request.dialects.size());
   for (std::size_t i = 0; i < out.size(); ++i) out[i].dialect = request.dialects[i];
   const auto cache = request.cache ? usual_cache() : std::nullopt;
-  Progress progress(out.size());
+  ProgramsProgress progress(out.size());
   const Interruption interruption;
   toolchain::RunLimits limits;
   limits.stop = interruption.flag();

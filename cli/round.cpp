@@ -14,7 +14,7 @@ namespace inky::cli {
 
 namespace {
 
-constexpr const char* examples = R"(Examples:
+constexpr const char* round_examples = R"(Examples:
   inky round 2.675 --places 2            every way, on the stored and the typed number
   inky round 12345 --places -2           to hundreds
   inky round 0.00123456 --significant 3
@@ -22,7 +22,7 @@ constexpr const char* examples = R"(Examples:
   inky round --json 1.45 --places 1      one JSON object
   inky round --jsonl < numbers.jsonl     for machines; docs/contract.md)";
 
-struct Options {
+struct RoundOptions {
   std::string number;
   std::string places;
   std::string significant;
@@ -122,7 +122,7 @@ int round_screen(const std::string& number, const Weighing& w, const Cut& cut, c
   return write_out(screen.text()) ? done : bad_request;
 }
 
-int run(const Options& options, const Cut& cut) {
+int run_round(const RoundOptions& options, const Cut& cut) {
   const std::string number = unguarded(options.number);
   const Result<const BinaryFormat*> format = format_given(options.format);
   if (!format) return fail(format.error(), options.format);
@@ -137,9 +137,9 @@ int run(const Options& options, const Cut& cut) {
 }  // namespace
 
 Action add_round(Command& tool) {
-  auto options = std::make_shared<Options>();
+  auto options = std::make_shared<RoundOptions>();
   Command command =
-      tool.command("round", "A number rounded every way, as stored and as typed", examples);
+      tool.command("round", "A number rounded every way, as stored and as typed", round_examples);
   command.takes("number", options->number, "A decimal or hexadecimal real");
   command.takes("--places", options->places, "Digits after the point; negative for tens, hundreds",
                 "COUNT");
@@ -173,7 +173,7 @@ Action add_round(Command& tool) {
                    {},
                    "Write inky round 2.675 --places 2, or see inky round --help."});
     }
-    return run(*options, cut);
+    return run_round(*options, cut);
   };
 }
 

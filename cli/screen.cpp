@@ -15,7 +15,7 @@ namespace inky::cli {
 
 namespace {
 
-constexpr std::size_t right_edge = 96;
+constexpr std::size_t last_column = 96;
 constexpr std::string_view reset = "\x1b[0m";
 
 constexpr std::array<std::string_view, 5> tints = {"", "\x1b[90m", "\x1b[1m", "\x1b[33m",
@@ -39,10 +39,6 @@ const Marks& marks_of(const Look& look) {
   return look.unicode ? unicode_marks : ascii_marks;
 }
 
-std::size_t columns_of(std::string_view text) {
-  return measure(text, WidthUnit::columns);
-}
-
 void repeat(std::string& out, std::string_view text, std::size_t count) {
   for (; count > 0; --count) out += text;
 }
@@ -61,6 +57,10 @@ std::string edge(std::size_t width, int field, const Marks& marks) {
 }
 
 }  // namespace
+
+std::size_t columns_of(std::string_view text) {
+  return measure(text, WidthUnit::columns);
+}
 
 Look look_of(std::FILE* stream, bool ascii) {
   const char* no_colour = std::getenv("NO_COLOR");
@@ -117,7 +117,7 @@ void Screen::wrapped(std::string_view text, std::size_t start, std::size_t inden
     const std::size_t end = std::min(text.find(' '), text.size());
     const std::string_view word = text.substr(0, end);
     const std::size_t wide = columns_of(word) + (at_line_start ? 0 : 1);
-    if (!at_line_start && column + wide > right_edge) {
+    if (!at_line_start && column + wide > last_column) {
       line();
       put(std::string(indent, ' '));
       column = indent;

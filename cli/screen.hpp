@@ -21,6 +21,9 @@ struct Look {
 // Colour only on a terminal and where NO_COLOR is not set; Unicode unless told otherwise.
 Look look_of(std::FILE* stream, bool ascii);
 
+// On a terminal, in a typeface of one width.
+std::size_t columns_of(std::string_view text);
+
 enum class Tint : std::uint8_t { plain, dim, strong, warm, good, field };
 
 // Text with spaces and unprintable characters made visible, and the field that made it.

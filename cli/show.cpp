@@ -17,7 +17,7 @@ namespace inky::cli {
 
 namespace {
 
-constexpr const char* examples = R"(Examples:
+constexpr const char* show_examples = R"(Examples:
   inky show '%+08.2f|%-6s|'                   in words
   inky show '%+08.2f|%-6s|' 2.675 ink         rendered, over a ruler
   inky show '%u' -7                           negative numbers need no care
@@ -38,7 +38,7 @@ decides: 255:u8, 1.1:f32, 'K':char, true:truth, nil:nil, "4.5":text,
 {mass: 12.5} a record, mass=2.5 a named value.
 Exit status: 0 printed; 1 the language fails or leaves it undefined; 2 bad request.)";
 
-struct Options {
+struct ShowOptions {
   std::string source;
   std::vector<std::string> values;
   std::string dialect = "c";
@@ -294,7 +294,7 @@ int show_screen(const ShowRequest& request, const Template& parsed, const Outcom
   return outcome.prints_cleanly() ? done : answer_is_no;
 }
 
-int show_rendered(const Options& options, const ShowRequest& request, const Template& parsed) {
+int show_rendered(const ShowOptions& options, const ShowRequest& request, const Template& parsed) {
   TextBuffer out;
   Report report;
   const Outcome outcome =
@@ -337,7 +337,7 @@ int show_program(const ShowRequest& request, const Template& parsed) {
 }
 
 // One value, without a template.
-int show_plain(const Options& options, const Dialect& dialect) {
+int show_plain(const ShowOptions& options, const Dialect& dialect) {
   std::vector<std::string> texts = options.values;
   texts.insert(texts.begin(), options.source);
   if (texts.size() != 1) {
@@ -387,7 +387,7 @@ int show_plain(const Options& options, const Dialect& dialect) {
   return outcome.prints_cleanly() ? done : answer_is_no;
 }
 
-int run(const Options& options) {
+int run_show(const ShowOptions& options) {
   if (options.jsonl) return answer_lines("show");
   ShowRequest request;
   request.source = unguarded(options.source);
@@ -444,9 +444,9 @@ int run(const Options& options) {
 }  // namespace
 
 Action add_show(Command& tool) {
-  auto options = std::make_shared<Options>();
+  auto options = std::make_shared<ShowOptions>();
   Command command =
-      tool.command("show", "A template in words, or what it prints with values", examples);
+      tool.command("show", "A template in words, or what it prints with values", show_examples);
   command.takes("template", options->source, "The format string, as it stands in source");
   command.takes("values", options->values, "The values it is given");
   command.takes("--in", options->dialect, "The dialect of the template", "DIALECT");
@@ -487,7 +487,7 @@ Action add_show(Command& tool) {
                    {},
                    "Leave --plain, --beside, --bare and --jsonl out."});
     }
-    return run(*options);
+    return run_show(*options);
   };
 }
 

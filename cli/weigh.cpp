@@ -14,7 +14,7 @@ namespace inky::cli {
 
 namespace {
 
-constexpr const char* examples = R"(Examples:
+constexpr const char* weigh_examples = R"(Examples:
   inky weigh 2.675                       what f64 stores for it, to the last digit
   inky weigh 2.675 --places 2            which way printing 2 places goes, and why
   inky weigh 0.1 --as f16,f32,f64        formats side by side
@@ -25,7 +25,7 @@ constexpr const char* examples = R"(Examples:
   inky weigh --json 1e23                 one JSON object
   inky weigh --jsonl < numbers.jsonl     for machines; docs/contract.md)";
 
-struct Options {
+struct WeighOptions {
   std::string number;
   std::vector<std::string> names;
   std::string types;  // separated by commas
@@ -53,7 +53,7 @@ Error bad_option(std::string message, std::string remedy) {
 }
 
 // What all types share.
-std::optional<Error> read_request(const Options& options, WeighRequest& out) {
+std::optional<Error> read_request(const WeighOptions& options, WeighRequest& out) {
   out.text = unguarded(options.number);
   for (const std::string& given : options.names) {
     const std::string named = unguarded(given);
@@ -83,7 +83,7 @@ std::optional<Error> read_request(const Options& options, WeighRequest& out) {
   return std::nullopt;
 }
 
-int draw(const Options& options, const WeighRequest& request, const Weighed& weighed) {
+int draw(const WeighOptions& options, const WeighRequest& request, const Weighed& weighed) {
   const Weighing* number = weighed.number ? &*weighed.number : nullptr;
   std::optional<Weighing> result;
   if (number == nullptr && weighed.evaluation->result.type->is_real()) {
@@ -100,7 +100,7 @@ int draw(const Options& options, const WeighRequest& request, const Weighed& wei
   return done;
 }
 
-int run(const Options& options) {
+int run_weigh(const WeighOptions& options) {
   if (options.jsonl) return answer_lines("weigh");
   WeighRequest request;
   if (const auto error = read_request(options, request)) return fail(*error);
@@ -142,9 +142,9 @@ int run(const Options& options) {
 }  // namespace
 
 Action add_weigh(Command& tool) {
-  auto options = std::make_shared<Options>();
+  auto options = std::make_shared<WeighOptions>();
   Command command = tool.command(
-      "weigh", "What is stored for a number or an expression, and what was lost", examples);
+      "weigh", "What is stored for a number or an expression, and what was lost", weigh_examples);
   command.takes("number", options->number,
                 "A decimal, a hexadecimal real, inf, nan, or an expression");
   command.takes("names", options->names, "Values for the names in an expression: mass=2.5",
@@ -170,7 +170,7 @@ Action add_weigh(Command& tool) {
                    {},
                    "Write inky weigh 2.675, or see inky weigh --help."});
     }
-    return run(*options);
+    return run_weigh(*options);
   };
 }
 

@@ -14,9 +14,6 @@ namespace inky::cli {
 
 namespace {
 
-// Long expansions are broken into lines of this many characters.
-constexpr std::size_t line_size = 80;
-
 void put_long(Screen& screen, std::string_view label, const std::string& text) {
   for (std::size_t at = 0; at < text.size() || at == 0; at += line_size) {
     screen.label(at == 0 ? label : "");
@@ -27,11 +24,6 @@ void put_long(Screen& screen, std::string_view label, const std::string& text) {
 void put(Screen& screen, std::string_view label, std::string_view text) {
   screen.label(label);
   screen.paragraph(text);
-}
-
-std::string shortened(std::string text, std::size_t most = line_size) {
-  if (text.size() > most) text.replace(most - 3, std::string::npos, "...");
-  return text;
 }
 
 std::string plural(std::size_t count, std::string_view one) {

@@ -18,11 +18,6 @@ namespace {
 using toolchain::Toolchain;
 using toolchain::Witness;
 
-std::string first_line(std::string_view text) {
-  while (!text.empty() && (text.front() == '\n' || text.front() == ' ')) text.remove_prefix(1);
-  return std::string(text.substr(0, text.find('\n')));
-}
-
 std::string bytes_text(std::size_t count) {
   return std::to_string(count) + (count == 1 ? " byte" : " bytes");
 }
@@ -72,6 +67,11 @@ std::optional<Error> refuse(const ShowRequest& request, const Report& report) {
 }
 
 }  // namespace
+
+std::string first_line(std::string_view text) {
+  while (!text.empty() && (text.front() == '\n' || text.front() == ' ')) text.remove_prefix(1);
+  return std::string(text.substr(0, text.find('\n')));
+}
 
 std::string left_open(const Witness& witness) {
   if (witness.kept || witness.confinement.whole()) return {};

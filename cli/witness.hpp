@@ -43,6 +43,9 @@ Result<Witnessed> ask_witness(const ShowRequest& request, const Template& parsed
                               const Outcome& outcome, std::string_view text, const Report& report,
                               const toolchain::WitnessCache* cache);
 
+// The first line that has something in it, of what a toolchain complained of.
+std::string first_line(std::string_view text);
+
 // The member "witness".
 void write_witnessed(const Witnessed& witnessed, JsonWriter& out);
 void put_witness(Screen& screen, const Witnessed& witnessed, std::string_view text);

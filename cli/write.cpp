@@ -14,7 +14,7 @@ namespace inky::cli {
 
 namespace {
 
-constexpr const char* examples = R"(Examples:
+constexpr const char* write_examples = R"(Examples:
   inky write --kind real --places 2 --width 10           in every language
   inky write --places 2 --group , --to java,python 1234.5
   inky write --kind whole --base 16 --width 8 --align inner --fill 0 255
@@ -25,7 +25,7 @@ keep_point, base, prefix, letters, group, point, limit, rounding; each an option
 The wishes of a field that stands somewhere already are in inky show --json.
 Exit status: 0 written everywhere, 1 some language cannot, 2 bad request.)";
 
-struct Options {
+struct WriteOptions {
   std::map<std::string, std::string> wishes;
   std::string value;
   std::string to = "all";
@@ -34,7 +34,7 @@ struct Options {
   bool ascii = false;
 };
 
-int show(const Options& options, const WriteRequest& request) {
+int show(const WriteOptions& options, const WriteRequest& request) {
   Screen screen(look_of(stdout, options.ascii));
   screen.dialect_label("wish", Tint::dim);
   std::string wishes;
@@ -67,7 +67,7 @@ int show(const Options& options, const WriteRequest& request) {
   return all ? done : answer_is_no;
 }
 
-int run(const Options& options) {
+int run_write(const WriteOptions& options) {
   if (options.jsonl) return answer_lines("write");
   WriteRequest request;
   for (const auto& [key, text] : options.wishes) {
@@ -96,8 +96,8 @@ int run(const Options& options) {
 }  // namespace
 
 Action add_write(Command& tool) {
-  auto options = std::make_shared<Options>();
-  Command command = tool.command("write", "A wish as each language's source", examples);
+  auto options = std::make_shared<WriteOptions>();
+  Command command = tool.command("write", "A wish as each language's source", write_examples);
   command.takes("value", options->value, "A value to show it with");
   for (const std::string_view key : wish_keys()) {
     const std::string name(key);
@@ -111,7 +111,7 @@ Action add_write(Command& tool) {
   command.json_flag(options->json);
   command.jsonl_flag(options->jsonl);
   command.ascii_flag(options->ascii);
-  return [options] { return run(*options); };
+  return [options] { return run_write(*options); };
 }
 
 }  // namespace inky::cli

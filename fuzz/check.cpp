@@ -19,7 +19,7 @@ using namespace inky::cli;
 class Watched final : public Findings {
  public:
   Watched(Findings& behind, std::size_t size) : behind_(behind), size_(size) {}
-  void take(const Finding& finding) override {
+  void take(const FileFinding& finding) override {
     if (finding.from.offset > finding.to.offset || finding.to.offset > size_) std::abort();
     behind_.take(finding);
   }
