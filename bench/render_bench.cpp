@@ -217,13 +217,45 @@ bool add_others() {
 
 }  // namespace
 
+// As a program calls it: the values are made from its own for each row.
+bool register_values_made_anew() {
+  const auto call = rows();
+  const Dialect& c = *find_dialect("c");
+  const Template parsed = *c.parse(call.source);
+  const auto rendered = [=, &c](std::size_t row, TextBuffer& out) {
+    const auto& [pigment, mass, shade, lot] = call.arguments[row];
+    const Value values[] = {pigment, mass, shade, lot};
+    return by_us(c, parsed, values, out);
+  };
+  TextBuffer out;
+  char room[room_size];
+  for (std::size_t i = 0; i < data_size; ++i) {
+    if (rendered(i, out) != by_library(call.source, call.arguments[i], room)) return false;
+  }
+  benchmark::RegisterBenchmark(
+      "a row of four, values made anew/ours", [=](benchmark::State& state) {
+        TextBuffer buffer;
+        std::size_t i = 0;
+        for (auto _ : state) benchmark::DoNotOptimize(rendered(i++ % data_size, buffer).data());
+      });
+  benchmark::RegisterBenchmark(
+      "a row of four, values made anew/snprintf", [=](benchmark::State& state) {
+        char space[room_size];
+        std::size_t i = 0;
+        for (auto _ : state)
+          benchmark::DoNotOptimize(
+              by_library(call.source, call.arguments[i++ % data_size], space).data());
+      });
+  return true;
+}
+
 bool register_render_scenarios() {
   return add("%.2f, amounts", reals("%.2f", amounts())) &&
          add("%.6f, amounts", reals("%.6f", amounts())) &&
          add("%e, any real", reals("%e", any_reals())) &&
          add("%.17g, any real", reals("%.17g", any_reals())) && add("%d", ints("%d")) &&
          add("%x", ints("%x")) && add("%s", texts("%s")) && add("a row of four", rows()) &&
-         add_family() && add_others();
+         register_values_made_anew() && add_family() && add_others();
 }
 
 }  // namespace bench
