@@ -167,7 +167,7 @@ Action add_carry(Command& tool) {
   Command command =
       tool.command("carry", "A template in other languages, and whether it prints the same there",
                    carry_examples);
-  command.takes("template", options->source, "The template, as it stands in source");
+  command.takes("template", options->source, "The template, as you write it in source");
   command.takes("types", options->types, "The types of its values, or values of them");
   command.takes("--from", options->from, "The dialect it is written in", "DIALECT");
   command.takes("--to", options->to, "The dialects it goes to: ids between commas, or all",

@@ -75,7 +75,7 @@ int run_check(const CheckOptions& options) {
   if (options.fix) {
     if (!checked->repaired) {
       return fail({Code::wish_not_expressible,
-                   "a fault has no repair that can be told",
+                   "one of the faults has no known repair",
                    {0, source.size()},
                    "See inky check without --fix, and write what is meant."},
                   source);
@@ -113,15 +113,15 @@ Action add_check(Command& tool) {
   Command command =
       tool.command("check", "A template against the types of its values", check_examples);
   command.takes("template", options->source,
-                "The template, as it stands in source; or a source file or folder");
+                "The template, as you write it in source; or a source file or folder");
   command.takes("types", options->types,
                 "The types of its values, or values of them; or more files");
   command.takes("--in", options->dialect, "The dialect of the template", "DIALECT");
   command.takes("--language", options->files.language,
-                "Of source files, where their names do not tell", "LANGUAGE");
+                "The language of source files whose names do not show it", "LANGUAGE");
   command.takes("--calls", options->files.calls, "A table of more format calls, in TOML", "FILE");
   command.flag("--unchecked", options->files.unchecked,
-               "Lists the calls that could not be looked at, too");
+               "Also lists the calls that could not be checked");
   command.flag("--sarif", options->files.sarif, "What is found in files, as SARIF 2.1.0");
   command.flag("--for-machine", options->demands.same_everywhere,
                "The text is for a machine: no locale may be left open");

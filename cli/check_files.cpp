@@ -105,7 +105,7 @@ Result<std::vector<FileToScan>> files_of(const CheckFilesRequest& request) {
     const SourceLanguage* language = named != nullptr ? named : language_of_file(path);
     if (language == nullptr)
       return Error{Code::bad_source,
-                   "the language of " + in_quotes(path) + " cannot be told from its name",
+                   "the language of " + in_quotes(path) + " cannot be known from its name",
                    {},
                    "Name it: --language c."};
     out.push_back({path, path == "-" ? "stdin" : path, language});

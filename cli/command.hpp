@@ -35,6 +35,7 @@ Action add_check(Command& tool);
 Action add_proof(Command& tool);
 Action add_dialects(Command& tool);
 Action add_demo(Command& tool);
+Action add_help(Command& tool);
 
 // Prints the error on standard error and returns bad_request.
 int fail(const Error& error, std::string_view source = {});

@@ -44,8 +44,8 @@ std::vector<DemoStep> steps() {
        "count bytes. "
        "An accent takes two of them.",
        {"show", "%-12s|%.5s|%3d", "Rußschwarz", "Rußschwarz", "12500"}},
-      {"Lot numbers are printed in hexadecimal. A negative one is not refused: its bits are read "
-       "anew.",
+      {"Lot numbers are printed in hexadecimal. A negative one is accepted: its bits are read as "
+       "an unsigned number.",
        {"show", "lot %#06x, shade %u", "41905", "-7"}},
       {"A value of the wrong type is not an error in C, it is undefined: anything may be printed. "
        "A "
@@ -56,14 +56,13 @@ std::vector<DemoStep> steps() {
       {"Now the whole batch list: a sheet lays it out in display columns, so accents and wide "
        "characters "
        "line up. The last lines give the C format string of a row, and where C would pad "
-       "otherwise.",
+       "differently.",
        {"proof", "@batches.toml"}},
       {"Real data has holes. Every cell that is missing, unreadable or too wide is said, with its "
        "line.",
        {"proof", "@batches.toml", "@broken.csv"}},
-      {"The same batches by pigment: groups with what they come to, points in line, a mark where "
-       "the "
-       "shade is off, what is too wide cut.",
+      {"The same batches by pigment: groups with totals, points in line, a mark where the shade is "
+       "off. What is too wide is cut.",
        {"proof", "@groups.toml", "--style", "boxed"}},
       {"The same table as C prints it, and where Java's digits are others.",
        {"proof", "@groups.toml", "--beside", "c,java"}},
@@ -74,7 +73,7 @@ std::vector<DemoStep> steps() {
        "it.",
        {"show", "%+08.2f|%-6s|", "2.675", "ink", "--witness"}},
       {"And the whole batch list, in every language that is here: each program is built, run, and "
-       "held against what was said of it, byte for byte.",
+       "compared with the preview, byte for byte.",
        {"proof", "@batches.toml", "--witness"}},
   };
 }

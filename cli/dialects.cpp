@@ -30,7 +30,7 @@ struct DialectsOptions {
 std::string found_here(const DialectFacts& facts) {
   const auto path = toolchain::find_program(facts.program);
   if (!path) return std::string(facts.program) + " is not on this machine";
-  return toolchain::version_of(*path).value_or(*path + ", which tells no version");
+  return toolchain::version_of(*path).value_or(*path + ", which reports no version");
 }
 
 // ---- The guide page, before it is laid out ----

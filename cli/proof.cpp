@@ -35,7 +35,7 @@ constexpr const char* proof_examples = R"(Examples:
   inky proof --style markdown demo/batches.toml      the same in another style
   inky proof --as java demo/batches.toml             as Java prints it
   inky proof --as c --native-padding demo/batches.toml   and where C's own padding breaks it
-  inky proof --beside c,java demo/batches.toml       what two languages print otherwise
+  inky proof --beside c,java demo/batches.toml       what two languages print differently
   inky proof --emit rust demo/batches.toml           the program that prints it
   inky proof --witness demo/batches.toml             every language's program, really run
   inky proof demo/batches.csv                        data alone, every column
@@ -280,7 +280,7 @@ int run_programs(const ProofOptions& options, const Sheet& sheet, const Table& t
   }
   if (request.dialects.size() < 2)
     return fail({Code::bad_option,
-                 "there is nothing to stand beside it",
+                 "there is nothing to compare it with",
                  {},
                  "Name two languages, such as --beside c,java."});
   return proof_beside(request, sheet, table, look);
@@ -463,7 +463,7 @@ Action add_proof(Command& tool) {
   command.flag("--strict", options->strict, "The first finding ends it");
   command.takes("--fit-rows", options->fit_rows,
                 "With --bare: fitted columns look at N rows, and not at all", "N");
-  command.flag("--no-cache", options->no_cache, "Witnesses are asked anew");
+  command.flag("--no-cache", options->no_cache, "Runs every program again");
   command.flag("--json", options->json, "The proof as one JSON object");
   command.ascii_flag(options->ascii);
   return [options] { return run_proof(*options); };

@@ -76,7 +76,7 @@ void put_ways(Screen& screen, const TableProgram& program, const Proof& proof) {
     std::string text = visible(proof.columns[i].heading) + ": " + printed.source;
     if (printed.way == PrintedAs::Way::helped) text += ", padded by a helper";
     if (printed.way == PrintedAs::Way::helped && printed.why.empty())
-      text += " (widths of the language count otherwise)";
+      text += " (the language counts widths differently)";
     if (printed.way == PrintedAs::Way::text && !printed.why.empty()) text += ", as text";
     if (!printed.why.empty()) text += " (" + visible(printed.why) + ")";
     screen.paragraph(text);

@@ -21,7 +21,8 @@ constexpr const char* examples = R"(Examples:
   inky check '%d g' f64                    faults, and repairs
   inky proof demo/batches.toml             a table previewed
   inky dialects                            the languages there are
-  inky demo                                a walk through all of them)";
+  inky demo                                a walk through all of them
+  inky help align decimals                 the page of the guide that answers a question)";
 
 // Says what is wrong in one sentence of our own, and which known name is near.
 int refuse(const CLI::App& app, const CLI::ParseError& error) {
@@ -38,7 +39,7 @@ int refuse(const CLI::App& app, const CLI::ParseError& error) {
   if (dynamic_cast<const CLI::ArgumentMismatch*>(&error) != nullptr) {
     const std::string said = error.what();
     const std::string name = said.substr(0, said.find(':'));
-    out.message = name + (said.find("received") == std::string::npos ? " needs a value behind it"
+    out.message = name + (said.find("received") == std::string::npos ? " needs a value after it"
                                                                      : " is given more than once");
   }
   const std::vector<std::string> left = app.remaining(true);
@@ -60,9 +61,9 @@ int run_command(const std::vector<std::string>& given) {
   app.footer(examples);
   app.require_subcommand(1);
   Command tool(app);
-  const std::vector<Action> actions = {add_show(tool),  add_weigh(tool),    add_round(tool),
-                                       add_write(tool), add_carry(tool),    add_check(tool),
-                                       add_proof(tool), add_dialects(tool), add_demo(tool)};
+  const std::vector<Action> actions = {
+      add_show(tool),  add_weigh(tool), add_round(tool),    add_write(tool), add_carry(tool),
+      add_check(tool), add_proof(tool), add_dialects(tool), add_demo(tool),  add_help(tool)};
   std::vector<std::string> arguments;
   // The parser takes its arguments from the back.
   for (std::size_t i = given.size(); i-- > 0;) arguments.push_back(guarded(given[i]));

@@ -447,7 +447,7 @@ Action add_show(Command& tool) {
   auto options = std::make_shared<ShowOptions>();
   Command command =
       tool.command("show", "A template in words, or what it prints with values", show_examples);
-  command.takes("template", options->source, "The format string, as it stands in source");
+  command.takes("template", options->source, "The format string, as you write it in source");
   command.takes("values", options->values, "The values it is given");
   command.takes("--in", options->dialect, "The dialect of the template", "DIALECT");
   command.takes("--locale", options->locale, "The locale; the dialect's own default when left out",
@@ -464,7 +464,7 @@ Action add_show(Command& tool) {
   command.flag("--witness", options->witness,
                "Also builds and runs the program with the language's own toolchain");
   command.flag("--require", options->require, "A witness has to be here");
-  command.flag("--no-cache", options->no_cache, "The witness is asked anew");
+  command.flag("--no-cache", options->no_cache, "Runs the program again");
   command.flag("--program", options->program, "The whole program that prints it");
   command.flag("--plain", options->plain,
                "What the language prints for one value when no format is given");

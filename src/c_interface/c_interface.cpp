@@ -94,7 +94,7 @@ std::optional<Error> take(const inky_value& value, std::size_t index, Value& out
       for (const WholeRange& range : whole_ranges) {
         if (range.type == value.type) return take_whole(range, value, index, out);
       }
-      return bad_value(index, "has a type that is none", "Give one of inky_type.");
+      return bad_value(index, "has an unknown type", "Give one of inky_type.");
   }
 }
 

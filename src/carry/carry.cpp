@@ -37,7 +37,7 @@ Error fails_at_home(const Dialect& dialect, const Outcome& outcome) {
               (outcome.prints() ? " this is complained of: " : " this prints nothing: ") +
               outcome.why(),
           outcome.span(),
-          "Carry a template that prints; inky show tells what is wrong with this one."};
+          "Carry a template that prints; inky show explains what is wrong with this one."};
 }
 
 }  // namespace
@@ -95,7 +95,7 @@ Result<Cargo> Cargo::make(const Dialect& from, const Template& parsed,
                                                                   : Code::template_fails,
                  "in " + std::string(from.facts().id) + " this prints nothing: " + refusal.why,
                  refusal.span,
-                 "Carry a template that prints; inky show tells what is wrong with this one."};
+                 "Carry a template that prints; inky show explains what is wrong with this one."};
   }
   // The values: by name, or by place.
   const auto index_of = [&](const Field& field) {

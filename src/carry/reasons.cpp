@@ -34,12 +34,13 @@ std::string why_reals_differ(const DialectFacts& here, const DialectFacts& there
   const BinaryReal real = value.as_real();
   const std::string other(there.id);
   if (real.kind == RealClass::not_a_number || real.kind == RealClass::infinite)
-    return other + " spells infinities or not-a-number otherwise";
+    return other + " writes infinities or not-a-number differently";
   if (real.is_zero() && real.negative) return "one of them shows no sign of a negative zero";
   if (has_exponent(text_here) != has_exponent(text_there))
     return (has_exponent(text_there) ? other + " goes" : other + " does not go") +
            " to an exponent for a number of this size";
-  if (has_exponent(text_here)) return "they write exponents, or digits before them, otherwise";
+  if (has_exponent(text_here))
+    return "they write exponents, or the digits before them, differently";
   const bool ruled_alike = here.rounding.rule == there.rounding.rule &&
                            here.rounding.stored_value && there.rounding.stored_value;
   if (text_here.size() == text_there.size() && !ruled_alike)
@@ -67,7 +68,7 @@ std::string why_different(const Dialect& here, const Dialect& there, const Value
   if (is_whole(value.type()) && !value.is(Type::big) && fact_of(value.type()).is_signed &&
       value.as_whole() < 0)
     return "one of them reads the bits of a negative number as unsigned, or pads its sign "
-           "otherwise";
+           "differently";
   if (value.is(Type::truth)) return "they have other names for truth values";
   return {};
 }

@@ -52,7 +52,7 @@ std::string answer_check_line(std::string_view line) {
     in.fail({Code::contradiction,
              "a request has types, or values",
              {},
-             "Leave one of them out: a value tells its type."});
+             "Leave one of them out: a value already has its type."});
   if (in.fault()) return error_line(*in.fault());
   for (const Value& value : values) types.push_back(value.type());
   const bool given = in.find("types") != nullptr || in.find("values") != nullptr;

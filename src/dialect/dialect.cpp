@@ -124,11 +124,12 @@ Result<WrittenCall> Dialect::do_write_call(const TemplateContent& parsed,
   if (!again || again->literals() != parsed.literals ||
       again->fields().size() != parsed.fields.size() ||
       again->refusal().has_value() != parsed.refusal.has_value())
-    return Error{Code::not_supported_yet,
-                 "this template in a program of " + std::string(facts().language) +
-                     " is not supported yet: written anew it would be another",
-                 {0, parsed.source.size()},
-                 "Write control characters by their escapes."};
+    return Error{
+        Code::not_supported_yet,
+        "this template in a program of " + std::string(facts().language) +
+            " is not supported yet: its source cannot be written so that it reads the same",
+        {0, parsed.source.size()},
+        "Write control characters by their escapes."};
   const std::string literal = '"' + *content + '"';
   const std::string whole = writer().write_statement(*content, names);
   const std::size_t at = whole.find(literal);

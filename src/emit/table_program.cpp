@@ -108,7 +108,7 @@ class Planner {
             "a program of " + std::string(plan_.dialect->facts().language) +
                 " that reads this table from its file is not supported yet: " + why,
             {},
-            "Leave --data-file out: the rows stand in the program then."};
+            "Leave --data-file out: then the program contains the rows."};
   }
 
   // What a program that reads the rows itself cannot know.
@@ -127,7 +127,7 @@ class Planner {
         const ProofCell& one = cell(row, i);
         if (!one.is_data || !place ||
             table_.rows[proof_.lines[rows_[row]].row].cells[*place] != one.body)
-          return no_file(what + "is shown otherwise than it is typed");
+          return no_file(what + "is shown differently from how it is typed");
       }
     }
     return std::nullopt;
@@ -170,7 +170,7 @@ class Planner {
     const Spec& wish = proof_.columns[i].wish;
     if (wish.kind != Kind::whole && wish.kind != Kind::real) return false;
     if (wraps_) {
-      why = "a row goes on in another line";
+      why = "a row continues on another line";
       return false;
     }
     std::vector<Type> types = {Type::f64};

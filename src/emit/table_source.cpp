@@ -127,7 +127,7 @@ class SourceWriter {
     }
     if (counts_otherwise)
       out += remark(
-          "Widths count the columns of a terminal. The language counts otherwise, so a text that "
+          "Widths count the columns of a terminal. The language counts differently, so a text that "
           "is padded says how many columns it takes.");
     return out;
   }

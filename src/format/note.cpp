@@ -63,8 +63,8 @@ constexpr auto code_facts = std::to_array<CodeFact>({
     {Code::text_cut, "text-cut", "A limit on the text cut characters off."},
     {Code::character_cut, "character-cut", "The text was cut inside a character."},
     {Code::width_counts_otherwise, "width-counts-otherwise",
-     "The language's width does not count terminal columns, so this field is padded otherwise than "
-     "it looks."},
+     "The language's width does not count terminal columns, so this field is padded differently "
+     "from how it looks."},
     {Code::width_used_up, "width-used-up", "A width holds for one value only."},
     {Code::settings_left_on, "settings-left-on",
      "Settings of the stream, or of the session, stay for what is printed next."},
@@ -92,7 +92,7 @@ constexpr auto code_facts = std::to_array<CodeFact>({
      "What is printed depends on the machine's locale, and nothing names one."},
     {Code::line_not_ended, "line-not-ended", "What is printed does not end its line."},
     {Code::line_too_long, "line-too-long", "The template is longer than a line may be."},
-    {Code::not_checked, "not-checked", "The call could not be looked at."},
+    {Code::not_checked, "not-checked", "The call could not be checked."},
     {Code::language_complains, "language-complains", "The language prints this, and complains."},
 });
 

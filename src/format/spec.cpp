@@ -108,7 +108,7 @@ constexpr Key mark(std::string_view key, std::string_view meaning) {
 
 constexpr auto keys = std::to_array<Key>({
     choice<&Spec::kind, kind_names>("kind", "what the value is"),
-    choice<&Spec::align, align_names>("align", "where it stands in its width"),
+    choice<&Spec::align, align_names>("align", "where the text goes in its width"),
     mark<&Spec::fill, false>("fill", "what fills the width"),
     count<&Spec::width, 0, most_width>("width", "the least width"),
     choice<&Spec::sign, sign_names>("sign", "how the sign is shown"),
@@ -117,7 +117,7 @@ constexpr auto keys = std::to_array<Key>({
     count<&Spec::significant, 1, most_width>("significant", "digits in all"),
     count<&Spec::least_digits, 0, most_width>(
         "least_digits", "zeros in front of a whole number, up to N digits in all"),
-    choice<&Spec::keep_point, truth_names>("keep_point", "the point stays, and zeros behind it"),
+    choice<&Spec::keep_point, truth_names>("keep_point", "the point stays, and zeros after it"),
     count<&Spec::base, lowest_base, highest_base>("base", "of a whole number"),
     choice<&Spec::prefix, truth_names>("prefix", "0b, 0o or 0x in front"),
     choice<&Spec::letters, letters_names>("letters", "of digits and exponents"),

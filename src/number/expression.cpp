@@ -72,7 +72,8 @@ class Parser {
       return fail(at_, end, "a comma is not a decimal point", "Write 2.675, with a point.");
     }
     if (character == "=")
-      return fail(at_, end, "= alone does not compare", "Write == to ask whether both are equal.");
+      return fail(at_, end, "a single = does not compare",
+                  "Write == to ask whether both are equal.");
     if (std::string_view("<>!=").find(character) != std::string_view::npos) {
       return fail(at_, end, "one comparison at a time, outside all parentheses",
                   "Weigh each comparison by itself.");

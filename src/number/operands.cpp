@@ -105,7 +105,7 @@ Operand Evaluator::read_whole_number(const Node& node, const std::string& word,
   if (!fits(out.whole, *out.type)) {
     return fail(node, shown(word) + " does not fit " + std::string(out.type->name),
                 "It holds " + lowest_whole(*out.type) + " to " + highest_whole(*out.type) +
-                    "; convert to see what becomes of it: " + std::string(out.type->name) + "(" +
+                    "; convert it to see the result: " + std::string(out.type->name) + "(" +
                     shown(word) + ").");
   }
   if (out.type->is_real()) {

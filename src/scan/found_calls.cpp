@@ -117,7 +117,7 @@ void Finder::finish_template(Frame& frame, const CallForm& form) {
   call.at = frame.at;
   call.names_locale = form.names_locale;
   if (frame.too_much) {
-    call.why_not = "it is too long to be looked at";
+    call.why_not = "it is too long to check";
   } else if (!all_texts(lexis_, argument, from)) {
     // A declaration of such a function has no template.
     if (argument.size() > 1 && argument[0].kind == Item::Kind::word &&

@@ -166,7 +166,7 @@ TEST_CASE("programs: the data stays in its quotes, and lines stay short") {
       {"--emit nolang", 2, "\"nolang\" is not a dialect"},
       {"--emit c,java", 2, "more than one language is given"},
       {"--as all", 2, "more than one language is given"},
-      {"--beside c", 2, "there is nothing to stand beside it"},
+      {"--beside c", 2, "there is nothing to compare it with"},
       {"--fit-rows 5", 2, "--fit-rows is for CSV that is printed while it is read"},
       {"--column code", 2, "a sheet and --column are both given"},
   };

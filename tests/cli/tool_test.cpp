@@ -71,7 +71,7 @@ TEST_CASE("exit status and standard error tell the three endings apart") {
        "inky: --fit-rows takes a whole number, not \"99999999999\"\n      Run inky --help, or inky "
        "COMMAND --help.\n"},
       {"show '%d' 1 --in", 2,
-       "inky: --in needs a value behind it\n      Run inky --help, or inky COMMAND --help.\n"},
+       "inky: --in needs a value after it\n      Run inky --help, or inky COMMAND --help.\n"},
       {"show '%d' 1 --in c --in java", 2,
        "inky: --in is given more than once\n      Run inky --help, or inky COMMAND --help.\n"},
       {"show", 2,
@@ -100,7 +100,7 @@ TEST_CASE("exit status and standard error tell the three endings apart") {
 
 TEST_CASE("help tells what every wish can be") {
   const std::string help = run_tool("write --help").out;
-  for (const char* line : {"--align WISH                where it stands in its width: natural, "
+  for (const char* line : {"--align WISH                where the text goes in its width: natural, "
                            "left, right, center, inner\n",
                            "--least-digits WISH         zeros in front of a whole number, up to N "
                            "digits in all: 0 to 1000000\n"})

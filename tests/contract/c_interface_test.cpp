@@ -185,7 +185,7 @@ TEST_CASE("C interface: what does not print says why, and what does not fit is c
       {text("\xFF"), "value 1 is not UTF-8"},
       {character(0xD800), "value 1 is not a Unicode scalar value"},
       {character(0x110000), "value 1 is not a Unicode scalar value"},
-      {unknown, "value 1 has a type that is none"},
+      {unknown, "value 1 has an unknown type"},
   };
   for (const auto& [value, message] : bad) {
     const Rendered got = render(c.get(), {value});

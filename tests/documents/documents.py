@@ -3,38 +3,26 @@
 
     documents.py TOOL
 
-Every block of README.md and docs/ with a line "$ inky ..." is run, and the lines under it are its output; a line
-of three points stands for any lines. Every request of docs/contract.md is asked, and the line under it is the answer. Commands
+Every example of README.md, docs/ and docs/guide/ is run (examples.py has what an example is; scripts/update-examples rewrites
+their output). Every request of docs/contract.md is asked, and the line under it is the answer. Commands
 inside of sentences are run, and have to be understood.
 """
 
 import json
 import pathlib
 import re
-import subprocess
 import sys
 
-root = pathlib.Path(__file__).resolve().parents[2]
+import examples
+from examples import root
+
 tool = pathlib.Path(sys.argv[1]).resolve()
 faults = []
 shown = asked = named = 0
 
 
 def run(command, **more):
-    line = re.sub(r"^inky\b", str(tool), command)
-    return subprocess.run(["bash", "-c", line], cwd=root, capture_output=True, text=True, check=False, timeout=120, **more)
-
-
-def same(expected, printed):
-    """Line by line, without blanks at the ends; "..." stands for any lines, and another page's toolchain for ours."""
-    pattern = ""
-    for line in expected:
-        if line.strip() == "...":
-            pattern += r"(?:.*\n)*?"
-        else:
-            pattern += re.escape(line.rstrip()) + r"[ ]*\n"
-    text = "\n".join(line.rstrip() for line in printed.rstrip("\n").split("\n")) + "\n"
-    return re.fullmatch(pattern, text) is not None
+    return examples.run(tool, command, **more)
 
 
 def look(path):
@@ -42,17 +30,15 @@ def look(path):
     text = path.read_text(encoding="utf-8")
     name = path.relative_to(root)
     outside = text
-    for block in re.finditer(r"^```[^\n]*\n(.*?)^```$", text, re.M | re.S):
+    for block in examples.block_of_code.finditer(text):
         outside = outside.replace(block.group(0), "")
-        parts = re.split(r"^\$ (inky .*)\n", block.group(1), flags=re.M)
-        for command, output in zip(parts[1::2], parts[2::2]):
+        for command, output in examples.examples(block.group(1)):
             shown += 1
             ran = run(command)
             if "--witness" in command and "Debian has it in" in ran.stdout:
                 print("skipped, as a toolchain is not here: $ " + command)
                 continue
-            expected = output.rstrip("\n").split("\n")
-            if not same(expected, ran.stdout + ran.stderr):
+            if not examples.same(output, ran.stdout + ran.stderr):
                 faults.append("%s: $ %s\nprints\n%s%s" % (name, command, ran.stdout, ran.stderr))
         before = text[:block.start()]
         commands = re.findall(r"`inky (\w+) --jsonl`", before)
@@ -92,8 +78,17 @@ def look_at_pages():
             faults.append("docs/dialects/%s.md is not what the tool prints; run scripts/dialect-pages" % page)
 
 
+def look_at_links():
+    """Every link to a file of the project has its file."""
+    for page in [*examples.documents(), *root.glob("*.md"), *(root / "docs" / "dialects").glob("*.md")]:
+        for target in re.findall(r"\]\(([^)#:]+)(?:#[^)]*)?\)", page.read_text(encoding="utf-8")):
+            if not (page.parent / target).exists():
+                faults.append("%s: there is no %s" % (page.relative_to(root), target))
+
+
 look_at_pages()
-for document in [root / "README.md", *sorted((root / "docs").glob("*.md"))]:
+look_at_links()
+for document in examples.documents():
     look(document)
 print("\n\n".join(faults) or "%d commands with their output, %d requests, %d commands in sentences" % (shown, asked, named))
 sys.exit(1 if faults or shown < 15 or asked < 1 else 0)

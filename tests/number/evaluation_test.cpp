@@ -281,7 +281,7 @@ TEST_CASE("what cannot be evaluated is said where it stands") {
       {"", "a number is missing here", 0, 0},
       {"2,675", "a comma is not a decimal point", 1, 2},
       {"(1 + 2", "this parenthesis is not closed", 0, 1},
-      {"1 = 2", "= alone does not compare", 2, 3},
+      {"1 = 2", "a single = does not compare", 2, 3},
       {"1 < 2 < 3", "one comparison at a time, outside all parentheses", 6, 7},
       {"1 $ 2", "\"$\" is not understood here", 2, 3},
       {"1 × 2", "\"×\" is not understood here", 2, 4},

@@ -41,7 +41,7 @@ std::string find_defect(const Field& field, const ConversionFact* conversion) {
   if (field.letter == 0)
     return "the template ends inside a field; a percent sign itself is written %%";
   if (field.letter == '%')
-    return "%% stands alone: flags, width, precision or length between its signs are undefined";
+    return "%% takes no flags, width, precision or length; they are undefined";
   if (conversion == nullptr) {
     return "C has no conversion " + in_quotes(std::string_view(&field.letter, 1)) +
            "; a percent sign itself is written %%";

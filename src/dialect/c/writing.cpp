@@ -81,7 +81,8 @@ class FieldWriter {
 
   std::string whole_letter() {
     if (wish_.sign == Sign::brackets) return give_up("C has no brackets for negative numbers");
-    if (!is_whole(asked_.type)) return give_up("C prints no other value by a letter of wholes");
+    if (!is_whole(asked_.type))
+      return give_up("C prints no other value with a letter for whole numbers");
     const bool upper = wish_.letters == Letters::upper;
     if (wish_.base == 10) return length() + (is_unsigned() ? "u" : "d");
     if (wish_.base == 8) return length() + "o";

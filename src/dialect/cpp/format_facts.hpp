@@ -22,15 +22,15 @@ inline constexpr auto conversions = std::to_array<ConversionFact>({
     {'o', Kind::whole, "a whole number in base 8, with its sign", "<>^+- #0L", false, ""},
     {'b', Kind::whole, "a whole number in base 2, with its sign", "<>^+- #0L", false, ""},
     {'B', Kind::whole, "as b, with 0B for its prefix", "<>^+- #0L", false, ""},
-    {'f', Kind::real, "a real in fixed notation; 6 places unless a precision says otherwise",
-     "<>^+- #0L", true, ""},
+    {'f', Kind::real, "a real in fixed notation; 6 places without a precision", "<>^+- #0L", true,
+     ""},
     {'F', Kind::real, "as f, INF and NAN in upper letters", "<>^+- #0L", true, ""},
-    {'e', Kind::real, "a real in scientific notation; 6 places unless a precision says otherwise",
-     "<>^+- #0L", true, ""},
+    {'e', Kind::real, "a real in scientific notation; 6 places without a precision", "<>^+- #0L",
+     true, ""},
     {'E', Kind::real, "as e, with an upper E", "<>^+- #0L", true, ""},
     {'g', Kind::real,
      "a real, fixed or scientific by size (an exponent below -4, or from the number of significant "
-     "digits on, is written); 6 significant digits unless a precision says otherwise, trailing "
+     "digits on, is written); 6 significant digits without a precision, trailing "
      "zeros dropped",
      "<>^+- #0L", true, ""},
     {'G', Kind::real, "as g, with an upper E", "<>^+- #0L", true, ""},
@@ -80,7 +80,7 @@ inline constexpr auto escapes = std::to_array<EscapeFact>({
 inline constexpr auto failures = std::to_array<FailureFact>({
     {"a format string that cannot be read; too few values", "error, when it is compiled"},
     {"a type the value cannot take; a width that is no whole number", "error, when it is compiled"},
-    {"a value there is no formatter for", "error, when it is compiled"},
+    {"a value that has no formatter", "error, when it is compiled"},
     {"a negative width; c of what is no char", "std::format_error, at run time"},
 });
 

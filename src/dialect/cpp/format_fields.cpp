@@ -141,9 +141,8 @@ class Reader {
       shown.precision = read_count(start);
       if (!shown.precision.given()) refuse("a precision is digits, or a value in braces", start);
     }
-    tell("precision", [&] {
-      return "digits of a real, columns of a text at most: " + in_words(shown.precision);
-    });
+    tell("precision",
+         [&] { return "digits of a real; most columns of a text: " + in_words(shown.precision); });
     shown.locale = reader_.take('L');
     flag('L');
     for (const ConversionFact& fact : conversions) {

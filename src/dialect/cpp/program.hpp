@@ -45,7 +45,7 @@ inline constexpr std::string_view cpp_pad_left =
     "  return std::string(width > columns ? width - columns : 0, ' ') + std::string(text);\n"
     "}\n";
 inline constexpr std::string_view cpp_pad_right =
-    "// Text with spaces behind it, up to a width. Its columns are given: size() counts bytes.\n"
+    "// Text with spaces after it, up to a width. Its columns are given: size() counts bytes.\n"
     "std::string pad_right(std::string_view text, int columns, int width) {\n"
     "  return std::string(text) + std::string(width > columns ? width - columns : 0, ' ');\n"
     "}\n";

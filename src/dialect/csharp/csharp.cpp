@@ -189,7 +189,7 @@ class Reader {
              (number.precision == unset ? ""
                                         : "; the precision is " + std::to_string(number.precision));
     }
-    return "a letter of moments alone: " + in_quotes(format);
+    return "a letter for moments only: " + in_quotes(format);
   }
 
   const braces::Decoded& decoded_;

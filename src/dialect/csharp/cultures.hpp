@@ -17,7 +17,7 @@ struct Culture {
   std::string_view currency;
   std::string_view currency_point;
   std::string_view currency_group;
-  int places;           // of F, N and P, unless a precision says otherwise
+  int places;           // of F, N and P, without a precision
   int currency_places;  // of C
   std::string_view positive_currency;
   std::string_view negative_currency;

@@ -12,19 +12,17 @@ namespace inky::inline v1::csharp {
 
 inline constexpr auto conversions = std::to_array<ConversionFact>({
     {'D', Kind::whole, "a whole number; the precision is its least number of digits", "", true, ""},
-    {'N', Kind::real, "a number with thousands marks; 2 places unless a precision says otherwise",
-     "", true, ""},
-    {'F', Kind::real, "a number in fixed notation; 2 places unless a precision says otherwise", "",
-     true, ""},
+    {'N', Kind::real, "a number with thousands marks; 2 places without a precision", "", true, ""},
+    {'F', Kind::real, "a number in fixed notation; 2 places without a precision", "", true, ""},
     {'E', Kind::real,
-     "a number in scientific notation, E+004; 6 places unless a precision says otherwise; e writes "
+     "a number in scientific notation, E+004; 6 places without a precision; e writes "
      "a lower e",
      "", true, ""},
     {'G', Kind::real,
-     "a number, fixed or scientific by size; the shortest digits unless a precision says otherwise",
-     "", true, ""},
+     "a number, fixed or scientific by size; the shortest digits without a precision", "", true,
+     ""},
     {'R', Kind::real, "a real in its shortest digits, as without a format", "", false, ""},
-    {'P', Kind::real, "a number times 100 with a percent sign; 2 places unless told otherwise", "",
+    {'P', Kind::real, "a number times 100 with a percent sign; 2 places without a precision", "",
      true, ""},
     {'C', Kind::real,
      "an amount with the culture's currency sign; negative in brackets, or as the "
@@ -122,7 +120,7 @@ inline constexpr std::string_view pad_left_source =
     "    return new string(' ', Math.Max(0, width - (int)columns)) + text;\n"
     "  }\n";
 inline constexpr std::string_view pad_right_source =
-    "  // Text with spaces behind it, up to a width. Its columns are given: Length counts UTF-16 "
+    "  // Text with spaces after it, up to a width. Its columns are given: Length counts UTF-16 "
     "units.\n"
     "  static string PadRight(object text, object columns, int width) {\n"
     "    return text + new string(' ', Math.Max(0, width - (int)columns));\n"

@@ -73,7 +73,7 @@ void note_rounding(const Spec& spec, const BinaryFormat& format, const BinaryRea
   if (keep > telling && exact.size() > telling) {
     notes.push_back(
         {Code::digits_past_precision,
-         std::string(format.name) + " tells numbers apart by " + std::to_string(telling) +
+         std::string(format.name) + " distinguishes numbers by " + std::to_string(telling) +
              " digits; the digits after those are the stored value's own, not " + typed + "'s",
          span});
   }

@@ -19,17 +19,15 @@ inline constexpr auto conversions = std::to_array<ConversionFact>({
     {'X', Kind::whole, "as x, upper letters", "-+ 0", false, ""},
     {'o', Kind::whole, "the bits of a whole number in base 8", "-+ 0", false, ""},
     {'B', Kind::whole, "the bits of a whole number in base 2", "-+ 0", false, ""},
-    {'f', Kind::real, "a real in fixed notation; 6 places unless a precision says otherwise",
-     "-+ 0", true, ""},
+    {'f', Kind::real, "a real in fixed notation; 6 places without a precision", "-+ 0", true, ""},
     {'F', Kind::real, "as f", "-+ 0", true, ""},
     {'e', Kind::real,
-     "a real in scientific notation, the exponent of three digits; 6 places unless a precision "
-     "says otherwise",
+     "a real in scientific notation, the exponent of three digits; 6 places without a precision",
      "-+ 0", true, ""},
     {'E', Kind::real, "as e, with an upper E", "-+ 0", true, ""},
     {'g', Kind::real,
-     "a real, fixed or scientific by size, trailing zeros dropped; 6 significant digits unless a "
-     "precision says otherwise, and all of them for 0",
+     "a real, fixed or scientific by size, trailing zeros dropped; 6 significant digits without a "
+     "precision, and all of them for 0",
      "-+ 0", true, ""},
     {'G', Kind::real, "as g, with an upper E", "-+ 0", true, ""},
     {'M', Kind::any, "a decimal", "-+ 0", true, ""},
@@ -103,7 +101,7 @@ inline constexpr std::string_view pad_left_source =
     "let padLeft (text: string) columns width =\n"
     "    String.replicate (max 0 (width - columns)) \" \" + text\n";
 inline constexpr std::string_view pad_right_source =
-    "// Text with spaces behind it, up to a width. Its columns are given: Length counts UTF-16 "
+    "// Text with spaces after it, up to a width. Its columns are given: Length counts UTF-16 "
     "units.\n"
     "let padRight (text: string) columns width =\n"
     "    text + String.replicate (max 0 (width - columns)) \" \"\n";

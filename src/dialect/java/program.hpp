@@ -43,7 +43,7 @@ inline constexpr std::string_view java_pad_left =
     "    return \" \".repeat(Math.max(0, width - (int) columns)) + text;\n"
     "  }\n";
 inline constexpr std::string_view java_pad_right =
-    "  // Text with spaces behind it, up to a width. Its columns are given: length() counts UTF-16 "
+    "  // Text with spaces after it, up to a width. Its columns are given: length() counts UTF-16 "
     "units.\n"
     "  static String padRight(Object text, Object columns, int width) {\n"
     "    return text + \" \".repeat(Math.max(0, width - (int) columns));\n"

@@ -30,7 +30,7 @@ constexpr auto method_facts = std::to_array<MethodFact>({
     {"join", "the items of an array, with a text between them"},
     {"length", "UTF-16 units of a text, items of an array"},
     {"String", "any value as text"},
-    {"Number", "a text read as a number, NaN where it is none"},
+    {"Number", "a text read as a number; NaN if it is not one"},
     {"Math.round", "to the nearest whole number, ties up"},
     {"Math.floor", "to a whole number, down"},
     {"Math.ceil", "to a whole number, up"},

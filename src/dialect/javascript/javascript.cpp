@@ -93,7 +93,7 @@ constexpr std::string_view pad_left_source =
     "  return \" \".repeat(Math.max(0, width - columns)) + text;\n"
     "}\n";
 constexpr std::string_view pad_right_source =
-    "// Text with spaces behind it, up to a width. Its columns are given: length counts UTF-16 "
+    "// Text with spaces after it, up to a width. Its columns are given: length counts UTF-16 "
     "units.\n"
     "function padRight(text, columns, width) {\n"
     "  return text + \" \".repeat(Math.max(0, width - columns));\n"
@@ -353,7 +353,7 @@ class Rendering final : public family::Rendering<Rendering>, private Scope {
     if (!failure.name.empty())
       return Outcome::fails_at_run(std::move(failure.name), std::move(failure.why), span);
     return Outcome::error({Code::not_supported_yet, std::move(failure.why), span,
-                           "Give what it comes to as a value with a name."});
+                           "Give its result as a named value."});
   }
 
   // Which value a slot shows, and what became of it.
@@ -428,8 +428,8 @@ class JavaScript final : public family::ProgramDialect<Slots> {
         return Error{Code::not_supported_yet,
                      in_quotes(parsed.source.substr(unknown->span.from,
                                                     unknown->span.to - unknown->span.from)) +
-                         " in a program is not supported yet: nothing is known of it",
-                     unknown->span, "Give what it comes to as a value with a name."};
+                         " in a program is not supported yet: it is not understood",
+                     unknown->span, "Give its result as a named value."};
       literal += "${";
       append_source(program_form_of(facts_), shown, literal);
       literal += '}';

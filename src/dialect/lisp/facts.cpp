@@ -27,7 +27,7 @@ constexpr auto conversions = std::to_array<ConversionFact>({
     {'E', Kind::real,
      "a real in scientific notation; ~width,places,exponent digits,scale,overflow,padchar E", "@",
      true, ""},
-    {'G', Kind::real, "a real, fixed or scientific by size; four blanks stand for the exponent",
+    {'G', Kind::real, "a real, fixed or scientific by size; four blanks in place of the exponent",
      "@", true, ""},
     {'$', Kind::real, "a real with 2 places; ~places,least whole digits,width,padchar $", ":@",
      true, ""},
@@ -108,7 +108,7 @@ constexpr std::string_view pad_left_source =
     "(defun pad-left (text columns width)\n"
     "  (format nil \"~VA~A\" (max 0 (- width columns)) \"\" text))\n";
 constexpr std::string_view pad_right_source =
-    ";; Text with spaces behind it, up to a width. Its columns are given: a width counts code "
+    ";; Text with spaces after it, up to a width. Its columns are given: a width counts code "
     "points.\n"
     "(defun pad-right (text columns width)\n"
     "  (format nil \"~A~VA\" text (max 0 (- width columns)) \"\"))\n";

@@ -22,14 +22,14 @@ inline constexpr auto conversions = std::to_array<ConversionFact>({
     {'o', Kind::whole, "as u, in base 8", "-+ #0", true, whole_lengths},
     {'x', Kind::whole, "as u, in base 16", "-+ #0", true, whole_lengths},
     {'X', Kind::whole, "as x, upper letters", "-+ #0", true, whole_lengths},
-    {'f', Kind::real, "a number in fixed notation; 6 places unless a precision says otherwise",
-     "-+ #0", true, "L"},
-    {'e', Kind::real, "a number in scientific notation; 6 places unless a precision says otherwise",
-     "-+ #0", true, "L"},
+    {'f', Kind::real, "a number in fixed notation; 6 places without a precision", "-+ #0", true,
+     "L"},
+    {'e', Kind::real, "a number in scientific notation; 6 places without a precision", "-+ #0",
+     true, "L"},
     {'E', Kind::real, "as e, with an upper E", "-+ #0", true, "L"},
     {'g', Kind::real,
-     "a number, fixed or scientific by size, trailing zeros dropped; 6 significant digits unless a "
-     "precision says otherwise",
+     "a number, fixed or scientific by size, trailing zeros dropped; 6 significant digits without "
+     "a precision",
      "-+ #0", true, "L"},
     {'G', Kind::real, "as g, with an upper E", "-+ #0", true, "L"},
     {'c', Kind::character,
@@ -101,7 +101,7 @@ inline constexpr std::string_view pad_left_source =
     "  out = [blanks(max(0, width - columns)), text];\n"
     "endfunction\n";
 inline constexpr std::string_view pad_right_source =
-    "% Text with spaces behind it, up to a width. Its columns are given: a width counts bytes.\n"
+    "% Text with spaces after it, up to a width. Its columns are given: a width counts bytes.\n"
     "function out = pad_right(text, columns, width)\n"
     "  out = [text, blanks(max(0, width - columns))];\n"
     "endfunction\n";

@@ -18,16 +18,15 @@ inline constexpr auto conversions = std::to_array<ConversionFact>({
     {'o', Kind::whole, "the 64 bits of a whole number in base 8", "- 0'", false, "l"},
     {'x', Kind::whole, "the 64 bits of a whole number in base 16", "- 0'", false, "l"},
     {'X', Kind::whole, "as x, upper letters", "- 0'", false, "l"},
-    {'f', Kind::real,
-     "a real in fixed notation, the point by locale; 6 places unless a precision says otherwise",
+    {'f', Kind::real, "a real in fixed notation, the point by locale; 6 places without a precision",
      "-+ 0'", true, "l"},
     {'F', Kind::real, "as f, whatever the locale", "-+ 0'", true, "l"},
-    {'e', Kind::real, "a real in scientific notation; 6 places unless a precision says otherwise",
-     "-+ 0'", true, "l"},
+    {'e', Kind::real, "a real in scientific notation; 6 places without a precision", "-+ 0'", true,
+     "l"},
     {'E', Kind::real, "as e, with an upper E", "-+ 0'", true, "l"},
     {'g', Kind::real,
-     "a real, fixed or scientific by size, trailing zeros dropped; 6 significant digits unless a "
-     "precision says otherwise",
+     "a real, fixed or scientific by size, trailing zeros dropped; 6 significant digits without a "
+     "precision",
      "-+ 0'", true, "l"},
     {'G', Kind::real, "as g, with an upper E", "-+ 0'", true, "l"},
     {'h', Kind::real, "as g, whatever the locale", "-+ 0'", true, "l"},
@@ -102,7 +101,7 @@ inline constexpr std::string_view pad_left_source =
     "    return str_repeat(\" \", max(0, $width - $columns)) . $text;\n"
     "}\n";
 inline constexpr std::string_view pad_right_source =
-    "// Text with spaces behind it, up to a width. Its columns are given: strlen counts bytes.\n"
+    "// Text with spaces after it, up to a width. Its columns are given: strlen counts bytes.\n"
     "function pad_right($text, $columns, $width) {\n"
     "    return $text . str_repeat(\" \", max(0, $width - $columns));\n"
     "}\n";

@@ -17,15 +17,15 @@ constexpr auto conversions = std::to_array<ConversionFact>({
      ""},
     {'X', Kind::whole, "a whole number in base 16, with its sign, upper letters", "+- #0_", false,
      ""},
-    {'f', Kind::real, "a number in fixed notation; 6 places unless a precision says otherwise",
-     "+- z#0,_", true, ""},
+    {'f', Kind::real, "a number in fixed notation; 6 places without a precision", "+- z#0,_", true,
+     ""},
     {'F', Kind::real, "as f, INF and NAN in upper letters", "+- z#0,_", true, ""},
-    {'e', Kind::real, "a number in scientific notation; 6 places unless a precision says otherwise",
-     "+- z#0,_", true, ""},
+    {'e', Kind::real, "a number in scientific notation; 6 places without a precision", "+- z#0,_",
+     true, ""},
     {'E', Kind::real, "as e, with an upper E", "+- z#0,_", true, ""},
     {'g', Kind::real,
      "a number, fixed or scientific by size (an exponent below -4, or from the number of "
-     "significant digits on, is written); 6 significant digits unless a precision says otherwise, "
+     "significant digits on, is written); 6 significant digits without a precision, "
      "trailing zeros dropped",
      "+- z#0,_", true, ""},
     {'G', Kind::real, "as g, with an upper E", "+- z#0,_", true, ""},

@@ -44,15 +44,15 @@ constexpr auto conversions = std::to_array<ConversionFact>({
      lengths},
     {'X', Kind::whole, "a whole number in base 16, with its sign, upper letters", "-+ #0", true,
      lengths},
-    {'f', Kind::real, "a real in fixed notation; 6 places unless a precision says otherwise",
-     "-+ #0", true, lengths},
+    {'f', Kind::real, "a real in fixed notation; 6 places without a precision", "-+ #0", true,
+     lengths},
     {'F', Kind::real, "as f, INF and NAN in upper letters", "-+ #0", true, lengths},
-    {'e', Kind::real, "a real in scientific notation; 6 places unless a precision says otherwise",
-     "-+ #0", true, lengths},
+    {'e', Kind::real, "a real in scientific notation; 6 places without a precision", "-+ #0", true,
+     lengths},
     {'E', Kind::real, "as e, with an upper E", "-+ #0", true, lengths},
     {'g', Kind::real,
      "a real, fixed or scientific by size (an exponent below -4, or from the number of significant "
-     "digits on, is written); 6 significant digits unless a precision says otherwise, trailing "
+     "digits on, is written); 6 significant digits without a precision, trailing "
      "zeros dropped",
      "-+ #0", true, lengths},
     {'G', Kind::real, "as g, with an upper E", "-+ #0", true, lengths},

@@ -40,7 +40,7 @@ inline constexpr std::string_view python_pad_left =
     "def pad_left(text, columns, width):\n"
     "    return \" \" * (width - columns) + text\n";
 inline constexpr std::string_view python_pad_right =
-    "# Text with spaces behind it, up to a width. Its columns are given: len() counts code "
+    "# Text with spaces after it, up to a width. Its columns are given: len() counts code "
     "points.\n"
     "def pad_right(text, columns, width):\n"
     "    return text + \" \" * (width - columns)\n";

@@ -29,7 +29,7 @@ std::string conversion_words(char32_t conversion) {
     case U's':
       return "as str() has it";
     default:
-      return "there is no such conversion: s, r and a are";
+      return "there is no such conversion; use s, r or a";
   }
 }
 

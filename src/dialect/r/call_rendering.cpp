@@ -14,7 +14,7 @@ bool CallRendering::fail(std::string why, Span span) {
 
 bool CallRendering::not_yet(std::string what, Span span) {
   trouble_ = Outcome::error({Code::not_supported_yet, std::move(what) + " not supported yet", span,
-                             "Leave it out, or give what it comes to."});
+                             "Leave it out, or give its result."});
   return false;
 }
 

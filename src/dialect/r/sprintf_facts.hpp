@@ -15,18 +15,17 @@ inline constexpr auto conversions = std::to_array<ConversionFact>({
     {'o', Kind::whole, "the 32 bits of an integer in base 8", "-#0", true, ""},
     {'x', Kind::whole, "the 32 bits of an integer in base 16", "-#0", true, ""},
     {'X', Kind::whole, "as x, upper letters", "-#0", true, ""},
-    {'f', Kind::real, "a number in fixed notation; 6 places unless a precision says otherwise",
-     "-+ #0", true, ""},
-    {'e', Kind::real, "a number in scientific notation; 6 places unless a precision says otherwise",
-     "-+ #0", true, ""},
+    {'f', Kind::real, "a number in fixed notation; 6 places without a precision", "-+ #0", true,
+     ""},
+    {'e', Kind::real, "a number in scientific notation; 6 places without a precision", "-+ #0",
+     true, ""},
     {'E', Kind::real, "as e, with an upper E", "-+ #0", true, ""},
     {'g', Kind::real,
-     "a number, fixed or scientific by size, trailing zeros dropped; 6 significant digits unless a "
-     "precision says otherwise",
+     "a number, fixed or scientific by size, trailing zeros dropped; 6 significant digits without "
+     "a precision",
      "-+ #0", true, ""},
     {'G', Kind::real, "as g, with an upper E", "-+ #0", true, ""},
-    {'a', Kind::real, "a number in hexadecimal, exact unless a precision says otherwise", "-+ #0",
-     true, ""},
+    {'a', Kind::real, "a number in hexadecimal, exact without a precision", "-+ #0", true, ""},
     {'A', Kind::real, "as a, upper letters", "-+ #0", true, ""},
     {'s', Kind::text, "a text; any other value as as.character() has it", "-", true, ""},
 });
@@ -68,18 +67,18 @@ inline constexpr auto failures = std::to_array<FailureFact>({
 
 inline constexpr std::string_view pad_left_source =
     "# Text with spaces before it, up to a width. Its columns are given: a width counts "
-    "otherwise.\n"
+    "differently.\n"
     "pad_left <- function(text, columns, width) {\n"
     "  paste0(strrep(\" \", max(0, width - columns)), text)\n"
     "}\n";
 inline constexpr std::string_view pad_right_source =
-    "# Text with spaces behind it, up to a width. Its columns are given: a width counts "
-    "otherwise.\n"
+    "# Text with spaces after it, up to a width. Its columns are given: a width counts "
+    "differently.\n"
     "pad_right <- function(text, columns, width) {\n"
     "  paste0(text, strrep(\" \", max(0, width - columns)))\n"
     "}\n";
 inline constexpr std::string_view pad_center_source =
-    "# Text between spaces, up to a width. Its columns are given: a width counts otherwise.\n"
+    "# Text between spaces, up to a width. Its columns are given: a width counts differently.\n"
     "pad_center <- function(text, columns, width) {\n"
     "  room <- max(0, width - columns)\n"
     "  paste0(strrep(\" \", room %/% 2), text, strrep(\" \", room - room %/% 2))\n"

@@ -18,8 +18,7 @@ inline constexpr auto conversions = std::to_array<ConversionFact>({
      false, ""},
     {'o', Kind::whole, "a whole number in base 8, two's complement", "<>^+#0", false, ""},
     {'b', Kind::whole, "a whole number in base 2, two's complement", "<>^+#0", false, ""},
-    {'e', Kind::real,
-     "a number in scientific notation; the shortest digits unless a precision says otherwise",
+    {'e', Kind::real, "a number in scientific notation; the shortest digits without a precision",
      "<>^+0", true, ""},
     {'E', Kind::real, "as e, with an upper E", "<>^+0", true, ""},
     {'?', Kind::any, "any value as source would write it; #? spreads it over lines", "<>^+#0", true,
@@ -101,7 +100,7 @@ inline constexpr std::string_view pad_left_source =
     "    \" \".repeat(width.saturating_sub(columns)) + text\n"
     "}\n";
 inline constexpr std::string_view pad_right_source =
-    "// Text with spaces behind it, up to a width. Its columns are given: a width counts chars.\n"
+    "// Text with spaces after it, up to a width. Its columns are given: a width counts chars.\n"
     "fn pad_right(text: &str, columns: usize, width: usize) -> String {\n"
     "    text.to_string() + &\" \".repeat(width.saturating_sub(columns))\n"
     "}\n";

@@ -246,7 +246,7 @@ class Reader {
         shown.precision = read_count(start);
     }
     tell("precision", [&] {
-      return "places of a real, characters of a text at most: " + in_words(shown.precision);
+      return "places of a real, most characters of a text: " + in_words(shown.precision);
     });
     if (out_.refusal) return;
     read_type(start, shown);

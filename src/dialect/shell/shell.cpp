@@ -42,7 +42,7 @@ constexpr auto flags = std::to_array<FlagFact>({
     {'+', "plus", "a plus sign on numbers that are not negative"},
     {' ', "space", "a space where a minus sign would stand"},
     {'#', "prefix", "0x or 0 in front"},
-    {'0', "zeros", "pads with zeros, behind the sign"},
+    {'0', "zeros", "pads with zeros, after the sign"},
 });
 
 constexpr auto modifiers = std::to_array<ModifierFact>({{"", "nothing"}});
@@ -288,7 +288,7 @@ class Rendering final : public percent::Rendering<Rendering> {
         return Error{Code::not_supported_yet,
                      describe(value) + " as an argument in a shell is not supported yet",
                      {},
-                     "All arguments there are texts: give the one that it stands for."};
+                     "All arguments there are texts: give the text itself."};
       if (is_text_or_character(value) && text_of(value).find('\0') != std::string::npos)
         return Error{Code::bad_value, "an argument in a shell has no byte 0", {}, "Leave it out."};
     }
@@ -322,7 +322,7 @@ class Rendering final : public percent::Rendering<Rendering> {
       const bool nothing = number.size == 0;
       complaints_.push_back(
           {nothing ? "expected numeric value" : "not completely converted",
-           in_quotes(argument) + (nothing ? " is no whole number" : " goes on behind its number"),
+           in_quotes(argument) + (nothing ? " is no whole number" : " has more after its number"),
            field.span});
     } else if (over) {
       complaints_.push_back({"Numerical result out of range",
