@@ -37,6 +37,9 @@ Action add_dialects(Command& tool);
 Action add_demo(Command& tool);
 Action add_help(Command& tool);
 
+// All of them, in the order of the help text.
+std::vector<Action> add_commands(Command& tool);
+
 // Prints the error on standard error and returns bad_request.
 int fail(const Error& error, std::string_view source = {});
 

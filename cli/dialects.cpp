@@ -335,7 +335,7 @@ Action add_dialects(Command& tool) {
   auto options = std::make_shared<DialectsOptions>();
   Command command = tool.command("dialects", "The dialects there are, or one dialect's guide page",
                                  dialects_examples);
-  command.takes("id", options->id, "A dialect's id");
+  command.takes("id", options->id, "A dialect's id", "DIALECT");
   command.flag("--markdown", options->markdown, "The guide page as Markdown");
   command.flag("--json", options->json, "The list as JSON");
   command.ascii_flag(options->ascii);

@@ -13,6 +13,7 @@
 #include "command.hpp"
 #include "contract/answers.hpp"
 #include "contract/names.hpp"
+#include "contract/proof_answer.hpp"
 #include "inky_margin/sheet/style.hpp"
 #include "inky_margin/text/columns.hpp"
 #include "proof_program.hpp"
@@ -63,6 +64,7 @@ struct ProofOptions {
   bool watch = false;
   bool bare = false;
   bool json = false;
+  bool jsonl = false;
   bool ascii = false;
 };
 
@@ -150,80 +152,11 @@ int proof_screen(const Proof& proof, const Look& look) {
   return proof.findings.empty() ? done : answer_is_no;
 }
 
-std::string_view kind_name(LineKind kind) {
-  constexpr std::string_view names[] = {"group-heading", "heading",  "rule", "row",
-                                        "continued",     "subtotal", "total"};
-  return names[static_cast<std::size_t>(kind)];
-}
-
-void write_lines(const Proof& proof, JsonWriter& out) {
-  std::string heading;
-  std::string rule;
-  for (const ProofLine& line : proof.lines) {
-    if (line.kind == LineKind::heading) heading += (heading.empty() ? "" : "\n") + line.text;
-    if (line.kind == LineKind::rule && rule.empty()) rule = line.text;
-  }
-  out.member("heading", heading);
-  out.member("rule", rule);
-  out.open_list("rows");
-  for (const ProofLine& line : proof.lines) {
-    if (line.kind != LineKind::row) continue;
-    out.open_object();
-    out.member_number("line", line.line);
-    out.member("text", line.text);
-    out.close_object();
-  }
-  out.close_list();
-  out.open_list("lines");
-  for (const ProofLine& line : proof.lines) {
-    out.open_object();
-    out.member("kind", kind_name(line.kind));
-    out.member("text", line.text);
-    if (line.line != 0) out.member_number("line", line.line);
-    out.close_object();
-  }
-  out.close_list();
-}
-
 int proof_json(const Proof& proof) {
   JsonWriter out(JsonWriter::Form::spread);
-  out.open_object();
-  write_lines(proof, out);
-  out.open_list("columns");
-  for (const ProofColumn& column : proof.columns) {
-    out.open_object();
-    out.member("heading", column.heading);
-    out.member_number("start", column.start);
-    out.member_number("width", column.width);
-    out.member_number("byte_shift", column.byte_shift);
-    out.member_number("shifted_rows", column.shifted_rows);
-    out.close_object();
-  }
-  out.close_list();
-  out.open_list("findings");
-  for (const Finding& finding : proof.findings) {
-    out.open_object();
-    out.member("kind", name_of(finding.kind));
-    out.member_number("line", finding.line);
-    out.member("column", finding.column);
-    out.member("message", finding.message);
-    out.close_object();
-  }
-  out.close_list();
-  out.open_object("templates");
-  out.member("c", proof.template_line);
-  out.close_object();
-  write_notes(proof.template_notes, out);
-  out.close_object();
+  write_proof(proof, out);
   if (!write_json(out)) return bad_request;
   return proof.findings.empty() ? done : answer_is_no;
-}
-
-// A table that begins with an opening brace is JSON Lines.
-Result<Table> read_data(std::string_view text) {
-  const std::size_t first = text.find_first_not_of(" \t\r\n");
-  if (first != std::string_view::npos && text[first] == '{') return read_json_lines(text);
-  return read_csv(text);
 }
 
 // Where the sheet says its data is: beside the sheet.
@@ -233,19 +166,11 @@ std::string data_path(const ProofOptions& options, const Sheet& sheet) {
 }
 
 // The style that was chosen; the plain one where none was.
-Result<Style> style_given(const ProofOptions& options) {
+Result<Style> style_of(const ProofOptions& options) {
   if (options.style.empty()) return Style::plain;
-  const auto style = style_named(options.style);
-  if (style == Style::boxed && options.ascii) return Style::boxed_ascii;
-  if (style) return *style;
-  std::string known;
-  for (const std::string_view name : style_names()) known += " " + std::string(name);
-  const std::string_view near = nearest_name(options.style, style_names());
-  return Error{
-      Code::bad_option,
-      in_quotes(options.style) + " is not a style",
-      {},
-      near.empty() ? "There are:" + known + "." : "Did you mean " + std::string(near) + "?"};
+  Result<Style> style = style_given(options.style);
+  if (style && *style == Style::boxed && options.ascii) return Style::boxed_ascii;
+  return style;
 }
 
 int run_programs(const ProofOptions& options, const Sheet& sheet, const Table& table,
@@ -346,19 +271,15 @@ int run_with(const ProofOptions& options, const Style& style, const std::optiona
   const Result<Table> table = read_data(*data);
   if (!table) return fail_in_file(table.error(), path, *data);
   if (sheet) return print(options, style, *sheet, *table, path);
-  if (table->names.size() > most_columns)
-    return fail({Code::over_limit,
-                 "the data has " + std::to_string(table->names.size()) +
-                     " columns, and a table may have " + std::to_string(most_columns),
-                 {},
-                 "Name the columns: --column mass --column lot."});
-  const Result<Sheet> made = with_settings(sheet_of(*table), options.settings);
+  Result<Sheet> all = sheet_of_all(*table);
+  if (!all) return fail(all.error());
+  const Result<Sheet> made = with_settings(std::move(*all), options.settings);
   if (!made) return fail(made.error());
   return print(options, style, *made, *table, path);
 }
 
 int run_once(const ProofOptions& options, std::vector<std::string>& files) {
-  const Result<Style> style = style_given(options);
+  const Result<Style> style = style_of(options);
   if (!style) return fail(style.error());
   const bool without_sheet = options.sheet.empty() || is_data(options.sheet);
   if (!options.columns.empty() || without_sheet) {
@@ -428,6 +349,7 @@ int watch(const ProofOptions& options) {
 }
 
 int run_proof(const ProofOptions& options) {
+  if (options.jsonl) return answer_lines("proof");
   std::vector<std::string> files;
   return options.watch ? watch(options) : run_once(options, files);
 }
@@ -438,8 +360,8 @@ Action add_proof(Command& tool) {
   auto options = std::make_shared<ProofOptions>();
   Command command = tool.command("proof", "A table previewed: a sheet over data", proof_examples);
   command.takes("sheet", options->sheet,
-                "The sheet, a TOML file, docs/sheets.md; or data, where there is none");
-  command.takes("data", options->data, "The data: a file, or - for standard input");
+                "The sheet, a TOML file, docs/sheets.md; or data, where there is none", "FILE");
+  command.takes("data", options->data, "The data: a file, or - for standard input", "FILE");
   command.flag("--bare", options->bare, "The table and nothing else");
   command.takes("--style", options->style,
                 "The table alone: plain, markdown, boxed, tsv, csv, html or json", "STYLE");
@@ -465,6 +387,7 @@ Action add_proof(Command& tool) {
                 "With --bare: fitted columns look at N rows, and not at all", "N");
   command.flag("--no-cache", options->no_cache, "Runs every program again");
   command.flag("--json", options->json, "The proof as one JSON object");
+  command.jsonl_flag(options->jsonl);
   command.ascii_flag(options->ascii);
   return [options] { return run_proof(*options); };
 }

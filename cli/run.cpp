@@ -3,6 +3,7 @@
 #include <vector>
 
 #include "command.hpp"
+#include "command_table.hpp"
 #include "text/escape.hpp"
 #include "text/nearest_name.hpp"
 #include "version.hpp"
@@ -11,7 +12,7 @@ namespace inky::cli {
 
 namespace {
 
-constexpr const char* examples = R"(Examples:
+constexpr const char* run_examples = R"(Examples:
   inky show '%+08.2f|%-6s|' 2.675 ink      what C prints, and why
   inky show '%+08.2f|%-6s|'                what each character means
   inky weigh 2.675                         what is stored for it
@@ -53,17 +54,24 @@ int refuse(const CLI::App& app, const CLI::ParseError& error) {
 
 }  // namespace
 
+std::vector<Action> add_commands(Command& tool) {
+  return {add_show(tool),  add_weigh(tool), add_round(tool),    add_write(tool), add_carry(tool),
+          add_check(tool), add_proof(tool), add_dialects(tool), add_demo(tool),  add_help(tool)};
+}
+
+const char* tool_examples() {
+  return run_examples;
+}
+
 namespace {
 
 int run_command(const std::vector<std::string>& given) {
-  CLI::App app("Inky Margin: exactly what a format specifier will print, and why.", "inky");
+  CLI::App app(tool_description, "inky");
   app.set_version_flag("--version", std::string("inky ") + INKY_VERSION);
-  app.footer(examples);
+  app.footer(tool_examples());
   app.require_subcommand(1);
   Command tool(app);
-  const std::vector<Action> actions = {
-      add_show(tool),  add_weigh(tool), add_round(tool),    add_write(tool), add_carry(tool),
-      add_check(tool), add_proof(tool), add_dialects(tool), add_demo(tool),  add_help(tool)};
+  const std::vector<Action> actions = add_commands(tool);
   std::vector<std::string> arguments;
   // The parser takes its arguments from the back.
   for (std::size_t i = given.size(); i-- > 0;) arguments.push_back(guarded(given[i]));

@@ -451,11 +451,16 @@ Action add_show(Command& tool) {
   command.takes("values", options->values, "The values it is given");
   command.takes("--in", options->dialect, "The dialect of the template", "DIALECT");
   command.takes("--locale", options->locale, "The locale; the dialect's own default when left out",
-                "NAME");
+                "LOCALE");
   command.takes("--width-of", options->width_of,
-                "What a width counts, instead of the dialect's own unit", "UNIT");
-  command.takes("--rounding", options->rounding,
-                "How numbers are cut, where the facility leaves that open: java-pattern", "MODE");
+                "What a width counts, instead of the dialect's own unit: bytes, code-points, "
+                "utf16-units or columns",
+                "UNIT");
+  command.takes(
+      "--rounding", options->rounding,
+      "How numbers are cut, where the facility leaves that open (java-pattern): half-even, "
+      "half-away, half-toward, up, down, away or toward",
+      "MODE");
   command.takes_one_each("--setting", options->settings,
                          "Any setting of the dialect; inky dialects lists them", "NAME=VALUE");
   command.takes("--beside", options->beside,

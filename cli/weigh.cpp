@@ -149,15 +149,17 @@ Action add_weigh(Command& tool) {
                 "A decimal, a hexadecimal real, inf, nan, or an expression");
   command.takes("names", options->names, "Values for the names in an expression: mass=2.5",
                 "NAME=VALUE");
-  command.takes("--as", options->types,
-                "Types, separated by commas: f16, bf16, f32, f64, f80, f128, i8 to i128, u8 to "
-                "u128, big",
-                "TYPE");
+  command.takes(
+      "--as", options->types,
+      "Types between commas: f16, bf16, f32, f64, f80, f128, i8, i16, i32, i64, i128, u8, "
+      "u16, u32, u64, u128, big",
+      "TYPES");
   command.takes("--places", options->places, "What printing COUNT decimals will show", "COUNT");
   command.takes("--base", options->base, "The base of whole numbers without a prefix, 2 to 36",
                 "BASE");
-  command.takes("--overflow", options->overflow,
-                "Beyond a whole type's range: wrap (as usual), saturate or fail", "WAY");
+  command.takes(
+      "--overflow", options->overflow,
+      "What happens beyond a whole type's range; wrap if left out: wrap, saturate or fail", "WAY");
   command.takes("--picture", options->picture, "Draws the number line to a .svg or .png file",
                 "FILE");
   command.flag("--json", options->json, "The answer as JSON");

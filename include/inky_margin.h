@@ -31,7 +31,7 @@ extern "C" {
 INKY_MARGIN_API const char *inky_version(void);
 
 /* The answer to one request of the contract: one JSON object, ending in a zero byte. `command` is
-   "carry", "check", "round", "show", "weigh" or "write", and ends in a zero byte. Whatever is wrong
+   "carry", "check", "proof", "round", "show", "weigh" or "write", and ends in a zero byte. Whatever is wrong
    with either is told in the answer, as {"error": {"code", "message", "span", "remedy"}}. Null only
    where memory ran out. Give it to inky_free(). */
 INKY_MARGIN_API char *inky_answer(const char *command, const char *request, size_t request_size);

@@ -6,6 +6,7 @@
 #include "answers.hpp"
 #include "carry_answer.hpp"
 #include "check_answer.hpp"
+#include "proof_answer.hpp"
 #include "round_answer.hpp"
 #include "show_answer.hpp"
 #include "text/escape.hpp"
@@ -19,11 +20,11 @@ namespace {
 
 using Answer = std::string (*)(std::string_view);
 
-constexpr std::array<std::string_view, 6> commands = {"carry", "check", "round",
+constexpr std::array<std::string_view, 7> commands = {"carry", "check", "proof", "round",
                                                       "show",  "weigh", "write"};
-constexpr std::array<Answer, commands.size()> answers = {answer_carry_line, answer_check_line,
-                                                         answer_round_line, answer_show_line,
-                                                         answer_weigh_line, answer_write_line};
+constexpr std::array<Answer, commands.size()> answers = {
+    answer_carry_line, answer_check_line, answer_proof_line, answer_round_line,
+    answer_show_line,  answer_weigh_line, answer_write_line};
 
 Error unknown_command(std::string_view command) {
   std::string listed;

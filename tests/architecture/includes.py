@@ -15,7 +15,7 @@ floors = {
     "check": {"number", "text", "format", "dialect", "carry"},
     "scan": {"number", "text", "format", "dialect", "carry", "check"},
     "write": {"number", "text", "format", "dialect", "scan"},
-    "contract": {"number", "text", "format", "dialect", "carry", "check"},
+    "contract": {"number", "text", "format", "dialect", "carry", "check", "sheet"},
     "sheet": {"number", "text", "format", "dialect"},
     "emit": {"number", "text", "format", "dialect", "carry", "scan", "write", "sheet"},
 }

@@ -8,7 +8,7 @@
 
 namespace inky::inline v1 {
 
-// "carry", "check", "round", "show", "weigh", "write".
+// "carry", "check", "proof", "round", "show", "weigh", "write".
 std::span<const std::string_view> contract_commands();
 
 // The answer to one request, without the line end, in UTF-8. Any bytes may come: a request that
