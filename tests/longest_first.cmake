@@ -2,7 +2,6 @@
 foreach(test_and_cost
     "cli:no template leaves its literal, asked anew|320"
     "cli:literals come back from the real toolchains as they were, asked anew|157"
-    "growth: nothing grows faster than its input|116"
     "contract:the runtimes on this machine agree, asked anew|93"
     "cli:table programs print what was said of them, asked anew|89"
     "cli:check FILE finds what compilers and runtimes refuse, asked anew|43"
