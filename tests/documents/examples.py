@@ -15,7 +15,7 @@ block_of_code = re.compile(r"^```[^\n]*\n(.*?)^```$", re.M | re.S)
 
 def documents():
     docs = root / "docs"
-    return [root / "README.md", *sorted(docs.glob("*.md")), *sorted((docs / "guide").glob("*.md"))]
+    return [root / "README.md", *sorted(docs.glob("*.md")), *sorted((docs / "design").glob("*.md")), *sorted((docs / "guide").glob("*.md"))]
 
 
 def run(tool, command, **more):
