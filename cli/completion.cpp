@@ -12,7 +12,7 @@ std::string joined(const std::vector<std::string>& words, const char* between) {
 }
 
 // In single quotes of a shell of the POSIX kind.
-std::string quoted(std::string_view text) {
+std::string in_single_quotes(std::string_view text) {
   std::string out = "'";
   for (const char c : text) {
     if (c == '\'')
@@ -65,14 +65,14 @@ _inky() {
   for (const CommandFact& command : commands) {
     for (const OptionFact& option : command.options) {
       if (option.is_argument() || (option.values.empty() && !option.is_file)) continue;
-      out += "    " + quoted(command.name + " " + option.name) + ")\n";
+      out += "    " + in_single_quotes(command.name + " " + option.name) + ")\n";
       if (option.is_file)
         out += "      mapfile -t COMPREPLY < <(compgen -f -- \"$word\")\n";
       else if (option.list)
         out += "      mapfile -t COMPREPLY < <(compgen -P \"$done_part\" -W " +
-               quoted(joined(option.values, " ")) + " -- \"${word##*,}\")\n";
+               in_single_quotes(joined(option.values, " ")) + " -- \"${word##*,}\")\n";
       else
-        out += "      mapfile -t COMPREPLY < <(compgen -W " + quoted(joined(option.values, " ")) +
+        out += "      mapfile -t COMPREPLY < <(compgen -W " + in_single_quotes(joined(option.values, " ")) +
                " -- \"$word\")\n";
       out += "      return ;;\n";
     }
@@ -89,9 +89,9 @@ _inky() {
     }
     out += "    " + command.name +
            ")\n      case \"$word\" in\n        -*) mapfile -t COMPREPLY < <(compgen -W " +
-           quoted(joined(options, " ")) + " -- \"$word\") ;;\n";
+           in_single_quotes(joined(options, " ")) + " -- \"$word\") ;;\n";
     if (!values.empty())
-      out += "        *) mapfile -t COMPREPLY < <(compgen -W " + quoted(joined(values, " ")) +
+      out += "        *) mapfile -t COMPREPLY < <(compgen -W " + in_single_quotes(joined(values, " ")) +
              " -- \"$word\") ;;\n";
     else if (takes_files(command))
       out += "        *) mapfile -t COMPREPLY < <(compgen -f -- \"$word\") ;;\n";
@@ -105,7 +105,7 @@ std::string zsh_completion(const std::vector<CommandFact>& commands) {
       "#compdef inky\n# Completion of inky for zsh.\n_inky() {\n  local -a commands\n  "
       "commands=(\n";
   for (const CommandFact& command : commands)
-    out += "    " + quoted(command.name + ":" + zsh_text(command.what)) + "\n";
+    out += "    " + in_single_quotes(command.name + ":" + zsh_text(command.what)) + "\n";
   out += R"(  )
   if (( CURRENT == 2 )); then
     _describe command commands
@@ -131,7 +131,7 @@ std::string zsh_completion(const std::vector<CommandFact>& commands) {
         spec = option.name + "[" + zsh_text(option.what) + "]";
         if (!option.holds.empty()) spec += ":" + zsh_text(option.holds) + ":" + values;
       }
-      out += " \\\n        " + quoted(spec);
+      out += " \\\n        " + in_single_quotes(spec);
     }
     out += " ;;\n";
   }

@@ -81,8 +81,11 @@ std::vector<DemoStep> steps() {
 // Where the demo data is: as asked, here, with the source, or where it was installed.
 std::string find_data(const std::string& asked) {
   if (!asked.empty()) return asked;
-  for (const char* place : {"demo", INKY_DEMO_DIR, INKY_INSTALLED_DEMO_DIR}) {
-    std::error_code ignored;
+  // Of an installed tool: ../share, from the folder of the program.
+  std::error_code ignored;
+  const auto program = std::filesystem::read_symlink("/proc/self/exe", ignored);
+  const std::string installed = program.parent_path().parent_path() / INKY_INSTALLED_DEMO_DIR;
+  for (const std::string& place : {std::string("demo"), std::string(INKY_DEMO_DIR), installed}) {
     if (std::filesystem::exists(std::filesystem::path(place) / "batches.toml", ignored))
       return place;
   }
