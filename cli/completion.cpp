@@ -72,8 +72,8 @@ _inky() {
         out += "      mapfile -t COMPREPLY < <(compgen -P \"$done_part\" -W " +
                in_single_quotes(joined(option.values, " ")) + " -- \"${word##*,}\")\n";
       else
-        out += "      mapfile -t COMPREPLY < <(compgen -W " + in_single_quotes(joined(option.values, " ")) +
-               " -- \"$word\")\n";
+        out += "      mapfile -t COMPREPLY < <(compgen -W " +
+               in_single_quotes(joined(option.values, " ")) + " -- \"$word\")\n";
       out += "      return ;;\n";
     }
   }
@@ -91,8 +91,8 @@ _inky() {
            ")\n      case \"$word\" in\n        -*) mapfile -t COMPREPLY < <(compgen -W " +
            in_single_quotes(joined(options, " ")) + " -- \"$word\") ;;\n";
     if (!values.empty())
-      out += "        *) mapfile -t COMPREPLY < <(compgen -W " + in_single_quotes(joined(values, " ")) +
-             " -- \"$word\") ;;\n";
+      out += "        *) mapfile -t COMPREPLY < <(compgen -W " +
+             in_single_quotes(joined(values, " ")) + " -- \"$word\") ;;\n";
     else if (takes_files(command))
       out += "        *) mapfile -t COMPREPLY < <(compgen -f -- \"$word\") ;;\n";
     out += "      esac ;;\n";

@@ -148,7 +148,9 @@ void put_page(Screen& screen, const GuidePage& page) {
   bool in_code = false;
   std::string paragraph;
   const auto end_paragraph = [&] {
-    if (!paragraph.empty()) screen.wrapped(plain(paragraph), 0, 0);
+    const bool is_next = paragraph.substr(0, 6) == "Next: ";
+    if (!paragraph.empty())
+      screen.wrapped(is_next ? "Next: " + commands_for_links(paragraph) : plain(paragraph), 0, 0);
     paragraph.clear();
   };
   std::string_view rest = page.text;
@@ -174,9 +176,6 @@ void put_page(Screen& screen, const GuidePage& page) {
     } else if (text_line.substr(0, 4) == "<!--" || text_line.substr(0, 2) == "![") {
       is_blank = true;
       continue;
-    } else if (text_line.substr(0, 6) == "Next: ") {
-      end_paragraph();
-      screen.wrapped("Next: " + commands_for_links(text_line), 0, 0);
     } else {
       paragraph += (paragraph.empty() ? "" : " ") + std::string(text_line);
     }

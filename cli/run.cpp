@@ -4,6 +4,8 @@
 
 #include "command.hpp"
 #include "command_table.hpp"
+#include "inky_margin/dialect/dialect.hpp"
+#include "screen.hpp"
 #include "text/escape.hpp"
 #include "text/nearest_name.hpp"
 #include "version.hpp"
@@ -65,9 +67,22 @@ const char* tool_examples() {
 
 namespace {
 
+// The version, the commit it was built from, and the runtimes that each dialect was recorded from.
+std::string version_text() {
+  std::string out = "inky " INKY_VERSION;
+  if (*build_commit != '\0') out += std::string(", commit ") + build_commit;
+  for (const Dialect* dialect : all_dialects()) {
+    const DialectFacts& facts = dialect->facts();
+    out += "\n  " + std::string(facts.id) +
+           std::string(dialect_label_width - 2 - facts.id.size(), ' ') +
+           std::string(facts.toolchain);
+  }
+  return out;
+}
+
 int run_command(const std::vector<std::string>& given) {
   CLI::App app(tool_description, "inky");
-  app.set_version_flag("--version", std::string("inky ") + INKY_VERSION);
+  app.set_version_flag("--version", version_text);
   app.footer(tool_examples());
   app.require_subcommand(1);
   Command tool(app);

@@ -70,6 +70,7 @@ def ask(command: str, request: Mapping[str, Any]) -> dict[str, Any]:
     """The answer to a request of the contract; raises InkyError where it is an error."""
     line = json.dumps(request, allow_nan=False).encode("utf-8", "surrogatepass")
     answer: dict[str, Any] = take(library.inky_answer(command.encode(), line, len(line)))
-    if "error" in answer:
+    # The answer of weigh has a member of that name too: a text.
+    if isinstance(answer.get("error"), dict):
         raise InkyError(answer["error"])
     return answer

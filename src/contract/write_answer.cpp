@@ -91,12 +91,7 @@ std::optional<Error> settle(WriteRequest& request, bool has_value) {
                 : type == Type::moment    ? Kind::moment
                                           : Kind::text;
   }
-  if (wish.kind == Kind::whole && wish.places != unset) wish.kind = Kind::real;
-  // Places without a notation are those of fixed notation.
-  if (wish.kind == Kind::real && wish.notation == Notation::shortest) {
-    if (wish.places != unset) wish.notation = Notation::fixed;
-    if (wish.significant != unset) wish.notation = Notation::compact;
-  }
+  settle_notation(wish);
   return find_contradiction(wish);
 }
 

@@ -169,6 +169,15 @@ std::optional<Error> set_wish(Spec& spec, std::string_view key, std::string_view
                "The wishes are: " + listed(key_names) + "."};
 }
 
+void settle_notation(Spec& spec) {
+  const bool has_digits = spec.places != unset || spec.significant != unset;
+  if (has_digits && spec.kind == Kind::any) spec.kind = Kind::real;
+  if (spec.places != unset && spec.kind == Kind::whole) spec.kind = Kind::real;
+  if (spec.kind != Kind::real || spec.notation != Notation::shortest) return;
+  if (spec.places != unset) spec.notation = Notation::fixed;
+  if (spec.significant != unset) spec.notation = Notation::compact;
+}
+
 std::optional<Error> find_contradiction(const Spec& spec) {
   const bool textual =
       spec.kind == Kind::text || spec.kind == Kind::character || spec.kind == Kind::truth;

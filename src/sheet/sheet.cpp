@@ -279,7 +279,7 @@ class SheetReader {
                   "column " + in_quotes(column.from) + " has both a spec and wishes",
                   "Keep one of them.");
       if (auto error = read_spec(table, dialect, column)) return error;
-    } else if (auto error = find_contradiction(column.wish)) {
+    } else if (settle_notation(column.wish); auto error = find_contradiction(column.wish)) {
       error->span = positions_.span(table.source());
       return error;
     }

@@ -98,6 +98,7 @@ TEST_CASE("C interface: every command of the contract answers as the library doe
       {"carry", R"({"dialect": "c", "template": "%8.2f", "to": ["rust"]})"},
       {"write", R"({"wish": {"kind": "real", "places": "2"}, "to": ["rust"]})"},
       {"check", R"({"dialect": "c", "template": "%d", "types": ["f64"]})"},
+      {"proof", R"({"data": "code,mass\nK-07,2.675\n"})"},
       {"show", "no JSON"},
       {"show", ""},
   };
@@ -109,10 +110,10 @@ TEST_CASE("C interface: every command of the contract answers as the library doe
   CHECK(answer("show", "no JSON")["error"]["code"] == "bad-json");
   CHECK(answer("shows", "{}")["error"]["remedy"] == "Did you mean show?");
   CHECK(answer("demo", "{}")["error"]["remedy"] ==
-        "The commands that do are: carry, check, round, show, weigh, write.");
+        "The commands that do are: carry, check, proof, round, show, weigh, write.");
   const std::string long_request(inky::most_request + 1, ' ');
   CHECK(answer("show", long_request)["error"]["code"] == "over-limit");
-  CHECK(inky::contract_commands().size() == 6);
+  CHECK(inky::contract_commands().size() == 7);
 }
 
 TEST_CASE("C interface: a template read once prints every type of value") {

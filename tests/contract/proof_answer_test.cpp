@@ -41,7 +41,7 @@ TEST_CASE("proof requests: JSON Lines, columns in words, keys of a sheet, and a 
   CHECK(lines_of(asked({{"data", csv}, {"columns", {"code", "mass places=2"}}, {"set", {"gap=|"}}}))
             .at(2) == "K-07| 2.67");
   CHECK(asked({{"data", csv}, {"style", "markdown"}}).at("text") ==
-        "| code | mass |\n| --- | ---: |\n| K-07 | 2.675 |\n| K-08 | 12.5 |\n");
+        "| code |   mass |\n| :--- | -----: |\n| K-07 |  2.675 |\n| K-08 | 12.5   |\n");
   CHECK(asked({{"data", csv}, {"style", "csv"}}).at("text") == csv);
 }
 
@@ -66,8 +66,8 @@ TEST_CASE("proof requests: what cannot be read is one error") {
       {{{"data", csv}, {"sheet", "gap = \"|\""}, {"columns", {"code"}}},
        "contradiction",
        "a sheet"},
-      {{{"data", csv}, {"columns", {"mass places=x"}}}, "bad-wish", ""},
-      {{{"data", "{\"a\":"}}, "bad-data", ""},
+      {{{"data", csv}, {"columns", {"mass places=x"}}}, "bad-value", ""},
+      {{{"data", "code,\"mass\n"}}, "bad-data", ""},
       {{{"data", csv}, {"shet", ""}}, "unknown-key", "shet"},
       {{{"data", 7}}, "bad-json", "data"},
   };

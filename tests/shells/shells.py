@@ -28,7 +28,7 @@ cases = [
     ("weigh --overflow s", {"saturate"}, "wrap"),
     ("carry --to c,ru", {"c,rust"}, "c,java"),
     ("dialects pyth", {"python", "python-percent"}, "php"),
-    ("check --language ocv", set(), "octave"),
+    ("check --language xq", set(), "octave"),
 ]
 
 
@@ -67,7 +67,7 @@ def in_zsh(typed):
     run("zsh", "-f", "-c", zsh_script, "zsh", str(folder / "zsh"), str(hits), typed)
     text = hits.read_text(encoding="utf-8", errors="replace") if hits.exists() else ""
     found = [part.split("</hit>")[0] for part in text.split("<hit>")[1:]]
-    before = typed.rpartition(",")[0]
+    before = typed.split(" ")[-1].rpartition(",")[0]
     # A description is behind a colon; of a list, zsh completes the last part.
     return [(before + "," if before else "") + one for one in found] + found
 

@@ -100,6 +100,9 @@ struct WishEntry {
 std::vector<WishEntry> wish_entries(const Spec& spec);
 // Sets the wish `key` from text; the span of an error is in `value`.
 std::optional<Error> set_wish(Spec& spec, std::string_view key, std::string_view value);
+// What a person leaves out: digits after the point are wished of a real in fixed notation, and
+// digits in all of one in compact notation.
+void settle_notation(Spec& spec);
 // Wishes that exclude each other, such as places with significant.
 std::optional<Error> find_contradiction(const Spec& spec);
 // Every key of a wish, in the order of the struct.
