@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <memory>
 
+#include "check_files.hpp"
 #include "command.hpp"
 #include "contract/answers.hpp"
 #include "contract/carry_answer.hpp"
@@ -138,6 +139,7 @@ int run_carry(const CarryOptions& options) {
   if (!from) return fail(from.error());
   request.from = *from;
   request.source = unguarded(options.source);
+  notice_path(request.source);
   for (const std::string& text : options.types) {
     const Result<Type> type = value_type_given(unguarded(text));
     if (!type) return fail(type.error(), unguarded(text));

@@ -10,7 +10,9 @@
 #include "call_checker.hpp"
 #include "command.hpp"
 #include "contract/names.hpp"
+#include "terminal.hpp"
 #include "text/escape.hpp"
+#include "text/nearest_name.hpp"
 
 namespace inky::cli {
 
@@ -87,12 +89,12 @@ Result<std::vector<FileToScan>> files_of(const CheckFilesRequest& request) {
   if (!request.language.empty()) {
     named = find_language(request.language);
     if (named == nullptr) {
-      std::string remedy = "There are:";
-      for (const SourceLanguage& one : all_languages()) remedy += " " + std::string(one.id);
+      std::vector<std::string_view> ids;
+      for (const SourceLanguage& one : all_languages()) ids.push_back(one.id);
       return Error{Code::bad_option,
                    in_quotes(request.language) + " is not a language here",
                    {},
-                   remedy + "."};
+                   choices_for(request.language, ids)};
     }
   }
   std::vector<FileToScan> out;
@@ -122,6 +124,16 @@ bool is_source_path(const std::string& argument) {
   if (language_of_file(argument) == nullptr) return false;
   // A name that only looks like a file's may be a template: %s.c
   return fs::exists(argument, ignored) || argument.find_first_of("%{}~$ \\") == std::string::npos;
+}
+
+void notice_path(const std::string& source) {
+  std::error_code ignored;
+  if (source.find_first_of("./") == std::string::npos || !fs::is_regular_file(source, ignored))
+    return;
+  const bool is_source = language_of_file(source) != nullptr;
+  write_error("inky: " + in_quotes(source) +
+              " is a file here, and is read as a template. To read the file, run inky " +
+              (is_source ? "check " : "proof ") + in_quotes(source) + ".\n");
 }
 
 int check_files(const CheckFilesRequest& request) {

@@ -22,6 +22,9 @@ struct CheckFilesRequest {
 // Whether an argument is a source file or a folder of them, not a template.
 bool is_source_path(const std::string& argument);
 
+// Says on standard error that a template is the path of a file that is there, and what reads it.
+void notice_path(const std::string& source);
+
 // The exit status.
 int check_files(const CheckFilesRequest& request);
 

@@ -20,10 +20,13 @@ namespace {
 constexpr char guard = '\x1f';
 
 Error unreadable(const std::string& path, const char* why) {
+  const bool may_be_template = path.find_first_of("%{}~") != std::string::npos;
   return {Code::unreadable_file,
           "cannot read " + in_quotes(path) + ": " + why,
           {},
-          "Check the path and its permissions; - is standard input."};
+          may_be_template
+              ? "A file is read here. For a template, run inky show " + in_quotes(path) + "."
+              : "Check the path and its permissions; - is standard input."};
 }
 
 Result<std::string> read_stream(std::FILE* stream, const std::string& path) {

@@ -4,6 +4,7 @@
 #include <memory>
 
 #include "beside.hpp"
+#include "check_files.hpp"
 #include "command.hpp"
 #include "contract/answers.hpp"
 #include "contract/names.hpp"
@@ -391,6 +392,7 @@ int run_show(const ShowOptions& options) {
   if (options.jsonl) return answer_lines("show");
   ShowRequest request;
   request.source = unguarded(options.source);
+  notice_path(request.source);
   const Result<const Dialect*> dialect = dialect_named(options.dialect);
   if (!dialect) return fail(dialect.error());
   request.dialect = *dialect;

@@ -8,6 +8,7 @@
 #include "contract/weigh_answer.hpp"
 #include "picture.hpp"
 #include "screen.hpp"
+#include "text/nearest_name.hpp"
 #include "weigh_screen.hpp"
 
 namespace inky::cli {
@@ -77,7 +78,7 @@ std::optional<Error> read_request(const WeighOptions& options, WeighRequest& out
     const std::optional<WholeOverflow> overflow = overflow_named(options.overflow);
     if (!overflow)
       return bad_option("\"" + options.overflow + "\" is not known to --overflow",
-                        "Choose one of: wrap, saturate, fail.");
+                        choices_for(options.overflow, overflow_names));
     out.overflow = *overflow;
   }
   return std::nullopt;

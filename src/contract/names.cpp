@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "text/ascii.hpp"
 #include "text/escape.hpp"
 #include "text/nearest_name.hpp"
 
@@ -19,13 +20,8 @@ Result<const Dialect*> dialect_named(std::string_view id) {
   if (const Dialect* dialect = find_dialect(id)) return dialect;
   std::vector<std::string_view> ids;
   for (const Dialect* dialect : all_dialects()) ids.push_back(dialect->facts().id);
-  std::string listed;
-  for (const std::string_view known : ids)
-    listed += (listed.empty() ? "" : ", ") + std::string(known);
-  const std::string_view near = nearest_name(id, ids);
   return key_error(Code::unknown_dialect, in_quotes(id) + " is not a dialect",
-                   near.empty() ? "The dialects are: " + listed + "."
-                                : "Did you mean " + std::string(near) + "?");
+                   choices_for(id, ids));
 }
 
 Result<std::vector<const Dialect*>> dialects_named(std::span<const std::string> ids,
@@ -56,10 +52,32 @@ Result<std::vector<const Dialect*>> dialects_listed(std::string_view ids, const 
   return dialects_named(split, but);
 }
 
+namespace {
+
+// "f46", "i33": a misspelt type, and no text that stands for its own type.
+bool looks_like_type(std::string_view text) {
+  constexpr std::string_view beginnings[] = {"i", "u", "f", "bf"};
+  return std::any_of(std::begin(beginnings), std::end(beginnings), [&](std::string_view begin) {
+    return text.size() > begin.size() && text.starts_with(begin) &&
+           std::all_of(text.begin() + static_cast<std::ptrdiff_t>(begin.size()), text.end(),
+                       is_digit);
+  });
+}
+
+}  // namespace
+
 Result<Type> value_type_given(std::string_view text) {
   if (const auto type = type_named(text)) return *type;
   const Result<Value> value = read_value(text);
   if (!value) return value.error();
+  if (value->type() == Type::text && looks_like_type(text)) {
+    std::vector<std::string_view> names;
+    for (const TypeFact& fact : all_types()) names.push_back(fact.name);
+    Error error =
+        key_error(Code::unknown_type, in_quotes(text) + " is not a type", choices_for(text, names));
+    error.span = {0, text.size()};
+    return error;
+  }
   return value->type();
 }
 
@@ -87,14 +105,14 @@ Result<Setting> setting_given(const Dialect& dialect, std::string_view given) {
 Result<WidthUnit> width_unit_given(std::string_view name) {
   if (const auto unit = width_unit_named(name)) return *unit;
   return key_error(Code::bad_value, "a width cannot count " + in_quotes(name),
-                   "Choose one of: bytes, code-points, utf16-units, columns.");
+                   choices_for(name, width_unit_names));
 }
 
 Result<Setting> rounding_given(const Dialect& dialect, std::string_view name) {
   const DialectFacts& facts = dialect.facts();
   if (!rounding_named(name)) {
     return key_error(Code::bad_value, in_quotes(name) + " is no rounding",
-                     "Choose one of: half-even, half-away, half-toward, up, down, away, toward.");
+                     choices_for(name, rounding_names));
   }
   if (find_setting(facts, "rounding") == nullptr) {
     return key_error(Code::contradiction,

@@ -73,25 +73,17 @@ Result<NumberRequest> read_number_request(std::string_view line,
 Result<const NumberType*> type_given(std::string_view name) {
   if (const NumberType* type = number_type_named(name)) return type;
   std::vector<std::string_view> names;
-  std::string listed;
-  for (const NumberType& type : number_types) {
-    names.push_back(type.name);
-    listed += (listed.empty() ? "" : ", ") + std::string(type.name);
-  }
-  const std::string_view near = nearest_name(name, names);
+  for (const NumberType& type : number_types) names.push_back(type.name);
   return number_error(Code::bad_value, in_quotes(name) + " is not a type of number",
-                      (near.empty() ? "" : "Did you mean " + std::string(near) + "? ") +
-                          "Choose one of: " + listed + ".",
-                      {0, name.size()});
+                      choices_for(name, names), {0, name.size()});
 }
 
 Result<const BinaryFormat*> format_given(std::string_view name) {
   if (const BinaryFormat* format = format_named(name)) return format;
-  std::string names;
-  for (const BinaryFormat* format : all_formats)
-    names += (names.empty() ? "" : ", ") + std::string(format->name);
+  std::vector<std::string_view> names;
+  for (const BinaryFormat* format : all_formats) names.push_back(format->name);
   return number_error(Code::bad_value, in_quotes(name) + " is not a binary format",
-                      "Choose one of: " + names + ".", {0, name.size()});
+                      choices_for(name, names), {0, name.size()});
 }
 
 }  // namespace inky::inline v1

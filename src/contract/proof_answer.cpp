@@ -120,14 +120,8 @@ Result<Sheet> sheet_of_all(const Table& table) {
 
 Result<Style> style_given(const std::string& name) {
   if (const auto style = style_named(name)) return *style;
-  std::string known;
-  for (const std::string_view one : style_names()) known += " " + std::string(one);
-  const std::string_view near = nearest_name(name, style_names());
   return Error{
-      Code::bad_option,
-      in_quotes(name) + " is not a style",
-      {},
-      near.empty() ? "There are:" + known + "." : "Did you mean " + std::string(near) + "?"};
+      Code::bad_option, in_quotes(name) + " is not a style", {}, choices_for(name, style_names())};
 }
 
 void write_proof(const Proof& proof, JsonWriter& out, std::optional<Style> style) {

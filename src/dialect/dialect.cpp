@@ -7,6 +7,7 @@
 
 #include "family/literal.hpp"
 #include "text/escape.hpp"
+#include "text/nearest_name.hpp"
 
 namespace inky::inline v1 {
 
@@ -80,21 +81,15 @@ const SettingFact* find_setting(const DialectFacts& facts, std::string_view name
 }
 
 std::optional<Error> find_fault(const DialectFacts& facts, const Setting& setting) {
-  const auto listed = [](const auto& all, auto name_of_one) {
-    std::string out;
-    for (const auto& one : all) out += (out.empty() ? "" : ", ") + std::string(name_of_one(one));
-    return out;
-  };
   const SettingFact* fact = find_setting(facts, setting.name);
   if (fact == nullptr) {
+    std::vector<std::string_view> names;
+    for (const SettingFact& one : facts.settings) names.push_back(one.name);
     return Error{Code::bad_value,
                  std::string(facts.id) + " has no setting " + in_quotes(setting.name),
                  {},
-                 facts.settings.empty()
-                     ? "Leave it out: it has no settings."
-                     : "It has: " + listed(facts.settings, [](const SettingFact& one) {
-                         return one.name;
-                       }) + "."};
+                 facts.settings.empty() ? "Leave it out: it has no settings."
+                                        : choices_for(setting.name, names)};
   }
   if (std::find(fact->values.begin(), fact->values.end(), setting.value) != fact->values.end())
     return std::nullopt;
@@ -102,7 +97,7 @@ std::optional<Error> find_fault(const DialectFacts& facts, const Setting& settin
       Code::not_supported_yet,
       "the " + std::string(fact->name) + " " + in_quotes(setting.value) + " is not supported yet",
       {},
-      "Choose one of: " + listed(fact->values, [](std::string_view one) { return one; }) + "."};
+      choices_for(setting.value, fact->values)};
 }
 
 std::optional<Spec> Dialect::do_wish_of(const TemplateContent& parsed, int field, Type,

@@ -10,11 +10,7 @@ namespace {
 Error no_such_dialect(std::string_view id) {
   std::vector<std::string_view> ids;
   for (const Dialect* dialect : all_dialects()) ids.push_back(dialect->facts().id);
-  const std::string_view near = nearest_name(id, ids);
-  std::string remedy = near.empty() ? std::string() : "Did you mean " + std::string(near) + "? ";
-  remedy += "There are:";
-  for (const std::string_view one : ids) remedy += " " + std::string(one);
-  return {Code::unknown_dialect, in_quotes(id) + " is not a dialect", {}, remedy + "."};
+  return {Code::unknown_dialect, in_quotes(id) + " is not a dialect", {}, choices_for(id, ids)};
 }
 
 Error prints_nothing(const Dialect& dialect, const Outcome& outcome) {

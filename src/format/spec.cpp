@@ -4,6 +4,7 @@
 #include <vector>
 
 #include "text/escape.hpp"
+#include "text/nearest_name.hpp"
 #include "text/utf8.hpp"
 
 namespace inky::inline v1 {
@@ -59,8 +60,7 @@ constexpr Key choice(std::string_view key, std::string_view meaning) {
           },
           [](Spec& spec, std::string_view name, std::string_view value) -> std::optional<Error> {
             const auto found = std::find(names.begin(), names.end(), value);
-            if (found == names.end())
-              return wrong_value(name, value, "Choose one of: " + listed(names) + ".");
+            if (found == names.end()) return wrong_value(name, value, choices_for(value, names));
             spec.*Member = static_cast<MemberType<Member>>(found - names.begin());
             return std::nullopt;
           }};

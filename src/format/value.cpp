@@ -3,11 +3,13 @@
 #include <algorithm>
 #include <array>
 #include <bit>
+#include <vector>
 
 #include "inky_margin/number/decimal.hpp"
 #include "number/number_type.hpp"
 #include "text/ascii.hpp"
 #include "text/escape.hpp"
+#include "text/nearest_name.hpp"
 #include "text/utf8.hpp"
 
 namespace inky::inline v1 {
@@ -134,12 +136,9 @@ bool looks_like_type(std::string_view suffix) {
                      [](char c) { return c >= '0' && c <= '9'; });
 }
 
-std::string all_type_names() {
-  std::string out;
-  for (const TypeFact& fact : type_facts) {
-    if (!out.empty()) out += ' ';
-    out += fact.name;
-  }
+std::vector<std::string_view> type_names() {
+  std::vector<std::string_view> out;
+  for (const TypeFact& fact : type_facts) out.push_back(fact.name);
   return out;
 }
 
@@ -320,7 +319,7 @@ Result<Value> read_unnamed(std::string_view text, int depth) {
       return Error{Code::unknown_type,
                    in_quotes(suffix) + " is not a type",
                    {colon + 1, text.size()},
-                   "The types are: " + all_type_names() + "; for text, add :text."};
+                   choices_for(suffix, type_names()) + " For text, add :text."};
     }
   }
   if (auto number = read_plain_number(text)) return std::move(*number);

@@ -124,9 +124,8 @@ Operand Evaluator::value_of(const Node& node, std::vector<Operand>& operands) {
 }
 
 std::optional<WholeOverflow> overflow_named(std::string_view name) {
-  if (name == "wrap") return WholeOverflow::wrap;
-  if (name == "saturate") return WholeOverflow::saturate;
-  if (name == "fail") return WholeOverflow::fail;
+  for (std::size_t i = 0; i < overflow_names.size(); ++i)
+    if (overflow_names[i] == name) return static_cast<WholeOverflow>(i);
   return std::nullopt;
 }
 

@@ -18,14 +18,6 @@ constexpr std::string_view keys[] = {"language", "name", "template", "dialect", 
 // More than any function has.
 constexpr std::int64_t most_template_at = 99;
 
-std::string suggestion(std::string_view typed, std::span<const std::string_view> known) {
-  const std::string_view near = nearest_name(typed, known);
-  if (!near.empty()) return "Did you mean " + std::string(near) + "?";
-  std::string out = "There are:";
-  for (const std::string_view name : known) out += " " + std::string(name);
-  return out + ".";
-}
-
 class TableReader {
  public:
   explicit TableReader(std::string_view text) : text_(text) {}
@@ -83,7 +75,7 @@ class TableReader {
     }
     if (std::find(std::begin(keys), std::end(keys), key.str()) == std::end(keys))
       return at(key.source(), Code::unknown_key, in_quotes(key.str()) + " is not a key of a call",
-                suggestion(key.str(), keys));
+                choices_for(key.str(), keys));
     const auto text = node.value_exact<std::string>();
     if (!text)
       return at(node.source(), Code::wrong_kind, in_quotes(key.str()) + " is a text",
@@ -99,7 +91,7 @@ class TableReader {
       std::vector<std::string_view> ids;
       for (const SourceLanguage& language : all_languages()) ids.push_back(language.id);
       return at(region, Code::unknown_key, in_quotes(text) + " is not a language here",
-                suggestion(text, ids));
+                choices_for(text, ids));
     }
     if (key == "dialect") {
       if (find_dialect(text) == nullptr)

@@ -58,14 +58,6 @@ std::optional<Known> named(const std::string_view (&names)[count], std::string_v
   return static_cast<Known>(found - std::begin(names));
 }
 
-template <std::size_t count>
-std::string choices(const std::string_view (&names)[count]) {
-  std::string out = "Choose one of:";
-  for (const std::string_view name : names)
-    out += (name == names[0] ? " " : ", ") + std::string(name);
-  return out + ".";
-}
-
 // Turns line and column of the TOML parser, which counts code points, into bytes of the text.
 class Positions {
  public:
@@ -167,7 +159,7 @@ class SheetReader {
     const std::optional<Known> known = named<Known>(names, text);
     if (!known)
       return at(node, Code::bad_value, std::string(key.str()) + " cannot be " + in_quotes(text),
-                choices(names));
+                choices_for(text, names));
     out = *known;
     return std::nullopt;
   }
@@ -215,7 +207,7 @@ class SheetReader {
       const auto unit = width_unit_named(text);
       if (!unit)
         return at(node, Code::bad_value, "width_of cannot be " + in_quotes(text),
-                  "Choose one of: columns, bytes, code-points, utf16-units.");
+                  choices_for(text, width_unit_names));
       sheet_.width_of = *unit;
       return std::nullopt;
     }

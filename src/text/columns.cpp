@@ -11,9 +11,6 @@ namespace inky::inline v1 {
 
 namespace {
 
-constexpr std::array<std::string_view, 4> unit_names = {"bytes", "code-points", "utf16-units",
-                                                        "columns"};
-
 // Asks for the emoji form of the character before it, which is two columns wide.
 constexpr char32_t emoji_selector = 0xFE0F;
 
@@ -46,12 +43,12 @@ bool is_printable_ascii(std::string_view text) {
 }  // namespace
 
 std::string_view name_of(WidthUnit unit) {
-  return unit_names[static_cast<std::size_t>(unit)];
+  return width_unit_names[static_cast<std::size_t>(unit)];
 }
 
 std::optional<WidthUnit> width_unit_named(std::string_view name) {
-  for (std::size_t i = 0; i < unit_names.size(); ++i) {
-    if (unit_names[i] == name) return static_cast<WidthUnit>(i);
+  for (std::size_t i = 0; i < width_unit_names.size(); ++i) {
+    if (width_unit_names[i] == name) return static_cast<WidthUnit>(i);
   }
   return std::nullopt;
 }

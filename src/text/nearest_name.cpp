@@ -42,4 +42,18 @@ std::string_view nearest_name(std::string_view typed, std::span<const std::strin
   return best;
 }
 
+std::string choices_for(std::string_view typed, std::span<const std::string_view> names) {
+  std::string out;
+  if (const std::string_view near = nearest_name(typed, names); !near.empty())
+    out = "Did you mean " + std::string(near) + "? ";
+  out += "Choose one of: ";
+  bool is_first = true;
+  for (const std::string_view name : names) {
+    if (!is_first) out += ", ";
+    out += name;
+    is_first = false;
+  }
+  return out + ".";
+}
+
 }  // namespace inky::inline v1

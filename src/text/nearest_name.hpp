@@ -5,6 +5,7 @@
 #pragma once
 
 #include <span>
+#include <string>
 #include <string_view>
 
 namespace inky::inline v1 {
@@ -12,5 +13,8 @@ namespace inky::inline v1 {
 // By the fewest insertions, deletions, replacements and swaps of neighbours; empty when more than a
 // third of the letters would have to change.
 std::string_view nearest_name(std::string_view typed, std::span<const std::string_view> names);
+
+// What to do about a name that is unknown: "Did you mean always? Choose one of: minus, always."
+std::string choices_for(std::string_view typed, std::span<const std::string_view> names);
 
 }  // namespace inky::inline v1

@@ -76,6 +76,7 @@ struct TypedNumber {
 
 // What a type does with a whole number beyond its range.
 enum class WholeOverflow : std::uint8_t { wrap, saturate, fail };
+inline constexpr std::array<std::string_view, 3> overflow_names = {"wrap", "saturate", "fail"};
 std::optional<WholeOverflow> overflow_named(std::string_view name);
 
 struct NamedNumber {

@@ -9,6 +9,7 @@
 // Annex 11, both as the utf8proc library has them. Control characters take none.
 #pragma once
 
+#include <array>
 #include <cstddef>
 #include <cstdint>
 #include <optional>
@@ -23,7 +24,9 @@ enum class WidthUnit : std::uint8_t {
   columns,      // of a terminal with a fixed-width font
 };
 
-// "bytes", "code-points", "utf16-units", "columns".
+// In the order of the enumerators.
+inline constexpr std::array<std::string_view, 4> width_unit_names = {"bytes", "code-points",
+                                                                     "utf16-units", "columns"};
 std::string_view name_of(WidthUnit unit);
 std::optional<WidthUnit> width_unit_named(std::string_view name);
 
