@@ -1,5 +1,8 @@
 # Debian's packages, found once; scripts/install-packages installs them.
 find_package(PkgConfig REQUIRED)
+if(INKY_STATIC)
+  set(CMAKE_FIND_LIBRARY_SUFFIXES .a)
+endif()
 pkg_check_modules(utf8proc REQUIRED IMPORTED_TARGET GLOBAL libutf8proc)
 if(INKY_BUILD_TOOL)
   pkg_check_modules(cairo REQUIRED IMPORTED_TARGET GLOBAL cairo)
