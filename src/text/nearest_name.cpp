@@ -25,6 +25,10 @@ std::size_t distance(std::string_view a, std::string_view b) {
   return table[a.size()][b.size()];
 }
 
+bool has_letters_of(std::string_view a, std::string_view b) {
+  return a.size() == b.size() && std::is_permutation(a.begin(), a.end(), b.begin());
+}
+
 }  // namespace
 
 std::string_view nearest_name(std::string_view typed, std::span<const std::string_view> names) {
@@ -33,8 +37,12 @@ std::string_view nearest_name(std::string_view typed, std::span<const std::strin
   std::string_view best;
   std::size_t least = typed.size() / 3 + 1;
   for (const std::string_view name : names) {
-    if (const std::size_t far = distance(typed, name);
-        far <= least && (best.empty() || far < least)) {
+    const std::size_t far = distance(typed, name);
+    // Of two that are as near, the one with the same letters: f46 is f64 rather than f16.
+    const bool is_nearer =
+        best.empty() || far < least ||
+        (far == least && has_letters_of(typed, name) && !has_letters_of(typed, best));
+    if (far <= least && is_nearer) {
       least = far;
       best = name;
     }
@@ -43,9 +51,13 @@ std::string_view nearest_name(std::string_view typed, std::span<const std::strin
 }
 
 std::string choices_for(std::string_view typed, std::span<const std::string_view> names) {
+  constexpr std::size_t few = 8;
   std::string out;
-  if (const std::string_view near = nearest_name(typed, names); !near.empty())
-    out = "Did you mean " + std::string(near) + "? ";
+  if (const std::string_view near = nearest_name(typed, names); !near.empty()) {
+    out = "Did you mean " + std::string(near) + "?";
+    if (names.size() > few) return out;
+    out += ' ';
+  }
   out += "Choose one of: ";
   bool is_first = true;
   for (const std::string_view name : names) {

@@ -14,7 +14,8 @@ namespace inky::inline v1 {
 // third of the letters would have to change.
 std::string_view nearest_name(std::string_view typed, std::span<const std::string_view> names);
 
-// What to do about a name that is unknown: "Did you mean always? Choose one of: minus, always."
+// What to do about an unknown name: "Did you mean always? Choose one of: minus, always." Where there
+// are many names, they are listed only if none is near.
 std::string choices_for(std::string_view typed, std::span<const std::string_view> names);
 
 }  // namespace inky::inline v1

@@ -77,7 +77,7 @@ TEST_CASE("a dialect has settings of its own, by name") {
   const auto no_setting = find_fault(shell.facts(), {"locale", "de-DE"});
   REQUIRE(no_setting);
   CHECK(no_setting->message == "small-shell has no setting \"locale\"");
-  CHECK(no_setting->remedy == "It has: platform.");
+  CHECK(no_setting->remedy == "Choose one of: platform.");
   const auto none_at_all = find_fault(find_dialect("rust")->facts(), {"locale", "de-DE"});
   REQUIRE(none_at_all);
   CHECK(none_at_all->remedy == "Leave it out: it has no settings.");
