@@ -74,7 +74,8 @@ Result<Type> value_type_given(std::string_view text) {
     std::vector<std::string_view> names;
     for (const TypeFact& fact : all_types()) names.push_back(fact.name);
     Error error =
-        key_error(Code::unknown_type, in_quotes(text) + " is not a type", choices_for(text, names));
+        key_error(Code::unknown_type, in_quotes(text) + " is not a type",
+                  choices_for(text, names) + " A text is " + std::string(text) + ":text.");
     error.span = {0, text.size()};
     return error;
   }

@@ -37,8 +37,7 @@ TEST_CASE("carry: sources, verdicts and examples") {
   CHECK(support::run_tool("carry '{}' f64 --from rust --to lisp").status == 1);
   CHECK(support::run_tool("carry '%d' --to sea").status == 2);
   CHECK(support::run_tool("carry '%y' --to rust").status == 2);
-  CHECK(support::run_tool("carry '%s' f65 --to rust").status ==
-        0);  // no type: a text, as its value
+  CHECK(support::run_tool("carry '%s' f65:text --to rust").status == 0);
   CHECK(support::run_tool("carry").status == 2);
 
   const json answer = jsonl("carry", {{"dialect", "c"},

@@ -93,8 +93,8 @@ TEST_CASE("exit status and standard error tell the three endings apart") {
   // Every dialect there is, where none is meant.
   const Ran sea = run_tool("show --in sea '%d' 1");
   CHECK(sea.status == 2);
-  CHECK(sea.err.rfind("inky: \"sea\" is not a dialect\n      The dialects are: c, cpp-format, ",
-                      0) == 0);
+  CHECK(sea.err.rfind("inky: \"sea\" is not a dialect\n      Choose one of: c, cpp-format, ", 0) ==
+        0);
   CHECK(run_tool("show --in jav '%d' 1").err ==
         "inky: \"jav\" is not a dialect\n      Did you mean java?\n");
 }
