@@ -5,8 +5,7 @@
 //   const Type types[] = {Type::f64};
 //   const Checked found = *check(c, "%d g", std::span(types));
 //   found.faults[0].code, found.faults[0].span     // Code::language_undefined, {0, 2}
-//   found.repaired                                 // nothing: which letter is meant, nobody can
-//   tell
+//   found.repaired                                 // "%g g"
 //
 // Each type stands for the awkward values of it (trial_values), so a fault may be of some values
 // only; then it says of which.

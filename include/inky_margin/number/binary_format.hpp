@@ -2,8 +2,8 @@
 //
 //   const BinaryReal v = unpack(binary64, 0x4005666666666666);   // 2.675
 //   v.significand                                           // 0x15666666666666
-//   v.exponent                                              // -51: value = significand x
-//   2^exponent pack(binary64, v)                                            // 0x4005666666666666
+//   v.exponent                                              // -51: value = significand x 2^-51
+//   pack(binary64, v)                                       // 0x4005666666666666
 //
 // Source: IEEE 754-2019, 3.4 (f16, f32, f64, f128); bf16 has f32's exponent and 8 bits of
 // significand; f80 is the x87 extended format, whose leading significand bit is stored.

@@ -4,16 +4,14 @@
 //   auto answer = evaluate("0.1 + 0.2 == 0.3", {});
 //   answer.evaluation->comparison->holds          // false
 //   answer.evaluation->comparison->ulps_apart     // "1"
-//   answer.evaluation->steps[0].exact             //
-//   "0.3000000000000000166533453693773481063544750..." answer.evaluation->steps[0].stored.text //
-//   "0.30000000000000004" evaluate("1 +", {}).fault->message            // "a number is missing
-//   here"
+//   answer.evaluation->steps[0].exact             // "0.30000000000000001665334536937..."
+//   answer.evaluation->steps[0].stored.text       // "0.30000000000000004"
+//   evaluate("1 +", {}).fault->message            // "a number is missing here"
 //
 // The language: literals (2.675, 1e-3, 0x1.8p+1, 0xff, 0b101, 0o17, 1_000, inf, nan, each with a
 // type after a colon: 1.1:f32), names with values, + - * / %, unary minus, parentheses, one
-// comparison
-// (== != < <= > >=), a call of a type to convert (i32(7.9)), and floor ceil trunc round sqrt abs
-// ulp.
+// comparison (== != < <= > >=), a call of a type to convert (i32(7.9)), and floor ceil trunc round
+// sqrt abs ulp.
 //
 // The rules: a whole literal is i32, i64 where it needs it, or big; a real one is of the format in
 // the options. Two types meet in the wider one; whole meets real in the real type; signed meets

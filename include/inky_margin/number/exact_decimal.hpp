@@ -1,10 +1,9 @@
 // Decimals of any length, exactly: what was typed, what is stored, and their difference.
 //
 //   ExactDecimal typed = exact_decimal(*scan_decimal("2.675"));
-//   ExactDecimal stored = exact_decimal(unpack(binary64, nearest(binary64,
-//   *scan_decimal("2.675")))); to_text(difference(stored, typed))     //
-//   "-0.00000000000000017763568394002504646778106689453125" to_text(rounded(typed, 2,
-//   Rounding::half_even))    // "2.68": the typed decimal is a true tie
+//   ExactDecimal stored = exact_decimal(unpack(binary64, 0x4005666666666666));
+//   to_text(difference(stored, typed))             // "-0.00000000000000017763568394002504..."
+//   to_text(rounded(typed, 2, Rounding::half_even))    // "2.68": typed, it is a tie
 //
 // The value is 0.d1 d2 d3 ... x 10^point; neither the first nor the last digit is zero, and zero
 // itself has none, but may have a sign.
