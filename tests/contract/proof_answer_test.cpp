@@ -68,7 +68,7 @@ TEST_CASE("proof requests: what cannot be read is one error") {
        "a sheet"},
       {{{"data", csv}, {"columns", {"mass places=x"}}}, "bad-value", ""},
       {{{"data", csv}, {"shet", ""}}, "unknown-key", "shet"},
-      {{{"data", 7}}, "bad-json", "data"},
+      {{{"data", 7}}, "wrong-kind", "data"},
   };
   for (const auto& one : refused) {
     CAPTURE(one.request.dump());
@@ -78,5 +78,5 @@ TEST_CASE("proof requests: what cannot be read is one error") {
     CHECK(answer.at("error").at("message").get<std::string>().find(one.part) != std::string::npos);
   }
   CHECK(asked({{"data", csv}, {"style", "markdwn"}}).at("error").at("remedy") ==
-        "Did you mean markdown?");
+        "Did you mean markdown? Choose one of: plain, markdown, boxed, tsv, csv, html, json.");
 }

@@ -81,7 +81,8 @@ def look_at_pages():
 def look_at_links():
     """Every link to a file of the project has its file."""
     for page in [*examples.documents(), *root.glob("*.md"), *(root / "docs" / "dialects").glob("*.md")]:
-        for target in re.findall(r"\]\(([^)#:]+)(?:#[^)]*)?\)", page.read_text(encoding="utf-8")):
+        text = re.sub(r"```.*?```|`[^`]*`", "", page.read_text(encoding="utf-8"), flags=re.S)
+        for target in re.findall(r"\]\(([^)#:]+)(?:#[^)]*)?\)", text):
             if not (page.parent / target).exists():
                 faults.append("%s: there is no %s" % (page.relative_to(root), target))
 
