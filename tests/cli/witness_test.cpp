@@ -23,20 +23,13 @@ namespace {
 
 constexpr Toolchain shell = {"c", {"sh", "", "dash", "main.sh", "", "@ main.sh"}};
 
-std::size_t folders_left() {
-  std::size_t out = 0;
-  for (const auto& entry :
-       std::filesystem::directory_iterator(std::filesystem::temp_directory_path()))
-    out += entry.path().filename().string().starts_with("inky-witness-") ? 1 : 0;
-  return out;
-}
-
-// Texts that want out of their quotes.
-
 }  // namespace
 
 TEST_CASE("a program is run in a folder of its own, within its limits") {
-  const std::size_t before = folders_left();
+  // Other tests run programs at the same time.
+  const std::string temporary = support::scratch() + "/witnesses";
+  std::filesystem::create_directory(temporary);
+  ::setenv("TMPDIR", temporary.c_str(), 1);
   const Witness said = run_program(shell, "printf 'ink\\n'; echo no >&2; pwd > where", {});
   CHECK(said.stage == Witness::Stage::printed);
   CHECK(said.output == "ink\n");
@@ -47,7 +40,7 @@ TEST_CASE("a program is run in a folder of its own, within its limits") {
   RunLimits limits;
   limits.time = std::chrono::milliseconds(300);
   // What it starts is stopped with it.
-  const Witness late = run_program(shell, "sleep 60 & sleep 60", limits);
+  const Witness late = run_program(shell, "sleep 61 & sleep 61", limits);
   CHECK(late.stage == Witness::Stage::stopped);
   limits.time = std::chrono::milliseconds(20000);
   limits.output = 1000;
@@ -58,8 +51,9 @@ TEST_CASE("a program is run in a folder of its own, within its limits") {
         Witness::Stage::missing);
   CHECK(run_program({"c", {"false", "", "", "x", "@ x", "./x"}}, "", {}).stage ==
         Witness::Stage::refused);
-  CHECK(folders_left() == before);
-  CHECK(support::shell("pgrep -f '^sleep 60$'").status != 0);
+  CHECK(std::filesystem::is_empty(temporary));
+  ::unsetenv("TMPDIR");
+  CHECK(support::shell("pgrep -f '^sleep 61$'").status != 0);
 }
 
 TEST_CASE("show --witness: the same, otherwise, refused, missing, undefined") {
