@@ -28,8 +28,8 @@ struct HelpOptions {
 bool write_pages(const Look& look) {
   Screen screen(look);
   for (const GuidePage& page : guide_pages()) {
-    screen.label(page.name, Tint::strong);
-    screen.paragraph(title_of(page));
+    screen.dialect_label(page.name, Tint::strong);
+    screen.dialect_paragraph(title_of(page));
   }
   screen.line();
   screen.line("  inky help tables prints a page; inky show --help has the options of a command.");

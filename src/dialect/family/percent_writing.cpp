@@ -8,6 +8,26 @@ namespace {
 
 using writing::cannot;
 
+std::string in_words(Kind kind) {
+  switch (kind) {
+    case Kind::whole:
+      return "a whole number";
+    case Kind::real:
+      return "a real number";
+    case Kind::character:
+      return "one character";
+    case Kind::truth:
+      return "true and false";
+    case Kind::moment:
+      return "dates and times";
+    case Kind::text:
+      return "a text";
+    case Kind::any:
+      break;
+  }
+  return "a value of any type";
+}
+
 class FieldWriter {
  public:
   FieldWriter(const WritingRules& rules, const FieldWish& wish)
@@ -20,7 +40,7 @@ class FieldWriter {
     const char letter = choose_letter();
     const ConversionFact* fact = conversion_of(*rules_.facts, letter);
     if (fact == nullptr) {
-      if (notes_.empty()) cannot(language() + " has no letter for it", notes_);
+      if (notes_.empty()) cannot(language() + " has no letter for " + in_words(kind_), notes_);
       return {{}, std::move(notes_)};
     }
     std::string source = "%";
