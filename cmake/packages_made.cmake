@@ -24,5 +24,6 @@ set(CPACK_COMPONENT_DEVELOPMENT_DESCRIPTION "Headers, static libraries and the s
 set(CPACK_DEBIAN_PYTHON_PACKAGE_NAME python3-inky-margin)
 set(CPACK_DEBIAN_PYTHON_PACKAGE_SECTION python)
 set(CPACK_DEBIAN_PYTHON_PACKAGE_DEPENDS "python3 (>= 3.9)")
+set(CPACK_DEBIAN_PYTHON_PACKAGE_CONTROL_EXTRA ${PROJECT_SOURCE_DIR}/cmake/debian/prerm)
 set(CPACK_COMPONENT_PYTHON_DESCRIPTION "What a format specifier will print, and why: a package for Python.")
 include(CPack)
