@@ -17,7 +17,9 @@ class Dialect;
 struct SourceToken {
   enum class Kind : std::uint8_t { word, number, text, character, sign };
   Kind kind = Kind::word;
-  std::string text;  // as it stands in source; of a text or a character, between its quotes
+  // As it stands in source; of a text or a character, between its quotes; of a number, without the
+  // marks between its digits; empty of a pattern and of a label such as 'a.
+  std::string text;
   friend bool operator==(const SourceToken&, const SourceToken&) = default;
 };
 
