@@ -25,6 +25,7 @@ std::string in_single_quotes(std::string_view text) {
 
 std::vector<std::string> names_of(const std::vector<CommandFact>& commands) {
   std::vector<std::string> out;
+  out.reserve(commands.size());
   for (const CommandFact& command : commands) out.push_back(command.name);
   return out;
 }

@@ -115,6 +115,15 @@ std::string_view title_of(const GuidePage& page) {
   return page.text.substr(2, page.text.find('\n') - 2);
 }
 
+std::string_view text_of_code(std::string_view code) {
+  const std::string heading = "\n### `" + std::string(code) + "`\n";
+  const std::string_view page = page_of_codes();
+  const std::size_t at = page.find(heading);
+  if (code.empty() || at == std::string_view::npos) return {};
+  const std::string_view rest = page.substr(at + heading.size() + 1);
+  return rest.substr(0, rest.find("\n#"));
+}
+
 std::vector<const GuidePage*> find_pages(std::string_view question) {
   std::vector<PageWords> pages;
   for (const GuidePage& page : guide_pages()) {
@@ -122,9 +131,11 @@ std::vector<const GuidePage*> find_pages(std::string_view question) {
     pages.push_back(read_words(page));
   }
   std::vector<std::pair<double, const GuidePage*>> found;
+  found.reserve(pages.size());
   for (const PageWords& page : pages) found.emplace_back(0, page.page);
   for (const std::string& word : words_of(question)) {
     std::vector<double> weights;
+    weights.reserve(pages.size());
     for (const PageWords& page : pages) weights.push_back(page.weight(word));
     const auto having =
         std::count_if(weights.begin(), weights.end(), [](double w) { return w > 0; });
@@ -145,6 +156,10 @@ std::vector<const GuidePage*> find_pages(std::string_view question) {
 }
 
 void put_page(Screen& screen, const GuidePage& page) {
+  put_markdown(screen, page.text);
+}
+
+void put_markdown(Screen& screen, std::string_view text) {
   bool in_code = false;
   std::string paragraph;
   const auto end_paragraph = [&] {
@@ -153,7 +168,7 @@ void put_page(Screen& screen, const GuidePage& page) {
       screen.wrapped(is_next ? "Next: " + commands_for_links(paragraph) : plain(paragraph), 0, 0);
     paragraph.clear();
   };
-  std::string_view rest = page.text;
+  std::string_view rest = text;
   bool is_blank = false;
   while (!rest.empty()) {
     const std::string_view text_line = rest.substr(0, rest.find('\n'));

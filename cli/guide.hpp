@@ -19,6 +19,11 @@ struct GuidePage {
 // In the order in which people ask.
 std::span<const GuidePage> guide_pages();
 
+// docs/codes.md, in Markdown.
+std::string_view page_of_codes();
+// What it has of one code, its heading left out; empty where there is no such code.
+std::string_view text_of_code(std::string_view code);
+
 std::string_view title_of(const GuidePage& page);
 
 // The pages that have words of the question, the best one first. A word counts more in a title than
@@ -27,5 +32,7 @@ std::string_view title_of(const GuidePage& page);
 std::vector<const GuidePage*> find_pages(std::string_view question);
 
 void put_page(Screen& screen, const GuidePage& page);
+// Any text in Markdown: paragraphs, lists and blocks of code.
+void put_markdown(Screen& screen, std::string_view text);
 
 }  // namespace inky::cli

@@ -17,6 +17,7 @@ constexpr const char* help_examples = R"(Examples:
   inky help align decimals               the page that has these words
   inky help thousands separator rust     and where the language's own page is
   inky help tables                       a page by its name
+  inky help stored-off-tie               what the code of a note or an error means
 
 Exit status: 0 there is such a page, 1 there is none, 2 bad request.)";
 
@@ -59,6 +60,14 @@ int run_help(const HelpOptions& options) {
     words.push_back(unguarded(given));
     question += (question.empty() ? "" : " ") + words.back();
   }
+  if (const std::string_view text = text_of_code(question); !text.empty()) {
+    Screen screen(look);
+    screen.tinted(Tint::strong, question);
+    screen.line();
+    screen.line();
+    put_markdown(screen, text);
+    return write_out(screen.text()) ? done : bad_request;
+  }
   const std::vector<const GuidePage*> pages = find_pages(question);
   const std::vector<const Dialect*> dialects = dialects_named(words);
   if (pages.empty() && dialects.empty()) {
@@ -91,7 +100,7 @@ Action add_help(Command& tool) {
   auto options = std::make_shared<HelpOptions>();
   Command command =
       tool.command("help", "The page of the guide that answers a question", help_examples);
-  command.takes("words", options->words, "Words of the question, or the name of a page");
+  command.takes("words", options->words, "Words of the question, the name of a page, or a code");
   command.ascii_flag(options->ascii);
   return [options] { return run_help(*options); };
 }

@@ -73,6 +73,7 @@ Result<NumberRequest> read_number_request(std::string_view line,
 Result<const NumberType*> type_given(std::string_view name) {
   if (const NumberType* type = number_type_named(name)) return type;
   std::vector<std::string_view> names;
+  names.reserve(std::size(number_types));
   for (const NumberType& type : number_types) names.push_back(type.name);
   return number_error(Code::bad_value, in_quotes(name) + " is not a type of number",
                       choices_for(name, names), {0, name.size()});
@@ -81,6 +82,7 @@ Result<const NumberType*> type_given(std::string_view name) {
 Result<const BinaryFormat*> format_given(std::string_view name) {
   if (const BinaryFormat* format = format_named(name)) return format;
   std::vector<std::string_view> names;
+  names.reserve(std::size(all_formats));
   for (const BinaryFormat* format : all_formats) names.push_back(format->name);
   return number_error(Code::bad_value, in_quotes(name) + " is not a binary format",
                       choices_for(name, names), {0, name.size()});

@@ -138,6 +138,7 @@ bool looks_like_type(std::string_view suffix) {
 
 std::vector<std::string_view> type_names() {
   std::vector<std::string_view> out;
+  out.reserve(type_facts.size());
   for (const TypeFact& fact : type_facts) out.push_back(fact.name);
   return out;
 }

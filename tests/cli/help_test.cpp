@@ -6,6 +6,7 @@
 #include <regex>
 
 #include "guide.hpp"
+#include "inky_margin/format/note.hpp"
 #include "support/process.hpp"
 
 using namespace inky;
@@ -99,6 +100,22 @@ TEST_CASE("help: what the tool prints") {
   const std::string rust = help("thousands separator Rust");
   CHECK(rust.find("inky dialects rust") != std::string::npos);
   CHECK(help("rust").find("inky dialects rust") != std::string::npos);
+}
+
+TEST_CASE("help: every code is explained") {
+  for (const inky::CodeFact& fact : inky::all_codes()) {
+    CAPTURE(fact.name);
+    const std::string text(text_of_code(fact.name));
+    CHECK(text.starts_with(fact.sentence));
+    CHECK(text.find("###") == std::string::npos);
+    CHECK(text.size() > fact.sentence.size() + 1);
+  }
+  CHECK(text_of_code("").empty());
+  CHECK(text_of_code("stored").empty());
+  CHECK(
+      help("exact-tie") ==
+      "exact-tie\n\nThe value lies exactly half-way; the tie rule decides.\n\n%.2f of 0.125 prints "
+      "0.12: 0.125 is stored exactly, and ties go to the even digit in C.\n");
 }
 
 TEST_CASE("help: no page has the words") {
