@@ -56,7 +56,7 @@ TEST_CASE("escapes: what each stands for, and how long it is") {
 }
 
 TEST_CASE("values by name and by place: a few, and many") {
-  for (const std::size_t more : {0, 3, 100, 1000}) {
+  for (const std::size_t more : {0U, 3U, 100U, 1000U}) {
     CAPTURE(more);
     std::vector<Value> values;
     values.push_back(Value(1));
