@@ -5,7 +5,7 @@
 //   t->rows[0].cells[1]      // "125.5"
 //   read_csv("code\n\"K-07")->faults[0]         // line 2: a quote that is not closed
 //
-// CSV as RFC 4180 has it: a heading line, commas, quotes doubled inside quotes; lines may end in LF
+// CSV as in RFC 4180: a heading line, commas, quotes doubled inside quotes; lines may end in LF
 // as well. JSON Lines: one object a line, whose members are the cells.
 #pragma once
 
