@@ -7,7 +7,7 @@
 //   const auto cargo = Cargo::make(c, *parsed, {});
 //   const Carried there = cargo->to(*find_dialect("rust"));
 //   *there.source, there.verdict      // "{:8}|{:8.2}", Verdict::same_for
-//   there.range                       // "finite numbers": inf and nan are spelt otherwise
+//   there.range                       // "v1: texts of printable ASCII; v2: finite numbers"
 //
 // A verdict is about all values of the stated types as far as the search can tell: it is exact in
 // what it refutes, and as good as its set of values in what it affirms.

@@ -4,9 +4,9 @@
 //   Result<Template> t = c->parse("%+08.2f|%s");
 //   TextBuffer out;
 //   const Value values[] = {Value::real(2.675), Value::text("ink")};
-//   c->render(*t, values, {}, out)            // prints: "+0002.67|ink"
-//
-//   c->render(*t, {}, {}, out)                // undefined: "%f" has no value to print
+//   c->render(*t, values, out).prints()       // true
+//   out.view()                                // "+0002.67|ink"
+//   c->render(*t, {}, out).kind()             // Outcome::Kind::undefined: %f has no value to print
 //
 // A dialect states its facts as data; its parser, its renderer, its guide page and its notes all
 // read them. Dialects are immutable and live as long as the program: share them freely.

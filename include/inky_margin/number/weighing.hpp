@@ -1,7 +1,7 @@
 // A number weighed: what was typed, what a format stores for it, and how far the two are apart.
 //
 //   Weighing w = *weigh("2.675", binary64);
-//   to_text(w.stored), to_text(w.error), w.error_ulps   // "2.67499999...", "-0.00000...", "-0.4"
+//   to_text(*w.stored), to_text(*w.error), w.error_ulps   // "2.67499999...", "-0.00000...", "-0.4"
 //   weigh("2,675", binary64)                            // nothing: not a number
 #pragma once
 

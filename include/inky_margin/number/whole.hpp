@@ -1,6 +1,6 @@
 // Whole numbers in any base from 2 to 36, and as two's complement of a stated width.
 //
-//   char room[whole_room];
+//   WholeRoom room;
 //   write_whole(255, 16, Letters::lower, room)     // "ff"
 //   wrap_signed(0xFFFFFFF9, 32)                    // -7: what 32 bits hold, read as signed
 //   wrap_unsigned(-7, 32)                          // 4294967289: the same bits, read as unsigned
