@@ -18,13 +18,13 @@ namespace inky::cli {
 namespace {
 
 constexpr const char* carry_examples = R"(Examples:
-  inky carry '%-8s|%8.2f' --to rust,java          from C, where nothing is said
+  inky carry '%-8s|%8.2f' --to rust,java          from C, unless --from names another
   inky carry '{mass:>8.2f}' --from python --to all
   inky carry '{}' u64 --from rust --to php        the type of a value, or a value
   inky carry "$long" --to c --line-limit 80        the statement over several lines
   inky carry --jsonl < requests.jsonl             for machines; docs/contract.md
 
-A verdict is earned on a fixed set of awkward values of each type: "same" printed
+A verdict comes from rendering a fixed set of awkward values of each type: "same" printed
 the same for all of them, "same for" names the range in which it did, "differs"
 shows an example, "cannot" says why.
 Exit status: 0 the same everywhere, in a range at least; 1 it is not; 2 bad request.)";

@@ -17,15 +17,15 @@ namespace {
 
 constexpr const char* check_examples = R"(Examples:
   inky check '%d of %s' f64 text               a letter that does not fit its value
-  inky check '%-08.2f' 2.5                     values stand for their types
+  inky check '%-08.2f' 2.5                     values give their types
   inky check '{:d}' f64 --in python --fix      the template, mended
-  inky check '%.2f' f64 --in java --for-machine   a locale that nobody names
+  inky check '%.2f' f64 --in java --for-machine   a locale that is left open
   inky check src/room.c scripts                the format calls of files and folders
   inky check src --sarif > faults.sarif        for code review
   inky check --jsonl < requests.jsonl          for machines; docs/contract.md
 
-A type stands for its awkward values: a fault may be of some of them only, and says so.
-In files the values are what literals, casts and declarations tell; the rest is taken for what suits.
+Every type is tried with its awkward values. A fault of some of them only says so.
+In files, literals, casts and declarations give the types of values; other values are unknown.
 Exit status: 0 nothing found, 1 something is, 2 bad request.)";
 
 struct CheckOptions {

@@ -58,8 +58,8 @@ std::vector<DemoStep> steps() {
        "line up. The last lines give the C format string of a row, and where C would pad "
        "differently.",
        {"proof", "@batches.toml"}},
-      {"Real data has holes. Every cell that is missing, unreadable or too wide is said, with its "
-       "line.",
+      {"Real data has holes. Every cell that is missing, unreadable or too wide is reported, with "
+       "its line.",
        {"proof", "@batches.toml", "@broken.csv"}},
       {"The same batches by pigment: groups with totals, points in line, a mark where the shade is "
        "off. What is too wide is cut.",
@@ -68,11 +68,11 @@ std::vector<DemoStep> steps() {
        {"proof", "@groups.toml", "--beside", "c,java"}},
       {"The program that prints it, whole, in the language of your choice.",
        {"proof", "@labels.toml", "--emit", "python"}},
-      {"Do not take our word for it: the real compiler, where it is here, makes the program and "
-       "runs "
-       "it.",
+      {"Do not take our word for it: the real compiler, if it is installed, builds the program and "
+       "runs it.",
        {"show", "%+08.2f|%-6s|", "2.675", "ink", "--witness"}},
-      {"And the whole batch list, in every language that is here: each program is built, run, and "
+      {"And the whole batch list, in every language that is installed: each program is built, run, "
+       "and "
        "compared with the preview, byte for byte.",
        {"proof", "@batches.toml", "--witness"}},
   };

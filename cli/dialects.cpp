@@ -15,7 +15,7 @@ namespace inky::cli {
 namespace {
 
 constexpr const char* dialects_examples = R"(Examples:
-  inky dialects                          what there is, and the toolchains found here
+  inky dialects                          all dialects, and the toolchains found here
   inky dialects python-percent           its guide page
   inky dialects c --markdown > c.md      the same to keep
   inky dialects --json)";

@@ -375,7 +375,7 @@ Action add_proof(Command& tool) {
                "Texts are padded by the language, whatever its widths count");
   command.flag("--witness", options->witness,
                "The programs run by the real toolchains: of --as, or all");
-  command.flag("--require", options->require, "Every witness has to be here");
+  command.flag("--require", options->require, "Every toolchain must be installed");
   command.takes_one_each("--column", options->columns,
                          "Without a sheet: a column of the data, and its wishes",
                          "'NAME KEY=VALUE ...'");

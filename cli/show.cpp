@@ -470,7 +470,7 @@ Action add_show(Command& tool) {
                 "DIALECTS");
   command.flag("--witness", options->witness,
                "Also builds and runs the program with the language's own toolchain");
-  command.flag("--require", options->require, "A witness has to be here");
+  command.flag("--require", options->require, "The toolchain must be installed");
   command.flag("--no-cache", options->no_cache, "Runs the program again");
   command.flag("--program", options->program, "The whole program that prints it");
   command.flag("--plain", options->plain,

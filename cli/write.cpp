@@ -22,7 +22,7 @@ constexpr const char* write_examples = R"(Examples:
 
 Wishes: kind, align, fill, width, sign, notation, places, significant, least_digits,
 keep_point, base, prefix, letters, group, point, limit, rounding; each an option.
-The wishes of a field that stands somewhere already are in inky show --json.
+inky show --json prints the wishes of the fields of a template.
 Exit status: 0 written everywhere, 1 some language cannot, 2 bad request.)";
 
 struct WriteOptions {

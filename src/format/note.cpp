@@ -8,13 +8,13 @@ namespace inky::inline v1 {
 namespace {
 
 constexpr auto code_facts = std::to_array<CodeFact>({
-    {Code::bad_value, "bad-value", "The text is not a value of the type it is said to have."},
+    {Code::bad_value, "bad-value", "The text is not a value of its type."},
     {Code::unknown_type, "unknown-type", "No value type has this name."},
     {Code::value_out_of_range, "value-out-of-range", "The number does not fit its type."},
     {Code::unknown_dialect, "unknown-dialect", "No dialect has this id."},
     {Code::unknown_key, "unknown-key", "The key means nothing here."},
     {Code::duplicate_key, "duplicate-key", "The same key is given twice."},
-    {Code::missing_key, "missing-key", "A key that is needed is not there."},
+    {Code::missing_key, "missing-key", "A required key is missing."},
     {Code::wrong_kind, "wrong-kind", "The key's value is of the wrong kind."},
     {Code::bad_json, "bad-json", "The line is not a JSON object."},
     {Code::bad_option, "bad-option", "The command line cannot be understood."},
@@ -25,7 +25,8 @@ constexpr auto code_facts = std::to_array<CodeFact>({
     {Code::contradiction, "contradiction", "Two wishes exclude each other."},
     {Code::template_fails, "template-fails",
      "The template prints nothing in its own language, so there is nothing to carry."},
-    {Code::bad_template, "bad-template", "The template cannot stand in a literal of its language."},
+    {Code::bad_template, "bad-template",
+     "The template cannot be the content of a literal of its language."},
     {Code::other_dialect, "other-dialect",
      "A template is used by a dialect that did not parse it."},
     {Code::unreadable_file, "unreadable-file", "The file cannot be read."},
@@ -65,7 +66,7 @@ constexpr auto code_facts = std::to_array<CodeFact>({
     {Code::width_counts_otherwise, "width-counts-otherwise",
      "The language's width does not count terminal columns, so this field is padded differently "
      "from how it looks."},
-    {Code::width_used_up, "width-used-up", "A width holds for one value only."},
+    {Code::width_used_up, "width-used-up", "A width applies to one value only."},
     {Code::settings_left_on, "settings-left-on",
      "Settings of the stream, or of the session, stay for what is printed next."},
     {Code::width_from_digits, "width-from-digits",

@@ -200,7 +200,7 @@ Result<Value> read_record_field(std::string_view text, int depth) {
   const std::string_view name = text.substr(0, colon);
   const std::size_t start = text.find_first_not_of(' ', colon + 1);
   if (!is_name(name) || start == std::string_view::npos) {
-    return bad_value(Code::bad_value, "a field of a record wants a name, a colon and a value", text,
+    return bad_value(Code::bad_value, "a field of a record needs a name, a colon and a value", text,
                      "Write {batch: \"K-7\", mass: 12.5}, or add :text for a text in braces.");
   }
   Result<Value> value = moved(read_unnamed(text.substr(start), depth), start);
@@ -252,7 +252,7 @@ Result<Value> read_compound(std::string_view text, int depth) {
   }
   const std::string_view kind = is_record ? "record" : last == ')' ? "tuple" : "list";
   return Error{Code::bad_value,
-               "a " + std::string(kind) + " wants a comma between items and a bracket at its end",
+               "a " + std::string(kind) + " needs a comma between items and a bracket at its end",
                {std::min(at, text.size() - 1), text.size()},
                "Write [1, 2.5, \"x\"], or add :text for a text that begins with a bracket."};
 }

@@ -79,7 +79,7 @@ class Parser {
                   "Weigh each comparison by itself.");
     }
     return fail(at_, end, shown(character) + " is not understood here",
-                "An operator may stand here: + - * / % == != < <= > >=.");
+                "An operator may follow: + - * / % == != < <= > >=.");
   }
 
   int add(Node node) {

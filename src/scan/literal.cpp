@@ -140,7 +140,7 @@ void append(const Lexis& lexis, const Literal& literal, Draft& draft) {
   } else if (literal.fills) {
     draft.why_not = "its template is filled in before";
   } else if (literal.indented) {
-    draft.why_not = "its template is a text whose indentation is taken away";
+    draft.why_not = "its template is a text whose indentation is removed";
   } else {
     Appending(lexis, literal, draft).run();
   }

@@ -226,9 +226,9 @@ class CsvReader::Body {
     const std::size_t quote = line.find('"');
     sink.fault(line_, std::min(quote, line.size()) + 1,
                quote == std::string_view::npos
-                   ? "has a line end where none can be; it is taken as it stands"
-                   : "has a quote that is not closed, or stands where none can be; the line is "
-                     "taken as it stands");
+                   ? "has a line end in the wrong place; it is kept as it is"
+                   : "has a quote that is not closed, or is in the wrong place; the line is kept "
+                     "as it is");
   }
   void say_too_long(RowSink& sink) const {
     sink.fault(line_, 0, "is longer than a row may be, 16 MB; what follows counts as another row");

@@ -50,8 +50,8 @@ TEST_CASE("broken data is said, with its place and what was done, and the rest i
       {"a,b\nx\ny,2\n", "line 2: has 1 cell for 2 columns; the rest are missing [bad-row]", 4},
       {"a,b\nx,1,2\ny,2\n", "line 2: has 3 cells for 2 columns; the extra ones are left out", 4},
       {"a,b\n\"x,1\ny,2\n",
-       "line 2: has a quote that is not closed, or stands where none can be; the line is taken as "
-       "it stands, from column 1 [bad-row]",
+       "line 2: has a quote that is not closed, or is in the wrong place; the line is kept as it "
+       "is, from column 1 [bad-row]",
        4},
       {"a,b\nx,much\ny,2\n", "line 2: b: \"much\" is not a number; shown as \"?\" [unreadable]", 4},
       {"a,c\nx,1\n",

@@ -191,10 +191,10 @@ TEST_CASE("a chain that does not compile, and one that we do not read yet") {
           {"cout << 1 2", {}, Outcome::Kind::error, "", "not supported yet", {10, 11}},
           {"cout << \"ink", {}, at_compile, "error", "a closing \" is missing", {8, 12}},
           {"cout << 08", {}, at_compile, "error", "is no number of C++", {8, 10}},
-          {"cout << setw << 1", {}, at_compile, "error", "wants its argument", {8, 13}},
+          {"cout << setw << 1", {}, at_compile, "error", "needs its argument", {8, 13}},
           {"cout << x", {value("[1]")}, at_compile, "error", "no operator <<", {8, 9}},
           {"cout << x", {value("1:i128")}, at_compile, "error", "ambiguous", {8, 9}},
-          {"cout << setfill(\"*\") << 1", {}, at_compile, "error", "wants a char", {16, 19}},
+          {"cout << setfill(\"*\") << 1", {}, at_compile, "error", "needs a char", {16, 19}},
           {"cout << setw(1.5) << 1", {}, at_compile, "error", "a whole number", {13, 16}},
       });
   for (const char* source :

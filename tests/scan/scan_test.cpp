@@ -137,7 +137,7 @@ TEST_CASE("calls are found, and literals and comments are told apart") {
        "1:1 formatted %d (? i32:2)\n1:23 String.format %s %s (?)\n"},
       {"java", "new DecimalFormat(\"0.00\"); String.format(\"\"\"\n  %d\n  \"\"\", 1);",
        "1:5 DecimalFormat 0.00 (?)\n"
-       "1:28 String.format - its template is a text whose indentation is taken away\n"},
+       "1:28 String.format - its template is a text whose indentation is removed\n"},
       // Python
       {"python", "'%s \"x\"' % name; '%d' % (1, x); \"%d\" % 2.5; 7 % 2; '%d' % (n,)",
        "1:1 % %s \\\"x\\\" (?)\n1:18 % %d (i32:1 ?)\n1:33 % %d (f64:2.5)\n1:52 % %d (?)\n"},

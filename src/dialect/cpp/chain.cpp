@@ -175,7 +175,7 @@ class Reader : PastedSource {
     Setting setting{found->what, found->to, {}, found->takes_argument, {start, at_}};
     if (found->takes_argument) {
       if (!take("(")) {
-        error(std::string(name) + " wants its argument in parentheses", start);
+        error(std::string(name) + " needs its argument in parentheses", start);
         return true;
       }
       skip_blanks();

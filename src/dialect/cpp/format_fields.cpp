@@ -27,8 +27,7 @@ class Reader {
   void read() {
     while (!reader_.at_end() && !out_.refusal) {
       if (!braces::read_literal(reader_, decoded_, out_, words_))
-        return refuse("a closing brace stands alone; a brace itself is written }}",
-                      reader_.at() - 1);
+        return refuse("a single closing brace; write }} to print one", reader_.at() - 1);
       if (!reader_.at_end() && !out_.refusal) read_field();
     }
     if (!out_.refusal && text_.size() < decoded_.text().size()) leave_rest();

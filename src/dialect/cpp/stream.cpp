@@ -176,8 +176,8 @@ class Rendering final : public family::Rendering<Rendering> {
                             ? value->is(Type::character) || value->is(Type::i8)
                             : is_whole(value->type()) && !value->is(Type::big);
       if (!fits) {
-        return refuse(setting.what == What::fill ? "setfill wants a char, such as '*'"
-                                                 : "a whole number is wanted here",
+        return refuse(setting.what == What::fill ? "setfill needs a char, such as '*'"
+                                                 : "a whole number is needed here",
                       setting.argument.span);
       }
     }

@@ -79,7 +79,7 @@ inline constexpr auto escape_facts = std::to_array<EscapeFact>({
 
 inline constexpr auto failures = std::to_array<FailureFact>({
     {"an escape that C# has not", "error CS1009, when it is compiled"},
-    {"a brace that stands alone; a field that cannot be read", "FormatException"},
+    {"a single brace; a field that cannot be read", "FormatException"},
     {"too few values", "FormatException"},
     {"a letter that the value's type has not", "FormatException"},
 });

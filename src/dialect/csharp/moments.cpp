@@ -63,7 +63,7 @@ class MomentFilling {
           break;
         case '%':
           if (at + 1 >= pattern.size() || pattern[at + 1] == '%')
-            return refuse("% wants one code after it");
+            return refuse("% needs one code after it");
           if (!fill(pattern.substr(at + 1, 1))) return false;
           at += 2;
           break;

@@ -41,7 +41,7 @@ std::size_t read_unicode_escape(std::size_t at, TemplateContent& out) {
   const std::size_t size = read_unit(rest, unit);
   if (size == 0) {
     refuse(out,
-           {Refusal::When::compile, "illegal unicode escape", "\\u wants four hexadecimal digits",
+           {Refusal::When::compile, "illegal unicode escape", "\\u needs four hexadecimal digits",
             Span{at, std::min(at + 6, out.source.size())}});
     return 1;
   }

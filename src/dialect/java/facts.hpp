@@ -46,11 +46,11 @@ inline constexpr auto conversions = std::to_array<ConversionFact>({
 });
 
 inline constexpr auto flags = std::to_array<FlagFact>({
-    {'-', "left", "pads on the right; wants a width"},
+    {'-', "left", "pads on the right; needs a width"},
     {'#', "alternate form", "0 before octal, 0x before hexadecimal; keeps the point of a real"},
     {'+', "plus", "a plus sign on numbers that are not negative"},
     {' ', "space", "a space where a plus sign would be"},
-    {'0', "zeros", "pads numbers with zeros between sign and digits; wants a width"},
+    {'0', "zeros", "pads numbers with zeros between sign and digits; needs a width"},
     {',', "group", "the locale's thousands marks"},
     {'(', "brackets", "negative numbers in brackets, without a sign"},
     {'<', "previous", "takes the value of the field before"},

@@ -48,7 +48,7 @@ std::optional<Fault> fault_of_sign(const Field& field) {
   }
   if (other_flags) return Fault{bad_flags, "a percent sign takes no flag but -"};
   if (has_flag(field, '-') && !field.width.given())
-    return Fault{missing_width, "the flag - wants a width"};
+    return Fault{missing_width, "the flag - needs a width"};
   return std::nullopt;
 }
 
@@ -73,12 +73,12 @@ std::optional<Fault> fault_of_text(const Field& field) {
     return Fault{bad_precision, letter_name(field) + " takes no precision"};
   if (letter != 's' && letter != 'c' && has_flag(field, '#')) return mismatch(field, '#');
   if (letter != 'c' && has_flag(field, '-') && !field.width.given())
-    return Fault{missing_width, "the flag - wants a width"};
+    return Fault{missing_width, "the flag - needs a width"};
   for (const char flag : {'#', '+', ' ', '0', ',', '('}) {
     if (has_flag(field, flag) && !(flag == '#' && letter == 's')) return mismatch(field, flag);
   }
   if (has_flag(field, '-') && !field.width.given())
-    return Fault{missing_width, "the flag - wants a width"};
+    return Fault{missing_width, "the flag - needs a width"};
   return std::nullopt;
 }
 

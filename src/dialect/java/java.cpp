@@ -402,7 +402,7 @@ class Rendering final : public percent::Rendering<Rendering> {
     if (keep > own.size() && exact.size() > own.size()) {
       note(Code::digits_past_precision,
            "Java's digits end with " + plain_text(own, real.negative) +
-               ", and zeros follow; the stored value goes on",
+               ", and zeros follow; the stored value has more digits",
            field.span);
     }
   }

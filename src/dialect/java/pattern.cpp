@@ -99,7 +99,7 @@ class Rendering final : public family::Rendering<Rendering> {
   bool render(const Field& field) {
     if (values_.empty()) {
       return fail(Outcome::fails_at_compile(
-          "no suitable method found", "format() wants the number to be formatted", field.span));
+          "no suitable method found", "format() needs the number to be formatted", field.span));
     }
     const Value& value = values_[0];
     if (is_whole(value.type())) return put_whole(value);

@@ -201,7 +201,7 @@ class Reader {
     pattern_.scientific = true;
     for (; rest().starts_with('0'); ++at_) ++pattern_.least_exponent;
     if (counts_.left + counts_.zeros >= 1 && pattern_.least_exponent >= 1) return true;
-    return refuse("an exponent wants digits before it, and zeros after E", start);
+    return refuse("an exponent needs digits before it, and zeros after E", start);
   }
 
   // What the digits ask for; false where they ask for nothing sensible.

@@ -78,7 +78,7 @@ constexpr auto escape_facts = std::to_array<EscapeFact>({
 
 constexpr auto failures = std::to_array<FailureFact>({
     {"too few values; an unknown directive, or one that is never closed", "FORMAT-ERROR"},
-    {"a value of another type than R or C wants", "FORMAT-ERROR"},
+    {"a value of another type than R or C needs", "FORMAT-ERROR"},
     {"no list for an iteration; a parameter of the wrong type", "TYPE-ERROR"},
     {"a number too large for words or Roman numerals", "SIMPLE-ERROR"},
     {"a whole number too large for a single-float, given to F", "FLOATING-POINT-OVERFLOW"},

@@ -34,7 +34,7 @@ inline constexpr auto conversions = std::to_array<ConversionFact>({
     {'c', Kind::character, "the byte of a whole number; width and precision mean nothing", "",
      false, "l"},
     {'s', Kind::text, "any value, as text", "- 0'", true, "l"},
-    {'%', Kind::any, "a percent sign; takes a value unless it stands alone", "", false, "l"},
+    {'%', Kind::any, "a percent sign; takes a value unless it is %% exactly", "", false, "l"},
 });
 
 inline constexpr auto flags = std::to_array<FlagFact>({

@@ -61,7 +61,7 @@ std::size_t read_escape(std::size_t at, TemplateContent& out) {
     if (const std::size_t size = read_code_point(rest, out.literals); size != 0) return size;
     if (!out.refusal) {
       out.refusal = {Refusal::When::compile, "ParseError",
-                     "\\u{...} wants the hexadecimal number of a character", span};
+                     "\\u{...} needs the hexadecimal number of a character", span};
     }
     out.literals += '\\';
     return 1;

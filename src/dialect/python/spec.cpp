@@ -383,7 +383,7 @@ FormatSpec read_spec(std::string_view text) {
     reader.skip(static_cast<std::size_t>(point->bytes));
     spec.type = point->value;
   }
-  if (!reader.at_end()) return refuse("Invalid format specifier: it goes on where it should end");
+  if (!reader.at_end()) return refuse("Invalid format specifier: it continues after its end");
   if (std::string why = check_group(spec); !why.empty()) return refuse(std::move(why));
   return finished();
 }

@@ -397,7 +397,8 @@ class Shell final : public family::PercentDialect {
   void settle(TemplateContent& parsed) const override {
     if (parsed.source.starts_with('-') && parsed.source.size() > 1 && !parsed.refusal)
       parsed.refusal = {Refusal::When::run, "Illegal option",
-                        "what begins with a minus sign is taken for an option", Span{0, 1}};
+                        "a template that begins with a minus sign is read as an option",
+                        Span{0, 1}};
   }
 };
 
