@@ -107,7 +107,7 @@ TEST_CASE("C++ refuses when it compiles, and throws for counts alone") {
       cpp,
       {
           {"{", {}, at_compile, "error", "ends in a field", {0, 1}},
-          {"a } b", {}, at_compile, "error", "a closing brace stands alone", {2, 3}},
+          {"a } b", {}, at_compile, "error", "a single closing brace", {2, 3}},
           {"{0", {value("1")}, at_compile, "error", "should end with a closing brace", {0, 2}},
           {"{mass}", {value("1")}, at_compile, "error", "names have no values", {0, 1}},
           {"{ }", {value("1")}, at_compile, "error", "the number of a value is digits", {0, 1}},

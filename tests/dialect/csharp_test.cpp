@@ -114,7 +114,7 @@ TEST_CASE("C#: failures by name, and where") {
           {"ok {0:q}", {value("5")}, at_run, "FormatException", "\"q\"", {3, 8}},
           {"{0:F1000000000}", {value("5")}, at_run, "FormatException", "no format", {0, 15}},
           {"{1}", {value("1")}, at_run, "FormatException", "no value 1", {0, 3}},
-          {"a}", {value("1")}, at_run, "FormatException", "stands alone", {1, 2}},
+          {"a}", {value("1")}, at_run, "FormatException", "a single closing brace", {1, 2}},
           {"{mass}", {value("1")}, at_run, "FormatException", "is a number", {0, 2}},
           {"{0:{}}", {value("1")}, at_run, "FormatException", "closing brace here", {0, 4}},
           {"{0,x}", {value("1")}, at_run, "FormatException", "an alignment is a number", {0, 4}},
