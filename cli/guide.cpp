@@ -3,12 +3,16 @@
 #include <algorithm>
 #include <cmath>
 
+#include "inky_margin/format/note.hpp"
 #include "text/ascii.hpp"
 #include "text/lower_case.hpp"
 
 namespace inky::cli {
 
 namespace {
+
+// Codes below are of errors.
+constexpr int first_code_of_notes = 200;
 
 constexpr std::string_view words_begin = "<!-- words: ";
 constexpr std::string_view words_end = " -->";
@@ -115,13 +119,33 @@ std::string_view title_of(const GuidePage& page) {
   return page.text.substr(2, page.text.find('\n') - 2);
 }
 
-std::string_view text_of_code(std::string_view code) {
-  const std::string heading = "\n### `" + std::string(code) + "`\n";
-  const std::string_view page = page_of_codes();
-  const std::size_t at = page.find(heading);
-  if (code.empty() || at == std::string_view::npos) return {};
-  const std::string_view rest = page.substr(at + heading.size() + 1);
-  return rest.substr(0, rest.find("\n#"));
+std::string text_of_code(std::string_view code) {
+  for (const CodeFact& fact : all_codes()) {
+    if (fact.name == code)
+      return std::string(fact.sentence) + "\n\n" + std::string(fact.advice) + "\n";
+  }
+  return {};
+}
+
+std::string page_of_codes() {
+  std::string out =
+      "# Codes\n\n"
+      "Every error and every note has a code that never changes its name. An error answers a bad "
+      "request;\n"
+      "a note comes with a good answer. What a *language* rejects or leaves undefined is neither: "
+      "it is\n"
+      "the outcome. `inky help CODE` prints what is here.\n\n"
+      "## Errors\n";
+  bool in_notes = false;
+  for (const CodeFact& fact : all_codes()) {
+    if (!in_notes && static_cast<int>(fact.code) >= first_code_of_notes) {
+      in_notes = true;
+      out += "\n## Notes\n";
+    }
+    const std::string name(fact.name);
+    out += "\n### `" + name + "`\n\n" + text_of_code(name);
+  }
+  return out;
 }
 
 std::vector<const GuidePage*> find_pages(std::string_view question) {

@@ -19,10 +19,10 @@ struct GuidePage {
 // In the order in which people ask.
 std::span<const GuidePage> guide_pages();
 
-// docs/codes.md, in Markdown.
-std::string_view page_of_codes();
-// What it has of one code, its heading left out; empty where there is no such code.
-std::string_view text_of_code(std::string_view code);
+// What the code of an error or a note means, in Markdown; empty where there is no such code.
+std::string text_of_code(std::string_view code);
+// docs/codes.md.
+std::string page_of_codes();
 
 std::string_view title_of(const GuidePage& page);
 

@@ -23,6 +23,7 @@ Exit status: 0 there is such a page, 1 there is none, 2 bad request.)";
 
 struct HelpOptions {
   std::vector<std::string> words;
+  bool codes = false;
   bool ascii = false;
 };
 
@@ -52,6 +53,7 @@ std::vector<const Dialect*> dialects_named(const std::vector<std::string>& words
 }
 
 int run_help(const HelpOptions& options) {
+  if (options.codes) return write_out(page_of_codes()) ? done : bad_request;
   const Look look = look_of(stdout, options.ascii);
   if (options.words.empty()) return write_pages(look) ? done : bad_request;
   std::string question;
@@ -60,7 +62,7 @@ int run_help(const HelpOptions& options) {
     words.push_back(unguarded(given));
     question += (question.empty() ? "" : " ") + words.back();
   }
-  if (const std::string_view text = text_of_code(question); !text.empty()) {
+  if (const std::string text = text_of_code(question); !text.empty()) {
     Screen screen(look);
     screen.tinted(Tint::strong, question);
     screen.line();
@@ -101,6 +103,7 @@ Action add_help(Command& tool) {
   Command command =
       tool.command("help", "The page of the guide that answers a question", help_examples);
   command.takes("words", options->words, "Words of the question, the name of a page, or a code");
+  command.flag("--codes", options->codes, "Every code of errors and notes, in Markdown");
   command.ascii_flag(options->ascii);
   return [options] { return run_help(*options); };
 }

@@ -1,4 +1,4 @@
-# Writes FILE: the pages of docs/guide as texts of C++, in the order of its README, and the page of codes.
+# Writes FILE: the pages of docs/guide as texts of C++, in the order of its README.
 function(inky_guide_pages file)
   set(folder ${PROJECT_SOURCE_DIR}/docs/guide)
   file(READ ${folder}/README.md index)
@@ -10,9 +10,7 @@ function(inky_guide_pages file)
     string(APPEND rows "    {\"${name}\", R\"guide_page(${text})guide_page\"},\n")
     set_property(DIRECTORY APPEND PROPERTY CMAKE_CONFIGURE_DEPENDS ${folder}/${name}.md)
   endforeach()
-  file(READ ${PROJECT_SOURCE_DIR}/docs/codes.md codes)
-  set_property(DIRECTORY APPEND PROPERTY CMAKE_CONFIGURE_DEPENDS
-    ${folder}/README.md ${PROJECT_SOURCE_DIR}/docs/codes.md)
+  set_property(DIRECTORY APPEND PROPERTY CMAKE_CONFIGURE_DEPENDS ${folder}/README.md)
   file(CONFIGURE OUTPUT ${file} CONTENT
 "// Made from docs/guide; edit the pages there.
 #include \"guide.hpp\"
@@ -22,12 +20,7 @@ namespace inky::cli {
 namespace {
 constexpr GuidePage pages[] = {
 @rows@};
-constexpr std::string_view codes = R\"guide_page(@codes@)guide_page\";
 }  // namespace
-
-std::string_view page_of_codes() {
-  return codes;
-}
 
 std::span<const GuidePage> guide_pages() {
   return pages;

@@ -87,7 +87,13 @@ def look_at_links():
                 faults.append("%s: there is no %s" % (page.relative_to(root), target))
 
 
+def look_at_codes():
+    if run("inky help --codes").stdout != (root / "docs" / "codes.md").read_text(encoding="utf-8"):
+        faults.append("docs/codes.md is not what the tool prints; run inky help --codes > docs/codes.md")
+
+
 look_at_pages()
+look_at_codes()
 look_at_links()
 for document in examples.documents():
     look(document)

@@ -3,7 +3,7 @@
 //   name_of(Code::stored_off_tie)        // "stored-off-tie"
 //   sentence_of(Code::stored_off_tie)    // one sentence about all notes of this code
 //
-// Codes never change their names. docs/codes.md has an entry for each.
+// Codes never change their names. docs/codes.md is made from their table.
 #pragma once
 
 #include <cassert>
@@ -103,6 +103,7 @@ struct CodeFact {
   Code code;
   std::string_view name;
   std::string_view sentence;
+  std::string_view advice;  // what to do, or an example: one paragraph of Markdown
 };
 std::span<const CodeFact> all_codes();
 std::string_view name_of(Code code);
