@@ -102,7 +102,7 @@ TEST_CASE(
   const Case cases[] = {
       {"a,a\n1,2\n", 1, 0, "names two columns \"a\"; the later one is called \"a (2)\"", 1},
       {"a\n1\n\"open\n2\n", 3, 1, "has a quote that is not closed", 3},
-      {"a,b\n1,x\"y\"\n3,4\n", 2, 4, "has a quote that is not closed, or stands where", 2},
+      {"a,b\n1,x\"y\"\n3,4\n", 2, 4, "has a quote that is not closed, or is in the wrong place", 2},
       {"\xff\n1\n", 1, 0, "has a name that is not UTF-8", 1},
       {"a,b\n1\n2,3\n", 2, 0, "has 1 cell for 2 columns; the rest are missing", 2},
       {"a\n1,2,3\n", 2, 0, "has 3 cells for 1 column; the extra ones are left out", 1},
