@@ -42,6 +42,17 @@ std::string_view by_us(const Dialect& c, const Template& parsed, std::span<const
 }
 
 template <typename... Arguments>
+void add_yardstick(const std::string& name, const Call<Arguments...>& call) {
+  benchmark::RegisterBenchmark((name + "/snprintf").c_str(), [=](benchmark::State& state) {
+    char space[room_size];
+    std::size_t i = 0;
+    for (auto _ : state)
+      benchmark::DoNotOptimize(
+          by_library(call.source, call.arguments[i++ % data_size], space).data());
+  });
+}
+
+template <typename... Arguments>
 bool add(const std::string& name, Call<Arguments...> call) {
   const Dialect& c = *find_dialect("c");
   const Template parsed = *c.parse(call.source);
@@ -59,13 +70,7 @@ bool add(const std::string& name, Call<Arguments...> call) {
     for (auto _ : state)
       benchmark::DoNotOptimize(by_us(c, parsed, call.values[i++ % data_size], buffer).data());
   });
-  benchmark::RegisterBenchmark((name + "/snprintf").c_str(), [=](benchmark::State& state) {
-    char space[room_size];
-    std::size_t i = 0;
-    for (auto _ : state)
-      benchmark::DoNotOptimize(
-          by_library(call.source, call.arguments[i++ % data_size], space).data());
-  });
+  add_yardstick(name, call);
   return true;
 }
 
@@ -238,14 +243,7 @@ bool register_values_made_anew() {
         std::size_t i = 0;
         for (auto _ : state) benchmark::DoNotOptimize(rendered(i++ % data_size, buffer).data());
       });
-  benchmark::RegisterBenchmark(
-      "a row of four, values made anew/snprintf", [=](benchmark::State& state) {
-        char space[room_size];
-        std::size_t i = 0;
-        for (auto _ : state)
-          benchmark::DoNotOptimize(
-              by_library(call.source, call.arguments[i++ % data_size], space).data());
-      });
+  add_yardstick("a row of four, values made anew", call);
   return true;
 }
 

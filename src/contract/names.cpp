@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-#include "text/ascii.hpp"
+#include "format/type_names.hpp"
 #include "text/escape.hpp"
 #include "text/nearest_name.hpp"
 
@@ -52,30 +52,14 @@ Result<std::vector<const Dialect*>> dialects_listed(std::string_view ids, const 
   return dialects_named(split, but);
 }
 
-namespace {
-
-// "f46", "i33": a misspelt type, and no text that stands for its own type.
-bool looks_like_type(std::string_view text) {
-  constexpr std::string_view beginnings[] = {"i", "u", "f", "bf"};
-  return std::any_of(std::begin(beginnings), std::end(beginnings), [&](std::string_view begin) {
-    return text.size() > begin.size() && text.starts_with(begin) &&
-           std::all_of(text.begin() + static_cast<std::ptrdiff_t>(begin.size()), text.end(),
-                       is_digit);
-  });
-}
-
-}  // namespace
-
 Result<Type> value_type_given(std::string_view text) {
   if (const auto type = type_named(text)) return *type;
   const Result<Value> value = read_value(text);
   if (!value) return value.error();
   if (value->type() == Type::text && looks_like_type(text)) {
-    std::vector<std::string_view> names;
-    for (const TypeFact& fact : all_types()) names.push_back(fact.name);
     Error error =
         key_error(Code::unknown_type, in_quotes(text) + " is not a type",
-                  choices_for(text, names) + " A text is " + std::string(text) + ":text.");
+                  choices_for(text, type_names()) + " A text is " + std::string(text) + ":text.");
     error.span = {0, text.size()};
     return error;
   }

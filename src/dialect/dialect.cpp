@@ -49,7 +49,7 @@ Outcome Dialect::not_its_own(const Template& parsed) const {
 }
 
 Outcome Dialect::print_plainly(const Value&, Output&) const {
-  return Outcome::undefined(std::string(facts().language) + " prints nothing without a format", {});
+  return Outcome::undefined(std::string(facts().language) + " needs a format to print a value", {});
 }
 
 namespace {

@@ -11,6 +11,7 @@
 #include "text/escape.hpp"
 #include "text/nearest_name.hpp"
 #include "text/utf8.hpp"
+#include "type_names.hpp"
 
 namespace inky::inline v1 {
 
@@ -123,24 +124,6 @@ std::string_view without_quotes(std::string_view text) {
 bool is_name(std::string_view text) {
   return !text.empty() && is_word_start(text[0]) &&
          std::all_of(text.begin(), text.end(), is_word_part);
-}
-
-// A suffix that was surely meant as a type: a letter or two, then digits, as in i46.
-bool looks_like_type(std::string_view suffix) {
-  const std::size_t letters = suffix.starts_with("bf") ? 2 : 1;
-  if (suffix.size() <= letters ||
-      std::string_view("iufb").find(suffix[0]) == std::string_view::npos) {
-    return false;
-  }
-  return std::all_of(suffix.begin() + static_cast<std::ptrdiff_t>(letters), suffix.end(),
-                     [](char c) { return c >= '0' && c <= '9'; });
-}
-
-std::vector<std::string_view> type_names() {
-  std::vector<std::string_view> out;
-  out.reserve(type_facts.size());
-  for (const TypeFact& fact : type_facts) out.push_back(fact.name);
-  return out;
 }
 
 // A number without a type, or nothing.

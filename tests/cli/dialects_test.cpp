@@ -108,7 +108,7 @@ TEST_CASE("lists, several texts and plain prints, at the command line") {
   CHECK(support::run_tool("show --in python-percent --plain --bare 1e16").out == "1e+16");
   const support::Ran none = support::run_tool("show --in c --plain 7");
   CHECK(none.status == 1);
-  CHECK(none.out.find("undefined C prints nothing without a format\n") != std::string::npos);
+  CHECK(none.out.find("undefined C needs a format to print a value\n") != std::string::npos);
   CHECK(support::run_tool("show --in java --plain 1 2").status == 2);
   CHECK(support::run_tool("show --in php --plain nil:nil").out.find("prints    nothing\n") !=
         std::string::npos);

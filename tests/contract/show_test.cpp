@@ -51,7 +51,7 @@ TEST_CASE("answers to requests, whole") {
       {R"({"dialect":"fsharp","template":"%d","values":[2.5]})",
        R"({"fails":{"when":"compile","as":"FS0001","why":"the type \"float\" is not compatible with byte, int16, int32, int64, sbyte, uint16, uint32, uint64"},"notes":[]})"},
       {R"({"dialect":"c","values":[7]})",
-       R"({"undefined":{"why":"C prints nothing without a format"},"notes":[]})"},
+       R"({"undefined":{"why":"C needs a format to print a value"},"notes":[]})"},
       {R"({"dialect":"c","template":"%99999999d","values":[1]})",
        R"({"error":{"code":"over-limit","message":"the width is over the limit of 1000000","span":[1,9],"remedy":"Use at most 1000000."},"notes":[]})"},
   };

@@ -83,7 +83,7 @@ constexpr NumberCode numbers[] = {
     {'Y', 0, '0', [](const Moment& m) { return m.year; }},
 };
 
-// Codes that stand for others, with what stands between them.
+// Codes that are short for a text of other codes.
 struct ComposedCode {
   char code;
   std::string_view parts;
