@@ -185,7 +185,7 @@ bool add_family() {
          add_beside_c("r", "a row of four", rows(), rows().source);
 }
 
-// The others, each in its own words; null where it has none, or prints otherwise than c.
+// The others, each in its own words; null where it has none, or prints differently than c.
 struct Wording {
   const char* id;
   const char* places;

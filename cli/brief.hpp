@@ -6,7 +6,7 @@
 
 namespace inky::cli {
 
-// An exact number, as the number floor tells it, to six digits for people: "1.77636e-16". The
+// An exact number, as the number floor shows it, to six digits for people: "1.77636e-16". The
 // second leaves out its sign.
 std::string brief(std::string_view exact);
 std::string brief_size(std::string_view exact);

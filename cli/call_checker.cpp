@@ -47,7 +47,7 @@ void CallChecker::take(const FoundCall& call) {
     if (finding.to.offset < finding.from.offset) finding.to = finding.from;
     finding.call = call.name;
     finding.fault = fault;
-    // A repair of what is not there as it stands would repair something else.
+    // A repair of what is not there as it is would repair something else.
     if (!call.stands_verbatim(fault.span)) finding.fault.repair.clear();
     findings_.take(finding);
     ++faults_;
@@ -80,7 +80,7 @@ const CallChecker::Known& CallChecker::look(const FoundCall& call) {
   if (call.given.values) {
     for (const Given& given : *call.given.values) {
       key += '\0' + given.name + '\1';
-      // Messages name the value as it is written, and a type's name says more than the type.
+      // Messages name the value as it is written, and a type's name states more than the type.
       key += given.written + '\1' + given.type_name + '\1';
       if (given.type) key += name_of(*given.type);
       if (given.value) key += '\2' + describe(*given.value);

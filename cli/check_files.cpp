@@ -62,7 +62,7 @@ std::optional<Error> check_file(const FileToScan& file, const CallTable& table,
   return std::nullopt;
 }
 
-// The files of a folder whose names tell their languages, in order; hidden ones are left out.
+// The files of a folder whose names show their languages, in order; hidden ones are left out.
 void add_folder(const fs::path& folder, std::vector<FileToScan>& out) {
   std::vector<fs::path> found;
   std::error_code failed;

@@ -11,7 +11,7 @@ namespace inky::cli {
 
 struct CheckFilesRequest {
   std::vector<std::string> paths;  // files and folders; "-" is standard input
-  std::string language;            // empty: each file's name tells
+  std::string language;            // empty: each file's name shows
   std::string calls;               // a table of more calls; empty: none
   Demands demands;
   bool unchecked = false;  // lists the calls that could not be looked at

@@ -52,7 +52,7 @@ std::string printed(const Dialect& dialect, const std::string& source, const Val
   return in_quotes(out.view());
 }
 
-// A form of the facts, with what stands for `mark` in its place.
+// A form of the facts, with `mark` filled in.
 std::string filled(std::string_view form, char mark, std::string_view with) {
   std::string out(form);
   if (const std::size_t at = out.find(mark); at != std::string::npos) out.replace(at, 1, with);
@@ -90,7 +90,7 @@ PageSection letters(const Dialect& dialect, Kind kind, std::string title) {
       value = Value::whole(Type::i32, 42);
       text = printed(dialect, source, value);
     }
-    // Where letters for characters take wholes, that tells more.
+    // Where letters for characters take wholes, that is more useful.
     if (const Value code = Value::whole(Type::i32, 'K'); kind == Kind::character) {
       const std::string from_code = printed(dialect, source, code);
       if (!from_code.empty()) value = code;

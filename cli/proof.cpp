@@ -159,7 +159,7 @@ int proof_json(const Proof& proof) {
   return proof.findings.empty() ? done : answer_is_no;
 }
 
-// Where the sheet says its data is: beside the sheet.
+// Where the sheet states its data is: beside the sheet.
 std::string data_path(const ProofOptions& options, const Sheet& sheet) {
   if (!options.data.empty() || sheet.data.empty()) return options.data;
   return (std::filesystem::path(options.sheet).parent_path() / sheet.data).string();

@@ -42,7 +42,7 @@ class Source {
   std::uintmax_t size() const { return size_; }  // 0: not known
   std::uintmax_t read_so_far() const { return read_; }
 
-  // Empty at the end, and where reading fails; then failed() says so.
+  // Empty at the end, and where reading fails; then failed() reports it.
   std::string_view next(bool keeps) {
     if (!kept_.empty() && !keeps) {
       room_ = std::move(kept_.front());

@@ -119,7 +119,7 @@ std::vector<Testimony> ask_all(const ProgramRequest& request, const Sheet& sheet
   return out;
 }
 
-// The first line that is not as it was said, under the ruler.
+// The first line that is not as it was predicted, under the ruler.
 void put_difference(Screen& screen, const Testimony& one) {
   std::string_view expected = one.expected;
   std::string_view printed = one.witness.output;

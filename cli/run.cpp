@@ -38,7 +38,7 @@ int refuse(const CLI::App& app, const CLI::ParseError& error) {
   for (const CLI::App* sub : command->get_subcommands([](const CLI::App*) { return true; }))
     names.push_back(sub->get_name());
   const std::vector<std::string_view> known(names.begin(), names.end());
-  // It says "--option: 1 required NAME missing", or what it received.
+  // It prints "--option: 1 required NAME missing", or what it received.
   if (dynamic_cast<const CLI::ArgumentMismatch*>(&error) != nullptr) {
     const std::string said = error.what();
     const std::string name = said.substr(0, said.find(':'));

@@ -11,7 +11,7 @@ void write_span_member(std::string_view name, const Span& span, JsonWriter& out)
   write_span(span, out);
 }
 
-// Where each field stands in the output; the last place of one that stands there more than once.
+// Where each field is in the output; the last place of one that stands there more than once.
 std::vector<const PlacedField*> places_of(const Template& parsed, const Report& report) {
   std::vector<const PlacedField*> out(parsed.fields().size(), nullptr);
   for (const PlacedField& placed : report.fields) {

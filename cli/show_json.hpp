@@ -1,4 +1,4 @@
-// What `inky show --json` says of a template: more than docs/contract.md promises for a line.
+// What `inky show --json` states of a template: more than docs/contract.md promises for a line.
 #pragma once
 
 #include <string_view>

@@ -6,7 +6,7 @@
 
 namespace inky::cli {
 
-// Writes all of it to standard output and flushes; says so and returns false when it cannot. On a
+// Writes all of it to standard output and flushes; false, with a message, when it cannot. On a
 // terminal, what could act on it is shown by name.
 bool write_out(std::string_view text);
 

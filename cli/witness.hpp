@@ -1,4 +1,4 @@
-// What the real toolchain of a language prints, beside what was said.
+// What the real toolchain of a language prints, beside what was predicted.
 #pragma once
 
 #include <optional>
@@ -13,7 +13,7 @@ namespace inky::cli {
 
 struct Witnessed {
   enum class Verdict : std::uint8_t {
-    agrees,  // it printed the same bytes, or refused what was said to be refused
+    agrees,  // it printed the same bytes, or refused what was predicted to be refused
     differs,
     incomparable,  // the language leaves it undefined: what it printed this time
     missing,       // there is no such toolchain here

@@ -1,4 +1,4 @@
-// Any bytes as CSV: in pieces it has the same rows and faults as in one. The first bytes say where
+// Any bytes as CSV: in pieces it has the same rows and faults as in one. The first bytes set where
 // it is cut.
 
 #include <algorithm>

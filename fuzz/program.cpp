@@ -27,7 +27,7 @@ extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t siz
   const auto dialects = all_dialects();
   const Dialect& dialect = *dialects[data[0] % dialects.size()];
   const std::string_view source(reinterpret_cast<const char*>(data) + 1, size - 1);
-  // A NUL itself stands in no source file.
+  // A NUL itself is in no source file.
   if (source.find('\0') != std::string_view::npos) return 0;
   const Result<Template> parsed = dialect.parse(source);
   if (!parsed) return 0;

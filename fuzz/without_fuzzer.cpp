@@ -1,5 +1,5 @@
 // Runs a fuzz target without a fuzzer, so that every sanitized build tries it: fuzz_NAME SEEDS RUNS
-// gives it every seed file, and so many seeds changed at random, always the same ones. What
+// gives it every seed file, and N seeds changed at random, always the same ones. What
 // scripts/fuzz finds with the real fuzzer becomes a seed.
 
 #include <algorithm>
@@ -17,7 +17,7 @@ extern "C" void __sanitizer_set_death_callback(void (*callback)());
 
 namespace {
 
-std::string input;  // the one that runs, for whoever mends what it breaks
+std::string input;  // the one that runs, for whoever fixes what it breaks
 
 void tell() {
   std::fputs("the input, in hexadecimal: ", stderr);

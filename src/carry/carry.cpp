@@ -129,7 +129,7 @@ Result<Cargo> Cargo::make(const Dialect& from, const Template& parsed,
   }
   std::copy_n(types.begin(), std::min(types.size(), out.types_.size()), out.types_.begin());
 
-  // Printed once, it tells which value each field shows, and what the others print.
+  // Printed once, it shows which value each field shows, and what the others print.
   std::vector<Value> values;
   for (std::size_t i = 0; i < out.types_.size(); ++i)
     values.push_back(out.given(static_cast<int>(i), sample_of(out.types_[i])));

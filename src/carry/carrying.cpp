@@ -112,8 +112,8 @@ class Carrying {
     return false;
   }
 
-  // Which trials of each value the two print otherwise. All values are tried at once, each in step
-  // with the others: where the texts differ, the fields tell whose.
+  // Which trials of each value the two print differently. All are tried at once, each in step
+  // with the others: where the texts differ, the fields show whose.
   std::vector<std::vector<bool>> find_differences(const Template& there, const Set& plain,
                                                   const std::vector<Set>& trials) {
     std::vector<std::vector<bool>> out;

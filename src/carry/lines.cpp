@@ -82,7 +82,7 @@ std::size_t end_of_value(std::string_view values, bool by_commas, int outside) {
 }
 
 // How many brackets are open around the values: they are those of a method, or stand in a list of
-// their own, where the first comma says so.
+// their own, where the first comma reports it.
 int depth_of_values(std::string_view values) {
   return end_of_value(values, true, 1) < end_of_value(values, true, 0) ? 1 : 0;
 }

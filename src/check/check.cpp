@@ -32,7 +32,7 @@ std::string_view name_of(Severity severity) {
 }
 
 Result<Checked> Checker::run() {
-  // Each round mends one field, so that those behind it are looked at too.
+  // Each round fixes one field, so that those behind it are looked at too.
   for (std::size_t round = 0; round <= most_rounds; ++round) {
     const Result<Template> parsed = dialect_.parse(source_);
     if (!parsed) return parsed.error();
@@ -42,7 +42,7 @@ Result<Checked> Checker::run() {
                        " fields is not checked",
                    {0, source_.size()},
                    "Check it in parts."};
-    // What a mended field would take is no news of its value.
+    // What a fixed field would take is no news of its value.
     if (round == 0) settle(*parsed);
     const auto trouble = find_trouble(*parsed);
     if (!trouble) {
@@ -70,7 +70,7 @@ void Checker::settle(const Template& parsed) {
   slots_.clear();
   if (given_->values) {
     for (const Given& given : *given_->values)
-      // Of a type without values nothing is told either.
+      // Of a type without values nothing is reported either.
       slots_.push_back({given.type.value_or(Type::text), given.value, given.name,
                         given.value || (given.type && !trial_values(*given.type).empty()), true,
                         given.type_name, given.written});
@@ -205,7 +205,7 @@ std::optional<Checker::Trouble> Checker::find_trouble(const Template& parsed) {
     for (const Value& value : values) of += (of.empty() ? "" : ", ") + visible(describe(value));
     found = Trouble{std::move(outcome), std::move(of)};
   }
-  // Of source, which seldom tells the value, a fault is one of every value.
+  // Of source, which seldom shows the value, a fault is one of every value.
   if (found && given_ != nullptr && bad < steps()) return std::nullopt;
   if (found && bad == steps()) found->of.clear();
   return found;

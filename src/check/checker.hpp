@@ -51,7 +51,7 @@ class Checker {
 
   void settle_types(const Template& parsed, const std::vector<std::string>& names);
 
-  // What nothing is told of has the type that its field asks for.
+  // A value of unknown type has the type that its field asks for.
   void take_what_is_said(const Template& parsed);
 
   // And where that is refused, the first that is not.
@@ -74,7 +74,7 @@ class Checker {
 
   Span in_original(Span span) const;
 
-  // The fault; whether it was mended, so that looking further makes sense.
+  // The fault; whether it was fixed, so that looking further makes sense.
   bool add(const Template& parsed, const Trouble& trouble);
 
   // The value of the field at this place; null where it has none.
@@ -83,10 +83,10 @@ class Checker {
   // Whether the field at this place is refused whatever it is given.
   static bool is_refused_at(const Template& parsed, Span span);
 
-  // A value that the message names stands for one that is only told of.
+  // The name in the message is enough for a value that has no more to it.
   std::string stand_in(const Template& parsed, Span span, std::size_t step = 0) const;
 
-  // The field written anew for the type that it is given.
+  // The field written again for the type that it is given.
   bool mend(const Template& parsed, Span span, Fault& fault);
 
   // A repair that still fails at the same place is none.

@@ -12,7 +12,7 @@ namespace inky::inline v1 {
 
 namespace {
 
-// Notes that tell of something changed or ignored, whatever the value; the others teach.
+// Notes about something changed or ignored, whatever the value; the others teach.
 bool is_fault(Code code) {
   switch (code) {
     case Code::too_many_values:
@@ -47,7 +47,7 @@ void Checker::collect_notes(const Template& parsed) {
     if (!dialect_.render(parsed, values, {}, text_, &report).prints()) continue;
     for (const Note& note : report.notes) {
       const Span span = in_original(note.span);
-      // Of a field that was mended there is no more to say than that.
+      // Of a field that was fixed there is no more to say than that.
       const bool known =
           std::any_of(out_.faults.begin(), out_.faults.end(), [&](const Fault& fault) {
             return fault.span == span &&

@@ -12,7 +12,7 @@ namespace inky::inline v1 {
 
 namespace {
 
-// What the parser tells, built into one Json; each call returns whether to go on.
+// What the parser shows, built into one Json; each call returns whether to go on.
 class Builder {
  public:
   explicit Builder(std::size_t size) : size_(size) {}

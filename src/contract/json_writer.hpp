@@ -74,7 +74,7 @@ class JsonWriter {
 
   void open(char bracket);
   void close(char bracket);
-  // What stands in front of a value: a comma, or in spread form a new line.
+  // The text in front of a value: a comma, or in spread form a new line.
   void begin_value();
   void begin_line();
   void plain(std::string_view value);

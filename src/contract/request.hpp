@@ -32,7 +32,7 @@ class RequestReader {
   void needs(std::initializer_list<std::string_view> keys);
   void text(std::string_view key, std::string& to);
   void texts(std::string_view key, std::vector<std::string>& to);
-  // An object of strings: names, and what stands for them.
+  // An object of strings: names, and the text in place of them.
   void texts_by_name(std::string_view key, std::vector<std::pair<std::string, std::string>>& to);
   void values(std::string_view key, std::vector<Value>& to);
   void types(std::string_view key, std::vector<Type>& to);

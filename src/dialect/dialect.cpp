@@ -1,4 +1,4 @@
-// What a dialect does where it says nothing of its own.
+// What a dialect does where it defines nothing of its own.
 
 #include "inky_margin/dialect/dialect.hpp"
 

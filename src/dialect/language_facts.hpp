@@ -1,4 +1,4 @@
-// What a language says of itself, besides its dialects: how its source is read, which of its calls
+// The facts of a language besides its dialects: how its source is read, which of its calls
 // take a template, which words it keeps. One in each folder; languages.inc lists them.
 #pragma once
 
@@ -46,7 +46,7 @@ struct LanguageFacts {
   const Lexis* lexis = nullptr;
   std::span<const CallFact> calls = {};
   // Words that no variable and no part of a row may be called, separated by spaces, in small
-  // letters where the language tells those from capitals. What our programs use they say
+  // letters where the language distinguishes those from capitals. What our programs use they say
   // themselves.
   std::string_view reserved = {};
   std::span<const Dialect* const> dialects = {};

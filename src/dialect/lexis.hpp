@@ -32,7 +32,7 @@ enum class LiteralRule : std::uint8_t {
   escapes_doubled,  // that, and a quote inside may be written twice
   doubled_escapes,  // a quote inside is written twice; the text goes on to a reader of escapes
   doubled,          // a quote inside is written twice, and a backslash is one
-  quote_escapes,    // a backslash stands before a quote or a backslash, and is one elsewhere
+  quote_escapes,    // a backslash is before a quote or a backslash, and is one elsewhere
   guarded,          // a backslash is one, but the quote behind it does not end the text
   raw,              // everything is what it is
 };
@@ -55,7 +55,7 @@ struct Lexis {
   std::string_view block_close = {};
   bool blocks_nest = false;
   bool block_marks_stand_alone = false;  // in their lines
-  std::string_view code_open = {};  // code stands between these, where it is not the whole file
+  std::string_view code_open = {};       // code is between these, where it is not the whole file
   std::string_view code_close = {};
   // Lines that begin with # and one of these words are no code; "*": any word.
   std::string_view directives = {};

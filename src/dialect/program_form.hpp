@@ -1,7 +1,7 @@
-// How a whole program stands in source: what is around its statements, and how values are written.
+// How a whole program is in source: what is around its statements, and how values are written.
 // Facts of a language, which each of its dialects names.
 //
-// In a form, @ stands for what is filled in: the name, the value.
+// In a form, @ marks what is filled in: the name, the value.
 #pragma once
 
 #include <cstdint>
@@ -65,7 +65,7 @@ inline const ProgramForm& program_form_of(const DialectFacts& facts) {
   return facts.forms.program == nullptr ? no_program_form : *facts.forms.program;
 }
 
-// A text as it stands between the double quotes of a literal. No text can end the literal.
+// A text as it is between the double quotes of a literal. No text can end the literal.
 std::string literal_text(const ProgramForm& form, std::string_view text);
 // The same for one character of the text, which the language reads as itself.
 void append_literal_character(const ProgramForm& form, std::string_view character,

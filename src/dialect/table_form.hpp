@@ -1,4 +1,4 @@
-// How a program that prints a table stands in source. Facts of a language, which each of its
+// How a program that prints a table is in source. Facts of a language, which each of its
 // dialects names; emit/ makes the program of them.
 //
 // In a form, @ and a letter stand for what is filled in:
@@ -21,7 +21,7 @@ namespace inky::inline v1 {
 // How the words of a name are joined.
 enum class NameCase : std::uint8_t { snake, camel, kebab };
 
-// Text padded to a width by the columns that it is said to take.
+// Text padded to a width by the columns that it is reported to take.
 struct PadForm {
   std::string_view name = {};  // of the helper, which no column may have
   std::string_view call = {};  // pad_left(@V, @C, @W)
@@ -44,7 +44,7 @@ struct TableForm {
   PadForm pad_right = {};   // on the right
   PadForm pad_center = {};  // on both sides; an odd space goes to the right
 
-  // Types of the cells, where rows declare them and ProgramForm names them otherwise.
+  // Types of the cells, where rows declare them and ProgramForm has other names for them.
   std::string_view text_type = {};
   std::string_view i32_type = {};
   std::string_view i64_type = {};
@@ -84,9 +84,9 @@ struct TableForm {
   std::string_view part_function = {};
   std::size_t part_indent = 4;  // of the statements in it
   std::string_view part_call = {};
-  std::string_view before_statement = {};  // stands before each statement of a row
+  std::string_view before_statement = {};  // is before each statement of a row
 
-  // Where the language reads CSV itself: what the program begins with then, what stands before the
+  // Where the language reads CSV itself: what the program begins with then, the text before the
   // main program, and the loop. @P is the path as a literal, @R what gets the cells of a row.
   std::string_view file_before = {};
   std::string_view file_data = {};

@@ -1,4 +1,4 @@
-// What a writer does where it says nothing of its own.
+// What a writer does where it defines nothing of its own.
 
 #include "inky_margin/dialect/writer.hpp"
 

@@ -13,7 +13,7 @@ namespace inky::inline v1 {
 // use. Only letters and digits of ASCII are kept. REQUIRES: a dialect with a table form.
 std::vector<std::string> names_of(const Sheet& sheet, const Dialect& dialect);
 
-// The name of what stands beside it: "mass" and "columns" make mass_columns.
+// The name of the text beside it: "mass" and "columns" make mass_columns.
 std::string joined(const std::string& name, const char* word, NameCase name_case);
 
 }  // namespace inky::inline v1

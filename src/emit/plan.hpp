@@ -58,7 +58,7 @@ struct Plan {
   }
 };
 
-// A mark of a form, such as "@N", and what stands for it.
+// A mark of a form, such as "@N", and the text in place of it.
 struct Fill {
   std::string_view mark;
   std::string text;

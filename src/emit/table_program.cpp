@@ -21,7 +21,7 @@ std::string_view without_blanks(std::string_view text) {
   return text;
 }
 
-// Whether two numbers differ in their digits at most: languages may round otherwise, and nothing
+// Whether two numbers differ in their digits at most: languages may round differently, and nothing
 // else. One that becomes 10.00 may be a column wider than 9.99, and push.
 bool have_one_shape(std::string_view shown, std::string_view cell) {
   std::string_view a = without_blanks(shown);

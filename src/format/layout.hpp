@@ -45,7 +45,7 @@ void lay_out_whole(const Spec& spec, bool negative, std::string_view digits,
 void lay_out_decimal(const Spec& spec, bool negative, std::uint64_t magnitude, Output& out);
 
 // Digits that a language chose itself, laid out as they are: spec.notation is fixed or scientific,
-// spec.places says how many go after the point (unset: as many as there are), and there are no more
+// spec.places states how many go after the point (unset: all of them), and there are no more
 // digits than that.
 void lay_out_digits(const Spec& spec, bool negative, const Digits& digits, const NumberStyle& style,
                     Output& out);

@@ -146,7 +146,7 @@ Result<Value> read_unnamed(std::string_view text, int depth = 0);
 constexpr std::string_view opening = "[({";
 constexpr std::string_view closing = "])}";
 
-// The first of `marks`, or of the closing brackets, from `at` on that stands in no quotes and no
+// The first of `marks`, or of the closing brackets, from `at` on that is in no quotes and no
 // inner brackets; npos where there is none.
 std::size_t find_outside(std::string_view text, std::size_t at, std::string_view marks) {
   int open = 0;

@@ -113,7 +113,7 @@ class Evaluator {
   // To a type that `meet` gave, or that a call names.
   Operand converted(const Node& node, const Operand& operand, const NumberType& type, Step& step);
 
-  // An operand brought to the type of the step, which is said.
+  // An operand brought to the type of the step, which is reported.
   Operand brought(const Node& node, const Operand& operand, const NumberType& type, Step& step);
 
   Operand converted_by_call(const Node& node, const Operand& operand);

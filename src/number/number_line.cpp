@@ -32,7 +32,7 @@ std::optional<Rational> typed_value(const Weighing& weighing) {
   return rational_of(*weighing.typed);
 }
 
-// A label is short: what has more digits is cut, and says so.
+// A label is short: what has more digits is cut, and reports it.
 constexpr int most_digits = 20;
 std::string label(const Rational& x) {
   const std::string text = rounded_text(x, most_digits);
@@ -107,7 +107,7 @@ std::optional<NumberLine> line_of_places(const Weighing& weighing, int places) {
   const Rational ulp = rational_of(weighing.ulp());
   if (unit <= 2 * ulp) return std::nullopt;
   Rational low = Rational(floor(stored / unit)) * unit;
-  // A number that needs no rounding stands in the middle.
+  // A number that needs no rounding is in the middle.
   if (low == stored) low -= unit;
   const Rational high = low == stored - unit ? Rational(stored + unit) : Rational(low + unit);
   const LineScale scale(low, high);

@@ -54,7 +54,7 @@ Triple shift_left(uint128 g, int shift) {
 // enough to compare with any multiple of the last bit but one.
 //
 // g is at most one unit above the true power, so the product is at most 2^-64 above the true one in
-// units of its last bit: a fraction word of 0 or 1 stands for an exact whole.
+// units of its last bit: a fraction word of 0 or 1 means an exact whole.
 std::uint64_t to_odd(const Triple& product) {
   return high_half(product.upper) | (low_half(product.upper) > 1 ? 1 : 0);
 }

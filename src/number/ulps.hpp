@@ -3,7 +3,7 @@
 
 namespace inky::inline v1 {
 
-// Six digits say which side of a tie an error lies on and how far; the rest is noise.
+// Six digits state which side of a tie an error lies on and how far; the rest is noise.
 inline constexpr int ulps_digits = 6;
 
 }  // namespace inky::inline v1

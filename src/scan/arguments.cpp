@@ -23,7 +23,7 @@ std::string_view type_of_mark(std::string_view mark) {
   return "unsigned int";
 }
 
-// A number as it stands in source: 0x1FUL, 1_000, 2.5f.
+// A number as written in source: 0x1FUL, 1_000, 2.5f.
 Given number_given(const Lexis& lexis, std::string_view text, bool negative) {
   Given out;
   const bool hexadecimal = text.size() > 2 && text[0] == '0' && (text[1] == 'x' || text[1] == 'X');
@@ -71,7 +71,7 @@ Given number_given(const Lexis& lexis, std::string_view text, bool negative) {
   return out;
 }
 
-// What a name of a type tells; nothing where it is none that we know.
+// What a name of a type shows; nothing where it is none that we know.
 Given of_type(const Lexis& lexis, std::string name) {
   Given out;
   const auto found = std::find_if(lexis.types.begin(), lexis.types.end(),
@@ -104,7 +104,7 @@ Given character_given(const Lexis& lexis, const Literal& literal) {
   return out;
 }
 
-// A short argument as it stands in source; of a long one, nothing.
+// A short argument as written in source; of a long one, nothing.
 std::string written(const Argument& argument, std::size_t from) {
   constexpr std::size_t most = 40;
   std::string out;

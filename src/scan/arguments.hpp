@@ -1,4 +1,4 @@
-// An argument of a call, as the words and signs it is made of, and what they tell of its value.
+// An argument of a call, as the words and signs it is made of, and what they show of its value.
 #pragma once
 
 #include <string>
@@ -23,7 +23,7 @@ struct Item {
 
 using Argument = std::vector<Item>;
 
-// What an argument tells of its value.
+// What an argument shows of its value.
 Given given_by(const Lexis& lexis, const Argument& argument, const Declarations& declared);
 
 // The texts that an argument is, joined; false where it is anything else.

@@ -9,7 +9,7 @@
 
 namespace inky::inline v1 {
 
-// A text or a character as it stands in source.
+// A text or a character as written in source.
 struct Literal {
   std::string body;  // between the quotes
   Position at;       // of its first byte
@@ -17,7 +17,7 @@ struct Literal {
   char quote = '"';
   bool fills = false;            // it has slots, as the language fills them in
   bool slots_are_calls = false;  // ${...}
-  bool indented = false;         // what stands before its lines is not all part of it
+  bool indented = false;         // the text before its lines is not all part of it
   bool bytes = false;            // b"..."
   bool wide = false;             // of wide characters: L"..."
   bool whole = true;             // it is closed, and not over the limit
@@ -28,7 +28,7 @@ struct Token {
   Kind kind = Kind::end;
   std::string text;  // of a word, a number or a sign
   Position at;
-  bool line_before = false;   // a new line stands before it
+  bool line_before = false;   // a new line is before it
   bool space_before = false;  // or anything else that is passed over
   Literal literal;            // of a text or a character
 

@@ -123,7 +123,7 @@ void Lexer::read_triple(Literal& out, char quote, bool raw) {
     reader_.take();
   }
   if (lexis_.triple == Lexis::Triple::counted && end.size() % 2 == 0 && end.size() > 3) {
-    // Nothing stands between as many quotes.
+    // An even number of quotes holds nothing.
     out.at = reader_.position();
     return;
   }
@@ -193,7 +193,7 @@ void Lexer::read_quoted(Literal& out, bool spans_lines) {
   reader_.take();
 }
 
-// A text with slots: what stands in a slot may hold texts of its own.
+// A text with slots: what is in a slot may hold texts of its own.
 void Lexer::read_filled(Literal& out, int nesting) {
   const char quote = out.quote;
   while (true) {

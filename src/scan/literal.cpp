@@ -232,7 +232,7 @@ class Slots {
     }
     if (at >= to) return;
     std::string_view rest = body_.substr(at, to - at);
-    // What has slots of its own, or escapes of the text, is not what it says.
+    // What has slots of its own, or escapes of the text, is not what it states.
     if (rest.find_first_of("{\\") != std::string_view::npos) return;
     emit(is_composite ? "{0" : "{x", rest, at, "}", body_.substr(from, at - from), std::nullopt);
   }

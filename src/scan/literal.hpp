@@ -17,9 +17,9 @@ struct Draft {
   std::vector<PlaceMark> marks;
   std::string_view why_not;  // it cannot be: a sentence
 
-  // Text that stands in the source as it is, from this place on.
+  // Text that is in the source as it is, from this place on.
   void add_verbatim(std::string_view text, const Position& position);
-  // Text that stands for something else there.
+  // Text that means something else there.
   void add_instead(std::string_view text, const Position& position);
 };
 
@@ -29,7 +29,7 @@ void append(const Lexis& lexis, const Literal& literal, Draft& draft);
 // the template has by the name of x, or as its first value.
 using SlotUse = std::function<void(FoundCall call, const std::string& shown)>;
 
-// Those that say how they show it.
+// Those that state how they show it.
 void for_each_slot(const Lexis& lexis, const Token& token, const SlotUse& use);
 
 }  // namespace inky::inline v1

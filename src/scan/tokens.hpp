@@ -1,4 +1,4 @@
-// A source text cut into its tokens, for those who want to see that it says what it should.
+// A source text cut into its tokens, for those who want to see that it states what it should.
 //
 //   tokens_of(*find_language("c"), "printf(\"%d\", n);")
 //                        // word printf, sign (, text %d, sign , ...
@@ -17,7 +17,7 @@ class Dialect;
 struct SourceToken {
   enum class Kind : std::uint8_t { word, number, text, character, sign };
   Kind kind = Kind::word;
-  // As it stands in source; of a text or a character, between its quotes; of a number, without the
+  // As it is in source; of a text or a character, between its quotes; of a number, without the
   // marks between its digits; empty of a pattern and of a label such as 'a.
   std::string text;
   friend bool operator==(const SourceToken&, const SourceToken&) = default;

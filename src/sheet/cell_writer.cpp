@@ -35,7 +35,7 @@ bool is_half(Rounding rounding) {
          rounding == Rounding::half_toward;
 }
 
-// Whether padding stands in a number, or is no space: then it is not padding of a cell.
+// Whether padding is in a number, or is no space: then it is not padding of a cell.
 bool width_is_inside(const Spec& wish) {
   return wish.align == Align::inner || wish.fill != Mark(" ");
 }
@@ -126,7 +126,7 @@ std::string_view before_point(std::string_view text, std::string_view point) {
   std::size_t at = 0;
   while (at < text.size() && !is_digit(text[at])) ++at;
   if (at == text.size()) return text;
-  // A thousands mark stands between digits, as the point does: the last point counts.
+  // A thousands mark is between digits, as the point is: the last point counts.
   const std::size_t mark = point.empty() ? std::string_view::npos : text.find(point, at);
   if (mark != std::string_view::npos) return text.substr(0, mark);
   const std::size_t exponent = std::min(text.find_first_of("eE%)", at), text.size());

@@ -24,12 +24,12 @@ class CellWriter {
   void set_width(std::size_t width);
   Align align() const;
 
-  // Appends the text of a cell; not padded, but for what stands between sign and digits. Why there
+  // Appends the text of a cell; not padded, but for the text between sign and digits. Why there
   // is none: empty when there is.
   std::string write(std::string_view cell, Output& out) const;
 
   // The commonest cells need no arithmetic: what is typed is what is shown, all of it ASCII. In
-  // `room`, or where the cell is; nothing, with no data, where it takes write() to tell.
+  // `room`, or where the cell is; nothing, with no data, where only write() knows it.
   std::string_view quick_body(std::string_view cell, QuickRoom& room) const;
 
   // Whether a limit on the text leaves something off.

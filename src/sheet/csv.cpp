@@ -155,7 +155,7 @@ class CsvReader::Body {
       if (text.starts_with(byte_order_mark)) at = byte_order_mark.size();
       has_begun_ = true;
     }
-    // Seldom is there a quote, or a line that ends otherwise, in all of it.
+    // Seldom is there a quote, or a line that ends differently, in all of it.
     const bool is_simple =
         text.find('"') == std::string_view::npos && text.find('\r') == std::string_view::npos;
     while (wants_more_ && at < text.size()) {

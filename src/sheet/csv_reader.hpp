@@ -7,7 +7,7 @@
 //
 // RFC 4180: commas, quotes doubled inside quotes, lines that end in CR LF or LF. Blanks around a
 // cell without quotes are not part of it; an empty one is missing. A line whose quotes are wrong is
-// taken as it stands, quotes and all, and said.
+// taken as it is, quotes and all, and reported.
 #pragma once
 
 #include <cstddef>

@@ -76,7 +76,7 @@ void SheetPrinter::Body::fit_summaries(Summing Column::*which) {
     if (write_summary(column, column.*which)) widen(column, scratch_.view());
     if (which == &Column::subtotal) column.subtotal.clear();
   }
-  // The label stands in the first column without a summary.
+  // The label is in the first column without a summary.
   const bool asked = which == &Column::total ? has_totals_ : has_subtotals_;
   if (!asked) return;
   for (Column& column : columns_) {

@@ -17,7 +17,7 @@
 
 namespace inky::inline v1 {
 
-// What stands for a cell that cannot be shown.
+// The text in place of a cell that cannot be shown.
 inline constexpr std::string_view unreadable_mark = "?";
 
 // The lines of a heading.
@@ -57,7 +57,7 @@ struct Column {
 // What is known of a cell before it is placed.
 struct Cell {
   Span text;            // in the scratch
-  bool is_data = true;  // nothing stands for it, or was done to it
+  bool is_data = true;  // the text of the data, unchanged
 };
 
 class SheetPrinter::Body {
@@ -155,7 +155,7 @@ class SheetPrinter::Body {
 
   // ---- Rows ----
 
-  // Too wide for its column: what the sheet says becomes of it.
+  // Too wide for its column: what the sheet states becomes of it.
   std::optional<Error> overflow(const Column& column, Cell& cell, std::size_t more, LineKind kind,
                                 std::size_t line, ProofSink& sink);
 

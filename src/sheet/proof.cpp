@@ -43,7 +43,7 @@ void note_bytes(const ProofCell& cell, ProofColumn& column) {
   ++column.shifted_rows;
 }
 
-// Text between fields, as it stands in a C string literal that is a format string.
+// Text between fields, as written in a C string literal that is a format string.
 std::string in_template(std::string_view text) {
   std::string out;
   for (const char c : text) {

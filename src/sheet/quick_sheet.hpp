@@ -13,7 +13,7 @@
 namespace inky::inline v1 {
 
 // Each text is the name of a column of the data, and then keys of a column with their values,
-// between blanks; what has blanks in it stands in double quotes: mass "heading=Mass (g)".
+// between blanks; what has blanks in it is in double quotes: mass "heading=Mass (g)".
 Result<Sheet> sheet_of(std::span<const std::string> columns);
 
 Sheet sheet_of(const Table& table);

@@ -2,7 +2,7 @@
 //
 //   RowShaper shaper(table);           // the first row it is given holds the names
 //
-// What does not fit is a fault, and is mended: short rows get missing cells, long ones lose theirs.
+// What does not fit is a fault, and is fixed: short rows get missing cells, long ones lose theirs.
 #pragma once
 
 #include <string>

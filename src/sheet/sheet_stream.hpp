@@ -25,7 +25,7 @@ class SheetStream final : public ShapedRows {
   SheetStream(const Sheet& sheet, ProofSink& sink);
 
   // Whether rows have to be seen before the first is printed. Until end_fitting(), rows are
-  // measured, no more than `most_rows` of them; faults are said when they are printed.
+  // measured, no more than `most_rows` of them; faults are reported when they are printed.
   bool needs_fitting() const { return fits_; }
   void set_most_fitted(std::size_t most_rows) { most_fitted_ = most_rows; }
   void end_fitting();
@@ -35,7 +35,7 @@ class SheetStream final : public ShapedRows {
   void fault(RowFault fault) override;
 
   // The lines after the last row. An error: there are no names, or a cell was too wide and its
-  // column says to fail.
+  // column asks to fail.
   std::optional<Error> finish();
 
  private:

@@ -47,7 +47,7 @@ bool is_heading(const ProofLine& line) {
 bool is_row(const ProofLine& line) {
   return line.kind == LineKind::row;
 }
-// What a frame or a table of another language has in it: all but rules and what stands over
+// What a frame or a table of another language has in it: all but rules and the text over
 // several columns.
 bool has_cells(const ProofLine& line) {
   return line.kind != LineKind::rule && line.kind != LineKind::group_heading;
@@ -231,7 +231,7 @@ class Boxed {
     while (!under.empty() && to < widths_.size() && proof_.columns[to].under == under) ++to;
     return to;
   }
-  // The columns of a text that stands in several cells.
+  // The columns of a text that is in several cells.
   std::size_t span(std::size_t from, std::size_t to) const {
     std::size_t out = 3 * (to - from - 1);
     for (std::size_t i = from; i < to; ++i) out += widths_[i];

@@ -37,7 +37,7 @@ void Summing::clear() {
   *this = Summing(summary_);
 }
 
-// Divided by hand, to 40 digits; where more follow, one more says so, and no tie is taken for one.
+// Divided by hand, to 40 digits; where more follow, one more digit marks it, so that it is no tie.
 std::string Summing::mean() const {
   std::string digits = to_text(sum_);
   std::string out;

@@ -18,7 +18,7 @@ class Summing {
   void add(std::string_view cell);
   void clear();
 
-  // The decimal text; empty where there is nothing to tell.
+  // The decimal text; empty where there is nothing to report.
   std::string text() const;
   Summary summary() const { return summary_; }
 

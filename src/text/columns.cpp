@@ -14,7 +14,7 @@ namespace {
 // Asks for the emoji form of the character before it, which is two columns wide.
 constexpr char32_t emoji_selector = 0xFE0F;
 
-// A lone byte that is not UTF-8 stands for itself.
+// A lone byte that is not UTF-8 is kept as it is.
 CodePoint next(std::string_view text) {
   return first_code_point(text).value_or(CodePoint{0, 1});
 }

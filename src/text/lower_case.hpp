@@ -4,7 +4,7 @@
 //   lower_case("ΟΔΟΣ")        // "οδος": a sigma at the end of a word
 //
 // Source: the Unicode Standard, 3.13, toLowercase, with the data of the utf8proc library and the
-// unconditional mapping and Final_Sigma of SpecialCasing.txt. What is cased is told by general
+// unconditional mapping and Final_Sigma of SpecialCasing.txt. What is cased is decided by general
 // category alone.
 #pragma once
 

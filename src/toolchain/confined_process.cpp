@@ -5,7 +5,7 @@
 // The keeper enters new namespaces; the first is process 1 of the new process namespace, so that
 // the kernel kills everything there when it ends. Where there are no namespaces, the keeper is the
 // one whom orphans are given to (PR_SET_CHILD_SUBREAPER), and kills them one by one. The keeper
-// ends all when the pipe from us closes: because we say so, or because we are no more.
+// ends all when the pipe from us closes: because we ask for it, or because we are no more.
 
 #include "confined_process.hpp"
 

@@ -18,10 +18,10 @@ struct Command {
 
 struct Ended {
   enum class How : std::uint8_t {
-    not_started,  // the machine could not: `why` says what failed
+    not_started,  // the machine could not: `why` states what failed
     exited,       // with `status`
     killed,       // by the signal `status`, which was not ours
-    over_limit,   // of time, output, memory or processes: `why` says which
+    over_limit,   // of time, output, memory or processes: `why` states which
     interrupted,  // RunLimits::stop asked for it
   };
   How how = How::not_started;

@@ -49,7 +49,7 @@ void raise_loopback() {
   close(device);
 }
 
-// Some runtimes insist on writing there, whatever TMPDIR says.
+// Some runtimes insist on writing there, whatever TMPDIR states.
 void mount_empty(const char* path) {
   mount("tmpfs", path, "tmpfs", MS_NOSUID | MS_NODEV, "size=256m,mode=1777");
 }

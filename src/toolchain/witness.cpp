@@ -82,7 +82,7 @@ class Running {
   Running(const fs::path& folder, std::span<const std::string> program, const RunLimits& limits)
       : folder_(folder), program_(program), limits_(limits) {}
 
-  // False where it did not end well; the stage and the messages say how. `failed` is the stage of
+  // False where it did not end well; the stage and the messages state how. `failed` is the stage of
   // a program that ends with another status than 0.
   bool run(std::string_view line, Witness::Stage failed, Witness& out) {
     Command command;

@@ -15,7 +15,7 @@ class WorkFolder {
   WorkFolder& operator=(const WorkFolder&) = delete;
   ~WorkFolder();
 
-  // Empty: there is none, and why() says why.
+  // Empty: there is none, and why() gives the reason.
   const std::string& path() const { return path_; }
   const std::string& why() const { return why_; }
 

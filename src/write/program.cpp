@@ -14,7 +14,7 @@ namespace inky::inline v1 {
 
 namespace {
 
-// `form` with what stands for @, or for @ and a letter.
+// `form` with @, or @ and a letter, filled in.
 std::string filled(std::string_view form, std::string_view mark, std::string_view text) {
   std::string out;
   while (!form.empty()) {
@@ -100,7 +100,7 @@ std::string_view type_name(const ProgramForm& form, Type type) {
   return found == form.types.end() ? std::string_view() : found->name;
 }
 
-// A name stands in the program as it is, outside of any quotes.
+// A name is in the program as it is, outside of any quotes.
 std::optional<Error> check_name(const Dialect& dialect, std::string_view name) {
   const bool good = !name.empty() && is_word_start(name[0]) &&
                     std::all_of(name.begin(), name.end(), is_word_part);

@@ -264,7 +264,7 @@ TEST_CASE("what is not carried, and why") {
   const Dialect& c = *find_dialect("c");
   const Result<Template> starred = c.parse("%*d");
   const Result<Cargo> cargo = Cargo::make(c, *starred, {});
-  // The width is a value too, of no type that the field says.
+  // The width is a value too, of no type that the field decides.
   if (cargo.ok()) {
     CHECK(cargo->to(*find_dialect("rust")).verdict == Verdict::cannot);
     CHECK(cargo->to(*find_dialect("rust")).notes.front().message.find("comes from a value") !=

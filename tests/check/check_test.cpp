@@ -1,4 +1,4 @@
-// What a check finds, where, and whether what it mends is mended: for every dialect, on templates
+// What a check finds, where, and whether what it fixes is fixed: for every dialect, on templates
 // that random wishes write, given values of other types.
 
 #include "inky_margin/check/check.hpp"

@@ -210,7 +210,7 @@ bool is_here(const char* dialect) {
   return false;
 }
 
-// Those take seconds to start: what they are given stands in one template.
+// Those take seconds to start: what they are given is in one template.
 bool is_slow(std::string_view id) {
   return id == "csharp" || id == "fsharp" || id == "cpp-format";
 }

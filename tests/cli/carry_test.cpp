@@ -161,7 +161,7 @@ TEST_CASE("show --beside: the same stands together, what differs is marked and e
   CHECK(plain.out.find("differs         1.0E16\n") != std::string::npos);
   CHECK(plain.out.find("  c               cannot: C needs a format to print a value\n") !=
         std::string::npos);
-  // All fits a terminal, but for what stands in source.
+  // All fits a terminal, but for what is in source.
   std::istringstream lines(plain.out);
   for (std::string line; std::getline(lines, line);)
     CHECK(inky::measure(line, inky::WidthUnit::columns) <= 100);
@@ -195,7 +195,7 @@ TEST_CASE("write: a wish in every language, and contradictions refused") {
   CHECK(jsonl("write", {{"wise", {{"width", 2}}}})["error"]["code"] == "unknown-key");
 }
 
-// What show says of a field, write gives back.
+// What show states of a field, write gives back.
 TEST_CASE("the wish of a field that stands somewhere writes that field again") {
   const std::pair<const char*, const char*> fields[] = {{"c", "%+8.2f"},
                                                         {"java", "%,10.3f"},

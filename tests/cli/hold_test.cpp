@@ -196,7 +196,7 @@ TEST_CASE("killed at any moment, 200 times, asked anew: no leftover, no orphan, 
       text.erase(0, from + size);
       ++sections;
     }
-    // The key, the stage, what was printed, what was said, the status.
+    // The key, the stage, what was printed, what was predicted, the status.
     CHECK(sections == 5);
     ++entries;
   }
@@ -416,7 +416,7 @@ TEST_CASE("an index beyond all numbers, half a pair, a slot's own form") {
                         {"template", source},
                         {"values", {{{"named", {"a", {1, 2}}}}}}})["fails"]["as"];
   };
-  // CPython 3.11 says the same of each.
+  // CPython 3.11 states the same of each.
   CHECK(python("{a[9223372036854775807]}") == "IndexError");
   CHECK(python("{a[9223372036854775808]}") == "ValueError");
   CHECK(python("{a[92233720368547758070]}") == "ValueError");

@@ -215,7 +215,7 @@ TEST_CASE("programs that read their data print what the others print, asked anew
 
 TEST_CASE("witnesses are asked once, kept, and said to be missing") {
   const std::string cache = support::scratch() + "/cache";
-  // It can write to nothing but its own folder; what it prints tells whether it was asked.
+  // It can write to nothing but its own folder; what it prints shows whether it was asked.
   const std::string answer = file("answer", "a\n-\nx\n");
   const std::string fake = file("fake",
                                 "#!/bin/sh\n"

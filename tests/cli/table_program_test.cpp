@@ -91,7 +91,7 @@ std::vector<std::string> all_words() {
 
 }  // namespace
 
-// INKY_TEST_WORDS says how many; all of them take minutes.
+// INKY_TEST_WORDS states how many; all of them take minutes.
 TEST_CASE("headings that are words of a language print as they should, asked anew") {
   const std::uint64_t seed = support::seed(62);
   INFO("seed " << seed);
@@ -122,7 +122,7 @@ TEST_CASE("headings that are words of a language print as they should, asked ane
   }
 }
 
-// INKY_TEST_SHEETS says how many; where every dialect is asked about each of them.
+// INKY_TEST_SHEETS states how many; where every dialect is asked about each of them.
 TEST_CASE("table programs print what was said of them, asked anew") {
   const std::uint64_t seed = support::seed(61);
   const char* given = std::getenv("INKY_TEST_SHEETS");

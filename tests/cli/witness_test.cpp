@@ -66,7 +66,7 @@ TEST_CASE("show --witness: the same, otherwise, refused, missing, undefined") {
   CHECK(same.out.find("printed 12 bytes, the same") != std::string::npos);
   const json answer = json::parse(support::run_tool("show '%d' 2.5 --witness --json").out);
   CHECK(answer["witness"]["verdict"] == "incomparable");
-  // A compiler that makes something else: it is told where they part.
+  // A compiler that makes something else: it is reported where they part.
   const support::Ran other =
       support::shell("CC=" INKY_SOURCE_DIR "/tests/support/other_compiler.sh " INKY_BUILD_DIR
                      "/cli/inky show '%.2f' 2.5 --witness");

@@ -62,7 +62,7 @@ TEST_CASE("complaints: the text is printed, and what is said of it is told") {
     {"as": "Result too large", "message": "the value does not fit 32 bits", "span": [7, 9]}])"));
   CHECK(got.answer["notes"].empty());
 
-  // A status is told only where the language decides one.
+  // A status is reported only where the language decides one.
   const Outcome warned = Outcome::complains({{"warning", "why", {0, 1}}});
   CHECK_FALSE(warned.status());
   JsonWriter out;

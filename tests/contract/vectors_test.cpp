@@ -69,7 +69,7 @@ TEST_CASE("recorded vectors replay without a disagreement") {
   CHECK(files == static_cast<int>(inky::all_dialects().size()));
 }
 
-// Where the runtime is on this machine, it is asked anew; what the recorder made of it is replayed.
+// A runtime that is on this machine is asked again, and the answers of the recorder are replayed.
 TEST_CASE("the runtimes on this machine agree, asked anew") {
   // Not the seed of the recordings, and the same one in every run.
   const std::uint64_t seed = support::seed(20261125);

@@ -1,4 +1,4 @@
-// The dialect `c` where the C library has no say: what is undefined, notes, words, limits, writing.
+// What the C library does not decide in `c`: what is undefined, notes, words, limits, writing.
 
 #include <catch2/catch.hpp>
 #include <string>

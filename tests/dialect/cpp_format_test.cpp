@@ -1,5 +1,5 @@
-// The dialect `cpp-format` where a recording has no say: why it fails and where, notes, and what
-// the standard promises of digits. What it prints is replayed from recordings, and asked anew of
+// What recordings of `cpp-format` cannot decide: why it fails and where, notes, and what
+// the standard promises of digits. What it prints is replayed from recordings, and asked again of
 // the compiler, by the tests of the tool.
 
 #include <array>

@@ -238,7 +238,7 @@ TEST_CASE("a width that does not stay, and settings that do") {
         "dec << noshowpos;");
 }
 
-// What the note says is true: after it, the stream is as it was.
+// What the note states is true: after it, the stream is as it was.
 TEST_CASE("the line that puts settings back does so") {
   const std::uint64_t seed = support::seed(612);
   INFO("seed " << seed);

@@ -387,7 +387,7 @@ TEST_CASE("every dialect writes into a caller's buffer, and cuts what does not f
   }
 }
 
-// Values that only some languages know yet: the others say so, and never print something else.
+// Values that only some languages know yet: the others report it, and never print something else.
 TEST_CASE("a value that a dialect does not know yet is refused, whatever the letter") {
   const Value rare[] = {value("3-5i:complex"), value("2031-05-09T14:05:moment"), value("(1, 2)"),
                         value("{mass: 12.5}"), Value::list({value("1"), value("(1, 2)")})};

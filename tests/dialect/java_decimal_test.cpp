@@ -1,5 +1,5 @@
 // The decimal digits of OpenJDK 17: what must hold of them whatever the method. Which digits they
-// are the recordings tell, and Java itself, asked anew by the tests of the tool.
+// are is in the recordings, and Java itself, asked again by the tests of the tool.
 
 #include <algorithm>
 #include <catch2/catch.hpp>

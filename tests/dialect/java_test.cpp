@@ -1,5 +1,5 @@
-// The dialect `java` where a recording has no say: why it fails and where, notes, limits; and the
-// cases a reader would look for first. What it prints is replayed from recordings, and asked anew
+// What recordings of `java` cannot decide: why it fails and where, notes, limits; and the
+// cases a reader would look for first. What it prints is replayed from recordings, and asked again
 // of the runtime itself, by the tests of the tool.
 
 #include <catch2/catch.hpp>

@@ -143,7 +143,7 @@ TEST_CASE("Lisp: what is noted") {
 }
 
 // Where the digits to a place are not fewer than rounding would make them, they are the C
-// library's; where they are, a note says so.
+// library's; where they are, a note reports it.
 TEST_CASE("Lisp: places print what the C library prints, or a note tells otherwise") {
   const std::uint64_t seed = support::seed(1996);
   INFO("seed " << seed);

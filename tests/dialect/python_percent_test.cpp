@@ -1,5 +1,5 @@
-// The dialect `python-percent` where a recording has no say: why it fails and where, notes, words,
-// and what its own conversions promise. What it prints is replayed from recordings, and asked anew
+// What recordings of `python-percent` cannot decide: why it fails and where, notes, words,
+// and what its own conversions promise. What it prints is replayed from recordings, and asked again
 // of Python itself, by the tests of the tool.
 
 #include <algorithm>

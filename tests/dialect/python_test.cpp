@@ -1,5 +1,5 @@
-// The dialect `python` where a recording has no say: why it fails and where, notes, and what its
-// own grammar promises. What it prints is replayed from recordings, and asked anew of Python
+// What recordings of `python` cannot decide: why it fails and where, notes, and what its
+// own grammar promises. What it prints is replayed from recordings, and asked again of Python
 // itself, by the tests of the tool.
 
 #include <array>
@@ -381,7 +381,7 @@ TEST_CASE("a spec made of values is the spec itself") {
     x.set_name("x");
     Value w = value(("w=" + width).c_str());
     CHECK(printed("f\"{x:*" + align + "{w}." + precision + "e}\"", {x, w}) == straight);
-    // str.format counts what stands in a spec after the field around it.
+    // str.format counts what is in a spec after the field around it.
     CHECK(printed("{1:{0}}", {value(width.c_str()), Value::text("ink")}) ==
           printed("{:" + width + "}", {Value::text("ink")}));
   }

@@ -1,5 +1,5 @@
-// The dialect `rust` where a recording has no say: why it fails and where, notes, and what std::fmt
-// promises. What it prints is replayed from recordings, and asked anew of rustc, by the tests of
+// What recordings of `rust` cannot decide: why it fails and where, notes, and what std::fmt
+// promises. What it prints is replayed from recordings, and asked again of rustc, by the tests of
 // the tool.
 
 #include <array>

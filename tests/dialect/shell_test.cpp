@@ -1,4 +1,4 @@
-// The dialect `shell` where a recording has no say: what it complains of and where, what it leaves
+// What recordings of `shell` cannot decide: what it complains of and where, what it leaves
 // to later, and what it writes. The texts are those of dash 0.5.12.
 
 #include <catch2/catch.hpp>

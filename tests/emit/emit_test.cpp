@@ -1,4 +1,4 @@
-// Programs that print tables: what is said of them, and what stands in them. tests/cli has the real
+// Programs that print tables: what is reported of them, and what is in them. tests/cli has the real
 // toolchains run them.
 
 #include <algorithm>

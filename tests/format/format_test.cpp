@@ -160,7 +160,7 @@ TEST_CASE("lists, as written and as described") {
   const Value named = *read_value("lots=[1, 2]");
   CHECK(named.name() == "lots");
   CHECK(named.as_list().size() == 2);
-  // An open bracket alone is text; a list that goes wrong is said where.
+  // An open bracket alone is text; a list that goes wrong is reported where.
   CHECK(read_value("[1, 2")->is(Type::text));
   const std::pair<const char*, Span> broken[] = {
       {"[1, 300:u8]", {4, 7}}, {"[1,, 2]", {3, 4}}, {"[1] 2]", {2, 6}}, {"[\"a]", {1, 4}}};
@@ -448,7 +448,7 @@ TEST_CASE("what a wish is said to be able to be, it can be, and nothing else") {
     for (const std::string& value : good) {
       Spec spec;
       CHECK(!set_wish(spec, key, value));
-      // What is set is told, unless it is what holds anyway.
+      // What is set is reported, unless it is what holds anyway.
       const auto entries = wish_entries(spec);
       CHECK(entries.size() == (spec == Spec{} ? 0 : 1));
       if (!entries.empty()) CHECK(entries[0].value == value);

@@ -1,4 +1,4 @@
-// Reading decimals against the C library, and against exact rationals where it has no say.
+// Reading decimals against the C library, and against exact rationals where it does not decide.
 
 #include "inky_margin/number/decimal.hpp"
 

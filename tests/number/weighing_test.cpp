@@ -404,7 +404,7 @@ TEST_CASE("number lines are to scale, and agree with the table on every side") {
     const std::optional<NumberLine> wide = line_of_places(w, places);
     if (wide && view.side != Tail::exact) {
       const double seen = at(*wide, Kind::stored) - at(*wide, Kind::halfway);
-      // Closer than a double tells apart counts as level.
+      // Closer than a double can distinguish counts as level.
       REQUIRE((std::fabs(seen) < 1e-12 || (seen > 0 ? 1 : -1) == side));
       REQUIRE(at(*wide, Kind::halfway) == Approx(0.5));
     }

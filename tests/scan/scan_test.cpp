@@ -62,7 +62,7 @@ std::vector<std::filesystem::path> demo_sources() {
   return out;
 }
 
-// Lines and columns counted anew, a slow way.
+// Lines and columns counted again, a slow way.
 Position counted(std::string_view text, std::size_t offset) {
   Position out;
   out.offset = offset;
@@ -312,7 +312,7 @@ TEST_CASE("a statement over several lines has the template of the one it was mad
   struct Case {
     const char* dialect;
     const char* language;
-    const char* around;  // what stands before the statement
+    const char* around;  // the text before the statement
     const char* source;
   };
   // Blanks at every place where a line may end, escapes, and fields beside each other.

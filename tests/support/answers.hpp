@@ -1,4 +1,4 @@
-// What a dialect makes of one template, with everything it tells.
+// What a dialect makes of one template, with everything it shows.
 #pragma once
 
 #include <catch2/catch.hpp>

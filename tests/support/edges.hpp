@@ -1,4 +1,4 @@
-// Tables of templates and what comes of them, for the tests of a dialect.
+// Tables of templates and their results, for the tests of a dialect.
 #pragma once
 
 #include <string>

@@ -1,6 +1,6 @@
-// A template carried from one dialect to another, with a verdict that was earned: before it says
+// A template carried from one dialect to another, with a verdict that was earned: before it states
 // that both print the same text, it renders both sides over a fixed set of awkward values and shows
-// the first that tells them apart.
+// the first that shows the difference.
 //
 //   const Dialect& c = *find_dialect("c");
 //   const Result<Template> parsed = c.parse("%-8s|%8.2f");
@@ -9,7 +9,7 @@
 //   *there.source, there.verdict      // "{:8}|{:8.2}", Verdict::same_for
 //   there.range                       // "v1: texts of printable ASCII; v2: finite numbers"
 //
-// A verdict is about all values of the stated types as far as the search can tell: it is exact in
+// A verdict is about all values of the stated types as far as the search can see: it is exact in
 // what it refutes, and as good as its set of values in what it affirms.
 #pragma once
 
@@ -26,12 +26,12 @@ namespace inky::inline v1 {
 enum class Verdict : std::uint8_t {
   same,      // the same text for every value tried
   same_for,  // the same text for every value tried of a range
-  differs,   // an example tells them apart
+  differs,   // an example shows the difference
   cannot,    // the other language has no such template
 };
 std::string_view name_of(Verdict verdict);
 
-// Values that the two sides print otherwise.
+// Values that the two sides print differently.
 struct CarryExample {
   std::vector<Value> values;
   std::string here;
@@ -47,10 +47,10 @@ inline constexpr int most_values_carried = 50;
 // it takes them by place.
 std::vector<std::string> value_names(const Template& parsed);
 
-// The type of value that a field asks for, as far as it says; text where it does not.
+// The type of value that a field asks for, as far as it states; text where it does not.
 Type type_said(const Dialect& dialect, const Template& parsed, int field);
 
-// Why two templates with the same fields print otherwise, field by field, each reason once. The
+// Why two templates with the same fields print differently, field by field, each reason once. The
 // values are those that each is rendered with.
 std::string why_different(const Dialect& here, const Template& template_here,
                           std::span<const Value> values_here, const Dialect& there,
@@ -71,7 +71,7 @@ struct Carried {
   Verdict verdict = Verdict::cannot;
   std::string range;                    // of same_for
   std::optional<CarryExample> example;  // of differs and same_for: outside the range
-  Notes notes;  // what stands in the way has its span in the template carried, others have none
+  Notes notes;  // what is in the way has its span in the template carried, others have none
 };
 
 // A template, ready to be carried anywhere. It keeps what it needs of the template and refers to

@@ -7,8 +7,8 @@
 //   found.faults[0].code, found.faults[0].span     // Code::language_undefined, {0, 2}
 //   found.repaired                                 // "%g g"
 //
-// Each type stands for the awkward values of it (trial_values), so a fault may be of some values
-// only; then it says of which.
+// Each type is tried with its awkward values (trial_values), so a fault may be of some values
+// only; then it states of which.
 #pragma once
 
 #include <optional>
@@ -57,25 +57,25 @@ inline constexpr std::size_t most_fields_checked = 1000;
 Result<Checked> check(const Dialect& dialect, std::string_view source,
                       std::optional<std::span<const Type>> types, const Demands& demands = {});
 
-// What source tells of a value that a template is given.
+// What source states of a value that a template is given.
 struct Given {
-  std::optional<Type> type;    // nothing: not told, so it is taken for one that suits its field
+  std::optional<Type> type;    // nothing: unknown, so it is assumed to fit its field
   std::optional<Value> value;  // where it stands there as a literal
   std::string name;            // empty: given by place. Those by place come before those by name
-  std::string type_name;       // of its type, as it is declared there; empty: not told
-  std::string written;         // how it is written there, for messages; empty: not told
+  std::string type_name;       // of its type, as it is declared there; empty: unknown
+  std::string written;         // how it is written there, for messages; empty: unknown
 };
 
 struct GivenValues {
-  // Nothing: how many there are is not told either, so they are taken for what suits.
+  // Nothing: how many there are is unknown either, so they are assumed to fit.
   std::optional<std::vector<Given>> values;
-  // Those after them may be more, for what suits.
+  // More values may follow; they are assumed to fit.
   bool more_may_follow = false;
   // The names that the template uses and nobody gives are those of variables in scope.
   bool names_from_scope = false;
 };
 
-// The same where source tells some of it: a fault is one whatever the rest may be.
+// The same where source states some of it: a fault is one whatever the rest may be.
 Result<Checked> check(const Dialect& dialect, std::string_view source, const GivenValues& given,
                       const Demands& demands = {});
 

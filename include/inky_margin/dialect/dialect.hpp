@@ -32,7 +32,7 @@ struct ProgramForm;
 struct RunForm;
 struct TableForm;
 
-// A letter that says how a value is shown.
+// A letter that states how a value is shown.
 struct ConversionFact {
   char letter;
   Kind kind;
@@ -64,7 +64,7 @@ struct FailureFact {
   std::string_view how;
 };
 
-// How a template that is too long for a line of source goes on in the next one: what stands before
+// How a template that is too long for a line of source goes on in the next one: the text before
 // its literal, between two parts of it, and behind it. Nothing between: it cannot.
 struct LineSplit {
   std::string_view before;
@@ -108,11 +108,11 @@ struct DialectFacts {
   std::string_view facility;
   std::string_view standard;   // what defines it
   std::string_view toolchain;  // the runtime and version these facts were taken from
-  std::string_view program;    // its compiler or interpreter, which tells its --version
+  std::string_view program;    // its compiler or interpreter, which shows its --version
   WidthUnit width_unit;        // what a width and a precision of text count
   RoundingFact rounding;
   TemplateStyle style = TemplateStyle::percent;
-  // How a field is written: of a letter, which stands for @, and of a real to N places; ~ stands
+  // How a field is written: of a letter, which means @, and of a real to N places; ~ stands
   // for a point and N zeros, or for nothing. Empty: there is no such field.
   std::string_view letter_form = "%@";
   std::string_view places_form = "%.Nf";
@@ -187,8 +187,8 @@ class Dialect {
 
   virtual const DialectFacts& facts() const = 0;
 
-  // Reads a template as it stands in source. An error only for what no rendering can answer, such
-  // as a width beyond the limit: what the language leaves undefined is read, and says so later.
+  // Reads a template as written in source. An error only for what no rendering can answer, such
+  // as a width beyond the limit: what the language leaves undefined is read, and reports it later.
   Result<Template> parse(std::string_view source) const;
 
   // Appends the text of a template that this dialect parsed; an error (other_dialect) where another
@@ -214,18 +214,18 @@ class Dialect {
   // What is wished of the value that a field shows, when it is of this type. Nothing where a wish
   // cannot say it; the reason is a note.
   std::optional<Spec> wish_of(const Template& parsed, int field, Type type, Notes& notes) const;
-  // Whether a field takes a value that source declares by this name of a type, where the name says
-  // more than the value does: a long and a long long of C have the same values.
+  // Whether a field takes a value that source declares by this name of a type, where the name has
+  // more to it than the value: a long and a long long of C have the same values.
   std::optional<Objection> objection(const Template& parsed, int field,
                                      std::string_view type_in_source) const;
-  // A statement that prints the template with the values of these names. It is written anew from
+  // A statement that prints the template with the values of these names. It is written again from
   // what was read, so that nothing in it can leave its literal. An error where it cannot stand in
   // source (bad_template), or was not read whole.
   Result<WrittenCall> write_call(const Template& parsed, std::span<const std::string> names) const;
 
   // ---- Writing ----
 
-  // What writes templates of this dialect. One that writes nothing, and says so, where a dialect
+  // What writes templates of this dialect. One that writes nothing, and reports it, where a dialect
   // has none of its own.
   virtual const Writer& writer() const;
 

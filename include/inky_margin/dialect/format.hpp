@@ -4,7 +4,7 @@
 //   text.value()                                    // "K-07  |    2.67"
 //   format("c", "%d", "ink").error().message        // why C gives this no meaning
 //
-// It reads the template anew every time. Dialect::parse and Dialect::render read it once and render
+// It reads the template every time. Dialect::parse and Dialect::render read it once and render
 // it often.
 #pragma once
 

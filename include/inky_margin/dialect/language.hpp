@@ -28,7 +28,7 @@ enum class CallShape : std::uint8_t {
 
 // A call that takes a template.
 struct CallForm {
-  std::string name;     // as it stands in source: "printf", "std::format", "println!"
+  std::string name;     // as written in source: "printf", "std::format", "println!"
   std::string dialect;  // the id
   int template_at = 0;  // which argument, from 0; of the shapes that have arguments
   CallShape shape = CallShape::arguments;

@@ -20,7 +20,7 @@
 
 namespace inky::inline v1 {
 
-// How a field says which value it shows, where these are not shown once each and in order.
+// How a field states which value it shows, where these are not shown once each and in order.
 enum class Placing : std::uint8_t {
   in_order,   // it cannot: the values are given in the order of the fields
   positions,  // by a number
@@ -31,7 +31,7 @@ enum class Placing : std::uint8_t {
 struct FieldWish {
   Spec spec;
   Type type = Type::f64;
-  int position = unset;  // of the value, from 1, where the field has to say so
+  int position = unset;  // of the value, from 1, where the field has to state it
   std::string name;      // what the value is called in source
 };
 
@@ -47,7 +47,7 @@ struct TemplatePart {
   std::optional<FieldWish> field;
 };
 
-// A template written as source. Empty where it cannot be written; the notes say why.
+// A template written as source. Empty where it cannot be written; the notes give the reason.
 struct WrittenTemplate {
   std::optional<std::string> source;
   Notes notes;
@@ -64,7 +64,7 @@ class Writer {
   virtual WrittenField write_field(const FieldWish& wish) const = 0;
   // The same for a value of the usual type of its kind.
   WrittenField write(const Spec& wish) const;
-  // Text that stands between fields, escaped; nothing where the language cannot have it there.
+  // Text that is between fields, escaped; nothing where the language cannot have it there.
   virtual std::optional<std::string> write_literal(std::string_view text) const;
   // A whole template.
   virtual WrittenTemplate write_template(std::span<const TemplatePart> parts) const;
@@ -73,7 +73,7 @@ class Writer {
                                       std::span<const std::string> names) const;
 
  protected:
-  // "Common Lisp", for what it says.
+  // "Common Lisp", for what it states.
   virtual std::string_view language() const = 0;
 };
 

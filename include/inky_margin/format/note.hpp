@@ -1,4 +1,4 @@
-// What Inky Margin says besides the text itself: notes and errors, each with a stable code.
+// What Inky Margin states besides the text itself: notes and errors, each with a stable code.
 //
 //   name_of(Code::stored_off_tie)        // "stored-off-tie"
 //   sentence_of(Code::stored_off_tie)    // one sentence about all notes of this code
@@ -117,7 +117,7 @@ struct Note {
 };
 using Notes = std::vector<Note>;
 
-// A bad request. `message` says what is wrong, `remedy` what to do; `span` is in the text that was
+// A bad request. `message` names the fault, `remedy` what to do; `span` is in the text that was
 // given, which the caller knows.
 struct Error {
   Code code{};
@@ -139,7 +139,7 @@ class ResultError : public std::runtime_error {
   std::shared_ptr<const Error> error_;
 };
 
-// A value, or the error that stands in its place. It must be looked at.
+// A value, or the error that replaces it. It must be looked at.
 template <typename T>
 class [[nodiscard]] Result {
  public:

@@ -1,7 +1,7 @@
 // The result of rendering: a text, a text with complaints, or no text, for one of three reasons.
 //
 //   prints     the text is in the Output
-//   complains  the text is in the Output, and the language says that something is wrong with it: on
+//   complains  the text is in the Output, and the language reports that something is wrong: on
 //              standard error, by its exit status, or by marks in the text itself
 //   fails      the language itself refuses, at compile time or at run time, by a name of its own
 //   undefined  the language gives no meaning to this; anything might be printed
@@ -21,7 +21,7 @@
 
 namespace inky::inline v1 {
 
-// What a language says of a template that it prints all the same.
+// What a language states of a template that it prints all the same.
 struct Complaint {
   std::string as;       // its own name for it, or the first words of its message
   std::string message;  // why, in ours
@@ -55,7 +55,7 @@ class [[nodiscard]] Outcome {
   // The exit status that goes with the complaints; nothing where the language decides none.
   std::optional<int> status() const { return trouble_ ? trouble_->status : std::nullopt; }
 
-  // Each REQUIRES: not prints_cleanly(). Checked by assert. Of complaints they tell the first.
+  // Each REQUIRES: not prints_cleanly(). Checked by assert. Of complaints they show the first.
   const std::string& failure_name() const { return known().as; }  // empty where there is none
   const std::string& why() const { return known().error.message; }
   // Where in the template.
@@ -79,11 +79,11 @@ class [[nodiscard]] Outcome {
   std::unique_ptr<const Trouble> trouble_;
 };
 
-// Where a field's text stands in what was rendered, in bytes from the start of this rendering.
+// Where a field's text is in what was rendered, in bytes from the start of this rendering.
 struct PlacedField {
   int field;
   Span output;
-  int value = -1;  // which value it shows, from 0; -1: the field says, or none
+  int value = -1;  // which value it shows, from 0; -1: the field decides, or none
 };
 
 // What to tell about a rendering besides its text. Asking for it costs time and allocations.
@@ -91,7 +91,7 @@ struct Report {
   Notes notes;
   std::vector<PlacedField> fields;
   // Where the language answers with several texts, or with none: each one's place in the output, in
-  // which a new line stands between them. Nothing here: the answer is one text.
+  // which a new line is between them. Nothing here: the answer is one text.
   std::optional<std::vector<Span>> texts;
 };
 

@@ -228,7 +228,7 @@ class Value {
     std::string name;
     bool is_named = false;
   };
-  // Which of the two, the type says.
+  // Which of the two, the type decides.
   union Content {
     Content() : bits(0) {}
     explicit Content(uint128 number) : bits(number) {}

@@ -94,11 +94,11 @@ struct EvaluationOptions {
 
 // A number read from text: a literal, or the value of a name.
 struct ReadNumber {
-  std::size_t from = 0;  // where it stands in the source, in bytes
+  std::size_t from = 0;  // where it is in the source, in bytes
   std::size_t to = 0;
   std::string typed;
   TypedNumber stored;
-  std::string error;       // stored - typed; empty where there is none to tell, as for infinities
+  std::string error;       // stored - typed; empty where there is none, as for infinities
   std::string error_ulps;  // in units of the last place of what is stored
 };
 
@@ -106,7 +106,7 @@ struct ReadNumber {
 struct Conversion {
   TypedNumber from;
   TypedNumber to;
-  std::string error;  // empty where there is none to tell
+  std::string error;  // empty where there is none
   std::string error_ulps;
 };
 

@@ -1,4 +1,4 @@
-// Finds the calls in a source text that take a template, and what is told there of their values.
+// Finds the calls in a source text that take a template, and what is known there of their values.
 //
 //   const SourceLanguage& c = *find_language("c");
 //   scan(c, c.calls, text, [](const FoundCall& call) {
@@ -8,7 +8,7 @@
 //   });
 //
 // The scan is light: it knows comments and literals, parentheses and names, and reads a text of any
-// length in bounded memory. What it cannot tell it says: a template that is not a literal is found
+// length in bounded memory. What is unknown is reported: a template that is not a literal is found
 // and marked so. It never fails: a text that does not end, ends with its line.
 #pragma once
 
@@ -54,11 +54,11 @@ struct FoundCall {
   GivenValues given;
   bool names_locale = false;  // the call does
 
-  // Where a byte of the template stands in the text.
+  // Where a byte of the template is in the text.
   Position place(std::size_t template_at) const;
   // Where a stretch of it ends, which another piece of the text may follow.
   Position end_place(std::size_t template_to) const;
-  // Whether this stretch of the template stands in the text as it is.
+  // Whether this stretch of the template is in the text as it is.
   bool stands_verbatim(Span span) const;
 };
 
@@ -81,7 +81,7 @@ void scan(const SourceLanguage& language, std::span<const CallForm> calls, std::
 //
 //   [[call]]
 //   language = "c"         # the id of a language
-//   name = "log_line"      # as it stands in source, with its path where it has to have one
+//   name = "log_line"      # as written in source, with its path where it has to have one
 //   template = 1           # which argument is the template, from 0; 0 where it is left out
 //   dialect = "c"          # left out: the usual one of the language
 //   values = "elsewhere"   # left out: they follow the template

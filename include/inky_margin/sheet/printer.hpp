@@ -64,7 +64,7 @@ struct PlacedLine {
   std::string_view text;          // without a line end
   std::span<const Span> cells;    // of the columns, padded, in `text`; none in a rule
   std::span<const Span> bodies;   // the same without their padding
-  std::span<const bool> is_data;  // whether a body is what its cell says, and no more
+  std::span<const bool> is_data;  // whether a body is what its cell states, and no more
 };
 
 class ProofSink {
@@ -81,7 +81,7 @@ using RowCells = std::span<const std::optional<std::string_view>>;
 
 struct PrintedColumn {
   std::string heading;    // in one line
-  std::string under;      // what stands over it and its neighbours of the same
+  std::string under;      // the text over it and its neighbours of the same
   std::size_t start = 0;  // in the unit of the widths, from 0
   std::size_t width = 0;
   Align align = Align::left;  // of the cells, settled
@@ -102,7 +102,7 @@ class SheetPrinter {
   void end_fitting();
 
   void begin(ProofSink& sink);
-  // REQUIRES: as many cells as names. An error where a cell is too wide and its column says to
+  // REQUIRES: as many cells as names. An error where a cell is too wide and its column asks to
   // fail; its span is empty, its message names the line.
   std::optional<Error> add(std::size_t line, RowCells cells, ProofSink& sink);
   std::optional<Error> end(ProofSink& sink);

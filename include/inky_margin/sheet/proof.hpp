@@ -16,11 +16,11 @@
 
 namespace inky::inline v1 {
 
-// A cell as it stands in a line.
+// A cell as written in a line.
 struct ProofCell {
   std::string text;      // with its padding
   std::string body;      // without it
-  bool is_data = false;  // it is what the data says there, and no more
+  bool is_data = false;  // it is what the data states there, and no more
 };
 
 struct ProofLine {
@@ -47,7 +47,7 @@ struct Proof {
   Notes template_notes;       // what C cannot do in a specifier
 };
 
-// An error where a cell is too wide and its column says to fail.
+// An error where a cell is too wide and its column asks to fail.
 Result<Proof> make_proof(const Sheet& sheet, const Table& table);
 
 }  // namespace inky::inline v1

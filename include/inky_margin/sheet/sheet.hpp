@@ -1,9 +1,9 @@
-// A sheet: the layout of a table, as a TOML file says it.
+// A sheet: the layout of a table, as a TOML file states it.
 //
 //   data = "batches.csv"            # beside the sheet; may be left out
 //   rule = "-"                      # between heading and rows; "" for none
 //   gap = "  "                      # between columns
-//   missing = "-"                   # stands for a missing cell
+//   missing = "-"                   # printed for a missing cell
 //
 //   [[column]]
 //   from = "mass"                   # the column of the data
@@ -53,7 +53,7 @@ struct SheetColumn {
   bool on_point = false;                 // the decimal marks of the cells stand in one column
   std::size_t least_width = 0;           // of a column without a width
   std::size_t most_width = static_cast<std::size_t>(inky::most_width);
-  std::optional<Overflow> overflow;  // nothing: as the sheet says
+  std::optional<Overflow> overflow;  // nothing: as the sheet states
   Summary total = Summary::none;     // at the end of the table
   Summary subtotal = Summary::none;  // at the end of a group
   // Stands behind cells whose number is below or above these.

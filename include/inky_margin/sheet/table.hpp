@@ -41,7 +41,7 @@ struct Table {
 
 // An error where there is no data at all. What is wrong with a line is a fault, and the others are
 // read: short rows are filled with missing cells and long ones cut, a quote that is not closed is
-// taken as it stands, a line of JSON that is none is left out.
+// taken as it is, a line of JSON that is none is left out.
 Result<Table> read_csv(std::string_view text);
 Result<Table> read_json_lines(std::string_view text);
 

@@ -72,7 +72,7 @@ class Output {
 
   std::size_t kept() const { return static_cast<std::size_t>(end_ - begin_); }
   std::size_t room() const { return static_cast<std::size_t>(limit_ - end_); }
-  // Makes room for `size` more characters, or says that it cannot.
+  // Makes room for `size` more characters, or reports that it cannot.
   virtual bool make_room(std::size_t size) = 0;
   virtual void append_slowly(std::string_view text) = 0;
   // cut_back where something was lost.

@@ -18,7 +18,7 @@ enum Modifier : std::uint8_t { none, hh, h, l, ll, j, z, t, big_l };
 
 // ---- Escapes ----
 
-// Reads the escape at `at`; what it stands for goes to the literals. Returns its length.
+// Reads the escape at `at`; what it means goes to the literals. Returns its length.
 std::size_t read_escape(std::size_t at, TemplateContent& out);
 
 // ---- How a value is passed (ISO C17, 6.5.2.2p6: the default argument promotions) ----

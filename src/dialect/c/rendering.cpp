@@ -70,7 +70,7 @@ class Rendering final : public percent::Rendering<Rendering> {
   void note_field(const Field& field) { note_flags(field); }
 
  private:
-  // Below, false means that there is no text, and trouble_ says why.
+  // Below, false means that there is no text, and trouble_ gives the reason.
 
   bool in_utf8() const { return options_.setting("locale") == "C.UTF-8"; }
 

@@ -120,7 +120,7 @@ class Rendering final : public family::Rendering<Rendering> {
       : family::Rendering<Rendering>(cpp_format::facts, parsed, values, options, out, report),
         program_(static_cast<const Fields&>(*parsed.program)) {}
 
-  // What the compiler says, which sees all fields before any is printed.
+  // What the compiler reports, which sees all fields before any is printed.
   std::optional<Outcome> check() {
     if (check_values() && check_fields()) return std::nullopt;
     return std::move(trouble_);

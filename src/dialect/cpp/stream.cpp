@@ -51,7 +51,7 @@ class Rendering final : public family::Rendering<Rendering> {
                         [&](const Value& value) { return value.name() == chain_.first.name; })),
         named_(begins_with_value_ ? chain_.names_with_first : chain_.names, values) {}
 
-  // What the compiler says, which sees the whole chain before any of it is printed.
+  // What the compiler reports, which sees the whole chain before any of it is printed.
   std::optional<Outcome> check() {
     if (begins_with_value_ && !check_shown(chain_.first)) return std::move(trouble_);
     for (const Insertion& insertion : chain_.insertions) {

@@ -4,7 +4,7 @@
 //
 // Defined by "Composite formatting" of the .NET documentation and, for the literal, by the C#
 // language specification, 6.4.5.6; what they leave open is as .NET 10.0 does it. A value without a
-// name stands in its place; names mean nothing to a composite format. A list is a List<T>, a record
+// name replaces it; names mean nothing to a composite format. A list is a List<T>, a record
 // an object of an anonymous type, nil is null, a moment a DateTime of the kind Unspecified.
 //
 // What sets it apart from its family:
@@ -240,7 +240,7 @@ class Rendering final : public family::Rendering<Rendering> {
       return true;
     }
     TextBuffer large(small.needed());
-    Report* const report = std::exchange(report_, nullptr);  // told already
+    Report* const report = std::exchange(report_, nullptr);  // reported already
     const bool prints = put(field, item, value, large);
     report_ = report;
     if (prints) lay_out_text(field.spec, large.view(), unit(), out_);

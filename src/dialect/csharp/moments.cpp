@@ -170,7 +170,7 @@ class MomentFilling {
   std::string& why_;
 };
 
-// The pattern that a format stands for; nothing where one letter stands for none.
+// The pattern that a format means; nothing where one letter means none.
 std::string_view pattern_of(std::string_view format) {
   if (format.empty()) format = "G";
   if (format.size() > 1) return format;

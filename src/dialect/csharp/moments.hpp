@@ -13,7 +13,7 @@
 
 namespace inky::inline v1::csharp {
 
-// Appends the moment. False where .NET throws a FormatException, and `why` says for what.
+// Appends the moment. False where .NET throws a FormatException, and `why` states for what.
 bool append_moment(const Moment& moment, std::string_view format, std::string& out,
                    std::string& why);
 

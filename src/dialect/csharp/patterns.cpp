@@ -151,7 +151,7 @@ class Filling {
     out_.append(culture_.minus);
     sign_ = false;
   }
-  // The sign of a number whose first digit is behind the point stands before the first character.
+  // The sign of a number whose first digit is behind the point is before the first character.
   void put(std::string_view text) {
     if (sign_) put_sign();
     out_.append(text);

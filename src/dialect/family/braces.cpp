@@ -12,7 +12,7 @@ Decoded::Decoded(TemplateContent& parsed, ReadEscape read_escape) {
   text_.reserve(source.size());
   at_.reserve(source.size() + 1);
   const std::size_t kept = parsed.literals.size();
-  // What stands for nothing belongs to the byte after it.
+  // An escape that means nothing belongs to the byte after it.
   std::size_t start = 0;
   for (std::size_t at = 0; at < source.size();) {
     if (source[at] == '\\') {

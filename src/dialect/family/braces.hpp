@@ -19,13 +19,13 @@ namespace inky::inline v1::braces {
 // A template without its escapes, and where in the source each byte of it stood.
 class Decoded {
  public:
-  // Reads the escape at `at` (a backslash) of the source: appends what it stands for to the
+  // Reads the escape at `at` (a backslash) of the source: appends what it means to the
   // literals of the template and returns its length.
   using ReadEscape = std::size_t (*)(std::size_t at, TemplateContent& out);
   Decoded(TemplateContent& parsed, ReadEscape read_escape);
 
   std::string_view text() const { return text_; }
-  // Where a stretch of the text stands in the source.
+  // Where a stretch of the text is in the source.
   Span in_source(Span span) const {
     return {static_cast<std::size_t>(at_[span.from]), static_cast<std::size_t>(at_[span.to])};
   }
@@ -57,7 +57,7 @@ class WordsSink {
   std::size_t at_ = 0;
 };
 
-// A template that is refused as a whole, or stands for nothing, is one piece and has no fields.
+// A template that is refused as a whole, or means nothing, is one piece and has no fields.
 void settle(TemplateContent& parsed);
 constexpr bool is_one_piece(const TemplateContent& parsed) {
   return parsed.refusal || (parsed.fields.empty() && parsed.literals.empty());
@@ -100,7 +100,7 @@ class SpecReader {
   // One of `signs`.
   void read_sign(std::string_view signs, Lead& lead);
 
-  // Digits, at most `beyond`, which stands for all that is larger. False where there are none.
+  // Digits, at most `beyond`, which means any larger number. False where there are none.
   bool read_number(std::int64_t beyond, std::int64_t& number);
 
  private:

@@ -1,7 +1,7 @@
 // A dialect whose compiler checks a template against the types of its values before any of it is
 // printed. `Fields` is the program of its templates; `Rendering` has, besides what the walk wants,
 //
-//   std::optional<Outcome> check();    // what the compiler says; nothing: it compiles
+//   std::optional<Outcome> check();    // what the compiler reports; nothing: it compiles
 #pragma once
 
 #include "program_dialect.hpp"

@@ -1,4 +1,4 @@
-// A template as the content of a literal: what can stand there, and the same content written anew.
+// A template as the content of a literal: what can stand there, and the same content written again.
 #pragma once
 
 #include <optional>
@@ -13,7 +13,7 @@ namespace inky::inline v1 {
 // around the template as well.
 std::optional<Error> check_quotes(const DialectFacts& facts, std::string_view source);
 
-// The content of the literal, written anew from what is read of `source`: characters that stand for
+// The content of the literal, written again from what `source` means: characters that stand for
 // themselves, and escapes. Nothing in it can end the literal, and nothing is filled in by the
 // language. An error (bad_template, not_supported_yet) where that cannot be.
 Result<std::string> rewritten(const DialectFacts& facts, std::string_view source);

@@ -79,7 +79,7 @@ class Reader {
     out_.pieces.push_back({{start, at_}, unset, {from, out_.literals.size()}});
   }
 
-  // What follows the zero byte belongs to the literal that it stands in, and prints nothing.
+  // What follows the zero byte belongs to the literal that it is in, and prints nothing.
   void end_at_zero(std::size_t here) {
     out_.literals.pop_back();
     at_ = source().size();

@@ -2,7 +2,7 @@
 //
 //   %[position$ or (key)][flags][width][.precision][modifier]letter
 //
-// Which flags, modifiers and letters there are, each dialect's facts say. This reader finds the
+// Which flags, modifiers and letters there are, each dialect's facts state. This reader finds the
 // fields and resolves which value each one takes; what a field means is the dialect's to say.
 #pragma once
 
@@ -46,7 +46,7 @@ struct Syntax {
   // A flag whose next byte is the fill, as 0 and space then are themselves, the last one written;
   // 0: there is none.
   char fill_flag = 0;
-  // Reads the escape at `at` (a backslash) of the source: appends what it stands for to the
+  // Reads the escape at `at` (a backslash) of the source: appends what it means to the
   // literals and returns its length.
   std::size_t (*read_escape)(std::size_t at, TemplateContent& out);
   // Gives a field its spec, or its defect; `source` is the field's own. The field's letter is 0

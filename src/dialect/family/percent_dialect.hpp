@@ -42,7 +42,7 @@ class PercentDialect : public WritingDialect {
       : syntax_(syntax), rules_(rules), literals_(literals) {}
 
  private:
-  // What the language says of the whole template before any value is looked at.
+  // What the language states of the whole template before any value is looked at.
   virtual void settle(TemplateContent&) const {}
 
   const percent::Syntax& syntax_;

@@ -12,7 +12,7 @@ struct WritingRules {
   char truth = 0;            // the letter of truth values; 0: `plain`
   char binary = 0;           // the letter of base 2
   char unsigned_letter = 0;  // of wholes without a sign in base 10; 0: as signed ones
-  std::string_view (*length)(Type) = nullptr;  // what stands before the letter
+  std::string_view (*length)(Type) = nullptr;  // the text before the letter
   // Truth values, wholes and reals may be given to each other's letters.
   bool converts = false;
 };

@@ -27,7 +27,7 @@ class ProgramDialect : public WritingDialect {
     return out;
   }
 
-  // Read again, and told this time.
+  // Read again, and reported this time.
   std::vector<Words> do_explain(const TemplateContent& parsed) const final {
     if (parsed.source.empty()) return {};
     if (braces::is_one_piece(parsed)) return braces::whole_words(parsed);

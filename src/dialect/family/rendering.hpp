@@ -1,9 +1,9 @@
 // What rendering a template has in common, whatever its family: the walk over its pieces, the
-// commonest field of all, limits, and the report. A language derives from it and says what its
+// commonest field of all, limits, and the report. A language derives from it and states what its
 // fields print:
 //
 //   class Rendering final : public family::Rendering<Rendering> {
-//     bool render(const Field& field);         // false: no text, and trouble_ says why
+//     bool render(const Field& field);         // false: no text, and trouble_ gives the reason
 //     void note_field(const Field& field);     // after it was rendered, when a report is wanted
 //     bool end();                              // after the last piece
 //   };
@@ -76,7 +76,7 @@ class Rendering {
     report_->notes.push_back({code, std::move(message), span});
   }
 
-  // Values beyond those that the fields take: `then` says what the language does with them.
+  // Values beyond those that the fields take: `then` states what the language does with them.
   [[gnu::noinline]] void note_unused(std::string_view then) {
     const auto taken = static_cast<std::size_t>(parsed_.values_taken);
     if (values_.size() > taken) note_unused(values_.size() - taken, then);

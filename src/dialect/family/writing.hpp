@@ -28,7 +28,7 @@ struct LiteralRules {
   bool nul = true;      // the character of code 0 can stand there
 };
 
-// Text as it stands between the quotes; nothing where it cannot.
+// Text as it is between the quotes; nothing where it cannot.
 std::optional<std::string> literal(const LiteralRules& rules, std::string_view text);
 
 // "a, b, c", each with `before` in front.

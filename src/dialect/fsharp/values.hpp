@@ -19,7 +19,7 @@ bool is_string(const Value& value);
 std::string_view type_name(const Value& value);
 BinaryReal real_of(const Value& value);
 // The shortest digits, fixed where the number has up to N before the point, as the type
-// tells apart, and not more than four zeros after it.
+// can distinguish, and not more than four zeros after it.
 void lay_out_shortest(const Spec& given, const BinaryFormat& format, const BinaryReal& real,
                       Output& out);
 // string, and %O but for null.

@@ -30,7 +30,7 @@ class DigitList {
     const Tail tail = tail_after(digits_, keep);
     if (tail == Tail::half && (rounding == Rounding::half_even || rounding == Rounding::half_away ||
                                rounding == Rounding::half_toward)) {
-      // Only what is stored tells whether it is a tie.
+      // Only the stored value shows whether it is a tie.
       const int place = side();
       if (place != 0) rounding = place > 0 ? Rounding::toward : Rounding::away;
     }

@@ -32,7 +32,7 @@ constexpr auto with_escapes(const std::array<EscapeFact, count>& own) {
   return out;
 }
 
-// Reads the escape at `at` (a backslash) of a literal: appends what it stands for to the literals
+// Reads the escape at `at` (a backslash) of a literal: appends what it means to the literals
 // and returns its length. What Java does not define is refused.
 std::size_t read_escape(std::size_t at, TemplateContent& out);
 

@@ -379,7 +379,7 @@ class Rendering final : public percent::Rendering<Rendering> {
     return out.string();
   }
 
-  // What is rounded is Java's own decimal, and after it come zeros: say so where it shows.
+  // Java rounds its own decimal, and zeros follow it: a note reports it where it shows.
   void note_digits(const Field& field, const Spec& spec, const BinaryReal& real) {
     if (real.is_zero()) return;
     Digits own;

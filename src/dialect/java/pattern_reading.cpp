@@ -139,7 +139,7 @@ class Reader {
     return !quoted || refuse("a closing quote is missing", start);
   }
 
-  // A character that stands for something of the locale.
+  // A character that means something of the locale.
   bool read_sign(Affix& affix) {
     const bool percent = rest().starts_with('%');
     const bool per_mille = rest().starts_with(per_mille_sign);

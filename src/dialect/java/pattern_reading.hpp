@@ -13,7 +13,7 @@
 
 namespace inky::inline v1::java_language::pattern {
 
-// What stands before or after the digits: text, and signs of the locale.
+// The text before and after the digits: text, and signs of the locale.
 struct Affix {
   enum class Part : std::uint8_t { text, percent, per_mille, currency, currency_code, minus };
   struct Piece {

@@ -129,7 +129,7 @@ class Evaluator {
   bool call_locale(const Node& node, const Datum& of, const std::vector<Datum>& arguments,
                    Datum& out);
 
-  // Where the shortest digits round otherwise than what is stored.
+  // Where the shortest digits round differently than what is stored.
   void note_decimal(const Node& node, const Datum& of, const Digits& digits,
                     const LocaleOptions& options);
 

@@ -23,7 +23,7 @@ struct Node {
     name,
     array,          // parts are the items
     object,         // parts are the values, keys their names
-    text_template,  // parts are what stands in the slots, keys the texts around them
+    text_template,  // parts are what is in the slots, keys the texts around them
     unary,          // letter is the operator
     binary,         // letter is the operator
     member,         // of parts[0]: by the name in text

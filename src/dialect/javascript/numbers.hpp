@@ -14,7 +14,7 @@ BinaryReal real_of(double number);
 void append_number(double number, std::string& out);
 std::string number_text(double number);
 
-// V8's DoubleToRadixCString: digits behind the point until they tell the number from its neighbour,
+// V8's DoubleToRadixCString: digits until they distinguish the number from its neighbour,
 // and zeros for whole digits beyond 53 bits.
 std::string radix_text(double number, int radix);
 

@@ -16,7 +16,7 @@ void append_source(const ProgramForm& form, const Node& node, std::string& out);
 // a call that we do not know, which may do anything. Null: there is none.
 const Node* unknown_part(const Node& node, std::span<const std::string> names);
 
-// Text as it stands between the backticks of a template literal.
+// Text as it is between the backticks of a template literal.
 std::string template_text(const ProgramForm& form, std::string_view text);
 
 }  // namespace inky::inline v1::javascript

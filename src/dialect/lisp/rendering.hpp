@@ -113,7 +113,7 @@ class Rendering final : public family::Rendering<Rendering> {
 
   // The parameters of ~F, or of ~E and ~G.
   bool take_float_field(const Directive& directive, FloatField& out);
-  // What stands for a character that is a number: no text has this byte.
+  // The text in place of a character that is a number: no text has this byte.
   static constexpr std::string_view no_character = "\xFF";
   bool take_overflow(std::size_t at, std::string& out);
 

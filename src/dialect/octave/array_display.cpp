@@ -165,7 +165,7 @@ void set_scientific(const Traits& traits, Spec& spec) {
   spec.notation = Notation::scientific;
   spec.significant = unset;
   spec.places = traits.precision - 1;
-  // With a common factor wanted, the smallest element has no say.
+  // With a common factor wanted, the smallest element does not decide.
   const bool long_exponent =
       traits.whole ? traits.extent.most > 100
                    : traits.extent.most >= 100 || (traits.extent.least <= -100 && !traits.scaled);

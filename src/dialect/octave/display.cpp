@@ -10,7 +10,7 @@
 // list is a row vector, a list of lists a matrix, nil is [].
 //
 // What sets it apart:
-//   - no statement says how one number is shown: a setting stays for all, until `format` resets it;
+//   - no statement sets how one number is shown: a setting stays for all, until `format` resets it;
 //   - the elements of a matrix share one width and one number of decimals;
 //   - a matrix of doubles counts as whole where each element, as a single plus a half, does.
 

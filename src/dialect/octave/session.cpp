@@ -36,7 +36,7 @@ class Reader : PastedSource {
       const std::size_t start = at_;
       skip_between();
       if (at_ > start) {
-        // What stands between statements belongs to none.
+        // The text between statements belongs to none.
         tell(
             "end", [&] { return std::string("the end of the statement"); }, unset);
         out_.pieces.push_back({{start, at_}, unset, {}});
@@ -215,7 +215,7 @@ class Reader : PastedSource {
     return "an unknown format";
   }
 
-  // One argument, as it stands.
+  // One argument, as it is.
   bool read_setting(Statement& statement, const std::string& name) {
     statement.set = name;
     const std::size_t start = at_;

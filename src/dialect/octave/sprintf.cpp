@@ -1,7 +1,7 @@
 // The dialect `octave`: the template of sprintf, printf and fprintf.
 //
 // Defined by the GNU Octave manual, Formatted Output; the text is that of Octave 7.3.0. The
-// template stands between double quotes. A list of numbers is a row vector of doubles, nil is [].
+// template is between double quotes. A list of numbers is a row vector of doubles, nil is [].
 //
 // What sets it apart from its family:
 //   - the values are one stream of elements: the template starts again while there are any left,

@@ -1,7 +1,7 @@
 // The dialect `php`: the format string of sprintf and printf.
 //
 // Defined by the PHP manual, sprintf; the text is that of PHP 8.2.36 on Linux, 64 bits, with the
-// settings it comes with (precision 14). The template stands between double quotes.
+// settings it comes with (precision 14). The template is between double quotes.
 //
 // What sets it apart from its family:
 //   - every value is converted to what the letter shows, as a cast would: text is read as far as it

@@ -372,7 +372,7 @@ class Python final : public family::WritingDialect {
     return Rendering(parsed, values, options, out, report).run();
   }
 
-  // Read again, and told this time.
+  // Read again, and reported this time.
   std::vector<Words> do_explain(const TemplateContent& parsed) const override {
     if (parsed.source.empty()) return {};
     if (braces::is_one_piece(parsed)) return braces::whole_words(parsed);

@@ -22,7 +22,7 @@ constexpr std::string_view keywords[] = {
     "or",     "pass", "raise",  "return", "try",    "while",   "with",     "yield"};
 constexpr std::string_view constants[] = {"None", "True", "False"};
 
-// What stands before a quote, where it may stand there.
+// The text before a quote, where it may stand there.
 struct StringPrefix {
   std::size_t size;
   bool fills;
@@ -90,7 +90,7 @@ class FStringReader {
 
   char quote() const { return out_.source[quote_at_]; }
 
-  // Up to a field, or to the brace that ends the spec it stands in.
+  // Up to a field, or to the brace that ends the spec it is in.
   void read_literal(bool outermost, std::string& literal) {
     const std::size_t kept = out_.literals.size();
     while (at_ < text_.size()) {
@@ -164,7 +164,7 @@ class FStringReader {
     }
     if (at_ < text_.size()) ++at_;
     field.span = {start, at_};
-    // The text of an expression goes with its repr, unless it is told how to be shown.
+    // The text of an expression goes with its repr, unless a conversion or a spec follows.
     if (!field.said.empty() && !field.has_spec && field.conversion == 0) field.conversion = U'r';
     return field;
   }

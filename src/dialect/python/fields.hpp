@@ -54,7 +54,7 @@ struct Fields final : Program {
   std::vector<Replacement> fields;  // as many as the template has
 };
 
-// No index is as high: what is written beyond it stands for this.
+// No index is as high: what is written beyond it means this.
 inline constexpr std::int64_t highest_index = std::numeric_limits<std::int64_t>::max();
 // A number where the whole text is digits; unset where it is not.
 std::int64_t index_in(std::string_view text);
@@ -67,12 +67,12 @@ void add_field(Replacement field, TemplateContent& out, Fields& program);
 void read_format(const braces::Decoded& decoded, TemplateContent& out, Fields& program,
                  std::vector<Words>* words);
 
-// Where the text of an f-string stands in a source; nothing for what is none.
+// Where the text of an f-string is in a source; nothing for what is none.
 std::optional<Span> f_string_in(std::string_view source);
 // Reads the text of an f-string, between its quotes; `words` may be null.
 void read_f_string(Span inside, TemplateContent& out, Fields& program, std::vector<Words>* words);
 
-// The f-string of `program`, written anew with its quotes. An error where a key in it is more than
+// The f-string of `program`, written again with its quotes. An error where a key in it is more than
 // letters, digits and blanks.
 Result<std::string> f_string_source(const TemplateContent& parsed, const Fields& program);
 

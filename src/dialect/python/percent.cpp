@@ -247,7 +247,7 @@ class Rendering final : public percent::Rendering<Rendering> {
     return true;
   }
 
-  // The next value; null stands for the mapping as a whole.
+  // The next value; null means the mapping as a whole.
   bool take(int index, const Field& field, const Value*& value) {
     const bool in_tuple = !is_mapping();
     if (in_tuple && static_cast<std::size_t>(index) < values_.size()) {

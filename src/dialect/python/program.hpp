@@ -1,4 +1,4 @@
-// What a program of Python is made of, whichever facility prints.
+// What a program of Python is made of, whatever facility prints.
 #pragma once
 
 #include <array>

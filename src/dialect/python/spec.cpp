@@ -37,7 +37,7 @@ std::string check_group(const FormatSpec& spec) {
   return "Cannot specify '" + std::string(1, spec.group) + "' with " + code_of(spec.type) + ".";
 }
 
-// What a value of this type takes where the spec says nothing.
+// What a value of this type takes where the spec states nothing.
 char align_of(const FormatSpec& spec, bool number) {
   if (spec.align != 0) return spec.align;
   return !number ? '<' : spec.zero && spec.fill.empty() ? '=' : '>';

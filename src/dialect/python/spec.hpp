@@ -29,10 +29,10 @@ struct FormatSpec : braces::Lead {
 
 FormatSpec read_spec(std::string_view text);
 
-// The spec in neutral terms, for a real, a whole number or text as `natural` says.
+// The spec in neutral terms, for a real, a whole number or text as `natural` states.
 Spec neutral(const FormatSpec& spec, Kind kind);
 
-// Either a text, or what stands in its place: an exception, or that we do not know yet.
+// Either a text, or what replaces it: an exception, or that we do not know yet.
 struct Trouble {
   enum class Kind : std::uint8_t { none, exception, not_supported_yet };
   Kind kind = Kind::none;

@@ -35,7 +35,7 @@ constexpr auto with_escapes(const std::array<EscapeFact, count>& own) {
   return out;
 }
 
-// Reads the escape at `at` (a backslash) of a str literal: appends what it stands for to the
+// Reads the escape at `at` (a backslash) of a str literal: appends what it means to the
 // literals and returns its length.
 std::size_t read_escape(std::size_t at, TemplateContent& out);
 

@@ -35,7 +35,7 @@ void CallRendering::note_spare() {
 }
 
 bool CallRendering::match(std::span<const std::string_view> formals, bool has_dots) {
-  // A question mark before a name says that the argument is not supported yet.
+  // A question mark before a name states that the argument is not supported yet.
   const auto name_of = [](std::string_view formal) {
     return formal.substr(formal.starts_with('?') ? 1 : 0);
   };

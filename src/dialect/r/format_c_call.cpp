@@ -246,7 +246,7 @@ class FormatCCall final : public CallRendering {
     if (report_ != nullptr && out.size() < text.view().size())
       note(Code::text_cut, "R cuts " + text.string() + " to the room that it keeps for an element",
            matched_[0]->span);
-    // R 4.2 fills with zeros on the right, where the width is negative and no flag says so.
+    // R 4.2 fills with zeros on the right, where the width is negative and no flag asks for it.
     if (!whole_number && *field.width < 0 && field.flag.find('0') != std::string::npos &&
         field.flag.find('-') == std::string::npos) {
       const std::size_t end = out.find_last_not_of(' ') + 1;

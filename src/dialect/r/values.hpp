@@ -34,7 +34,7 @@ std::string printed_quoted(std::string_view text);
 // R prints through the C library, whose slip it shares.
 inline constexpr NumberStyle number_style = {.carry_drops_zeros = true};
 
-// Reads the escape at `at` (a backslash) of a string literal: appends what it stands for to the
+// Reads the escape at `at` (a backslash) of a string literal: appends what it means to the
 // literals and returns its length. What R does not define is refused.
 std::size_t read_escape(std::size_t at, TemplateContent& out);
 

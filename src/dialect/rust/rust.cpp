@@ -45,7 +45,7 @@ class Rendering final : public family::Rendering<Rendering> {
         program_(static_cast<const Fields&>(*parsed.program)),
         index_(values) {}
 
-  // What the compiler says, which sees all fields before any is printed.
+  // What the compiler reports, which sees all fields before any is printed.
   std::optional<Outcome> check() {
     const bool fine = check_values() && check_arguments() && check_variables() && check_counts() &&
                       check_formats();

@@ -1,6 +1,6 @@
 // printf of a POSIX shell: the whole numbers, characters and texts of it, as dash has them.
 //
-// The template stands between single quotes, so that the shell itself leaves it alone. An argument
+// The template is between single quotes, so that the shell itself leaves it alone. An argument
 // is a text; a number is read from it. What cannot be read is complained of, and printed all the
 // same, with an exit status of 1; a directive that there is not ends the text, with 2. While
 // arguments are left, the template is printed again.
