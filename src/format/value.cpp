@@ -361,6 +361,14 @@ Value Value::compound(Type type, std::vector<Value> items) {
 }
 
 void Value::set_name(std::string name) {
+  name_as(std::move(name), true);
+}
+
+void Value::drop_name() {
+  if (is_named()) name_as({}, false);
+}
+
+void Value::name_as(std::string name, bool is_named) {
   auto extra = std::make_shared<Extra>();
   if (extra_) {
     extra->big = extra_->big;
@@ -369,7 +377,7 @@ void Value::set_name(std::string name) {
   const bool owns_text = extra_ && type_ == Type::text && !extra_->text.empty();
   if (owns_text) extra->text = extra_->text;
   extra->name = std::move(name);
-  extra->is_named = true;
+  extra->is_named = is_named;
   if (owns_text) content_ = Content(std::string_view(extra->text));
   extra_ = std::move(extra);
 }

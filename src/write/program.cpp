@@ -4,11 +4,11 @@
 #include <vector>
 
 #include "dialect/program_form.hpp"
+#include "dialect/value_source.hpp"
 #include "inky_margin/scan/scan.hpp"
 #include "scan/tokens.hpp"
 #include "text/ascii.hpp"
 #include "text/escape.hpp"
-#include "text/utf8.hpp"
 
 namespace inky::inline v1 {
 
@@ -27,69 +27,10 @@ std::string filled(std::string_view form, std::string_view mark, std::string_vie
   return out;
 }
 
-Error not_yet(const Dialect& dialect, const std::string& what) {
-  return {
-      Code::not_supported_yet,
-      what + " in a program of " + std::string(dialect.facts().language) + " is not supported yet",
-      {},
-      "Give another type, or show it without a program."};
-}
-
-// The digits of a real, so that they are one for the language.
-std::string real_digits(const ProgramForm& form, const Value& value) {
-  std::string out = describe(value);
-  const std::size_t exponent = out.find('e');
-  if (exponent != std::string::npos) {
-    out[exponent] = form.exponent;
-    return out;
-  }
-  if (out.find('.') == std::string::npos) out += ".0";
-  return out + std::string(form.real_end);
-}
-
 }  // namespace
 
 Result<std::string> write_value(const Dialect& dialect, const Value& value) {
-  const ProgramForm& form = program_form_of(dialect.facts());
-  const auto found = std::find_if(form.types.begin(), form.types.end(),
-                                  [&](const TypeForm& one) { return one.type == value.type(); });
-  if (found == form.types.end())
-    return not_yet(dialect, "a value of type " + std::string(name_of(value.type())));
-  const TypeForm& type = *found;
-  if (value.is(Type::text)) {
-    if (!is_utf8(value.as_text())) return not_yet(dialect, "a text that is not UTF-8");
-    const bool has_zero = value.as_text().find('\0') != std::string_view::npos;
-    if (has_zero && form.control == ControlEscape::itself)
-      return not_yet(dialect, "a text with a NUL");
-    return filled(type.literal, "@", '"' + literal_text(form, value.as_text()) + '"');
-  }
-  if (value.is(Type::character)) {
-    constexpr char32_t first = 0x20;
-    constexpr char32_t last = 0x7E;
-    if (value.as_character() < first || value.as_character() > last)
-      return not_yet(dialect, "a character beyond ASCII");
-    std::string one(1, static_cast<char>(value.as_character()));
-    if (one == "'" || one == "\\") one.insert(0, "\\");
-    return filled(type.literal, "@", one);
-  }
-  if (value.is(Type::truth))
-    return std::string(value.as_whole() != 0 ? form.truth : form.falsehood);
-  if (is_real(value.type())) {
-    const BinaryReal real = value.as_real();
-    if (real.kind == RealClass::infinite || real.kind == RealClass::not_a_number) {
-      const std::string_view name = real.kind == RealClass::not_a_number ? form.not_a_number
-                                    : real.negative                      ? form.negative_infinity
-                                                                         : form.infinity;
-      if (name.empty() || !value.is(Type::f64)) return not_yet(dialect, describe(value));
-      const bool minus = real.kind == RealClass::not_a_number && real.negative;
-      return (minus ? "-" : "") + std::string(name);
-    }
-    return filled(type.literal, "@", real_digits(form, value));
-  }
-  constexpr int128 least = -(int128{1} << 63);
-  if (value.is(Type::i64) && value.as_whole() == least && !form.least_i64.empty())
-    return std::string(form.least_i64);
-  return filled(type.literal, "@", describe(value));
+  return value_source(program_form_of(dialect.facts()), dialect.facts().language, value);
 }
 
 namespace {

@@ -4,9 +4,11 @@
     tools/record/cpp_stream.py [SEED]           writes tests/vectors/cpp-stream.jsonl
     tools/record/cpp_stream.py --live SEED      a thousand cases to standard output
 
-All cases are checked by one compilation, one a line; those that pass are run by a second program.
+All cases are checked by one compilation, one a line; those that pass are run by a second program,
+which a sanitizer watches: what has no meaning is recorded as undefined.
 """
 
+import json
 import pathlib
 import re
 import subprocess
@@ -15,10 +17,11 @@ import tempfile
 
 from cpp_format import Maker as Leaves
 from cpp_format import escaped
+from expressions import Expressions, names
 from recording import answer_of, needs, real_payload, write_cases
 
-count = 5200
-live_count = 1100
+count = 9000
+live_count = 2000
 compiler = ["g++", "-std=c++20", "-O0", "-w"]
 settings = ("left right internal fixed scientific hexfloat defaultfloat hex dec oct showbase noshowbase showpos noshowpos "
             "showpoint noshowpoint uppercase nouppercase boolalpha noboolalpha").split()
@@ -66,8 +69,70 @@ class Maker:
             return r.choice(["true", "false", "nullptr"])
         return r.choice(["08", "1.2.3", "5x", "0b2"]) if r.random() < 0.05 else "1"
 
+    def text(self, name):
+        """An expression that is a text, with a std::string of this name in it."""
+        r = self.random
+        return r.choice(["%s + \"!\"", "%s.substr(0, 2)", "%s.size()", "to_string(%s.length())", "%s + '*' + %s",
+                         "string(3, '-') + %s", "%s.empty()", "(%s == \"ink\")", "max(%s, %s)", "quoted(%s)"]).replace("%s", name)
+
+    def flags(self):
+        r = self.random
+        name = lambda: "ios::" + r.choice("left right internal fixed scientific dec oct hex showbase showpoint showpos uppercase "
+                                          "boolalpha skipws unitbuf".split())
+        sets = lambda: " | ".join(name() for _ in range(r.randrange(1, 4)))
+        fields = lambda: r.choice(["ios::floatfield", "ios::basefield", "ios::adjustfield", "ios_base::floatfield"])
+        return r.choice([lambda: "setf(%s)" % sets(), lambda: "setf(%s, %s)" % (sets(), fields()), lambda: "unsetf(%s)" % sets(),
+                         lambda: "flags(%s)" % sets(), lambda: "width(%d)" % r.randrange(12),
+                         lambda: "precision(%d)" % r.randrange(-1, 9), lambda: "fill('%s')" % r.choice("*0-.")])()
+
+    def computed(self):
+        """A chain of expressions."""
+        r = self.random
+        values, variables, texts = [], [], []
+        for i in range(r.randrange(1, 4)):
+            kind = r.choice(["whole", "whole", "real", "text", "truth", "char"])
+            if kind == "whole":
+                name = r.choice(["i8", "u8", "i16", "u16", "i32", "i32", "i32", "u32", "i64", "u64"])
+                small = r.random() < 0.6
+                value = r.randrange(0 if name[0] == "u" else -100, 101) if small else self.values.whole(int(name[1:]), name[0] == "i")
+                leaf = self.leaves.typed(int(name[1:]), name[0] == "i", value)
+            elif kind == "real":
+                leaf, name = self.leaves.real(), "f64"
+                if "double" not in leaf[1][0] or "long" in leaf[1][0] or "n" in json.dumps(leaf[0]):
+                    number = r.randrange(100000) / 100
+                    leaf = ({"f64": real_payload(number)}, ("double", real_payload(number)))
+            elif kind == "text":
+                leaf, name = ("ink", ("std::string", '"ink"')), "text"
+            elif kind == "truth":
+                leaf, name = (True, ("bool", "true")), "truth"
+            else:
+                leaf, name = ({"char": "K"}, ("char", "'K'")), "char"
+            values.append(("v%d" % i, leaf))
+            (texts if name == "text" else variables).append(("v%d" % i, name))
+        maker = Expressions(r, variables, True)
+        template = "cout"
+        for _ in range(r.randrange(1, 4)):
+            for _ in range(r.choice([0, 0, 1, 2])):
+                template += " << " + (r.choice(settings) if r.random() < 0.6 else
+                                      r.choice(["setw(%d)" % r.randrange(15), "setprecision(%d)" % r.randrange(12),
+                                                "setiosflags(ios::fixed | ios::showpoint)", "resetiosflags(ios::floatfield)"]))
+            if r.random() < 0.1:
+                template += ";\ncout.%s;\ncout" % self.flags()
+                if r.random() < 0.3:
+                    template += " << '|';\ncout.%s; cout" % self.flags()
+            if texts and r.random() < 0.4:
+                template += " << " + self.text(texts[0][0])
+            else:
+                text, kind = maker.number(r.randrange(1, 4))
+                bare = r.random() < 0.1 and " << " not in text
+                template += " << " + (text if bare else "(%s)" % text)
+            template += r.choice(["", "", ' << "|"', " << ' '"])
+        return {"template": template + ";", "values": [{"named": [n, v[0]]} for n, v in values]}, [(n, v[1]) for n, v in values]
+
     def case(self):
         r = self.random
+        if r.random() < 0.45:
+            return self.computed()
         if r.random() < 0.05:
             value = self.leaf()
             return {"values": [value[0]]}, [("x", value[1])]
@@ -139,14 +204,19 @@ def refused(folder, made):
 
 
 def printed(folder, made, kept):
-    lines = head + ["void show(void (*f)(ostream&)) { ostringstream out; f(out); putchar('=');"
-                    " for (unsigned char c : out.str()) printf(\"%02x\", c); putchar('\\n'); }"]
+    # Each case in a process of its own, which ends where something has no meaning.
+    lines = head + ["#include <sys/wait.h>", "#include <unistd.h>",
+                    "void show(void (*f)(ostream&)) { fflush(stdout); if (fork() == 0) { ostringstream out; f(out); putchar('=');"
+                    " for (unsigned char c : out.str()) printf(\"%02x\", c); putchar('\\n'); fflush(stdout); _exit(0); }"
+                    " int status = 0; wait(&status); if (status != 0) puts(\"?\"); }"]
     for number in kept:
         request, values = made[number]
         lines.append("void c%d(ostream& cout) { %s %s }" % (number, lets(values), source_of(request).replace("std::cout", "cout")))
     lines.append("int main() { %s }" % " ".join("show(c%d);" % number for number in kept))
     (folder / "show.cpp").write_text("\n".join(lines) + "\n", encoding="utf-8")
-    subprocess.run([*compiler, "-o", "show", "show.cpp"], cwd=folder, check=True)
+    watched = ["-fsanitize=signed-integer-overflow,shift-exponent,integer-divide-by-zero,float-cast-overflow",
+               "-fno-sanitize-recover=all"]
+    subprocess.run([*compiler, *watched, "-o", "show", "show.cpp"], cwd=folder, check=True)
     return subprocess.run(["./show"], cwd=folder, capture_output=True, text=True, check=True).stdout.splitlines()
 
 
@@ -159,7 +229,7 @@ def cases(seed, wanted):
         kept = [i for i in range(len(made)) if i not in bad]
         answers = dict(zip(kept, printed(folder, made, kept), strict=True))
     return [{**request, **({"fails": {"when": "compile", "as": "error"}} if i in bad else
-                           answer_of(bytes.fromhex(answers[i][1:])))}
+                           {"undefined": {}} if answers[i] == "?" else answer_of(bytes.fromhex(answers[i][1:])))}
             for i, (request, _) in enumerate(made)]
 
 

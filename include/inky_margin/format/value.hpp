@@ -218,6 +218,7 @@ class Value {
     return extra_ ? std::string_view(extra_->name) : std::string_view();
   }
   void set_name(std::string name);
+  void drop_name();
 
  private:
   // What few values have, and what does not fit 128 bits.
@@ -240,6 +241,7 @@ class Value {
   // Whether it is a whole type other than big, and has room for the number.
   static bool holds(Type type, int128 number);
   static Value compound(Type type, std::vector<Value> items);
+  void name_as(std::string name, bool is_named);
 
   Type type_ = Type::nil;
   bool given_in_bits_ = false;

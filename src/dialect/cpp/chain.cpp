@@ -11,6 +11,7 @@
 #include "../family/writing.hpp"
 #include "c/c.hpp"
 #include "dialect/program_form.hpp"
+#include "expressions.hpp"
 #include "stream_facts.hpp"
 #include "text/escape.hpp"
 
@@ -21,7 +22,11 @@ namespace {
 class Reader : PastedSource {
  public:
   Reader(TemplateContent& out, Chain& chain, std::vector<Words>* words = nullptr)
-      : PastedSource(out), chain_(chain), names_(chain.names), words_(words) {}
+      : PastedSource(out),
+        chain_(chain),
+        names_(chain.names),
+        expressions_(c_language::Edition::cpp, out, 0),
+        words_(words) {}
 
   void read() {
     bool first = true;
@@ -34,10 +39,10 @@ class Reader : PastedSource {
         continue;
       }
       // A piece of a chain may be pasted, without its stream.
-      const bool piece = first && !starts_with("<<") &&
-                         (!is_word_start(source_[at_]) || begins_with_manipulator());
-      if (first && !piece && is_word_start(source_[at_])) read_stream();
+      const bool piece = first && !starts_with("<<") && !begins_with_stream();
+      const bool named = first && !piece && is_word_start(source_[at_]);
       first = false;
+      if (named && !read_stream()) continue;
       if (!out_.refusal) read_insertion(!piece);
     }
     keep_first_word();
@@ -56,9 +61,6 @@ class Reader : PastedSource {
 
   void error(std::string why, std::size_t from) {
     refuse(Refusal::When::compile, "error", std::move(why), from);
-  }
-  void no_expressions(std::size_t from) {
-    not_yet("expressions other than names and literals are", from);
   }
 
   // The source up to `end` that no piece has yet: it prints nothing.
@@ -87,31 +89,148 @@ class Reader : PastedSource {
     return read_name();
   }
 
-  bool begins_with_manipulator() {
+  // A word before << or before a member that streams have, which is no manipulator.
+  bool begins_with_stream() {
+    if (!is_word_start(source_[at_])) return false;
     const std::size_t start = at_;
-    const bool known = find_manipulator(read_name()) != manipulators.end();
+    bool out = find_manipulator(read_name()) == manipulators.end();
+    skip_blanks();
+    if (out && starts_with(".")) {
+      ++at_;
+      constexpr std::string_view members[] = {"width", "precision", "fill",    "setf",
+                                              "unsetf", "flags",    "put",     "write",
+                                              "flush",  "imbue",    "copyfmt", "clear"};
+      out = std::find(std::begin(members), std::end(members), read_name()) != std::end(members);
+    } else {
+      out = out && (starts_with("<<") || starts_with(";"));
+    }
     at_ = start;
-    return known;
+    return out;
   }
 
-  void read_stream() {
+  // The stream's name; false where no insertion follows: the statement is a call of its member,
+  // which is read too, or nothing else.
+  bool read_stream() {
     constexpr std::string_view always_streams[] = {"cout",  "cerr",  "clog",
                                                    "wcout", "wcerr", "wclog"};
     const std::size_t start = at_;
     chain_.stream = read_name();
     const bool is_stream = std::find(std::begin(always_streams), std::end(always_streams),
                                      chain_.stream) != std::end(always_streams);
+    skip_blanks();
+    if (starts_with(".")) {
+      read_member(start);
+      return false;
+    }
+    // The stream alone prints nothing.
+    if (is_stream && (at_end() || peek() == ';')) return false;
     if (start == 0 && !is_stream) {
       chain_.first.name = chain_.stream;
       chain_.first.span = {start, at_};
     }
-    skip_blanks();
-    if (starts_with("."))
-      not_yet("calls of a stream's members are", start, "Use a manipulator, such as setw(9).");
-    else if (!starts_with("<<"))
-      not_yet("statements other than an insertion are", start,
-              "Begin with a stream's name and <<.");
+    return true;
   }
+
+  // cout.width(9), cout.setf(ios::fixed, ios::floatfield): [ios.base].
+  void read_member(std::size_t start) {
+    ++at_;
+    const std::string_view name = read_name();
+    struct Member {
+      std::string_view name;
+      std::string_view manipulator;
+    };
+    constexpr Member members[] = {{"width", "setw"},         {"precision", "setprecision"},
+                                  {"fill", "setfill"},       {"setf", "setiosflags"},
+                                  {"unsetf", "resetiosflags"}, {"flags", "setiosflags"}};
+    const auto member = std::find_if(std::begin(members), std::end(members),
+                                     [&](const Member& one) { return one.name == name; });
+    if (member == std::end(members))
+      return (void)not_yet("the member " + std::string(name) + " of a stream is", start,
+                           "Use a manipulator, such as setw(9).");
+    if (!take("(")) return error("a ( is expected here", start);
+    const Manipulator& found = *find_manipulator(member->manipulator);
+    if (!found.takes_flags) {
+      Setting setting{found.what, 0, How::replaces, {}, true, {start, at_}};
+      if (!read_operand(setting.argument, 0)) return;
+      if (!take(")")) return error("a closing ) is missing", start);
+      setting.span.to = at_;
+      pending_.push_back(std::move(setting));
+    } else {
+      if (name == "flags") clear_flags({start, at_});
+      read_flags(found, start);
+    }
+    tell("setting", [&] { return std::string(found.meaning); });
+    skip_blanks();
+    if (!at_end() && peek() != ';') error("the end of the statement is expected here", at_);
+  }
+
+  void add_setting(const Manipulator& flag, How how, Span span) {
+    pending_.push_back({flag.what, flag.to, how, {}, false, span});
+  }
+
+  // A flag that a mask has: every one but those without a group or a negation.
+  static bool is_flag(const Manipulator& known) {
+    return !known.takes_argument && known.to != 0 && known.what != What::nothing &&
+           known.name != "hexfloat";
+  }
+
+  void clear_flags(Span span) {
+    for (const Manipulator& flag : manipulators) {
+      if (is_flag(flag)) add_setting(flag, How::removes, span);
+    }
+  }
+
+  // ios::fixed | ios::showpoint), and with setf a second mask, of flags that are taken away first.
+  void read_flags(const Manipulator& manipulator, std::size_t start) {
+    std::vector<const Manipulator*> flags;
+    std::vector<const Manipulator*> mask;
+    bool has_mask = false;
+    if (!read_mask(flags, start)) return;
+    if (take(",")) {
+      has_mask = true;
+      if (!read_mask(mask, start)) return;
+    }
+    if (!take(")")) return error("a closing ) is missing", start);
+    const Span span{start, at_};
+    for (const Manipulator* flag : mask) add_setting(*flag, How::removes, span);
+    const How how = manipulator.name == "setiosflags" ? How::adds : How::removes;
+    for (const Manipulator* flag : flags) {
+      const bool is_masked = has_mask && std::find(mask.begin(), mask.end(), flag) == mask.end();
+      if (!is_masked) add_setting(*flag, how, span);
+    }
+  }
+
+  bool read_mask(std::vector<const Manipulator*>& out, std::size_t start) {
+    struct Group {
+      std::string_view name;
+      What what;
+    };
+    constexpr Group groups[] = {{"floatfield", What::notation},
+                                {"basefield", What::base},
+                                {"adjustfield", What::side}};
+    do {
+      skip_blanks();
+      std::string_view name = read_name();
+      if (name == "fmtflags" && take("::")) name = read_name();
+      const auto group = std::find_if(std::begin(groups), std::end(groups),
+                                      [&](const Group& one) { return one.name == name; });
+      const Manipulator* flag = find_manipulator(name);
+      if (group != std::end(groups)) {
+        for (const Manipulator& known : manipulators) {
+          if (known.what == group->what && is_flag(known)) out.push_back(&known);
+        }
+      } else if (flag != manipulators.end() && (is_flag(*flag) || is_idle(name))) {
+        if (is_flag(*flag)) out.push_back(flag);
+      } else {
+        return not_yet("flags other than those of ios by name are", start,
+                       "Write ios::fixed, ios::showpoint and their like.");
+      }
+    } while (take("|"));
+    return true;
+  }
+
+  // Flags that change nothing that is printed here.
+  static bool is_idle(std::string_view name) { return name == "skipws" || name == "unitbuf"; }
 
   void keep_first_word() {
     chain_.names_with_first = chain_.names;
@@ -130,13 +249,16 @@ class Reader : PastedSource {
     const std::size_t operand = at_;
     if (at_ >= source_.size()) return error("nothing follows <<", start);
     if (is_word_start(source_[at_]) && read_manipulator()) return;
+    if (out_.refusal) return;
     Operand shown;
     if (!read_operand(shown)) return;
     skip_blanks_before_next();
     tell(
         "value",
         [&] {
-          return shown.name.empty() ? describe(shown.value) : "the value named " + shown.name;
+          return shown.is_constant()          ? describe(shown.value)
+                 : shown.expression != nullptr ? std::string("the value of this expression")
+                                               : "the value named " + shown.name;
         },
         static_cast<int>(out_.fields.size()));
     close(operand);
@@ -155,7 +277,8 @@ class Reader : PastedSource {
     const std::size_t end = at_;
     skip_blanks();
     const std::string_view rest = source_.substr(at_);
-    if (!rest.empty() && rest[0] != ';' && !rest.starts_with("<<")) no_expressions(at_);
+    if (!rest.empty() && rest[0] != ';' && !rest.starts_with("<<"))
+      error("<< is expected here, or the end of the statement", at_);
     at_ = end;
   }
 
@@ -172,16 +295,21 @@ class Reader : PastedSource {
       at_ = start;
       return false;
     }
-    Setting setting{found->what, found->to, {}, found->takes_argument, {start, at_}};
+    Setting setting{found->what, found->to, How::replaces, {}, found->takes_argument, {start, at_}};
     if (found->takes_argument) {
       if (!take("(")) {
         error(std::string(name) + " needs its argument in parentheses", start);
         return true;
       }
       skip_blanks();
-      if (!read_operand(setting.argument)) return true;
+      if (found->takes_flags) {
+        read_flags(*found, start);
+        tell("setting", [&] { return std::string(found->meaning); });
+        return true;
+      }
+      if (!read_operand(setting.argument, 0)) return true;
       if (!take(")")) {
-        no_expressions(start);
+        error("a closing ) is missing", start);
         return true;
       }
       setting.span.to = at_;
@@ -198,202 +326,76 @@ class Reader : PastedSource {
     return true;
   }
 
-  // A name or a literal.
-  bool read_operand(Operand& out) {
+  // An expression of operators that bind tighter than << does.
+  bool read_operand(Operand& out, int level = c_language::tighter_than_shifts) {
     const std::size_t start = at_;
-    out.span.from = start;
-    if (at_ >= source_.size()) {
-      error("a value is expected here", start);
+    expressions_.move_to(at_);
+    computed::Node node;
+    const bool good = expressions_.read(node, level);
+    at_ = expressions_.at();
+    if (!good) {
+      if (!out_.refusal) out_.refusal = expressions_.refusal();
       return false;
     }
-    const char c = source_[at_];
-    if (c == '"') {
-      std::string text;
-      while (!out_.refusal && at_ < source_.size() && source_[at_] == '"') {
-        read_quoted('"', text);
-        out.span.to = at_;
-        const std::size_t end = at_;
-        skip_blanks();  // literals side by side are one
-        if (at_ >= source_.size() || source_[at_] != '"') at_ = end;
-      }
-      end_at_zero(text, {start, out.span.to});
-      out.value = Value::text(std::move(text));
-      return !out_.refusal.has_value();
+    out.span = {start, at_};
+    if (node.kind == computed::Node::Kind::name && node.text.find("::") == std::string::npos) {
+      out.name = node.text;
+      names_.add(out.name);
+      return true;
     }
-    if (c == '\'') return read_character(out);
-    if (c == '+' && at_ + 1 < source_.size() &&
-        (is_word_start(source_[at_ + 1]) || source_[at_ + 1] == '\'')) {
-      ++at_;
-      out.promoted = true;
-      return source_[at_] == '\'' ? read_character(out) : read_named(out);
+    if (is_signed_constant(node)) {
+      out.value = signed_constant(node);
+    } else {
+      for (const std::string& name : names_in(node)) names_.add(name);
+      out.expression = std::make_shared<const computed::Node>(std::move(node));
+      return true;
     }
-    if (is_digit(c) || c == '.' || c == '-' || c == '+') return read_number(out);
-    if (is_word_start(c)) return read_named(out);
-    no_expressions(start);
-    return false;
+    if (out.value.is(Type::text)) end_at_zero(out);
+    return true;
+  }
+
+  static std::vector<std::string> names_in(const computed::Node& node) {
+    std::vector<std::string> out;
+    computed::collect_names(node, out);
+    return out;
+  }
+
+  static bool is_signed_constant(const computed::Node& node) {
+    if (node.kind == computed::Node::Kind::constant) return true;
+    const bool has_sign = node.kind == computed::Node::Kind::unary &&
+                          (node.operation == computed::Operation::negate ||
+                           node.operation == computed::Operation::keep);
+    return has_sign && node.parts[0].kind == computed::Node::Kind::constant &&
+           (is_whole(node.parts[0].value.type()) || is_real(node.parts[0].value.type()));
+  }
+
+  static Value signed_constant(const computed::Node& node) {
+    if (node.kind == computed::Node::Kind::constant) return node.value;
+    struct NoNames final : computed::Scope {
+      const Value* find(std::string_view) const override { return nullptr; }
+    };
+    const NoNames none;
+    CppExpressions expressions(none);
+    Value out;
+    // A sign before a number always has a value.
+    expressions.evaluate(node, out);
+    return out;
   }
 
   // A literal is inserted as a char*, which ends at its first zero byte.
-  void end_at_zero(std::string& text, Span span) {
-    const std::size_t end = text.find('\0');
-    if (end == std::string::npos) return;
-    text.resize(end);
+  void end_at_zero(Operand& operand) {
+    const std::size_t end = operand.value.as_text().find('\0');
+    if (end == std::string_view::npos) return;
+    operand.value = Value::text(std::string(operand.value.as_text().substr(0, end)));
     out_.notes.push_back({Code::text_cut,
                           "a literal that is inserted ends at its first zero byte; the rest is not "
                           "printed",
-                          span});
-  }
-
-  bool read_named(Operand& out) {
-    out.name = read_name();
-    out.span.to = at_;
-    const std::string_view rest = source_.substr(at_);
-    if (out.name == "true" || out.name == "false") {
-      out.value = Value::truth(out.name == "true");
-      out.name.clear();
-    } else if (out.name == "nullptr") {
-      out.name.clear();
-    } else if (out.name.empty() || rest.starts_with("(") || rest.starts_with("\"") ||
-               rest.starts_with("'") || rest.starts_with("::") || rest.starts_with(".")) {
-      no_expressions(out.span.from);
-      return false;
-    } else {
-      names_.add(out.name);
-    }
-    return true;
-  }
-
-  void read_quoted(char quote, std::string& text) {
-    const std::size_t start = at_++;
-    const std::size_t kept = out_.literals.size();
-    while (at_ < source_.size() && source_[at_] != quote && source_[at_] != '\n') {
-      if (source_[at_] == '\\')
-        at_ += c_language::read_escape(at_, out_);
-      else
-        out_.literals += source_[at_++];
-    }
-    text += std::string_view(out_.literals).substr(kept);
-    out_.literals.resize(kept);
-    if (at_ >= source_.size() || source_[at_] != quote)
-      return error(std::string("a closing ") + quote + " is missing", start);
-    ++at_;
-  }
-
-  bool read_character(Operand& out) {
-    std::string text;
-    read_quoted('\'', text);
-    if (out_.refusal) return false;
-    if (text.size() != 1) {
-      not_yet("characters of no or several bytes are", out.span.from,
-              "Write it as a text, in double quotes.");
-      return false;
-    }
-    out.span.to = at_;
-    // Any byte is a char.
-    out.value = static_cast<unsigned char>(text[0]) < 0x80
-                    ? Value::character(static_cast<unsigned char>(text[0]))
-                    : Value::whole(Type::i8, static_cast<signed char>(text[0]));
-    return true;
-  }
-
-  // "42", "-0x1Ful", "2.5f": [lex.icon], [lex.fcon].
-  bool read_number(Operand& out) {
-    const std::size_t start = at_;
-    bool negative = false;
-    while (at_ < source_.size() && (source_[at_] == '-' || source_[at_] == '+')) {
-      negative ^= source_[at_++] == '-';
-      if (at_ - start > 1) {
-        no_expressions(start);
-        return false;
-      }
-    }
-    const std::size_t digits = at_;
-    const bool hexadecimal = source_.substr(at_, 2) == "0x" || source_.substr(at_, 2) == "0X";
-    std::string text;
-    while (at_ < source_.size()) {
-      const char c = source_[at_];
-      const char before = text.empty() ? ' ' : text.back();
-      const bool exponent_sign =
-          (c == '-' || c == '+') &&
-          (hexadecimal ? before == 'p' || before == 'P' : before == 'e' || before == 'E');
-      if (!is_word_part(c) && c != '.' && c != '\'' && !exponent_sign) break;
-      if (c != '\'') text += c;
-      ++at_;
-    }
-    out.span = {start, at_};
-    if (auto value = literal_value(text, hexadecimal, negative)) {
-      out.value = std::move(*value);
-      return true;
-    }
-    const std::size_t plain = std::min(text.find_first_not_of("0123456789"), text.size());
-    if (plain == text.size() && text[0] != '0') {
-      not_yet("whole numbers that fit no type of C++ are", start, "Write a smaller number.");
-      return false;
-    }
-    error(in_quotes(source_.substr(digits, at_ - digits)) + " is no number of C++", start);
-    return false;
-  }
-
-  static std::optional<Value> literal_value(std::string text, bool hexadecimal, bool negative) {
-    const bool real = text.find('.') != std::string::npos ||
-                      text.find_first_of(hexadecimal ? "pP" : "eE") != std::string::npos;
-    const std::size_t suffix_at =
-        real ? text.find_last_not_of("fFlL") + 1 : text.find_last_not_of("uUlLzZ") + 1;
-    std::string suffix = text.substr(suffix_at);
-    if (real && hexadecimal && text.find_first_of("pP") == std::string::npos) return std::nullopt;
-    text.resize(suffix_at);
-    for (char& c : suffix) c = c >= 'A' && c <= 'Z' ? static_cast<char>(c - 'A' + 'a') : c;
-    return real ? real_value(text, suffix, negative) : whole_value(text, suffix, negative);
-  }
-
-  static std::optional<Value> real_value(const std::string& text, const std::string& suffix,
-                                         bool negative) {
-    const Type type = suffix == "f" ? Type::f32 : suffix == "l" ? Type::f80 : Type::f64;
-    if (suffix.size() > 1) return std::nullopt;
-    auto value = read_typed(type, (negative ? "-" : "") + text);
-    if (!value || !value->as_real().is_finite()) return std::nullopt;
-    return std::move(*value);
-  }
-
-  // The first type that holds it: int, or wider; unsigned ones too where it is not decimal.
-  static std::optional<Value> whole_value(std::string text, const std::string& suffix,
-                                          bool negative) {
-    const bool octal = text.size() > 1 && text[0] == '0' && is_digit(text[1]);
-    if (octal) text = "0o" + text.substr(1);
-    const bool decimal = text[0] != '0' || text.size() == 1;
-    const auto number = read_typed(Type::u64, text);
-    constexpr std::string_view known[] = {"", "u", "l", "ul", "lu", "ll", "ull", "llu"};
-    if (!number || text[0] == '-' ||
-        std::find(std::begin(known), std::end(known), suffix) == std::end(known))
-      return std::nullopt;
-    const uint128 magnitude = number->bits();
-    const bool is_unsigned = suffix.find('u') != std::string::npos;
-    const bool is_long = suffix.find('l') != std::string::npos;
-    struct Step {
-      Type type;
-      uint128 most;
-      bool allowed;
-    };
-    const Step steps[] = {
-        {Type::i32, 0x7FFFFFFF, !is_unsigned && !is_long},
-        {Type::u32, 0xFFFFFFFF, !is_long && (is_unsigned || !decimal)},
-        {Type::i64, std::numeric_limits<std::int64_t>::max(), !is_unsigned},
-        {Type::u64, std::numeric_limits<std::uint64_t>::max(), is_unsigned || !decimal},
-    };
-    for (const Step& step : steps) {
-      if (!step.allowed || magnitude > step.most) continue;
-      if (!negative) return Value::whole(step.type, static_cast<int128>(magnitude));
-      const int bits = fact_of(step.type).width;
-      const uint128 wrapped = (uint128{0} - magnitude) & ((uint128{1} << bits) - 1);
-      const bool is_signed = fact_of(step.type).is_signed;
-      return Value::whole(
-          step.type, is_signed ? -static_cast<int128>(magnitude) : static_cast<int128>(wrapped));
-    }
-    return std::nullopt;
+                          operand.span});
   }
 
   Chain& chain_;
   NameCollector names_;
+  c_language::ExpressionReader expressions_;
   std::size_t covered_ = 0;  // by pieces
   std::vector<Setting> pending_;
   braces::WordsSink words_;

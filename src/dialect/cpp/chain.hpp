@@ -1,26 +1,31 @@
 // An insertion chain, read.
 #pragma once
 
+#include <memory>
 #include <string>
 #include <vector>
 
+#include "../computed/tree.hpp"
 #include "c/c.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 #include "stream_facts.hpp"
 
 namespace inky::inline v1::cpp_stream {
 
-// A value: written in the chain, or of a name.
+// A value: written in the chain, of a name, or of an expression.
 struct Operand {
   Value value;
-  std::string name;       // empty: the value itself
-  bool promoted = false;  // by a plus sign before it: a char becomes an int
+  std::string name;  // empty: the value itself, or an expression
+  std::shared_ptr<const computed::Node> expression;
   Span span;
+
+  bool is_constant() const { return name.empty() && expression == nullptr; }
 };
 
 struct Setting {
   What what = What::nothing;
   int to = 0;
+  How how = How::replaces;
   Operand argument;  // of setw and its like
   bool takes_argument = false;
   Span span;

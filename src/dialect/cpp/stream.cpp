@@ -14,6 +14,7 @@
 
 #include <algorithm>
 #include <string>
+#include <unordered_map>
 #include <utility>
 
 #include "../family/checked_dialect.hpp"
@@ -26,6 +27,7 @@
 #include "chain.hpp"
 #include "dialect/program_form.hpp"
 #include "dialects.hpp"
+#include "expressions.hpp"
 #include "format/layout.hpp"
 #include "stream_facts.hpp"
 #include "stream_state.hpp"
@@ -38,8 +40,10 @@ namespace cpp_stream {
 
 namespace {
 
-class Rendering final : public family::Rendering<Rendering> {
+class Rendering final : public family::Rendering<Rendering>, public computed::Scope {
  public:
+  const Value* find(std::string_view name) const override { return named_.find(name); }
+
   static constexpr bool takes_rare_values = true;
   Rendering(const TemplateContent& parsed, std::span<const Value> values,
             const RenderOptions& options, Output& out, Report* report)
@@ -104,35 +108,33 @@ class Rendering final : public family::Rendering<Rendering> {
     return fail(Outcome::fails_at_compile("error", std::move(why), span));
   }
 
-  // The value of an operand; null where its name has none.
+  // The value of an operand; null where it has none.
   const Value* find(const Operand& operand) {
-    const Value* value = operand.name.empty() ? &operand.value : named_.find(operand.name);
-    if (value == nullptr || !operand.promoted || !is_narrow(*value)) return value;
-    promoted_ = Value::whole(Type::i32, value->as_whole());
-    return &promoted_;
+    if (operand.expression != nullptr) return compute(operand);
+    return operand.name.empty() ? &operand.value : named_.find(operand.name);
   }
 
-  // What the integral promotions make an int: [conv.prom].
-  static bool is_narrow(const Value& value) {
-    switch (value.type()) {
-      case Type::i8:
-      case Type::i16:
-      case Type::u8:
-      case Type::u16:
-      case Type::truth:
-      case Type::character:
-        return true;
-      default:
-        return false;
-    }
+  // The value of an expression, computed once; null, and trouble_ set, where it has none.
+  const Value* compute(const Operand& operand) {
+    const auto known = computed_.find(&operand);
+    if (known != computed_.end()) return &known->second;
+    CppExpressions expressions(*this);
+    Value value;
+    if (expressions.evaluate(*operand.expression, value))
+      return &computed_.emplace(&operand, std::move(value)).first->second;
+    fail(computed::outcome_of(*expressions.trouble()));
+    return nullptr;
+  }
+
+  // Why an operand has no value.
+  bool has_no_value(const Operand& operand) {
+    return operand.expression == nullptr &&
+           refuse("'" + operand.name + "' was not declared in this scope", operand.span);
   }
 
   bool check_shown(const Operand& operand) {
     const Value* value = find(operand);
-    if (value == nullptr)
-      return refuse("'" + operand.name + "' was not declared in this scope", operand.span);
-    if (operand.promoted && !is_whole(value->type()) && !is_real(value->type()))
-      return refuse("there is no unary + for " + describe(*value), operand.span);
+    if (value == nullptr) return has_no_value(operand);
     switch (value->type()) {
       case Type::i128:
       case Type::u128:
@@ -169,9 +171,7 @@ class Rendering final : public family::Rendering<Rendering> {
     for (const Setting& setting : settings) {
       if (!setting.takes_argument) continue;
       const Value* value = find(setting.argument);
-      if (value == nullptr)
-        return refuse("'" + setting.argument.name + "' was not declared in this scope",
-                      setting.argument.span);
+      if (value == nullptr) return has_no_value(setting.argument);
       const bool fits = setting.what == What::fill
                             ? value->is(Type::character) || value->is(Type::i8)
                             : is_whole(value->type()) && !value->is(Type::big);
@@ -194,7 +194,7 @@ class Rendering final : public family::Rendering<Rendering> {
         continue;
       }
       if (setting.takes_argument && !take_count(setting, to)) return false;
-      state_.set(setting.what, to);
+      state_.set(setting.what, to, setting.how);
       if (setting.what == What::width) {
         used_up_ = false;
         width_span_ = setting.span;
@@ -213,7 +213,7 @@ class Rendering final : public family::Rendering<Rendering> {
            setting.argument.span, "Use at most " + std::to_string(most_width) + "."}));
     }
     to = number;
-    if (setting.what == What::base && number != 8 && number != 16) to = 10;
+    if (setting.what == What::base) to = State::base_flag_of(number);
     return true;
   }
 
@@ -255,7 +255,7 @@ class Rendering final : public family::Rendering<Rendering> {
     put_text({&byte, 1});
     if (report_ == nullptr ||
         chain_.insertions[static_cast<std::size_t>(&field - parsed_.fields.data())]
-            .shown.name.empty())
+            .shown.is_constant())
       return;
     note(Code::low_byte_only,
          "an " + std::string(name_of(value.type())) +
@@ -266,8 +266,8 @@ class Rendering final : public family::Rendering<Rendering> {
 
   void put_whole(int128 number, int width, bool is_signed) {
     Spec out = spec(Kind::whole);
-    out.base = state_.base;
-    if (state_.base == 10) {
+    out.base = state_.base();
+    if (out.base == 10) {
       if (is_signed && state_.show_positive) out.sign = Sign::always;
       return lay_out_decimal(out, number < 0, low_half(magnitude_of(number)), out_);
     }
@@ -344,7 +344,7 @@ class Rendering final : public family::Rendering<Rendering> {
       return;
     }
     // A text written in the chain is rarely meant to be padded.
-    const bool separates = shown.name.empty() && is_text_or_character(shown.value);
+    const bool separates = shown.is_constant() && is_text_or_character(shown.value);
     if (separates || !std::exchange(used_up_, false)) return;
     note(Code::width_used_up,
          "setw held for the value before only; " + std::string(parsed_.source_of(field)) +
@@ -371,7 +371,7 @@ class Rendering final : public family::Rendering<Rendering> {
     add(state_.fill != first.fill, "the fill " + in_quotes(state_.fill.text()), "setfill(' ')");
     add(state_.side == left_side || state_.side == inner_side,
         state_.side == left_side ? "left" : "internal", "right");
-    add(state_.base != first.base, state_.base == 16 ? "hex" : "oct", "dec");
+    add(state_.base() != first.base(), state_.base() == 16 ? "hex" : "oct", "dec");
     add(state_.show_base, "showbase", "noshowbase");
     add(state_.show_positive, "showpos", "noshowpos");
     add(state_.show_point, "showpoint", "noshowpoint");
@@ -387,7 +387,7 @@ class Rendering final : public family::Rendering<Rendering> {
   const Chain& chain_;
   bool begins_with_value_;  // the first word is a value, and no stream
   NamedValues named_;
-  Value promoted_;
+  std::unordered_map<const Operand*, Value> computed_;
   State state_;
   bool used_up_ = false;  // a width, by the value before
   Span width_span_;
@@ -418,7 +418,7 @@ class CppStream final : public family::CheckedDialect<Chain, Rendering> {
     for (int i = 0; i <= field; ++i) {
       state.width = 0;
       for (const Setting& setting : chain.insertions[static_cast<std::size_t>(i)].before) {
-        if (!setting.argument.name.empty()) {
+        if (!setting.argument.is_constant()) {
           writing::cannot("a setting takes its number from a value", notes);
           return std::nullopt;
         }
@@ -426,10 +426,13 @@ class CppStream final : public family::CheckedDialect<Chain, Rendering> {
           const char byte = static_cast<char>(setting.argument.value.bits() & 0xFF);
           state.fill = Mark(std::string_view(&byte, 1));
         } else {
-          state.set(setting.what, setting.takes_argument
-                                      ? static_cast<int>(static_cast<std::int32_t>(
-                                            low_half(setting.argument.value.bits())))
-                                      : setting.to);
+          const auto number =
+              static_cast<std::int32_t>(low_half(setting.argument.value.bits()));
+          state.set(setting.what,
+                    !setting.takes_argument             ? setting.to
+                    : setting.what == What::base        ? State::base_flag_of(number)
+                                                        : number,
+                    setting.how);
         }
       }
     }
@@ -439,16 +442,19 @@ class CppStream final : public family::CheckedDialect<Chain, Rendering> {
                           : type == Type::truth             ? Kind::truth
                                                             : Kind::text);
     if (out.kind != Kind::whole) return out;
-    out.base = state.base;
-    out.prefix = state.show_base && state.base != 10;
-    if (state.show_positive && state.base == 10) out.sign = Sign::always;
+    out.base = state.base();
+    out.prefix = state.show_base && out.base != 10;
+    if (state.show_positive && out.base == 10) out.sign = Sign::always;
     return out;
   }
 
   Result<WrittenCall> do_write_call(const TemplateContent& parsed,
                                     std::span<const std::string> names) const override {
     if (parsed.refusal) return not_read(parsed);
-    return print_chain(parsed, names);
+    auto out = print_chain(parsed, names);
+    if (out) return std::move(*out);
+    return Error{Code::not_supported_yet, "a value of this chain as source is not supported yet",
+                 Span{0, parsed.source.size()}, "Give the value a name."};
   }
 
   // cout << value.

@@ -30,8 +30,13 @@ enum class What : std::uint8_t {
   names_of_truth,
   nothing,
 };
-enum Side : std::uint8_t { no_side, left_side, right_side, inner_side };
-enum RealNotation : std::uint8_t { general, fixed_places, scientific, hexadecimal };
+// Flags of a stream, and sets of them: a chain may set several of one group, as setf does.
+// [ios.fmtflags], [facet.num.put.virtuals].
+enum Side : std::uint8_t { no_side = 0, left_side = 1, right_side = 2, inner_side = 4 };
+enum RealNotation : std::uint8_t { general = 0, fixed_places = 1, scientific = 2, hexadecimal = 3 };
+enum Base : std::uint8_t { no_base = 0, decimal_base = 1, octal_base = 2, hexadecimal_base = 4 };
+// Whether a setting takes the place of its group, is added to it, or is taken from it.
+enum class How : std::uint8_t { replaces, adds, removes };
 
 struct Manipulator {
   std::string_view name;
@@ -40,6 +45,7 @@ struct Manipulator {
   bool takes_argument;
   std::string_view writes;
   std::string_view meaning;
+  bool takes_flags = false;  // its argument is a set of flags
 };
 
 inline constexpr auto manipulators = std::to_array<Manipulator>({
@@ -48,6 +54,8 @@ inline constexpr auto manipulators = std::to_array<Manipulator>({
     {"setprecision", What::precision, 0, true, "",
      "significant digits of a real; places in fixed and scientific notation"},
     {"setbase", What::base, 0, true, "", "the base of whole numbers: 8, 10 or 16"},
+    {"setiosflags", What::nothing, 0, true, "", "sets these flags, beside those that are set", true},
+    {"resetiosflags", What::nothing, 0, true, "", "takes these flags away", true},
     {"left", What::side, left_side, false, "", "pads on the right"},
     {"right", What::side, right_side, false, "", "pads on the left"},
     {"internal", What::side, inner_side, false, "", "pads between sign or 0x and digits"},
@@ -56,9 +64,9 @@ inline constexpr auto manipulators = std::to_array<Manipulator>({
     {"hexfloat", What::notation, hexadecimal, false, "",
      "reals in hexadecimal, whatever the precision"},
     {"defaultfloat", What::notation, general, false, "", "reals fixed or scientific by size"},
-    {"dec", What::base, 10, false, "", "whole numbers in base 10"},
-    {"hex", What::base, 16, false, "", "whole numbers in base 16, two's complement"},
-    {"oct", What::base, 8, false, "", "whole numbers in base 8, two's complement"},
+    {"dec", What::base, decimal_base, false, "", "whole numbers in base 10"},
+    {"hex", What::base, hexadecimal_base, false, "", "whole numbers in base 16, two's complement"},
+    {"oct", What::base, octal_base, false, "", "whole numbers in base 8, two's complement"},
     {"showbase", What::show_base, 1, false, "", "0x or 0 in front, except for zero"},
     {"noshowbase", What::show_base, 0, false, "", "no 0x, no 0 in front"},
     {"showpos", What::show_positive, 1, false, "",

@@ -17,14 +17,33 @@ struct State {
   int precision = 6;
   int side = no_side;
   int notation = general;
-  int base = 10;
+  int base_flags = decimal_base;
   bool show_base = false;
   bool show_positive = false;
   bool show_point = false;
   bool uppercase = false;
   bool names_of_truth = false;
 
-  void set(What what, int to) {
+  // Anything but one of the flags of a group leaves reals general, numbers decimal, and padding on
+  // the left.
+  int base() const {
+    return base_flags == octal_base ? 8 : base_flags == hexadecimal_base ? 16 : 10;
+  }
+
+  // What setbase sets.
+  static int base_flag_of(std::int32_t number) {
+    return number == 8    ? octal_base
+           : number == 16 ? hexadecimal_base
+           : number == 10 ? decimal_base
+                          : no_base;
+  }
+
+  // How a setting changes its group of flags.
+  static int changed(int flags, int to, How how) {
+    return how == How::adds ? flags | to : how == How::removes ? flags & ~to : to;
+  }
+
+  void set(What what, int to, How how = How::replaces) {
     switch (what) {
       case What::width:
         width = std::max(to, 0);
@@ -33,28 +52,28 @@ struct State {
         precision = to < 0 ? 6 : to;
         break;
       case What::side:
-        side = to;
+        side = changed(side, to, how);
         break;
       case What::notation:
-        notation = to;
+        notation = changed(notation, to, how);
         break;
       case What::base:
-        base = to;
+        base_flags = changed(base_flags, to, how);
         break;
       case What::show_base:
-        show_base = to != 0;
+        show_base = changed(show_base ? 1 : 0, to, how) != 0;
         break;
       case What::show_positive:
-        show_positive = to != 0;
+        show_positive = changed(show_positive ? 1 : 0, to, how) != 0;
         break;
       case What::show_point:
-        show_point = to != 0;
+        show_point = changed(show_point ? 1 : 0, to, how) != 0;
         break;
       case What::uppercase:
-        uppercase = to != 0;
+        uppercase = changed(uppercase ? 1 : 0, to, how) != 0;
         break;
       case What::names_of_truth:
-        names_of_truth = to != 0;
+        names_of_truth = changed(names_of_truth ? 1 : 0, to, how) != 0;
         break;
       default:
         break;

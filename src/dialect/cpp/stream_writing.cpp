@@ -4,8 +4,10 @@
 #include <limits>
 #include <string>
 
+#include "../computed/writer.hpp"
 #include "../family/writing.hpp"
 #include "c/c.hpp"
+#include "c/expressions.hpp"
 #include "chain.hpp"
 #include "dialect/program_form.hpp"
 #include "program.hpp"
@@ -79,7 +81,9 @@ class ChainWriter {
     if (wish.spec.least_digits > 0) return give_up("least number of digits");
     const int base = wish.spec.base;
     if (base != 8 && base != 10 && base != 16) return give_up("base " + std::to_string(base));
-    change(state_.base, base, base == 8 ? "oct" : base == 16 ? "hex" : "dec", out);
+    change(state_.base_flags,
+           base == 8 ? octal_base : base == 16 ? hexadecimal_base : decimal_base,
+           base == 8 ? "oct" : base == 16 ? "hex" : "dec", out);
     if (base != 10) change(state_.show_base, wish.spec.prefix, "showbase", out);
     return true;
   }
@@ -143,7 +147,7 @@ class ChainPrinter {
   explicit ChainPrinter(const TemplateContent& parsed)
       : parsed_(parsed), chain_(static_cast<const Chain&>(*parsed.program)) {}
 
-  WrittenCall print(std::span<const std::string> names) {
+  std::optional<WrittenCall> print(std::span<const std::string> names) {
     out_.add("cout");
     if (std::find(names.begin(), names.end(), chain_.first.name) != names.end()) {
       out_.add(" << ");
@@ -158,6 +162,7 @@ class ChainPrinter {
     }
     for (const Setting& setting : chain_.after) print(setting);
     out_.add(";");
+    if (!can_be_written_) return std::nullopt;
     return std::move(out_);
   }
 
@@ -175,6 +180,11 @@ class ChainPrinter {
                  (one.takes_argument || one.to == setting.to);
         });
     out_.add(" << ");
+    if (setting.how != How::replaces) {
+      out_.add(setting.how == How::adds ? "setiosflags(ios::" : "resetiosflags(ios::");
+      out_.add(found->name);
+      return out_.add(")");
+    }
     out_.add(found->name);
     if (!setting.takes_argument) return;
     out_.add("(");
@@ -183,7 +193,11 @@ class ChainPrinter {
   }
 
   void print(const Operand& operand) {
-    if (operand.promoted) out_.add("+");
+    if (operand.expression != nullptr) {
+      const ProgramForm& form = program_form_of(facts);
+      can_be_written_ &= computed::write(*operand.expression, c_language::grammar, form, out_);
+      return;
+    }
     if (!operand.name.empty()) return out_.add(operand.name);
     const Value& value = operand.value;
     switch (value.type()) {
@@ -224,6 +238,7 @@ class ChainPrinter {
   const TemplateContent& parsed_;
   const Chain& chain_;
   WrittenCall out_;
+  bool can_be_written_ = true;
 };
 
 }  // namespace
@@ -232,7 +247,7 @@ WrittenTemplate write_chain(std::span<const TemplatePart> parts) {
   return ChainWriter().write(parts);
 }
 
-WrittenCall print_chain(const TemplateContent& parsed, std::span<const std::string> names) {
+std::optional<WrittenCall> print_chain(const TemplateContent& parsed, std::span<const std::string> names) {
   return ChainPrinter(parsed).print(names);
 }
 

@@ -1,6 +1,7 @@
 // Chains as source.
 #pragma once
 
+#include <optional>
 #include <span>
 
 #include "inky_margin/dialect/dialect.hpp"
@@ -10,7 +11,8 @@ namespace inky::inline v1::cpp_stream {
 // Written insertion by insertion: settings only where they change.
 WrittenTemplate write_chain(std::span<const TemplatePart> parts);
 
-// A chain as source, made from what was read of it, for values of these names.
-WrittenCall print_chain(const TemplateContent& parsed, std::span<const std::string> names);
+// A chain as source, made from what was read of it, for values of these names. Nothing where a
+// value in it has no source.
+std::optional<WrittenCall> print_chain(const TemplateContent& parsed, std::span<const std::string> names);
 
 }  // namespace inky::inline v1::cpp_stream

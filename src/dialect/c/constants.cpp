@@ -1,0 +1,172 @@
+// The constants of C and C++: ISO C17, 6.4.4; ISO C++20, [lex.icon], [lex.fcon], [lex.string].
+
+#include <algorithm>
+#include <limits>
+
+#include "c.hpp"
+#include "expressions.hpp"
+#include "text/ascii.hpp"
+#include "text/escape.hpp"
+
+namespace inky::inline v1::c_language {
+
+namespace {
+
+char small_letter(char c) {
+  return 'A' <= c && c <= 'Z' ? static_cast<char>(c - 'A' + 'a') : c;
+}
+
+std::optional<Value> real_number(const std::string& text, const std::string& suffix) {
+  const Type type = suffix == "f" ? Type::f32 : suffix == "l" ? Type::f80 : Type::f64;
+  if (suffix.size() > 1) return std::nullopt;
+  auto value = read_typed(type, text);
+  if (!value || !value->as_real().is_finite()) return std::nullopt;
+  return std::move(*value);
+}
+
+// The first type that holds it: int, or wider; unsigned ones too where it is not decimal.
+std::optional<Value> whole_number(std::string text, const std::string& suffix) {
+  const bool octal = text.size() > 1 && text[0] == '0' && is_digit(text[1]);
+  if (octal) text = "0o" + text.substr(1);
+  const bool decimal = text[0] != '0' || text.size() == 1;
+  const auto number = read_typed(Type::u64, text);
+  constexpr std::string_view known[] = {"", "u", "l", "ul", "lu", "ll", "ull", "llu"};
+  if (!number || std::find(std::begin(known), std::end(known), suffix) == std::end(known))
+    return std::nullopt;
+  const uint128 magnitude = number->bits();
+  const bool is_unsigned = suffix.find('u') != std::string::npos;
+  const bool is_long = suffix.find('l') != std::string::npos;
+  struct Step {
+    Type type;
+    uint128 most;
+    bool allowed;
+  };
+  const Step steps[] = {
+      {Type::i32, 0x7FFFFFFF, !is_unsigned && !is_long},
+      {Type::u32, 0xFFFFFFFF, !is_long && (is_unsigned || !decimal)},
+      {Type::i64, std::numeric_limits<std::int64_t>::max(), !is_unsigned},
+      {Type::u64, std::numeric_limits<std::uint64_t>::max(), is_unsigned || !decimal},
+  };
+  for (const Step& step : steps) {
+    if (step.allowed && magnitude <= step.most)
+      return Value::whole(step.type, static_cast<int128>(magnitude));
+  }
+  return std::nullopt;
+}
+
+}  // namespace
+
+std::optional<Value> number_of(Edition edition, std::string_view source) {
+  if (edition == Edition::c && source.find('\'') != std::string_view::npos) return std::nullopt;
+  std::string text(source);
+  text.erase(std::remove(text.begin(), text.end(), '\''), text.end());
+  const bool hexadecimal = text.starts_with("0x") || text.starts_with("0X");
+  const bool real = text.find('.') != std::string::npos ||
+                    text.find_first_of(hexadecimal ? "pP" : "eE") != std::string::npos;
+  const std::size_t suffix_at =
+      real ? text.find_last_not_of("fFlL") + 1 : text.find_last_not_of("uUlLzZ") + 1;
+  std::string suffix = text.substr(suffix_at);
+  if (real && hexadecimal && text.find_first_of("pP") == std::string::npos) return std::nullopt;
+  text.resize(suffix_at);
+  std::transform(suffix.begin(), suffix.end(), suffix.begin(), small_letter);
+  return real ? real_number(text, suffix) : whole_number(text, suffix);
+}
+
+bool ExpressionReader::read_number(computed::Node& node) {
+  const std::size_t start = at_;
+  const bool hexadecimal = starts_with("0x") || starts_with("0X");
+  while (!at_end()) {
+    const char c = peek();
+    const char before = at_ > start ? source_[at_ - 1] : ' ';
+    const bool exponent_sign =
+        (c == '-' || c == '+') &&
+        (hexadecimal ? before == 'p' || before == 'P' : before == 'e' || before == 'E');
+    if (!is_word_part(c) && c != '.' && c != '\'' && !exponent_sign) break;
+    ++at_;
+  }
+  const std::string_view text = source_.substr(start, at_ - start);
+  if (auto value = number_of(edition_, text)) {
+    node.kind = computed::Node::Kind::constant;
+    node.value = std::move(*value);
+    return true;
+  }
+  const bool plain = text.find_first_not_of("0123456789") == std::string_view::npos;
+  if (plain && text[0] != '0') return not_yet("whole numbers that fit no type here are", start);
+  return syntax_error(in_quotes(text) + " is not a number of " +
+                          (edition_ == Edition::c ? "C" : "C++"),
+                      start);
+}
+
+bool ExpressionReader::read_quoted(char quote, std::string& text) {
+  const std::size_t start = at_++;
+  const std::size_t kept = out_.literals.size();
+  while (!at_end() && peek() != quote && peek() != '\n') {
+    if (peek() == '\\')
+      at_ += read_escape(at_, out_);
+    else
+      out_.literals += source_[at_++];
+  }
+  text += std::string_view(out_.literals).substr(kept);
+  out_.literals.resize(kept);
+  if (out_.refusal) {
+    const Refusal refusal = *out_.refusal;
+    return refuse(refusal.when, refusal.as, refusal.why, refusal.span.from);
+  }
+  if (at_end() || peek() != quote)
+    return syntax_error(std::string("a closing ") + quote + " is missing", start);
+  ++at_;
+  return true;
+}
+
+// R"mark(...)mark": [lex.string].
+bool ExpressionReader::read_raw(std::string& text) {
+  const std::size_t start = at_;
+  at_ += 2;
+  const std::size_t open = source_.find('(', at_);
+  constexpr std::size_t longest_mark = 16;
+  if (open == std::string_view::npos || open - at_ > longest_mark)
+    return syntax_error("a ( is missing in the raw literal", start);
+  const std::string end = ")" + std::string(source_.substr(at_, open - at_)) + "\"";
+  const std::size_t close = source_.find(end, open);
+  if (close == std::string_view::npos)
+    return syntax_error("the raw literal has no end", start);
+  text += source_.substr(open + 1, close - open - 1);
+  at_ = close + end.size();
+  return true;
+}
+
+// Literals side by side are one.
+bool ExpressionReader::read_texts(computed::Node& node) {
+  node.kind = computed::Node::Kind::constant;
+  std::string text;
+  for (;;) {
+    const bool raw = edition_ == Edition::cpp && starts_with("R\"");
+    const std::size_t from = at_ + 1;
+    if (!(raw ? read_raw(text) : read_quoted('"', text))) return false;
+    node.texts.push_back({from, at_ - 1});
+    const std::size_t end = at_;
+    skip_blanks();
+    if (peek() != '"' && !(edition_ == Edition::cpp && starts_with("R\""))) {
+      at_ = end;
+      break;
+    }
+  }
+  node.value = Value::text(std::move(text));
+  return true;
+}
+
+bool ExpressionReader::read_character(computed::Node& node) {
+  const std::size_t start = at_;
+  std::string text;
+  if (!read_quoted('\'', text)) return false;
+  if (text.size() != 1) return not_yet("characters of no or several bytes are", start);
+  node.kind = computed::Node::Kind::constant;
+  // A constant of C is an int; any byte is a char of C++.
+  const auto byte = static_cast<signed char>(text[0]);
+  node.value = edition_ == Edition::c ? Value::whole(Type::i32, byte)
+               : byte >= 0            ? Value::character(static_cast<char32_t>(byte))
+                                      : Value::whole(Type::i8, byte);
+  return true;
+}
+
+}  // namespace inky::inline v1::c_language

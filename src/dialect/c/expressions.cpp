@@ -1,0 +1,324 @@
+#include "expressions.hpp"
+
+#include <algorithm>
+#include <utility>
+
+#include "../family/values.hpp"
+#include "text/ascii.hpp"
+
+namespace inky::inline v1::c_language {
+
+namespace {
+
+using computed::Node;
+using computed::Operation;
+
+// ISO C17, 6.5.5 to 6.5.15. Assignments are no part of what is shown.
+constexpr computed::OperatorFact infix_operators[] = {
+    {"*", Operation::multiply, 13},     {"/", Operation::divide, 13},
+    {"%", Operation::remainder, 13},    {"+", Operation::add, 12},
+    {"-", Operation::subtract, 12},     {"<<", Operation::shift_left, 11},
+    {">>", Operation::shift_right, 11}, {"<", Operation::less, 10},
+    {"<=", Operation::at_most, 10},     {">", Operation::more, 10},
+    {">=", Operation::at_least, 10},    {"==", Operation::equal, 9},
+    {"!=", Operation::unequal, 9},      {"&", Operation::bits_and, 8},
+    {"^", Operation::bits_differ, 7},   {"|", Operation::bits_or, 6},
+    {"&&", Operation::both, 5},         {"||", Operation::either, 4},
+    {"=", Operation::none, 1},          {"+=", Operation::none, 1},
+    {"-=", Operation::none, 1},         {"*=", Operation::none, 1},
+    {"/=", Operation::none, 1},         {"%=", Operation::none, 1},
+    {"&=", Operation::none, 1},         {"|=", Operation::none, 1},
+    {"^=", Operation::none, 1},         {"<<=", Operation::none, 1},
+    {">>=", Operation::none, 1},        {"++", Operation::none, 1},
+    {"--", Operation::none, 1},         {"<=>", Operation::none, 10},
+};
+constexpr computed::OperatorFact prefix_operators[] = {
+    {"-", Operation::negate, 14}, {"+", Operation::keep, 14}, {"~", Operation::complement, 14},
+    {"!", Operation::deny, 14},   {"++", Operation::none, 14}, {"--", Operation::none, 14},
+    {"&", Operation::none, 14},   {"*", Operation::none, 14},
+};
+
+struct TypeName {
+  std::string_view name;
+  Type type;
+};
+// Of the x86-64 ABI, LP64.
+constexpr TypeName type_names[] = {
+    {"bool", Type::truth},
+    {"_Bool", Type::truth},
+    {"char", Type::character},
+    {"signed char", Type::i8},
+    {"unsigned char", Type::u8},
+    {"short", Type::i16},
+    {"unsigned short", Type::u16},
+    {"int", Type::i32},
+    {"signed", Type::i32},
+    {"unsigned", Type::u32},
+    {"unsigned int", Type::u32},
+    {"long", Type::i64},
+    {"long int", Type::i64},
+    {"unsigned long", Type::u64},
+    {"long long", Type::i64},
+    {"unsigned long long", Type::u64},
+    {"size_t", Type::u64},
+    {"ptrdiff_t", Type::i64},
+    {"int8_t", Type::i8},
+    {"int16_t", Type::i16},
+    {"int32_t", Type::i32},
+    {"int64_t", Type::i64},
+    {"uint8_t", Type::u8},
+    {"uint16_t", Type::u16},
+    {"uint32_t", Type::u32},
+    {"uint64_t", Type::u64},
+    {"float", Type::f32},
+    {"double", Type::f64},
+    {"long double", Type::f80},
+};
+
+constexpr computed::TypedRules rules_of(Edition edition) {
+  computed::TypedRules out;
+  out.grammar = &grammar;
+  out.language = edition == Edition::c ? "C" : "C++";
+  out.overflow_is_undefined = true;
+  out.truth_is_a_number = true;
+  out.comparison_is_i32 = edition == Edition::c;
+  return out;
+}
+constexpr computed::TypedRules c_rules = rules_of(Edition::c);
+constexpr computed::TypedRules cpp_rules = rules_of(Edition::cpp);
+
+// What the headers of the library define, and the words of the language.
+std::optional<Value> known_constant(Edition edition, std::string_view name) {
+  const bool cpp = edition == Edition::cpp;
+  if (name == "true" || name == "false")
+    return cpp ? Value::truth(name == "true") : Value::whole(Type::i32, name == "true" ? 1 : 0);
+  if (name == "nullptr" && cpp) return Value();
+  struct Real {
+    std::string_view name;
+    double value;
+  };
+  constexpr Real reals[] = {{"M_PI", 0x1.921fb54442d18p+1},
+                            {"M_E", 0x1.5bf0a8b145769p+1},
+                            {"M_SQRT2", 0x1.6a09e667f3bcdp+0},
+                            {"DBL_MAX", 0x1.fffffffffffffp+1023},
+                            {"DBL_MIN", 0x1p-1022},
+                            {"DBL_EPSILON", 0x1p-52}};
+  for (const Real& real : reals) {
+    if (real.name == name) return Value::real(real.value);
+  }
+  struct Whole {
+    std::string_view name;
+    Type type;
+    int128 value;
+  };
+  constexpr int128 one = 1;
+  constexpr Whole wholes[] = {{"INT_MAX", Type::i32, (one << 31) - 1},
+                              {"INT_MIN", Type::i32, -(one << 31)},
+                              {"UINT_MAX", Type::u32, (one << 32) - 1},
+                              {"LONG_MAX", Type::i64, (one << 63) - 1},
+                              {"LONG_MIN", Type::i64, -(one << 63)},
+                              {"ULONG_MAX", Type::u64, (one << 64) - 1},
+                              {"LLONG_MAX", Type::i64, (one << 63) - 1},
+                              {"LLONG_MIN", Type::i64, -(one << 63)},
+                              {"INT64_MAX", Type::i64, (one << 63) - 1},
+                              {"INT32_MAX", Type::i32, (one << 31) - 1},
+                              {"CHAR_BIT", Type::i32, 8}};
+  for (const Whole& whole : wholes) {
+    if (whole.name == name) return Value::whole(whole.type, whole.value);
+  }
+  return std::nullopt;
+}
+
+}  // namespace
+
+const computed::Grammar grammar = [] {
+  computed::Grammar out;
+  out.infix = infix_operators;
+  out.prefix = prefix_operators;
+  out.condition = computed::Grammar::Condition::marks;
+  out.arrow = "->";
+  out.path = "::";
+  return out;
+}();
+
+std::optional<Type> type_of_name(std::string_view name) {
+  const auto found = std::find_if(
+      std::begin(type_names), std::end(type_names),
+      [&](const TypeName& known) { return known.name == without_std(name); });
+  return found == std::end(type_names) ? std::nullopt : std::optional<Type>(found->type);
+}
+
+void ExpressionReader::skip_blanks() {
+  for (;;) {
+    Reader::skip_blanks();
+    if (starts_with("/*"))
+      at_ = std::min(source_.find("*/", at_ + 2), source_.size() - 2) + 2;
+    else if (starts_with("//"))
+      at_ = std::min(source_.find('\n', at_), source_.size());
+    else
+      return;
+  }
+}
+
+// Words with one blank between them: "unsigned long".
+std::string ExpressionReader::read_type() {
+  std::string out;
+  for (;;) {
+    skip_blanks();
+    if (starts_with("::") && !out.empty()) {
+      at_ += 2;
+      out += "::";
+    } else if (begins_name(peek())) {
+      const bool joined = out.empty() || out.ends_with("::");
+      (out += joined ? "" : " ") += read_word();
+    } else {
+      return out;
+    }
+  }
+}
+
+std::optional<std::string> ExpressionReader::read_cast() {
+  if (peek() != '(') return std::nullopt;
+  const std::size_t start = at_++;
+  std::string type = read_type();
+  const bool known = !at_end() && peek() == ')' && type_of_name(type);
+  if (!known) {
+    at_ = start;
+    return std::nullopt;
+  }
+  ++at_;
+  return type;
+}
+
+bool ExpressionReader::read_named_cast(Node& node) {
+  const std::size_t start = at_;
+  at_ += std::string_view("static_cast<").size();
+  node.kind = Node::Kind::cast;
+  node.text = read_type();
+  if (!type_of_name(node.text)) return not_yet("the type " + node.text + " is", start);
+  if (!close('>', start)) return false;
+  skip_blanks();
+  if (peek() != '(') return syntax_error("a ( is expected here", start);
+  ++at_;
+  node.parts.emplace_back();
+  if (!read(node.parts[0]) || !close(')', start)) return false;
+  node.parts[0].enclosed = true;
+  return true;
+}
+
+std::optional<bool> ExpressionReader::read_own(Node& node) {
+  const char c = peek();
+  const std::size_t start = at_;
+  if (is_digit(c) || (c == '.' && is_digit(peek(1)))) return read_number(node);
+  if (c == '"' || (edition_ == Edition::cpp && starts_with("R\""))) return read_texts(node);
+  if (c == '\'') return read_character(node);
+  if (!begins_name(c)) return std::nullopt;
+  if (edition_ == Edition::cpp && starts_with("static_cast<")) return read_named_cast(node);
+  const std::string_view word = read_word();
+  if (peek() == '"' || peek() == '\'') return not_yet("texts with a prefix are", start);
+  if (word == "sizeof" || word == "new" || word == "typeid")
+    return not_yet("the word " + std::string(word) + " is", start);
+  if (auto known = known_constant(edition_, word)) {
+    node.kind = Node::Kind::constant;
+    node.value = std::move(*known);
+    return true;
+  }
+  // bitset<8>(x)
+  if (edition_ == Edition::cpp && peek() == '<' && is_digit(peek(1))) {
+    ++at_;
+    while (is_digit(peek())) ++at_;
+    if (peek() == '>' && peek(1) == '(') {
+      ++at_;
+      node.kind = Node::Kind::name;
+      node.text = source_.substr(start, at_ - start);
+      return true;
+    }
+  }
+  at_ = start;
+  // int(x)
+  const std::string type = edition_ == Edition::cpp ? read_type() : std::string();
+  if (!type.empty() && peek() == '(' && type.find(' ') == std::string::npos &&
+      type_of_name(type)) {
+    ++at_;
+    node.kind = Node::Kind::cast;
+    node.text = type;
+    node.parts.emplace_back();
+    if (!read(node.parts[0]) || !close(')', start)) return false;
+    node.parts[0].enclosed = true;
+    return true;
+  }
+  at_ = start;
+  return std::nullopt;
+}
+
+Expressions::Expressions(Edition edition, const computed::Scope& scope)
+    : Typed(scope, edition == Edition::c ? c_rules : cpp_rules), edition_(edition) {}
+
+bool Expressions::cast(const Node& node, const Value& of, Value& out) {
+  const auto type = type_of_name(node.text);
+  if (!type) return not_yet("the type " + node.text + " is", node);
+  if (!is_number(of)) {
+    if (of.is(Type::text)) return not_yet("texts as numbers are", node);
+    return not_yet("arithmetic with " + std::string(name_of(of.type())) + " is", node);
+  }
+  if (*type == Type::character) {
+    Value byte;
+    if (!convert(node, Type::i8, is_real(of.type()) ? of : promoted(of), byte)) return false;
+    const int128 code = byte.as_whole();
+    out = code >= 0 && edition_ == Edition::cpp ? Value::character(static_cast<char32_t>(code))
+                                                : byte;
+    return true;
+  }
+  return convert(node, *type, of, out);
+}
+
+bool Expressions::item(const Node& node, const Value& of, const Value& at, Value& out) {
+  if (!is_number(at) || is_real(at.type())) return refuse("an index is a whole number", node);
+  const Integer index = computed::whole_of(at);
+  if (of.is(Type::list)) {
+    const auto items = of.as_list();
+    if (index >= 0 && index < items.size()) {
+      out = items[index.convert_to<std::size_t>()];
+      return true;
+    }
+  } else if (of.is(Type::text)) {
+    const std::string_view text = of.as_text();
+    if (index >= 0 && index < text.size()) {
+      const auto byte = static_cast<signed char>(text[index.convert_to<std::size_t>()]);
+      out = byte >= 0 ? Value::character(static_cast<char32_t>(byte)) : Value::whole(Type::i8, byte);
+      return true;
+    }
+  } else {
+    return refuse("there is no item of " + describe(of), node);
+  }
+  return fail(computed::Trouble::When::undefined, {},
+              "the index " + index.str() + " is beyond the end", node);
+}
+
+// Text of C++ is a std::string, but for a literal: an array of char.
+bool Expressions::combine_others(const Node& node, Operation operation, const Value& left,
+                                 const Value& right, Value& out) {
+  const auto is_text = [](const Value& value) { return value.is(Type::text); };
+  const auto is_literal = [](const Node& part) { return part.kind == Node::Kind::constant; };
+  const bool is_joining =
+      (is_text(left) && (is_text(right) || right.is(Type::character))) ||
+      (is_text(right) && left.is(Type::character));
+  if (edition_ == Edition::c || !is_joining || node.kind != Node::Kind::binary)
+    return Typed::combine_others(node, operation, left, right, out);
+  const Node& a = node.parts[0];
+  const Node& b = node.parts[1];
+  const bool has_string = (is_text(left) && !is_literal(a) && a.kind != Node::Kind::condition) ||
+                          (is_text(right) && !is_literal(b) && b.kind != Node::Kind::condition);
+  if (!has_string) return not_yet("operators on literals of texts are", node);
+  if (operation == Operation::add) {
+    out = Value::text(text_of(left) + text_of(right));
+    return true;
+  }
+  if (!computed::is_comparison(operation) || !is_text(left) || !is_text(right))
+    return refuse("there is no such operator for these", node);
+  const int order = left.as_text().compare(right.as_text());
+  out = of_truth(computed::relates(operation, order <=> 0));
+  return true;
+}
+
+}  // namespace inky::inline v1::c_language

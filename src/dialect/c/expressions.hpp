@@ -1,0 +1,85 @@
+// Expressions of C and C++, as far as they compute values: ISO C17, 6.5; ISO C++20, [expr].
+#pragma once
+
+#include <string>
+#include <string_view>
+
+#include "../computed/reader.hpp"
+#include "../computed/typed.hpp"
+#include "inky_margin/dialect/dialect.hpp"
+
+namespace inky::inline v1::c_language {
+
+enum class Edition : std::uint8_t { c, cpp };
+
+extern const computed::Grammar grammar;
+// The level of the operators that bind tighter than << does.
+inline constexpr int tighter_than_shifts = 12;
+
+class ExpressionReader : public computed::Reader {
+ public:
+  // Reads out.source, and uses out.literals for a while; what escapes are not known goes to its
+  // notes. `limit`: the source ends here.
+  ExpressionReader(Edition edition, TemplateContent& out, std::size_t at,
+                   std::size_t limit = std::string::npos)
+      : Reader(grammar, std::string_view(out.source).substr(0, limit), at),
+        edition_(edition),
+        out_(out) {}
+
+ protected:
+  std::optional<bool> read_own(computed::Node& node) override;
+  std::optional<std::string> read_cast() override;
+  void skip_blanks() override;
+  std::string_view syntax_fault() const override { return "error"; }
+
+ private:
+  bool read_number(computed::Node& node);
+  bool read_texts(computed::Node& node);
+  bool read_raw(std::string& text);
+  bool read_quoted(char quote, std::string& text);
+  bool read_character(computed::Node& node);
+  // static_cast<int>(x)
+  bool read_named_cast(computed::Node& node);
+  std::string read_type();
+
+  Edition edition_;
+  TemplateContent& out_;
+};
+
+// A number of the language: 42, 0x1Ful, 1'000, 2.5f. Nothing where the text is none.
+std::optional<Value> number_of(Edition edition, std::string_view text);
+// The type of this name; nothing where there is none that values have.
+std::optional<Type> type_of_name(std::string_view name);
+
+// "std::max" is max here.
+inline std::string_view without_std(std::string_view name) {
+  return name.starts_with("std::") ? name.substr(5) : name;
+}
+
+class Expressions : public computed::Typed {
+ public:
+  Expressions(Edition edition, const computed::Scope& scope);
+
+ protected:
+  bool call(const computed::Node& node, const std::string& path,
+            const computed::Arguments& arguments, Value& out) override;
+  bool cast(const computed::Node& node, const Value& of, Value& out) override;
+  bool item(const computed::Node& node, const Value& of, const Value& at, Value& out) override;
+  bool combine_others(const computed::Node& node, computed::Operation operation,
+                      const Value& left, const Value& right, Value& out) override;
+  bool call_method(const computed::Node& node, const Value& of,
+                   const computed::Arguments& arguments, Value& out) override;
+
+ private:
+  bool call_number(const computed::Node& node, std::string_view name,
+                   const computed::Arguments& arguments, Value& out);
+  bool call_two(const computed::Node& node, std::string_view name,
+                const computed::Arguments& arguments, Value& out);
+  bool absolute(const computed::Node& node, const Value& value, Value& out);
+  bool make_text(const computed::Node& node, std::string_view name,
+                 const computed::Arguments& arguments, Value& out);
+
+  Edition edition_;
+};
+
+}  // namespace inky::inline v1::c_language

@@ -1,0 +1,120 @@
+// The walk that evaluates an expression. A language derives from it, and says what its operators,
+// functions and members do.
+#pragma once
+
+#include <optional>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "inky_margin/format/outcome.hpp"
+#include "tree.hpp"
+
+namespace inky::inline v1::computed {
+
+// Why an expression has no value.
+struct Trouble {
+  enum class When : std::uint8_t { compile, run, undefined, not_supported_yet, over_limit };
+  When when = When::compile;
+  std::string as;  // the language's own name for it; of what is no failure, what to do
+  std::string why;
+  Span span;
+};
+Outcome outcome_of(const Trouble& trouble);
+
+struct Scope {
+  virtual ~Scope() = default;
+  // The value of a name; null where it has none.
+  virtual const Value* find(std::string_view name) const = 0;
+};
+
+// The arguments of a call: those without a name, and those with one.
+struct Arguments {
+  std::vector<Value> values;
+  struct Named {
+    std::string name;
+    Value value;
+  };
+  std::vector<Named> named;
+
+  std::size_t size() const { return values.size(); }
+  const Value& operator[](std::size_t index) const { return values[index]; }
+  // Null where there is none of this name.
+  const Value* find(std::string_view name) const {
+    for (const Named& one : named) {
+      if (one.name == name) return &one.value;
+    }
+    return nullptr;
+  }
+};
+
+class Evaluator {
+ public:
+  virtual ~Evaluator() = default;
+  Evaluator(const Evaluator&) = delete;
+  Evaluator& operator=(const Evaluator&) = delete;
+
+  // False where it has no value; then trouble() has the reason.
+  bool evaluate(const Node& node, Value& out);
+  const std::optional<Trouble>& trouble() const { return trouble_; }
+
+ protected:
+  // `is_static`: the language checks what it does not evaluate, too.
+  explicit Evaluator(const Scope& scope, bool is_static) : scope_(scope), is_static_(is_static) {}
+
+  // ---- The language's own ----
+
+  virtual bool apply(const Node& node, const Value& operand, Value& out) = 0;
+  virtual bool combine(const Node& node, Operation operation, const Value& left,
+                       const Value& right, Value& out) = 0;
+  // Whether a value counts as true.
+  virtual bool holds(const Node& node, const Value& value, bool& out) = 0;
+  // What a comparison, or an operator between truth values, gives.
+  virtual Value of_truth(bool value) const { return Value::truth(value); }
+  // Whether `either` and `both` give one of their sides, and no truth value.
+  virtual bool gives_sides() const { return false; }
+  // The one type that both sides of a condition have; nothing: each keeps its own.
+  virtual bool settle_sides(const Node&, Value&, const Value&) { return true; }
+  virtual bool name_without_value(const Node& node, Value& out) = 0;
+  virtual bool call(const Node& node, const std::string& path, const Arguments& arguments,
+                    Value& out);
+  virtual bool call_method(const Node& node, const Value& of, const Arguments& arguments,
+                           Value& out);
+  virtual bool member(const Node& node, const Value& of, Value& out);
+  virtual bool item(const Node& node, const Value& of, const Value& at, Value& out);
+  // Parts that are left out are nil.
+  virtual bool slice(const Node& node, const Value& of, const Value& from, const Value& to,
+                     const Value& step, Value& out);
+  virtual bool cast(const Node& node, const Value& of, Value& out);
+  virtual Value list_of(std::vector<Value> items) const { return Value::list(std::move(items)); }
+
+  // ---- Troubles: always false. The first stays. ----
+
+  bool fail(Trouble::When when, std::string as, std::string why, const Node& node);
+  // "the function sin is"
+  bool not_yet(std::string what, const Node& node);
+  bool over_limit(std::string what, const Node& node);
+
+  // What was made so far, all together, stays within the limit of an output.
+  bool within_limits(const Value& made, const Node& node);
+
+  const Value* find(std::string_view name) const { return scope_.find(name); }
+
+ private:
+  bool evaluate_node(const Node& node, Value& out);
+  bool evaluate_items(const Node& node, Value& out);
+  bool evaluate_binary(const Node& node, Value& out);
+  bool evaluate_compared(const Node& node, Value& out);
+  bool evaluate_condition(const Node& node, Value& out);
+  bool evaluate_call(const Node& node, Value& out);
+  bool evaluate_arguments(const Node& node, Arguments& out);
+  // Evaluates what does not count: only what a compiler would refuse stays of its troubles.
+  bool check(const Node& node, Value& out);
+
+  const Scope& scope_;
+  bool is_static_;
+  std::size_t made_ = 0;
+  std::optional<Trouble> trouble_;
+};
+
+}  // namespace inky::inline v1::computed

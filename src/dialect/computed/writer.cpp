@@ -1,0 +1,172 @@
+#include "writer.hpp"
+
+#include <algorithm>
+
+#include "dialect/value_source.hpp"
+
+namespace inky::inline v1::computed {
+
+namespace {
+
+class Writer {
+ public:
+  Writer(const Grammar& grammar, const ProgramForm& form, WrittenCall& out)
+      : grammar_(grammar), form_(form), out_(out) {}
+
+  bool write(const Node& node) {
+    if (!node.enclosed) return write_bare(node);
+    out_.add("(");
+    if (!write_bare(node)) return false;
+    out_.add(")");
+    return true;
+  }
+
+ private:
+  bool write_bare(const Node& node) {
+    switch (node.kind) {
+      case Node::Kind::nothing:
+        return true;
+      case Node::Kind::constant:
+        return write_constant(node);
+      case Node::Kind::name:
+        out_.add(grammar_.prefix_of_names);
+        out_.add(node.text);
+        return true;
+      case Node::Kind::list:
+      case Node::Kind::tuple:
+        return write_items(node);
+      case Node::Kind::record:
+        return write_record(node);
+      case Node::Kind::unary:
+        out_.add(text_of_prefix(node.operation));
+        return write(node.parts[0]);
+      case Node::Kind::binary:
+      case Node::Kind::compared:
+        return write_operators(node);
+      case Node::Kind::condition:
+        return write_condition(node);
+      case Node::Kind::member:
+        if (!write(node.parts[0])) return false;
+        out_.add(node.by_pointer ? grammar_.arrow : ".");
+        out_.add(node.text);
+        return true;
+      case Node::Kind::item:
+      case Node::Kind::slice:
+        return write_index(node);
+      case Node::Kind::call:
+        return write_call(node);
+      case Node::Kind::cast:
+        out_.add("(" + node.text + ")");
+        return write(node.parts[0]);
+      case Node::Kind::spread:
+        out_.add(grammar_.spread);
+        return write(node.parts[0]);
+    }
+    return false;
+  }
+
+  std::string text_of_prefix(Operation operation) const {
+    for (const OperatorFact& fact : grammar_.prefix) {
+      if (fact.operation != operation) continue;
+      const bool is_word = fact.text == "not";
+      return std::string(fact.text) + (is_word ? " " : "");
+    }
+    return {};
+  }
+  std::string_view text_of_infix(Operation operation) const {
+    const auto found =
+        std::find_if(grammar_.infix.begin(), grammar_.infix.end(),
+                     [&](const OperatorFact& fact) { return fact.operation == operation; });
+    return found == grammar_.infix.end() ? std::string_view() : found->text;
+  }
+
+  bool write_constant(const Node& node) {
+    const Result<std::string> source = value_source(form_, {}, node.value);
+    if (!source) return false;
+    if (source->find_first_of("\"'") == std::string::npos)
+      out_.add(*source);
+    else
+      out_.add_literal(*source);
+    return true;
+  }
+
+  bool write_items(const Node& node) {
+    const bool is_tuple = node.kind == Node::Kind::tuple;
+    out_.add(is_tuple ? "(" : "[");
+    for (std::size_t i = 0; i < node.parts.size(); ++i) {
+      if (i > 0) out_.add(", ");
+      if (!write(node.parts[i])) return false;
+    }
+    if (is_tuple && node.parts.size() == 1) out_.add(",");
+    out_.add(is_tuple ? ")" : "]");
+    return true;
+  }
+
+  bool write_record(const Node& node) {
+    out_.add("{");
+    for (std::size_t i = 0; i < node.parts.size(); ++i) {
+      if (i > 0) out_.add(", ");
+      out_.add_literal("\"" + literal_text(form_, node.keys[i]) + "\"");
+      out_.add(": ");
+      if (!write(node.parts[i])) return false;
+    }
+    out_.add("}");
+    return true;
+  }
+
+  bool write_operators(const Node& node) {
+    if (!write(node.parts[0])) return false;
+    for (std::size_t i = 1; i < node.parts.size(); ++i) {
+      const Operation operation =
+          node.kind == Node::Kind::compared ? node.operations[i - 1] : node.operation;
+      out_.add(" " + std::string(text_of_infix(operation)) + " ");
+      if (!write(node.parts[i])) return false;
+    }
+    return true;
+  }
+
+  bool write_condition(const Node& node) {
+    const bool marks = grammar_.condition == Grammar::Condition::marks;
+    if (!write(node.parts[marks ? 0 : 1])) return false;
+    out_.add(marks ? " ? " : " if ");
+    if (!write(node.parts[marks ? 1 : 0])) return false;
+    out_.add(marks ? " : " : " else ");
+    return write(node.parts[2]);
+  }
+
+  bool write_index(const Node& node) {
+    if (!write(node.parts[0])) return false;
+    out_.add("[");
+    for (std::size_t i = 1; i < node.parts.size(); ++i) {
+      if (i > 1 && (i < 3 || node.parts[i].kind != Node::Kind::nothing)) out_.add(":");
+      if (!write(node.parts[i])) return false;
+    }
+    out_.add("]");
+    return true;
+  }
+
+  bool write_call(const Node& node) {
+    if (!write(node.parts[0])) return false;
+    out_.add("(");
+    for (std::size_t i = 1; i < node.parts.size(); ++i) {
+      if (i > 1) out_.add(", ");
+      if (!node.keys[i - 1].empty())
+        out_.add(node.keys[i - 1] + std::string(grammar_.names_argument));
+      if (!write(node.parts[i])) return false;
+    }
+    out_.add(")");
+    return true;
+  }
+
+  const Grammar& grammar_;
+  const ProgramForm& form_;
+  WrittenCall& out_;
+};
+
+}  // namespace
+
+bool write(const Node& node, const Grammar& grammar, const ProgramForm& form, WrittenCall& out) {
+  return Writer(grammar, form, out).write(node);
+}
+
+}  // namespace inky::inline v1::computed

@@ -1,0 +1,18 @@
+// Expressions of C++ that insertion chains and calls hold, with std::format among their functions.
+#pragma once
+
+#include "c/expressions.hpp"
+
+namespace inky::inline v1 {
+
+class CppExpressions final : public c_language::Expressions {
+ public:
+  explicit CppExpressions(const computed::Scope& scope)
+      : Expressions(c_language::Edition::cpp, scope) {}
+
+ protected:
+  bool call(const computed::Node& node, const std::string& path,
+            const computed::Arguments& arguments, Value& out) override;
+};
+
+}  // namespace inky::inline v1
