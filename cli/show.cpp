@@ -8,6 +8,8 @@
 #include "command.hpp"
 #include "contract/answers.hpp"
 #include "contract/names.hpp"
+#include "inky_margin/dialect/language.hpp"
+#include "inky_margin/dialect/statement.hpp"
 #include "show_json.hpp"
 #include "show_screen.hpp"
 #include "text/escape.hpp"
@@ -41,7 +43,7 @@ Exit status: 0 printed; 1 the language fails or leaves it undefined; 2 bad reque
 struct ShowOptions {
   std::string source;
   std::vector<std::string> values;
-  std::string dialect = "c";
+  std::string dialect;  // empty: c, or the language that has such a call
   std::string locale;
   std::vector<std::string> settings;
   std::string width_of;
@@ -164,13 +166,35 @@ int show_plain(const ShowOptions& options, const Dialect& dialect) {
   return outcome.prints_cleanly() ? done : answer_is_no;
 }
 
+// The language of a call that is pasted whole: C's where it can be, or the only other one that has
+// it. Without a call, C's.
+Result<const Dialect*> dialect_guessed(std::string_view source) {
+  const Dialect* usual = find_dialect("c");
+  if (is_statement(*usual, source)) return usual;
+  std::vector<const Dialect*> found;
+  for (const SourceLanguage& language : all_languages()) {
+    const Dialect* dialect = find_dialect(language.dialect);
+    if (dialect != nullptr && is_statement(*dialect, source)) found.push_back(dialect);
+  }
+  if (found.empty()) return usual;
+  if (found.size() == 1) return found[0];
+  std::string ids;
+  for (const Dialect* dialect : found)
+    ids += (ids.empty() ? "" : ", ") + std::string(dialect->facts().id);
+  return Error{Code::bad_option,
+               "several languages have such a call",
+               {},
+               "Choose one with --in: " + ids + "."};
+}
+
 int run_show(const ShowOptions& options) {
   if (options.jsonl) return answer_lines("show");
   ShowRequest request;
   request.source = unguarded(options.source);
   notice_path(request.source);
-  const Result<const Dialect*> dialect = dialect_named(options.dialect);
-  if (!dialect) return fail(dialect.error());
+  const Result<const Dialect*> dialect =
+      options.dialect.empty() ? dialect_guessed(request.source) : dialect_named(options.dialect);
+  if (!dialect) return fail(dialect.error(), request.source);
   request.dialect = *dialect;
   if (options.plain) return show_plain(options, **dialect);
   const auto take = [&](const Result<Setting>& given) {
@@ -196,13 +220,21 @@ int run_show(const ShowOptions& options) {
   auto values = read_values(options.values);
   if (!values) return bad_request;
   request.values = std::move(*values);
-  const Result<Template> parsed = request.dialect->parse(request.source);
+  request.is_statement = is_statement(*request.dialect, request.source);
+  const Result<Template> parsed = request.is_statement
+                                      ? parse_statement(*request.dialect, request.source)
+                                      : request.dialect->parse(request.source);
   if (!parsed) return fail(parsed.error(), request.source);
+  request.dialect = &parsed->dialect();
   if (options.program) return show_program(request, *parsed);
   if (!options.beside.empty()) {
     const auto others = dialects_listed(options.beside, request.dialect);
     if (!others) return fail(others.error());
-    return show_beside(request, *parsed, *others, look_of(stdout, options.ascii), options.json);
+    Result<EvaluatedCall> call = evaluate_call(*parsed, request.values);
+    if (!call) return fail(call.error(), request.source);
+    request.values = std::move(call->values);
+    request.source = call->inner.source();
+    return show_beside(request, call->inner, *others, look_of(stdout, options.ascii), options.json);
   }
   const bool takes_some = parsed->values_taken() > 0 ||
                           std::any_of(parsed->fields().begin(), parsed->fields().end(),

@@ -86,7 +86,8 @@ void put_fields(Screen& screen, const ShowRequest& request, const Template& pars
     const std::size_t wide = measure(source, WidthUnit::columns);
     screen.put(std::string(wide < widest + 2 ? widest + 2 - wide : 1, ' '));
     std::string told = told_of(placed);
-    const Value* value = value_of_field(field, placed, request.values);
+    const Value* value =
+        placed.computed ? &*placed.computed : value_of_field(field, placed, request.values);
     if (value != nullptr) told.resize(longest, ' ');
     screen.put(told);
     if (value != nullptr) {

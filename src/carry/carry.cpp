@@ -56,7 +56,8 @@ std::string default_name(int index) {
 }
 
 std::vector<std::string> value_names(const Template& parsed) {
-  std::vector<std::string> out;
+  std::vector<std::string> out(parsed.value_names().begin(), parsed.value_names().end());
+  if (!out.empty()) return out;
   std::unordered_set<std::string_view> known;
   for (const Field& field : parsed.fields()) {
     if (!field.key.empty() && known.insert(field.key_name()).second)

@@ -3,6 +3,7 @@
 #include <array>
 
 #include "answers.hpp"
+#include "inky_margin/dialect/statement.hpp"
 #include "names.hpp"
 #include "request.hpp"
 
@@ -10,8 +11,8 @@ namespace inky::inline v1 {
 
 namespace {
 
-constexpr std::array<std::string_view, 7> show_keys = {"dialect",  "template", "values",  "locale",
-                                                       "width_of", "rounding", "settings"};
+constexpr std::array<std::string_view, 8> show_keys = {
+    "dialect", "template", "statement", "values", "locale", "width_of", "rounding", "settings"};
 constexpr std::string_view show_form = R"({"dialect": "c", "template": "%d", "values": [42]}.)";
 
 Result<ShowRequest> read_show_request(std::string_view line) {
@@ -23,6 +24,13 @@ Result<ShowRequest> read_show_request(std::string_view line) {
   in.needs({"dialect"});
   in.dialect("dialect", request.dialect);
   in.text("template", request.source);
+  request.is_statement = in.find("statement") != nullptr;
+  if (request.is_statement && in.find("template") != nullptr)
+    in.fail({Code::contradiction,
+             "a request has a template or a statement, and not both",
+             {},
+             "Leave one of them out."});
+  in.text("statement", request.source);
   in.text("locale", locale);
   in.text("width_of", unit);
   in.text("rounding", rounding);
@@ -30,7 +38,7 @@ Result<ShowRequest> read_show_request(std::string_view line) {
   std::vector<std::pair<std::string, std::string>> settings;
   in.texts_by_name("settings", settings);
   if (in.fault()) return *in.fault();
-  request.plain = in.find("template") == nullptr;
+  request.plain = in.find("template") == nullptr && !request.is_statement;
   const auto take = [&](Result<Setting> given) -> std::optional<Error> {
     if (!given) return given.error();
     request.settings.push_back(*given);
@@ -71,11 +79,14 @@ void write_shown(const ShowRequest& request, JsonWriter& out) {
     const Outcome outcome = request.dialect->print_plainly(request.values[0], text);
     return write_outcome(outcome, text.view(), {}, out);
   }
-  const Result<Template> parsed = request.dialect->parse(request.source);
+  const Result<Template> parsed = request.is_statement
+                                      ? parse_statement(*request.dialect, request.source)
+                                      : request.dialect->parse(request.source);
   if (!parsed) return write_error_with_notes(parsed.error(), out);
+  if (request.is_statement) out.member("dialect", parsed->dialect().facts().id);
   Report report;
   const Outcome outcome =
-      request.dialect->render(*parsed, request.values, request.options(), text, &report);
+      parsed->dialect().render(*parsed, request.values, request.options(), text, &report);
   write_outcome(outcome, text.view(), report, out);
 }
 

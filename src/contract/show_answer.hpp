@@ -12,7 +12,8 @@ namespace inky::inline v1 {
 
 struct ShowRequest {
   const Dialect* dialect = nullptr;
-  bool plain = false;  // without a template: what the language prints for the one value
+  bool plain = false;         // without a template: what the language prints for the one value
+  bool is_statement = false;  // the source is a whole call
   std::string source;
   std::vector<Value> values;
   std::vector<Setting> settings;  // as its facts spell them

@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cassert>
 
+#include "dialect/statement.hpp"
 #include "family/literal.hpp"
 #include "text/escape.hpp"
 #include "text/nearest_name.hpp"
@@ -19,25 +20,38 @@ Result<Template> Dialect::parse(std::string_view source) const {
 
 std::vector<Words> Dialect::explain(const Template& parsed) const {
   assert(parsed.dialect_ == this);
+  if (const Statement* statement = parsed.content_.statement.get())
+    return explain_statement(*statement, parsed.source().size());
   return do_explain(parsed.content_);
 }
 
 std::optional<Spec> Dialect::wish_of(const Template& parsed, int field, Type type,
                                      Notes& notes) const {
   assert(parsed.dialect_ == this);
+  if (const Statement* statement = parsed.content_.statement.get())
+    return wish_of(statement->inner, field, type, notes);
   return do_wish_of(parsed.content_, field, type, notes);
 }
 
 std::optional<Objection> Dialect::objection(const Template& parsed, int field,
                                             std::string_view type_in_source) const {
   assert(parsed.dialect_ == this);
+  if (const Statement* statement = parsed.content_.statement.get())
+    return objection(statement->inner, field, type_in_source);
   return do_objection(parsed.content_, field, type_in_source);
 }
 
 Result<WrittenCall> Dialect::write_call(const Template& parsed,
                                         std::span<const std::string> names) const {
   assert(parsed.dialect_ == this);
+  if (const Statement* statement = parsed.content_.statement.get())
+    return write_statement_call(*statement);
   return do_write_call(parsed.content_, names);
+}
+
+Outcome Dialect::render_in_call(const Template& parsed, std::span<const Value> values,
+                                const RenderOptions& options, Output& out, Report* report) {
+  return render_statement(*parsed.content_.statement, values, options, out, report);
 }
 
 Outcome Dialect::not_its_own(const Template& parsed) const {

@@ -5,6 +5,7 @@
 #include <span>
 #include <string_view>
 
+#include "dialect/expression_form.hpp"
 #include "dialect/lexis.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 #include "inky_margin/dialect/language.hpp"
@@ -50,6 +51,8 @@ struct LanguageFacts {
   // themselves.
   std::string_view reserved = {};
   std::span<const Dialect* const> dialects = {};
+  // Null: whole calls are not supported yet.
+  const ExpressionForm* expressions = nullptr;
 };
 
 // All of them, in the order of their ids.

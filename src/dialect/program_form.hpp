@@ -37,6 +37,12 @@ struct TypeForm {
   std::string_view literal = "@";  // around the digits: "@ULL"
 };
 
+// A line that a program begins with where its statement uses one of these words.
+struct NeededLine {
+  std::string_view words;  // separated by spaces
+  std::string_view line;
+};
+
 struct ProgramForm {
   std::string_view before;       // empty: there is no program
   std::string_view declaration;  // @T a type, @N a name, @V a value
@@ -57,6 +63,7 @@ struct ProgramForm {
   // \u is read before the source is cut into literals, so that \u0022 is a quote that ends one:
   // the Java Language Specification, 3.3.
   bool unicode_first = false;
+  std::span<const NeededLine> needed = {};
 };
 
 // What a dialect's program is made of: an empty form where there is none.

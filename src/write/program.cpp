@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <vector>
 
+#include "dialect/lexis.hpp"
 #include "dialect/program_form.hpp"
 #include "dialect/value_source.hpp"
 #include "inky_margin/scan/scan.hpp"
@@ -53,6 +54,26 @@ std::optional<Error> check_name(const Dialect& dialect, std::string_view name) {
                "A name is a letter, then letters, digits and _, all of ASCII."};
 }
 
+// The lines that the program needs for what the call uses.
+std::string needed_lines(const ProgramForm& form, const SourceLanguage& language,
+                         const WrittenCall& call) {
+  std::string out;
+  for (const SourceToken& token : tokens_of(language, call.source).tokens) {
+    const bool is_word = token.kind == SourceToken::Kind::word;
+    for (const NeededLine& needed : form.needed) {
+      // A literal that is filled in may use it in a slot.
+      const bool uses =
+          is_word ? has_word(needed.words, token.text)
+                  : any_of_words(needed.words, [&](std::string_view word) {
+                      return token.text.find('{') != std::string::npos &&
+                             token.text.find(std::string(word) + ".") != std::string::npos;
+                    });
+      if (uses && out.find(needed.line) == std::string::npos) out += needed.line;
+    }
+  }
+  return out;
+}
+
 // A program in the making, and beside it the same one with nothing in it that anybody gave: every
 // literal is empty there. Both have to have the same tokens, but for those literals.
 class Draft {
@@ -78,6 +99,11 @@ class Draft {
       at = literal.to;
     }
     add(source.substr(at));
+  }
+  void add(const Draft& other) {
+    source_ += other.source_;
+    skeleton_ += other.skeleton_;
+    contents_.insert(contents_.end(), other.contents_.begin(), other.contents_.end());
   }
   // Source in which literals stand between what is not.
   void add_mixed(std::string_view form, std::string_view mark, std::string_view with) {
@@ -138,8 +164,8 @@ Result<std::string> write_program(const Dialect& dialect, const Template& parsed
                  {most_call, parsed.source().size()},
                  "Show it without a program."};
   Draft draft;
-  draft.add(form.before);
   std::vector<std::string> names;
+  Draft declarations;
   for (const Value& value : values) {
     names.push_back(value.is_named() ? std::string(value.name())
                                      : "v" + std::to_string(names.size() + 1));
@@ -148,10 +174,13 @@ Result<std::string> write_program(const Dialect& dialect, const Template& parsed
     if (!literal) return literal.error();
     std::string declaration = filled(form.declaration, "@T", type_name(form, value.type()));
     declaration = filled(declaration, "@N", names.back());
-    draft.add_mixed(declaration, "@V", *literal);
+    declarations.add_mixed(declaration, "@V", *literal);
   }
   const Result<WrittenCall> call = dialect.write_call(parsed, names);
   if (!call) return call.error();
+  draft.add(needed_lines(form, *language, *call));
+  draft.add(form.before);
+  draft.add(declarations);
   const std::size_t at = form.statement.find("@S");
   draft.add(form.statement.substr(0, at));
   draft.add(*call);

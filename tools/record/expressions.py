@@ -71,7 +71,10 @@ class Expressions:
             kind = r.choice(list(names))
             if kind == "char" and not self.cpp or kind == "char":
                 kind = "i32"
-            text = self.number(depth - 1)[0]
+            # A compiler may cut a product, or a constant, before it is one that has no meaning.
+            narrow = kind in ("i8", "u8", "i16", "u16")
+            plain = [v[0] for v in self.variables] or ["1"]
+            text = r.choice(plain) if narrow else self.number(depth - 1)[0]
             if self.cpp and r.random() < 0.3:
                 return "static_cast<%s>(%s)" % (names[kind], text), kind
             return "(%s)(%s)" % (names[kind], text), kind

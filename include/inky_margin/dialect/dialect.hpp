@@ -196,6 +196,7 @@ class Dialect {
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const {
     if (parsed.dialect_ != this) return not_its_own(parsed);
+    if (parsed.is_statement()) return render_in_call(parsed, values, options, out, report);
     return do_render(parsed.content_, values, options, out, report);
   }
   Outcome render(const Template& parsed, std::span<const Value> values, Output& out) const {
@@ -244,6 +245,8 @@ class Dialect {
 
  private:
   Outcome not_its_own(const Template& parsed) const;
+  static Outcome render_in_call(const Template& parsed, std::span<const Value> values,
+                                const RenderOptions& options, Output& out, Report* report);
 };
 
 // All dialects, in the order of their ids.

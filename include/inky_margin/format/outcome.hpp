@@ -18,6 +18,7 @@
 #include <vector>
 
 #include "inky_margin/format/note.hpp"
+#include "inky_margin/format/value.hpp"
 
 namespace inky::inline v1 {
 
@@ -84,6 +85,7 @@ struct PlacedField {
   int field;
   Span output;
   int value = -1;  // which value it shows, from 0; -1: the field decides, or none
+  std::optional<Value> computed = {};  // what it shows, where that is the value of an expression
 };
 
 // What to tell about a rendering besides its text. Asking for it costs time and allocations.

@@ -70,6 +70,9 @@ struct Program {
   virtual ~Program() = default;
 };
 
+// A whole call that a template stands in: the dialects' own to read.
+struct Statement;
+
 // What a dialect read of a template, for whoever writes a dialect.
 struct TemplateContent {
   std::string source;
@@ -80,6 +83,10 @@ struct TemplateContent {
   std::optional<Refusal> refusal;
   std::shared_ptr<const Program> program;  // null where the fields say it all
   int values_taken = 0;                    // the values that the fields use, from the first on
+  std::shared_ptr<const Statement> statement = {};  // null where it is a template alone
+  // The names of the values it takes, in order, where its fields do not have them all: those of
+  // expressions. Empty: the fields have them.
+  std::vector<std::string> value_names = {};
 
   std::string_view literal(const Piece& piece) const {
     return std::string_view(literals).substr(piece.text.from, piece.text.to - piece.text.from);
@@ -109,6 +116,10 @@ class Template {
   const Notes& notes() const { return content_.notes; }
   const std::optional<Refusal>& refusal() const { return content_.refusal; }
   int values_taken() const { return content_.values_taken; }
+  std::span<const std::string> value_names() const { return content_.value_names; }
+  // Whether it is a whole call, as parse_statement reads it.
+  bool is_statement() const { return content_.statement != nullptr; }
+  const Statement* statement() const { return content_.statement.get(); }
 
   // The same, with no width in any field.
   Template without_widths() const;

@@ -92,9 +92,8 @@ bool ExpressionReader::read_number(computed::Node& node) {
   }
   const bool plain = text.find_first_not_of("0123456789") == std::string_view::npos;
   if (plain && text[0] != '0') return not_yet("whole numbers that fit no type here are", start);
-  return syntax_error(in_quotes(text) + " is not a number of " +
-                          (edition_ == Edition::c ? "C" : "C++"),
-                      start);
+  return syntax_error(
+      in_quotes(text) + " is not a number of " + (edition_ == Edition::c ? "C" : "C++"), start);
 }
 
 bool ExpressionReader::read_quoted(char quote, std::string& text) {
@@ -119,7 +118,7 @@ bool ExpressionReader::read_quoted(char quote, std::string& text) {
 }
 
 // R"mark(...)mark": [lex.string].
-bool ExpressionReader::read_raw(std::string& text) {
+bool ExpressionReader::read_raw(std::string& text, computed::Node& node) {
   const std::size_t start = at_;
   at_ += 2;
   const std::size_t open = source_.find('(', at_);
@@ -128,9 +127,9 @@ bool ExpressionReader::read_raw(std::string& text) {
     return syntax_error("a ( is missing in the raw literal", start);
   const std::string end = ")" + std::string(source_.substr(at_, open - at_)) + "\"";
   const std::size_t close = source_.find(end, open);
-  if (close == std::string_view::npos)
-    return syntax_error("the raw literal has no end", start);
+  if (close == std::string_view::npos) return syntax_error("the raw literal has no end", start);
   text += source_.substr(open + 1, close - open - 1);
+  node.texts.push_back({open + 1, close});
   at_ = close + end.size();
   return true;
 }
@@ -142,8 +141,13 @@ bool ExpressionReader::read_texts(computed::Node& node) {
   for (;;) {
     const bool raw = edition_ == Edition::cpp && starts_with("R\"");
     const std::size_t from = at_ + 1;
-    if (!(raw ? read_raw(text) : read_quoted('"', text))) return false;
-    node.texts.push_back({from, at_ - 1});
+    if (raw) {
+      node.is_raw = true;
+      if (!read_raw(text, node)) return false;
+    } else {
+      if (!read_quoted('"', text)) return false;
+      node.texts.push_back({from, at_ - 1});
+    }
     const std::size_t end = at_;
     skip_blanks();
     if (peek() != '"' && !(edition_ == Edition::cpp && starts_with("R\""))) {

@@ -33,7 +33,7 @@ constexpr computed::OperatorFact infix_operators[] = {
     {"--", Operation::none, 1},         {"<=>", Operation::none, 10},
 };
 constexpr computed::OperatorFact prefix_operators[] = {
-    {"-", Operation::negate, 14}, {"+", Operation::keep, 14}, {"~", Operation::complement, 14},
+    {"-", Operation::negate, 14}, {"+", Operation::keep, 14},  {"~", Operation::complement, 14},
     {"!", Operation::deny, 14},   {"++", Operation::none, 14}, {"--", Operation::none, 14},
     {"&", Operation::none, 14},   {"*", Operation::none, 14},
 };
@@ -44,34 +44,20 @@ struct TypeName {
 };
 // Of the x86-64 ABI, LP64.
 constexpr TypeName type_names[] = {
-    {"bool", Type::truth},
-    {"_Bool", Type::truth},
-    {"char", Type::character},
-    {"signed char", Type::i8},
-    {"unsigned char", Type::u8},
-    {"short", Type::i16},
-    {"unsigned short", Type::u16},
-    {"int", Type::i32},
-    {"signed", Type::i32},
-    {"unsigned", Type::u32},
-    {"unsigned int", Type::u32},
-    {"long", Type::i64},
-    {"long int", Type::i64},
-    {"unsigned long", Type::u64},
-    {"long long", Type::i64},
-    {"unsigned long long", Type::u64},
-    {"size_t", Type::u64},
-    {"ptrdiff_t", Type::i64},
-    {"int8_t", Type::i8},
-    {"int16_t", Type::i16},
-    {"int32_t", Type::i32},
-    {"int64_t", Type::i64},
-    {"uint8_t", Type::u8},
-    {"uint16_t", Type::u16},
-    {"uint32_t", Type::u32},
-    {"uint64_t", Type::u64},
-    {"float", Type::f32},
-    {"double", Type::f64},
+    {"bool", Type::truth},         {"_Bool", Type::truth},
+    {"char", Type::character},     {"signed char", Type::i8},
+    {"unsigned char", Type::u8},   {"short", Type::i16},
+    {"unsigned short", Type::u16}, {"int", Type::i32},
+    {"signed", Type::i32},         {"unsigned", Type::u32},
+    {"unsigned int", Type::u32},   {"long", Type::i64},
+    {"long int", Type::i64},       {"unsigned long", Type::u64},
+    {"long long", Type::i64},      {"unsigned long long", Type::u64},
+    {"size_t", Type::u64},         {"ptrdiff_t", Type::i64},
+    {"int8_t", Type::i8},          {"int16_t", Type::i16},
+    {"int32_t", Type::i32},        {"int64_t", Type::i64},
+    {"uint8_t", Type::u8},         {"uint16_t", Type::u16},
+    {"uint32_t", Type::u32},       {"uint64_t", Type::u64},
+    {"float", Type::f32},          {"double", Type::f64},
     {"long double", Type::f80},
 };
 
@@ -141,10 +127,19 @@ const computed::Grammar grammar = [] {
   return out;
 }();
 
+const ExpressionForm c_expressions = {
+    .grammar = &grammar,
+    .reader = [](TemplateContent& out, std::size_t at) -> std::unique_ptr<computed::Reader> {
+      return std::make_unique<ExpressionReader>(Edition::c, out, at);
+    },
+    .evaluator = [](const computed::Scope& scope) -> std::unique_ptr<computed::Evaluator> {
+      return std::make_unique<Expressions>(Edition::c, scope);
+    }};
+
 std::optional<Type> type_of_name(std::string_view name) {
-  const auto found = std::find_if(
-      std::begin(type_names), std::end(type_names),
-      [&](const TypeName& known) { return known.name == without_std(name); });
+  const auto found =
+      std::find_if(std::begin(type_names), std::end(type_names),
+                   [&](const TypeName& known) { return known.name == without_std(name); });
   return found == std::end(type_names) ? std::nullopt : std::optional<Type>(found->type);
 }
 
@@ -206,6 +201,27 @@ bool ExpressionReader::read_named_cast(Node& node) {
   return true;
 }
 
+// The size of something: read over, for it may stand before a template, and never evaluated.
+bool ExpressionReader::read_size(Node& node, std::size_t start) {
+  skip_blanks();
+  if (peek() == '(') {
+    int depth = 0;
+    do {
+      depth += peek() == '(' ? 1 : peek() == ')' ? -1 : 0;
+      ++at_;
+    } while (depth > 0 && !at_end());
+    if (depth > 0) return syntax_error("a closing ) is missing", start);
+  } else {
+    read_word();
+  }
+  node.kind = Node::Kind::call;
+  Node name;
+  name.kind = Node::Kind::name;
+  name.text = "sizeof";
+  node.parts.push_back(std::move(name));
+  return true;
+}
+
 std::optional<bool> ExpressionReader::read_own(Node& node) {
   const char c = peek();
   const std::size_t start = at_;
@@ -216,8 +232,9 @@ std::optional<bool> ExpressionReader::read_own(Node& node) {
   if (edition_ == Edition::cpp && starts_with("static_cast<")) return read_named_cast(node);
   const std::string_view word = read_word();
   if (peek() == '"' || peek() == '\'') return not_yet("texts with a prefix are", start);
-  if (word == "sizeof" || word == "new" || word == "typeid")
+  if (word == "new" || word == "typeid")
     return not_yet("the word " + std::string(word) + " is", start);
+  if (word == "sizeof") return read_size(node, start);
   if (auto known = known_constant(edition_, word)) {
     node.kind = Node::Kind::constant;
     node.value = std::move(*known);
@@ -237,8 +254,7 @@ std::optional<bool> ExpressionReader::read_own(Node& node) {
   at_ = start;
   // int(x)
   const std::string type = edition_ == Edition::cpp ? read_type() : std::string();
-  if (!type.empty() && peek() == '(' && type.find(' ') == std::string::npos &&
-      type_of_name(type)) {
+  if (!type.empty() && peek() == '(' && type.find(' ') == std::string::npos && type_of_name(type)) {
     ++at_;
     node.kind = Node::Kind::cast;
     node.text = type;
@@ -285,7 +301,8 @@ bool Expressions::item(const Node& node, const Value& of, const Value& at, Value
     const std::string_view text = of.as_text();
     if (index >= 0 && index < text.size()) {
       const auto byte = static_cast<signed char>(text[index.convert_to<std::size_t>()]);
-      out = byte >= 0 ? Value::character(static_cast<char32_t>(byte)) : Value::whole(Type::i8, byte);
+      out =
+          byte >= 0 ? Value::character(static_cast<char32_t>(byte)) : Value::whole(Type::i8, byte);
       return true;
     }
   } else {
@@ -300,9 +317,8 @@ bool Expressions::combine_others(const Node& node, Operation operation, const Va
                                  const Value& right, Value& out) {
   const auto is_text = [](const Value& value) { return value.is(Type::text); };
   const auto is_literal = [](const Node& part) { return part.kind == Node::Kind::constant; };
-  const bool is_joining =
-      (is_text(left) && (is_text(right) || right.is(Type::character))) ||
-      (is_text(right) && left.is(Type::character));
+  const bool is_joining = (is_text(left) && (is_text(right) || right.is(Type::character))) ||
+                          (is_text(right) && left.is(Type::character));
   if (edition_ == Edition::c || !is_joining || node.kind != Node::Kind::binary)
     return Typed::combine_others(node, operation, left, right, out);
   const Node& a = node.parts[0];

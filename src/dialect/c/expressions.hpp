@@ -6,6 +6,7 @@
 
 #include "../computed/reader.hpp"
 #include "../computed/typed.hpp"
+#include "dialect/expression_form.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 
 namespace inky::inline v1::c_language {
@@ -35,16 +36,20 @@ class ExpressionReader : public computed::Reader {
  private:
   bool read_number(computed::Node& node);
   bool read_texts(computed::Node& node);
-  bool read_raw(std::string& text);
+  bool read_raw(std::string& text, computed::Node& node);
   bool read_quoted(char quote, std::string& text);
   bool read_character(computed::Node& node);
   // static_cast<int>(x)
   bool read_named_cast(computed::Node& node);
   std::string read_type();
+  bool read_size(computed::Node& node, std::size_t start);
 
   Edition edition_;
   TemplateContent& out_;
 };
+
+// How whole calls of C and of C++ are read.
+extern const ExpressionForm c_expressions;
 
 // A number of the language: 42, 0x1Ful, 1'000, 2.5f. Nothing where the text is none.
 std::optional<Value> number_of(Edition edition, std::string_view text);
@@ -65,8 +70,8 @@ class Expressions : public computed::Typed {
             const computed::Arguments& arguments, Value& out) override;
   bool cast(const computed::Node& node, const Value& of, Value& out) override;
   bool item(const computed::Node& node, const Value& of, const Value& at, Value& out) override;
-  bool combine_others(const computed::Node& node, computed::Operation operation,
-                      const Value& left, const Value& right, Value& out) override;
+  bool combine_others(const computed::Node& node, computed::Operation operation, const Value& left,
+                      const Value& right, Value& out) override;
   bool call_method(const computed::Node& node, const Value& of,
                    const computed::Arguments& arguments, Value& out) override;
 

@@ -122,6 +122,16 @@ constexpr auto program_types = std::to_array<TypeForm>({
     {Type::truth, "_Bool "},
 });
 
+constexpr NeededLine needed[] = {
+    {"sqrt cbrt floor ceil round trunc rint nearbyint lround llround fabs fmod fmax fmin pow exp "
+     "log "
+     "log2 log10 sin cos tan atan",
+     "#include <math.h>\n"},
+    {"abs labs llabs", "#include <stdlib.h>\n"},
+    {"strlen", "#include <string.h>\n"},
+    {"toupper tolower", "#include <ctype.h>\n"},
+};
+
 constexpr ProgramForm own_program = {.before = "#include <stdio.h>\n\nint main(void) {\n",
                                      .declaration = "  @T@N = @V;\n",
                                      .statement = "  @S\n",
@@ -134,7 +144,8 @@ constexpr ProgramForm own_program = {.before = "#include <stdio.h>\n\nint main(v
                                      .falsehood = "0",
                                      .least_i64 = "(-9223372036854775807L - 1)",
                                      .direction = DirectionEscape::bytes,
-                                     .escaped = "\"\\?"};
+                                     .escaped = "\"\\?",
+                                     .needed = needed};
 
 constexpr std::string_view pad_source =
     "// The spaces that bring a text of `columns` columns to a width. printf counts bytes.\n"

@@ -2,6 +2,7 @@
 
 #include "../c/source.hpp"
 #include "dialects.hpp"
+#include "expressions.hpp"
 
 namespace inky::inline v1 {
 
@@ -74,6 +75,7 @@ const LanguageFacts& c_language_facts() {
           "stdin stdout struct switch thread_local true typedef typeof typeof_unqual union "
           "unix unsigned void volatile while",
       .dialects = dialects,
+      .expressions = &c_language::c_expressions,
   };
   return facts;
 }

@@ -22,12 +22,18 @@ Value of_bits(Type type, uint128 bits) {
 }
 
 // What the operation gives where a side is infinite or no number, or a divisor is zero: IEEE
-// 754-2019, 6.1, 7.2 and 7.3.
+// 754-2019, 6.1, 7.2 and 7.3. Where it makes a not-a-number of numbers, that is negative, as the
+// processors of x86 make it; one that is given stays.
 Value combine_specials(Operation operation, Type type, const BinaryReal& a, const BinaryReal& b) {
   const BinaryFormat& format = *fact_of(type).format;
-  const auto nan = [&] { return of_bits(type, quiet_nan_bits(format, false)); };
-  const auto infinity = [&](bool negative) { return of_bits(type, infinity_bits(format, negative)); };
-  if (a.kind == RealClass::not_a_number || b.kind == RealClass::not_a_number) return nan();
+  const auto nan = [&] { return of_bits(type, quiet_nan_bits(format, true)); };
+  const auto infinity = [&](bool negative) {
+    return of_bits(type, infinity_bits(format, negative));
+  };
+  for (const BinaryReal* given : {&a, &b}) {
+    if (given->kind == RealClass::not_a_number)
+      return of_bits(type, quiet_nan_bits(format, given->negative));
+  }
   const bool a_infinite = a.kind == RealClass::infinite;
   const bool b_infinite = b.kind == RealClass::infinite;
   const bool negative = a.negative != b.negative;
@@ -150,8 +156,8 @@ Value wrapped(Type type, const Integer& number) {
   Integer kept = number % all;
   if (kept < 0) kept += all;
   const uint128 bits = bits_of_integer(kept);
-  return Value::whole(type, fact.is_signed ? wrap_signed(bits, fact.width)
-                                           : static_cast<int128>(bits));
+  return Value::whole(type,
+                      fact.is_signed ? wrap_signed(bits, fact.width) : static_cast<int128>(bits));
 }
 
 Value smallest(const Integer& number) {

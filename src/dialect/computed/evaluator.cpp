@@ -31,9 +31,9 @@ Outcome outcome_of(const Trouble& trouble) {
     case Trouble::When::undefined:
       return Outcome::undefined(trouble.why, trouble.span);
     default:
-      return Outcome::error({trouble.when == Trouble::When::over_limit ? Code::over_limit
-                                                                       : Code::not_supported_yet,
-                             trouble.why, trouble.span, trouble.as});
+      return Outcome::error(
+          {trouble.when == Trouble::When::over_limit ? Code::over_limit : Code::not_supported_yet,
+           trouble.why, trouble.span, trouble.as});
   }
 }
 
@@ -54,12 +54,28 @@ bool Evaluator::over_limit(std::string what, const Node& node) {
 bool Evaluator::within_limits(const Value& made, const Node& node) {
   made_ += weight_of(made);
   if (made_ <= most_output) return true;
-  return over_limit("the values of the expression take more than " + std::to_string(most_output) +
-                        " bytes",
-                    node);
+  return over_limit(
+      "the values of the expression take more than " + std::to_string(most_output) + " bytes",
+      node);
+}
+
+bool Evaluator::put_off(Trouble::When when, std::string as, std::string why, const Node& node,
+                        Value stand_in, Value& out) {
+  if (!put_off_) put_off_ = {when, std::move(as), std::move(why), node.span};
+  out = std::move(stand_in);
+  return true;
 }
 
 bool Evaluator::evaluate(const Node& node, Value& out) {
+  trouble_.reset();
+  put_off_.reset();
+  if (!evaluate_part(node, out)) return false;
+  if (!put_off_) return true;
+  trouble_ = std::move(put_off_);
+  return false;
+}
+
+bool Evaluator::evaluate_part(const Node& node, Value& out) {
   return evaluate_node(node, out) && within_limits(out, node);
 }
 
@@ -84,7 +100,7 @@ bool Evaluator::evaluate_node(const Node& node, Value& out) {
       return evaluate_items(node, out);
     case Node::Kind::unary: {
       Value operand;
-      if (!evaluate(node.parts[0], operand)) return false;
+      if (!evaluate_part(node.parts[0], operand)) return false;
       if (node.operation != Operation::deny) return apply(node, operand, out);
       bool truth = false;
       if (!holds(node.parts[0], operand, truth)) return false;
@@ -102,17 +118,18 @@ bool Evaluator::evaluate_node(const Node& node, Value& out) {
       const std::string path = path_of(node);
       if (!path.empty() && scope_.find(path.substr(0, path.find('.'))) == nullptr)
         return name_without_value(node, out);
-      return evaluate(node.parts[0], of) && member(node, of, out);
+      return evaluate_part(node.parts[0], of) && member(node, of, out);
     }
     case Node::Kind::item: {
       Value of;
       Value at;
-      return evaluate(node.parts[0], of) && evaluate(node.parts[1], at) && item(node, of, at, out);
+      return evaluate_part(node.parts[0], of) && evaluate_part(node.parts[1], at) &&
+             item(node, of, at, out);
     }
     case Node::Kind::slice: {
       Value parts[4];
       for (std::size_t i = 0; i < 4; ++i) {
-        if (!evaluate(node.parts[i], parts[i])) return false;
+        if (!evaluate_part(node.parts[i], parts[i])) return false;
       }
       return slice(node, parts[0], parts[1], parts[2], parts[3], out);
     }
@@ -120,7 +137,7 @@ bool Evaluator::evaluate_node(const Node& node, Value& out) {
       return evaluate_call(node, out);
     case Node::Kind::cast: {
       Value of;
-      return evaluate(node.parts[0], of) && cast(node, of, out);
+      return evaluate_part(node.parts[0], of) && cast(node, of, out);
     }
     case Node::Kind::spread:
       break;
@@ -131,7 +148,7 @@ bool Evaluator::evaluate_node(const Node& node, Value& out) {
 bool Evaluator::evaluate_items(const Node& node, Value& out) {
   std::vector<Value> items(node.parts.size());
   for (std::size_t i = 0; i < items.size(); ++i) {
-    if (!evaluate(node.parts[i], items[i])) return false;
+    if (!evaluate_part(node.parts[i], items[i])) return false;
     if (node.kind == Node::Kind::record) items[i].set_name(node.keys[i]);
   }
   if (node.kind == Node::Kind::tuple) {
@@ -156,7 +173,11 @@ bool Evaluator::evaluate_items(const Node& node, Value& out) {
 }
 
 bool Evaluator::check(const Node& node, Value& out) {
-  if (!is_static_ || evaluate(node, out)) return true;
+  if (!is_static_) return true;
+  const std::optional<Trouble> before = put_off_;
+  const bool good = evaluate_part(node, out);
+  put_off_ = before;
+  if (good) return true;
   if (trouble_->when == Trouble::When::compile ||
       trouble_->when == Trouble::When::not_supported_yet)
     return false;
@@ -168,16 +189,17 @@ bool Evaluator::check(const Node& node, Value& out) {
 bool Evaluator::evaluate_binary(const Node& node, Value& out) {
   Value left;
   Value right;
-  if (!evaluate(node.parts[0], left)) return false;
+  if (!evaluate_part(node.parts[0], left)) return false;
   const Operation operation = node.operation;
-  const bool chooses =
-      operation == Operation::both || operation == Operation::either || operation == Operation::if_nil;
+  const bool chooses = operation == Operation::both || operation == Operation::either ||
+                       operation == Operation::if_nil;
   if (!chooses)
-    return evaluate(node.parts[1], right) && combine(node, operation, left, right, out);
+    return evaluate_part(node.parts[1], right) && combine(node, operation, left, right, out);
   bool truth = left.is(Type::nil);
   if (operation != Operation::if_nil && !holds(node.parts[0], left, truth)) return false;
   const bool needs_right = operation == Operation::either ? !truth : truth;
-  if (!(needs_right ? evaluate(node.parts[1], right) : check(node.parts[1], right))) return false;
+  if (!(needs_right ? evaluate_part(node.parts[1], right) : check(node.parts[1], right)))
+    return false;
   if (operation == Operation::if_nil || gives_sides()) {
     out = needs_right ? std::move(right) : std::move(left);
     return true;
@@ -189,10 +211,10 @@ bool Evaluator::evaluate_binary(const Node& node, Value& out) {
 
 bool Evaluator::evaluate_compared(const Node& node, Value& out) {
   Value left;
-  if (!evaluate(node.parts[0], left)) return false;
+  if (!evaluate_part(node.parts[0], left)) return false;
   for (std::size_t i = 0; i < node.operations.size(); ++i) {
     Value right;
-    if (!evaluate(node.parts[i + 1], right) ||
+    if (!evaluate_part(node.parts[i + 1], right) ||
         !combine(node, node.operations[i], left, right, out))
       return false;
     bool truth = false;
@@ -206,11 +228,11 @@ bool Evaluator::evaluate_compared(const Node& node, Value& out) {
 bool Evaluator::evaluate_condition(const Node& node, Value& out) {
   Value test;
   bool truth = false;
-  if (!evaluate(node.parts[0], test) || !holds(node.parts[0], test, truth)) return false;
+  if (!evaluate_part(node.parts[0], test) || !holds(node.parts[0], test, truth)) return false;
   const Node& chosen = node.parts[truth ? 1 : 2];
   const Node& other = node.parts[truth ? 2 : 1];
   Value unused;
-  if (!evaluate(chosen, out)) return false;
+  if (!evaluate_part(chosen, out)) return false;
   if (!is_static_) return true;
   return check(other, unused) && settle_sides(node, out, unused);
 }
@@ -220,13 +242,13 @@ bool Evaluator::evaluate_arguments(const Node& node, Arguments& out) {
     const Node& part = node.parts[i];
     Value value;
     if (part.kind == Node::Kind::spread) {
-      if (!evaluate(part.parts[0], value)) return false;
+      if (!evaluate_part(part.parts[0], value)) return false;
       if (!is_compound(value.type()) || value.is(Type::record))
         return not_yet("spreading this value is", part);
       for (const Value& item : value.as_list()) out.values.push_back(item);
       continue;
     }
-    if (!evaluate(part, value)) return false;
+    if (!evaluate_part(part, value)) return false;
     const std::string& name = node.keys[i - 1];
     if (name.empty())
       out.values.push_back(std::move(value));
@@ -241,13 +263,12 @@ bool Evaluator::evaluate_call(const Node& node, Value& out) {
   const std::string path = path_of(callee);
   Arguments arguments;
   const bool is_function =
-      !path.empty() && (callee.kind == Node::Kind::name ||
-                        scope_.find(path.substr(0, path.find('.'))) == nullptr);
-  if (is_function)
-    return evaluate_arguments(node, arguments) && call(node, path, arguments, out);
+      !path.empty() &&
+      (callee.kind == Node::Kind::name || scope_.find(path.substr(0, path.find('.'))) == nullptr);
+  if (is_function) return evaluate_arguments(node, arguments) && call(node, path, arguments, out);
   if (callee.kind != Node::Kind::member) return not_yet("calling this is", node);
   Value of;
-  return evaluate(callee.parts[0], of) && evaluate_arguments(node, arguments) &&
+  return evaluate_part(callee.parts[0], of) && evaluate_arguments(node, arguments) &&
          call_method(node, of, arguments, out);
 }
 

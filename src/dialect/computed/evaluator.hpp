@@ -54,9 +54,11 @@ class Evaluator {
   Evaluator(const Evaluator&) = delete;
   Evaluator& operator=(const Evaluator&) = delete;
 
-  // False where it has no value; then trouble() has the reason.
+  // False where it has no value; then trouble() has the reason. Of a static language, what its
+  // compiler refuses comes before what only happens when the program runs.
   bool evaluate(const Node& node, Value& out);
   const std::optional<Trouble>& trouble() const { return trouble_; }
+  bool is_static() const { return is_static_; }
 
  protected:
   // `is_static`: the language checks what it does not evaluate, too.
@@ -65,8 +67,8 @@ class Evaluator {
   // ---- The language's own ----
 
   virtual bool apply(const Node& node, const Value& operand, Value& out) = 0;
-  virtual bool combine(const Node& node, Operation operation, const Value& left,
-                       const Value& right, Value& out) = 0;
+  virtual bool combine(const Node& node, Operation operation, const Value& left, const Value& right,
+                       Value& out) = 0;
   // Whether a value counts as true.
   virtual bool holds(const Node& node, const Value& value, bool& out) = 0;
   // What a comparison, or an operator between truth values, gives.
@@ -91,6 +93,10 @@ class Evaluator {
   // ---- Troubles: always false. The first stays. ----
 
   bool fail(Trouble::When when, std::string as, std::string why, const Node& node);
+  // A trouble of the running program, behind which the compiler still looks at the rest: with a
+  // value of the right type in place of the one that is missing. Always true.
+  bool put_off(Trouble::When when, std::string as, std::string why, const Node& node,
+               Value stand_in, Value& out);
   // "the function sin is"
   bool not_yet(std::string what, const Node& node);
   bool over_limit(std::string what, const Node& node);
@@ -101,6 +107,7 @@ class Evaluator {
   const Value* find(std::string_view name) const { return scope_.find(name); }
 
  private:
+  bool evaluate_part(const Node& node, Value& out);
   bool evaluate_node(const Node& node, Value& out);
   bool evaluate_items(const Node& node, Value& out);
   bool evaluate_binary(const Node& node, Value& out);
@@ -115,6 +122,7 @@ class Evaluator {
   bool is_static_;
   std::size_t made_ = 0;
   std::optional<Trouble> trouble_;
+  std::optional<Trouble> put_off_;
 };
 
 }  // namespace inky::inline v1::computed

@@ -83,12 +83,13 @@ bool Reader::read(Node& node, int level) {
     const std::size_t end = at_;
     skip_blanks();
     const OperatorFact* found = find_operator(grammar_.infix);
-    if (found == nullptr || found->level < level) {
+    // What is not supported yet is reported, whatever it binds to.
+    const bool is_known = found != nullptr && found->operation != Operation::none;
+    if (found == nullptr || (is_known && found->level < level)) {
       at_ = end;
       break;
     }
-    if (found->operation == Operation::none)
-      return not_yet("the operator " + std::string(found->text) + " here is", at_);
+    if (!is_known) return not_yet("the operator " + std::string(found->text) + " here is", at_);
     if (!join(node, *found)) return false;
   }
   --depth_;

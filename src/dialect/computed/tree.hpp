@@ -33,11 +33,11 @@ enum class Operation : std::uint8_t {
   at_most,
   more,
   at_least,
-  same,      // one object, not only equal ones
+  same,  // one object, not only equal ones
   not_same,
   contained,  // in
   not_contained,
-  both,    // the right side is evaluated only where it matters, and so is that of the next two
+  both,  // the right side is evaluated only where it matters, and so is that of the next two
   either,
   if_nil,  // the right side, where the left one is nil
   negate,
@@ -76,10 +76,12 @@ struct Node {
   std::vector<Node> parts;
   std::vector<std::string> keys;
   std::vector<Operation> operations;
-  Span span;               // in the source
-  bool enclosed = false;   // in parentheses
-  bool by_pointer = false; // of a member: it was written with an arrow
-  std::vector<Span> texts; // of a text constant: what is between the quotes of each of its literals
+  Span span;                // in the source
+  bool enclosed = false;    // in parentheses
+  bool by_pointer = false;  // of a member: it was written with an arrow
+  std::vector<Span>
+      texts;            // of a text constant: what is between the quotes of each of its literals
+  bool is_raw = false;  // one of them has no escapes
 };
 
 // The names in it that values may bear, each once, in the order in which they first come, added to

@@ -27,7 +27,8 @@ bool is_zero(const Value& value) {
 bool Typed::is_number(const Value& value) const {
   const Type type = value.type();
   if (type == Type::truth) return rules_.truth_is_a_number;
-  if (type == Type::character) return value.as_character() < (rules_.character_is_u16 ? 0x10000U : 0x80U);
+  if (type == Type::character)
+    return value.as_character() < (rules_.character_is_u16 ? 0x10000U : 0x80U);
   return is_narrow(type) || is_arithmetic(type);
 }
 
@@ -73,11 +74,11 @@ bool Typed::name_without_value(const Node& node, Value&) {
 
 bool Typed::keep(const Node& node, Type type, const Integer& number, Value& out) {
   if (!fits(type, number) && fact_of(type).is_signed && rules_.overflow_is_undefined) {
-    return fail(Trouble::When::undefined, {},
-                "the result " + number.str() + " does not fit " + std::string(name_of(type)) +
-                    ", and overflow of signed numbers has no meaning in " +
-                    std::string(rules_.language),
-                node);
+    return put_off(Trouble::When::undefined, {},
+                   "the result " + number.str() + " does not fit " + std::string(name_of(type)) +
+                       ", and overflow of signed numbers has no meaning in " +
+                       std::string(rules_.language),
+                   node, wrapped(type, number), out);
   }
   out = wrapped(type, number);
   return true;
@@ -102,10 +103,10 @@ bool Typed::convert(const Node& node, Type type, const Value& value, Value& out)
     return true;
   }
   if (rules_.cast == TypedRules::Cast::undefined) {
-    return fail(Trouble::When::undefined, {},
-                describe(value) + " does not fit " + std::string(name_of(type)) +
-                    ", and such a conversion has no meaning in " + std::string(rules_.language),
-                node);
+    return put_off(Trouble::When::undefined, {},
+                   describe(value) + " does not fit " + std::string(name_of(type)) +
+                       ", and such a conversion has no meaning in " + std::string(rules_.language),
+                   node, wrapped(type, 1), out);
   }
   const BinaryReal real = value.as_real();
   if (real.kind == RealClass::not_a_number) {
@@ -135,8 +136,7 @@ bool Typed::combine_others(const Node& node, Operation operation, const Value& l
     if (!is_number(*value) && !value->is(Type::text) && !value->is(Type::truth))
       return not_yet("arithmetic with " + std::string(name_of(value->type())) + " is", node);
   }
-  if (left.is(Type::text) || right.is(Type::text))
-    return not_yet("operators on texts are", node);
+  if (left.is(Type::text) || right.is(Type::text)) return not_yet("operators on texts are", node);
   return wrong_operands(node, operation, left, right);
 }
 
@@ -215,8 +215,8 @@ bool Typed::combine_reals(const Node& node, Operation operation, Type type, cons
 
 bool Typed::combine_wholes(const Node& node, Operation operation, Type type, const Value& left,
                            const Value& right, Value& out) {
-  const auto result = computed::combine_wholes(operation, whole_of(left), whole_of(right),
-                                               Division::toward_zero);
+  const auto result =
+      computed::combine_wholes(operation, whole_of(left), whole_of(right), Division::toward_zero);
   if (result) {
     // The most negative number has a remainder by -1 as little as a quotient: C17 6.5.5.
     if (operation == Operation::remainder && rules_.overflow_is_undefined &&
@@ -225,8 +225,10 @@ bool Typed::combine_wholes(const Node& node, Operation operation, Type type, con
     return keep(node, type, *result, out);
   }
   if (rules_.division_by_zero.empty())
-    return fail(Trouble::When::undefined, {}, "a division by zero has no meaning", node);
-  return fail(Trouble::When::run, std::string(rules_.division_by_zero), "a division by zero", node);
+    return put_off(Trouble::When::undefined, {}, "a division by zero has no meaning", node,
+                   wrapped(type, 1), out);
+  return put_off(Trouble::When::run, std::string(rules_.division_by_zero), "a division by zero",
+                 node, wrapped(type, 1), out);
 }
 
 bool Typed::shift(const Node& node, Operation operation, const Value& left, const Value& right,
@@ -238,10 +240,10 @@ bool Typed::shift(const Node& node, Operation operation, const Value& left, cons
   if (rules_.shifts_are_masked) {
     by = *computed::combine_wholes(Operation::bits_and, by, width - 1, Division::toward_zero);
   } else if (by < 0 || by >= width) {
-    return fail(Trouble::When::undefined, {},
-                "a shift by " + by.str() + " of a number of " + std::to_string(width) +
-                    " bits has no meaning",
-                node);
+    return put_off(Trouble::When::undefined, {},
+                   "a shift by " + by.str() + " of a number of " + std::to_string(width) +
+                       " bits has no meaning",
+                   node, left, out);
   }
   const int count = by.convert_to<int>();
   const Integer number = whole_of(left);

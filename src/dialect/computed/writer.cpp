@@ -10,8 +10,8 @@ namespace {
 
 class Writer {
  public:
-  Writer(const Grammar& grammar, const ProgramForm& form, WrittenCall& out)
-      : grammar_(grammar), form_(form), out_(out) {}
+  Writer(const Grammar& grammar, const ProgramForm& form, WrittenCall& out, TextStyle texts)
+      : grammar_(grammar), form_(form), out_(out), texts_(texts) {}
 
   bool write(const Node& node) {
     if (!node.enclosed) return write_bare(node);
@@ -65,6 +65,14 @@ class Writer {
     return false;
   }
 
+  // How the program writes nothing; empty where it has no such value.
+  static std::string_view nil_of(const ProgramForm& form) {
+    for (const TypeForm& type : form.types) {
+      if (type.type == Type::nil) return type.literal;
+    }
+    return {};
+  }
+
   std::string text_of_prefix(Operation operation) const {
     for (const OperatorFact& fact : grammar_.prefix) {
       if (fact.operation != operation) continue;
@@ -80,7 +88,24 @@ class Writer {
     return found == grammar_.infix.end() ? std::string_view() : found->text;
   }
 
+  bool write_text(std::string_view text) {
+    if (texts_ == TextStyle::literals) {
+      out_.add_literal("\"" + literal_text(form_, text) + "\"");
+      return true;
+    }
+    if (text.find_first_of("'\"\\{}#\n\r\t") != std::string_view::npos ||
+        literal_text(form_, text) != text)
+      return false;
+    out_.add("'" + std::string(text) + "'");
+    return true;
+  }
+
   bool write_constant(const Node& node) {
+    if (node.value.is(Type::text)) return write_text(node.value.as_text());
+    if (node.value.is(Type::nil)) {
+      out_.add(nil_of(form_));
+      return !nil_of(form_).empty();
+    }
     const Result<std::string> source = value_source(form_, {}, node.value);
     if (!source) return false;
     if (source->find_first_of("\"'") == std::string::npos)
@@ -106,7 +131,7 @@ class Writer {
     out_.add("{");
     for (std::size_t i = 0; i < node.parts.size(); ++i) {
       if (i > 0) out_.add(", ");
-      out_.add_literal("\"" + literal_text(form_, node.keys[i]) + "\"");
+      if (!write_text(node.keys[i])) return false;
       out_.add(": ");
       if (!write(node.parts[i])) return false;
     }
@@ -161,12 +186,14 @@ class Writer {
   const Grammar& grammar_;
   const ProgramForm& form_;
   WrittenCall& out_;
+  TextStyle texts_;
 };
 
 }  // namespace
 
-bool write(const Node& node, const Grammar& grammar, const ProgramForm& form, WrittenCall& out) {
-  return Writer(grammar, form, out).write(node);
+bool write(const Node& node, const Grammar& grammar, const ProgramForm& form, WrittenCall& out,
+           TextStyle texts) {
+  return Writer(grammar, form, out, texts).write(node);
 }
 
 }  // namespace inky::inline v1::computed

@@ -46,6 +46,7 @@ class Reader : PastedSource {
       if (!out_.refusal) read_insertion(!piece);
     }
     keep_first_word();
+    out_.value_names = chain_.names;
     chain_.after = std::move(pending_);
     close(source_.size());
     at_ = source_.size();
@@ -97,9 +98,9 @@ class Reader : PastedSource {
     skip_blanks();
     if (out && starts_with(".")) {
       ++at_;
-      constexpr std::string_view members[] = {"width", "precision", "fill",    "setf",
-                                              "unsetf", "flags",    "put",     "write",
-                                              "flush",  "imbue",    "copyfmt", "clear"};
+      constexpr std::string_view members[] = {"width",  "precision", "fill",    "setf",
+                                              "unsetf", "flags",     "put",     "write",
+                                              "flush",  "imbue",     "copyfmt", "clear"};
       out = std::find(std::begin(members), std::end(members), read_name()) != std::end(members);
     } else {
       out = out && (starts_with("<<") || starts_with(";"));
@@ -139,8 +140,8 @@ class Reader : PastedSource {
       std::string_view name;
       std::string_view manipulator;
     };
-    constexpr Member members[] = {{"width", "setw"},         {"precision", "setprecision"},
-                                  {"fill", "setfill"},       {"setf", "setiosflags"},
+    constexpr Member members[] = {{"width", "setw"},           {"precision", "setprecision"},
+                                  {"fill", "setfill"},         {"setf", "setiosflags"},
                                   {"unsetf", "resetiosflags"}, {"flags", "setiosflags"}};
     const auto member = std::find_if(std::begin(members), std::end(members),
                                      [&](const Member& one) { return one.name == name; });
@@ -205,9 +206,8 @@ class Reader : PastedSource {
       std::string_view name;
       What what;
     };
-    constexpr Group groups[] = {{"floatfield", What::notation},
-                                {"basefield", What::base},
-                                {"adjustfield", What::side}};
+    constexpr Group groups[] = {
+        {"floatfield", What::notation}, {"basefield", What::base}, {"adjustfield", What::side}};
     do {
       skip_blanks();
       std::string_view name = read_name();
@@ -256,7 +256,7 @@ class Reader : PastedSource {
     tell(
         "value",
         [&] {
-          return shown.is_constant()          ? describe(shown.value)
+          return shown.is_constant()           ? describe(shown.value)
                  : shown.expression != nullptr ? std::string("the value of this expression")
                                                : "the value named " + shown.name;
         },

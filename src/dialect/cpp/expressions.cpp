@@ -19,7 +19,19 @@ std::string quoted(std::string_view text) {
   return out + '"';
 }
 
+constexpr PrintFact prints[] = {{"std::println", "\n"}, {"println", "\n"}};
+
 }  // namespace
+
+const ExpressionForm cpp_expressions = {
+    .grammar = &c_language::grammar,
+    .reader = [](TemplateContent& out, std::size_t at) -> std::unique_ptr<computed::Reader> {
+      return std::make_unique<c_language::ExpressionReader>(c_language::Edition::cpp, out, at);
+    },
+    .evaluator = [](const computed::Scope& scope) -> std::unique_ptr<computed::Evaluator> {
+      return std::make_unique<CppExpressions>(scope);
+    },
+    .prints = prints};
 
 bool CppExpressions::call(const computed::Node& node, const std::string& path,
                           const computed::Arguments& arguments, Value& out) {
@@ -31,8 +43,8 @@ bool CppExpressions::call(const computed::Node& node, const std::string& path,
   if (name != "format" || arguments.size() == 0 || !arguments[0].is(Type::text))
     return Expressions::call(node, path, arguments, out);
   const Dialect& dialect = *cpp_format_dialect();
-  const auto parsed = dialect.parse(
-      literal_text(program_form_of(dialect.facts()), arguments[0].as_text()));
+  const auto parsed =
+      dialect.parse(literal_text(program_form_of(dialect.facts()), arguments[0].as_text()));
   if (!parsed) return not_yet("this template of std::format is", node);
   TextBuffer text;
   const std::span<const Value> all(arguments.values);

@@ -15,4 +15,7 @@ class CppExpressions final : public c_language::Expressions {
             const computed::Arguments& arguments, Value& out) override;
 };
 
+// How whole calls are read.
+extern const ExpressionForm cpp_expressions;
+
 }  // namespace inky::inline v1

@@ -4,6 +4,7 @@
 
 #include "../c/source.hpp"
 #include "dialects.hpp"
+#include "expressions.hpp"
 
 namespace inky::inline v1 {
 
@@ -76,6 +77,7 @@ const LanguageFacts& cpp_language_facts() {
           "typeid typename typeof union unix unsigned using virtual void volatile wchar_t "
           "while xor xor_eq",
       .dialects = dialects,
+      .expressions = &cpp_expressions,
   };
   return facts;
 }

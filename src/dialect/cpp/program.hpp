@@ -25,6 +25,18 @@ inline constexpr auto cpp_program_types = std::to_array<TypeForm>({
     {Type::truth, "bool "},
 });
 
+inline constexpr NeededLine cpp_needed[] = {
+    {"sqrt cbrt floor ceil round trunc rint nearbyint lround llround fabs abs fmod fmax fmin pow "
+     "exp "
+     "log log2 log10 sin cos tan atan",
+     "#include <cmath>\n"},
+    {"bitset", "#include <bitset>\n"},
+    {"max min", "#include <algorithm>\n"},
+    {"format", "#include <format>\n"},
+    {"strlen", "#include <cstring>\n"},
+    {"toupper tolower", "#include <cctype>\n"},
+};
+
 constexpr ProgramForm cpp_program(std::string_view before) {
   return {.before = before,
           .declaration = "  const @T@N = @V;\n",
@@ -36,7 +48,8 @@ constexpr ProgramForm cpp_program(std::string_view before) {
           .not_a_number = "__builtin_nan(\"\")",
           .least_i64 = "(-9223372036854775807L - 1)",
           .direction = DirectionEscape::bytes,
-          .escaped = "\"\\?"};
+          .escaped = "\"\\?",
+          .needed = cpp_needed};
 }
 
 inline constexpr std::string_view cpp_pad_left =

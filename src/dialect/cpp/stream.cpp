@@ -57,13 +57,22 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
 
   // What the compiler reports, which sees the whole chain before any of it is printed.
   std::optional<Outcome> check() {
-    if (begins_with_value_ && !check_shown(chain_.first)) return std::move(trouble_);
+    std::optional<Outcome> later;
+    // Whether to go on: what happens when the program runs comes after what the compiler refuses.
+    const auto goes_on = [&](bool good) {
+      if (good) return true;
+      if (trouble_.kind() == Outcome::Kind::fails_compile) return false;
+      if (!later) later = std::move(trouble_);
+      trouble_ = Outcome();
+      return true;
+    };
+    if (begins_with_value_ && !goes_on(check_shown(chain_.first))) return std::move(trouble_);
     for (const Insertion& insertion : chain_.insertions) {
-      if (!check_settings(insertion.before) || !check_shown(insertion.shown))
+      if (!goes_on(check_settings(insertion.before)) || !goes_on(check_shown(insertion.shown)))
         return std::move(trouble_);
     }
-    if (!check_settings(chain_.after)) return std::move(trouble_);
-    return std::nullopt;
+    if (!goes_on(check_settings(chain_.after))) return std::move(trouble_);
+    return later;
   }
 
   // The first word, where it is a value, belongs to no field: whether it is one shows only now.
@@ -90,7 +99,9 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
     const Insertion& insertion = chain_.insertions[index];
     if (!apply(insertion.before)) return false;
     const int width = state_.width;
-    put(field, *find(insertion.shown));
+    const Value& shown = *find(insertion.shown);
+    if (report_ != nullptr && insertion.shown.expression != nullptr) computed_ = shown;
+    put(field, shown);
     if (report_ != nullptr) note_width(field, insertion.shown, width);
     state_.width = 0;
     return true;
@@ -116,12 +127,12 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
 
   // The value of an expression, computed once; null, and trouble_ set, where it has none.
   const Value* compute(const Operand& operand) {
-    const auto known = computed_.find(&operand);
-    if (known != computed_.end()) return &known->second;
+    const auto known = results_.find(&operand);
+    if (known != results_.end()) return &known->second;
     CppExpressions expressions(*this);
     Value value;
     if (expressions.evaluate(*operand.expression, value))
-      return &computed_.emplace(&operand, std::move(value)).first->second;
+      return &results_.emplace(&operand, std::move(value)).first->second;
     fail(computed::outcome_of(*expressions.trouble()));
     return nullptr;
   }
@@ -387,7 +398,7 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
   const Chain& chain_;
   bool begins_with_value_;  // the first word is a value, and no stream
   NamedValues named_;
-  std::unordered_map<const Operand*, Value> computed_;
+  std::unordered_map<const Operand*, Value> results_;
   State state_;
   bool used_up_ = false;  // a width, by the value before
   Span width_span_;
@@ -426,12 +437,11 @@ class CppStream final : public family::CheckedDialect<Chain, Rendering> {
           const char byte = static_cast<char>(setting.argument.value.bits() & 0xFF);
           state.fill = Mark(std::string_view(&byte, 1));
         } else {
-          const auto number =
-              static_cast<std::int32_t>(low_half(setting.argument.value.bits()));
+          const auto number = static_cast<std::int32_t>(low_half(setting.argument.value.bits()));
           state.set(setting.what,
-                    !setting.takes_argument             ? setting.to
-                    : setting.what == What::base        ? State::base_flag_of(number)
-                                                        : number,
+                    !setting.takes_argument      ? setting.to
+                    : setting.what == What::base ? State::base_flag_of(number)
+                                                 : number,
                     setting.how);
         }
       }

@@ -124,7 +124,8 @@ class Rendering {
     if (report_ == nullptr) return language().render(field);
     const std::size_t from = out_.needed() - start;
     const bool prints = language().render(field);
-    report_->fields.push_back({index, {from, out_.needed() - start}, shown_});
+    report_->fields.push_back({index, {from, out_.needed() - start}, shown_, computed_});
+    computed_.reset();
     language().note_field(field);
     return prints;
   }
@@ -159,8 +160,9 @@ class Rendering {
   Output& out_;
   Report* report_;
   Outcome trouble_;
-  bool looked_ = false;  // for values of rare types
-  int shown_ = unset;    // the value that the field shows, where the field does not say
+  bool looked_ = false;            // for values of rare types
+  int shown_ = unset;              // the value that the field shows, where the field does not say
+  std::optional<Value> computed_;  // what the field shows, where that is the value of an expression
 };
 
 }  // namespace inky::inline v1::family

@@ -2,8 +2,8 @@
 //
 // Defined by the Python 3.11 library reference, "Format String Syntax", and the language reference,
 // "Formatted string literals"; what they leave open is as CPython 3.11 prints it. A template that
-// begins with f and a quote is an f-string, whose expressions are names of values, with attributes
-// and items; any other is what str.format is called on.
+// begins with f and a quote is an f-string, whose expressions are evaluated; any other is what
+// str.format is called on.
 //
 // What sets it apart from its family:
 //   - str.format fails at run time, field by field, from the left: what a later field has wrong is
@@ -23,6 +23,7 @@
 #include "../family/writing_dialect.hpp"
 #include "attributes.hpp"
 #include "dialects.hpp"
+#include "expressions.hpp"
 #include "fields.hpp"
 #include "moments.hpp"
 #include "text/escape.hpp"
@@ -42,8 +43,10 @@ using python::Replacement;
 using python::SpecPart;
 using python::Step;
 
-class Rendering final : public family::Rendering<Rendering> {
+class Rendering final : public family::Rendering<Rendering>, public computed::Scope {
  public:
+  const Value* find(std::string_view name) const override { return index_.named(name); }
+
   static constexpr bool takes_rare_values = true;
   Rendering(const TemplateContent& parsed, std::span<const Value> values,
             const RenderOptions& options, Output& out, Report* report)
@@ -77,7 +80,13 @@ class Rendering final : public family::Rendering<Rendering> {
     if (!field.failure.empty()) return raise(field.failure, field.defect, field);
     Value held;  // what a step led to, where it was not there already
     const Value* value = nullptr;
-    if (!find(field, value) || !walk(field, value, held)) return false;
+    if (field.expression != nullptr) {
+      if (!evaluate(field, held)) return false;
+      value = &held;
+      if (report_ != nullptr && depth == 0) computed_ = held;
+    } else if (!find(field, value) || !walk(field, value, held)) {
+      return false;
+    }
     if (field.conversion != 0) {
       if (field.conversion != U's' && field.conversion != U'r' && field.conversion != U'a')
         return raise("ValueError", "Unknown conversion specifier", field);
@@ -93,6 +102,12 @@ class Rendering final : public family::Rendering<Rendering> {
     }
     const FormatSpec spec = python::read_spec(text.view());
     return put_value(field, spec, text.view(), *value, out, depth);
+  }
+
+  bool evaluate(const Replacement& field, Value& held) {
+    python::Expressions expressions(*this);
+    if (expressions.evaluate(*field.expression, held)) return true;
+    return fail(computed::outcome_of(*expressions.trouble()));
   }
 
   bool find(const Replacement& field, const Value*& value) {
@@ -316,7 +331,7 @@ class Python final : public family::WritingDialect {
   Result<WrittenCall> do_write_call(const TemplateContent& parsed,
                                     std::span<const std::string> names) const override {
     // Its program is empty where it was refused.
-    if (!python::f_string_in(parsed.source)) return Dialect::do_write_call(parsed, names);
+    if (!python::is_f_string(parsed.source)) return Dialect::do_write_call(parsed, names);
     if (parsed.refusal) return not_read(parsed);
     auto literal = python::f_string_source(parsed, static_cast<const Fields&>(*parsed.program));
     if (!literal) return literal.error();
@@ -331,8 +346,9 @@ class Python final : public family::WritingDialect {
                                  Notes& notes) const override {
     const Replacement& shown =
         static_cast<const Fields&>(*parsed.program).fields[static_cast<std::size_t>(field)];
-    if (!shown.parts.empty() || !shown.steps.empty() || !shown.said.empty() ||
-        (shown.conversion != 0 && shown.conversion != 's') || type == Type::moment) {
+    if (!shown.parts.empty() || !shown.steps.empty() || shown.expression != nullptr ||
+        !shown.said.empty() || (shown.conversion != 0 && shown.conversion != 's') ||
+        type == Type::moment) {
       writing::cannot("the field asks what is Python's own", notes);
       return std::nullopt;
     }
@@ -392,8 +408,7 @@ class Python final : public family::WritingDialect {
 
  private:
   static void read(TemplateContent& out, Fields& program, std::vector<Words>* words) {
-    if (const auto inside = python::f_string_in(out.source))
-      return python::read_f_string(*inside, out, program, words);
+    if (python::is_f_string(out.source)) return python::read_f_string(out, program, words);
     const braces::Decoded decoded(out, python::read_escape);
     if (!out.refusal) python::read_format(decoded, out, program, words);
     note_quotes(python::braces_facts, out);

@@ -3,10 +3,12 @@
 
 #include <cstdint>
 #include <limits>
+#include <memory>
 #include <string>
 #include <string_view>
 #include <vector>
 
+#include "../computed/tree.hpp"
 #include "../family/braces.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 #include "spec.hpp"
@@ -36,6 +38,7 @@ struct Replacement {
   std::string name;
   std::int64_t index = unset;
   std::vector<Step> steps;
+  std::shared_ptr<const computed::Node> expression;  // instead of both, in an f-string
   char32_t conversion = 0;
   std::string said;  // "mass=" of an f-string
   bool has_spec = false;
@@ -67,10 +70,10 @@ void add_field(Replacement field, TemplateContent& out, Fields& program);
 void read_format(const braces::Decoded& decoded, TemplateContent& out, Fields& program,
                  std::vector<Words>* words);
 
-// Where the text of an f-string is in a source; nothing for what is none.
-std::optional<Span> f_string_in(std::string_view source);
-// Reads the text of an f-string, between its quotes; `words` may be null.
-void read_f_string(Span inside, TemplateContent& out, Fields& program, std::vector<Words>* words);
+// Whether a source is an f-string with its quotes, or literals side by side of which one is.
+bool is_f_string(std::string_view source);
+// Reads one. REQUIRES: is_f_string(out.source). `words` may be null.
+void read_f_string(TemplateContent& out, Fields& program, std::vector<Words>* words);
 
 // The f-string of `program`, written again with its quotes. An error where a key in it is more than
 // letters, digits and blanks.

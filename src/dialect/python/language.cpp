@@ -2,6 +2,7 @@
 
 #include "dialect/language_facts.hpp"
 #include "dialects.hpp"
+#include "expressions.hpp"
 
 namespace inky::inline v1 {
 
@@ -83,6 +84,7 @@ const LanguageFacts& python_language_facts() {
           "finally for from global if import in is lambda match nonlocal not or pass raise "
           "return try type while with yield",
       .dialects = dialects,
+      .expressions = &python::expression_form,
   };
   return facts;
 }

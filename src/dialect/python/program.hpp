@@ -22,6 +22,8 @@ inline constexpr auto python_program_types = std::to_array<TypeForm>({
     {Type::nil, "", "None"},
 });
 
+inline constexpr NeededLine python_needed[] = {{"math", "import math\n"}};
+
 inline constexpr ProgramForm python_program = {.before = "",
                                                .declaration = "@N = @V\n",
                                                .statement = "@S\n",
@@ -32,7 +34,8 @@ inline constexpr ProgramForm python_program = {.before = "",
                                                .not_a_number = "float(\"nan\")",
                                                .truth = "True",
                                                .falsehood = "False",
-                                               .control = ControlEscape::hexadecimal};
+                                               .control = ControlEscape::hexadecimal,
+                                               .needed = python_needed};
 
 inline constexpr std::string_view python_pad_left =
     "# Text with spaces before it, up to a width. Its columns are given: len() counts code "

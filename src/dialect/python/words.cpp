@@ -9,6 +9,7 @@ namespace {
 
 std::string value_words(const Replacement& field) {
   std::string out = field.said.empty() ? "" : "the text " + in_quotes(field.said) + ", then ";
+  if (field.expression != nullptr) return out + "the value of this expression";
   out += field.name.empty() ? "value " + std::to_string(field.index + 1)
                             : "the value named " + field.name;
   for (const Step& step : field.steps) {

@@ -1,0 +1,36 @@
+// A whole call with its arguments, as it stands in source.
+//
+//   Result<Template> t = parse_statement(*find_dialect("c"), "printf(\"%6.2f\\n\", price * 0.76);");
+//   const Value values[] = {*read_value("price=9.55")};
+//   t->dialect().render(*t, values, out)            // prints "  7.26\n"
+//
+// Names in the arguments are values by name; values without names are given to the other names, in
+// the order in which these first come.
+#pragma once
+
+#include <span>
+#include <string_view>
+#include <vector>
+
+#include "inky_margin/dialect/dialect.hpp"
+
+namespace inky::inline v1 {
+
+// Reads a statement of the language of `asked`. The dialect of the template is the facility that
+// the call uses, which may be another one of the language. An error (not_supported_yet, bad_template)
+// where it is no such call, or one that is not understood.
+Result<Template> parse_statement(const Dialect& asked, std::string_view source);
+
+// The template of a call, and the values that its arguments come to. Of a template that is no call,
+// itself and the values given. An error where an argument has no value.
+struct EvaluatedCall {
+  Template inner;
+  std::vector<Value> values;
+};
+Result<EvaluatedCall> evaluate_call(const Template& parsed, std::span<const Value> values);
+
+// Whether a source begins as a statement does, and cannot be a template of `asked`: a known name and
+// a parenthesis with a literal behind it, or a literal with a method or an operator behind it.
+bool is_statement(const Dialect& asked, std::string_view source);
+
+}  // namespace inky::inline v1

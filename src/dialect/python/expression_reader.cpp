@@ -1,0 +1,203 @@
+#include <algorithm>
+
+#include "expressions.hpp"
+#include "inky_margin/number/decimal.hpp"
+#include "text/ascii.hpp"
+#include "text/escape.hpp"
+#include "values.hpp"
+
+namespace inky::inline v1::python {
+
+namespace {
+
+using computed::Operation;
+
+// The Python Language Reference, 6.17.
+constexpr computed::OperatorFact infix_operators[] = {
+    {"or", Operation::either, 1},       {"and", Operation::both, 2},
+    {"in", Operation::contained, 4},    {"not in", Operation::not_contained, 4},
+    {"is", Operation::same, 4},         {"is not", Operation::not_same, 4},
+    {"<", Operation::less, 4},          {"<=", Operation::at_most, 4},
+    {">", Operation::more, 4},          {">=", Operation::at_least, 4},
+    {"==", Operation::equal, 4},        {"!=", Operation::unequal, 4},
+    {"|", Operation::bits_or, 5},       {"^", Operation::bits_differ, 6},
+    {"&", Operation::bits_and, 7},      {"<<", Operation::shift_left, 8},
+    {">>", Operation::shift_right, 8},  {"+", Operation::add, 9},
+    {"-", Operation::subtract, 9},      {"*", Operation::multiply, 10},
+    {"/", Operation::divide, 10},       {"//", Operation::divide_down, 10},
+    {"%", Operation::remainder, 10},    {"@", Operation::none, 10},
+    {"**", Operation::power, 12, true}, {":=", Operation::none, 0},
+    {"for", Operation::none, 0},        {"async", Operation::none, 0},
+};
+constexpr computed::OperatorFact prefix_operators[] = {
+    {"not", Operation::deny, 3},     {"-", Operation::negate, 11},
+    {"+", Operation::keep, 11},      {"~", Operation::complement, 11},
+    {"lambda", Operation::none, 11}, {"await", Operation::none, 11},
+    {"yield", Operation::none, 11},  {"*", Operation::none, 11},
+};
+
+constexpr std::string_view reserved_words[] = {
+    "as",   "assert", "break",   "class", "continue", "def", "del",    "elif",
+    "else", "except", "finally", "from",  "global",   "if",  "import", "nonlocal",
+    "pass", "raise",  "return",  "try",   "while",    "with"};
+
+constexpr PrintFact prints[] = {{"print", "\n"}};
+
+}  // namespace
+
+const computed::Grammar grammar = [] {
+  computed::Grammar out;
+  out.infix = infix_operators;
+  out.prefix = prefix_operators;
+  out.comparisons_chain = true;
+  out.condition = computed::Grammar::Condition::words;
+  out.slices = out.tuples = out.braces = true;
+  out.lists = "[";
+  out.names_argument = "=";
+  out.spread = "*";
+  return out;
+}();
+
+const ExpressionForm expression_form = {
+    .grammar = &grammar,
+    .reader = [](TemplateContent& out, std::size_t at) -> std::unique_ptr<computed::Reader> {
+      return std::make_unique<ExpressionReader>(out, at, out.source.size());
+    },
+    .evaluator = [](const computed::Scope& scope) -> std::unique_ptr<computed::Evaluator> {
+      return std::make_unique<Expressions>(scope);
+    },
+    .prints = prints,
+    .filled_literal = f_string_size,
+    .plain_field = "{}",
+    .plain_dialect = "python",
+    .separator = " "};
+
+bool is_name_start(char c) {
+  return is_word_start(c) || static_cast<unsigned char>(c) >= 0x80;
+}
+
+std::optional<bool> ExpressionReader::read_own(computed::Node& node) {
+  const char c = peek();
+  const std::size_t start = at_;
+  if (is_digit(c) || (c == '.' && is_digit(peek(1)))) return read_number(node);
+  if (c == '\\') return syntax_error("a backslash is no part of an expression", start);
+  const std::size_t letters =
+      std::min(source_.find_first_not_of("rRbBuUfF", at_), source_.size()) - at_;
+  if (letters <= 2 && (peek(letters) == '"' || peek(letters) == '\'')) return read_texts(node);
+  if (!begins_name(c)) return std::nullopt;
+  const std::string_view word = read_word();
+  if (word == "True" || word == "False" || word == "None") {
+    node.kind = computed::Node::Kind::constant;
+    if (word != "None") node.value = Value::truth(word == "True");
+    return true;
+  }
+  if (std::find(std::begin(reserved_words), std::end(reserved_words), word) !=
+      std::end(reserved_words))
+    return syntax_error("a keyword is no expression", start);
+  at_ = start;
+  return std::nullopt;
+}
+
+// The Python Language Reference, 2.4.5 to 2.4.7.
+bool ExpressionReader::read_number(computed::Node& node) {
+  const std::size_t start = at_;
+  const char mark = static_cast<char>(peek(1) | 0x20);
+  const bool based = peek() == '0' && (mark == 'x' || mark == 'o' || mark == 'b');
+  bool has_point = false;
+  while (!at_end()) {
+    const char c = peek();
+    const char before = at_ > start ? source_[at_ - 1] : ' ';
+    // A second point is a member's.
+    if (c == '.' && (has_point || based)) break;
+    has_point = has_point || c == '.' || (!based && (c == 'e' || c == 'E'));
+    const bool exponent_sign = !based && (c == '-' || c == '+') && (before == 'e' || before == 'E');
+    if (!is_word_part(c) && c != '.' && !exponent_sign) break;
+    ++at_;
+  }
+  std::string text(source_.substr(start, at_ - start));
+  bool good = !text.ends_with('_') && text.find("__") == std::string::npos &&
+              text.find("_.") == std::string::npos && text.find("._") == std::string::npos;
+  text.erase(std::remove(text.begin(), text.end(), '_'), text.end());
+  node.kind = computed::Node::Kind::constant;
+  if (based || text.find_first_not_of("0123456789") == std::string::npos) {
+    if (based) text[1] = mark;
+    const bool zeros_first = !based && text.size() > 1 && text[0] == '0' &&
+                             text.find_first_not_of('0') != std::string::npos;
+    const auto whole = read_whole(text);
+    good = good && whole && !zeros_first;
+    if (good) node.value = whole_value(integer_of(*whole));
+  } else {
+    const bool imaginary = text.ends_with('j') || text.ends_with('J');
+    if (imaginary) text.pop_back();
+    good = good && scan_decimal(text).has_value();
+    if (good) {
+      const Value real = Value::real(Type::f64, *read_real(binary64, text));
+      node.value = imaginary ? Value::complex(0.0, computed::double_of(real)) : real;
+    }
+  }
+  return good ||
+         syntax_error(in_quotes(source_.substr(start, at_ - start)) + " is not a number of Python",
+                      start);
+}
+
+bool ExpressionReader::read_text(std::size_t prefix, std::string& text, computed::Node& node) {
+  const std::size_t start = at_;
+  const std::string_view letters = source_.substr(at_, prefix);
+  if (letters.find_first_of("bBfF") != std::string_view::npos)
+    return not_yet(letters.find_first_of("bB") != std::string_view::npos
+                       ? "bytes in an expression are"
+                       : "f-strings in an expression are",
+                   start);
+  const bool raw = letters.find_first_of("rR") != std::string_view::npos;
+  node.is_raw = node.is_raw || raw;
+  at_ += prefix;
+  const char quote = peek();
+  const std::string end(peek(1) == quote && peek(2) == quote ? 3 : 1, quote);
+  at_ += end.size();
+  const std::size_t inside = at_;
+  const std::size_t kept = out_.literals.size();
+  while (!at_end() && !starts_with(end)) {
+    if (peek() == '\n' && end.size() == 1) break;
+    if (peek() == '\\' && raw) {
+      out_.literals += source_[at_++];
+      if (!at_end()) out_.literals += source_[at_++];
+    } else if (peek() == '\\') {
+      at_ += read_escape(at_, out_);
+    } else {
+      out_.literals += source_[at_++];
+    }
+  }
+  text += std::string_view(out_.literals).substr(kept);
+  out_.literals.resize(kept);
+  if (out_.refusal) {
+    const Refusal refusal = *out_.refusal;
+    return refuse(refusal.when, refusal.as, refusal.why, refusal.span.from);
+  }
+  if (!starts_with(end)) return syntax_error("the text has no end", start);
+  node.texts.push_back({inside, at_});
+  at_ += end.size();
+  return true;
+}
+
+// Literals side by side are one.
+bool ExpressionReader::read_texts(computed::Node& node) {
+  node.kind = computed::Node::Kind::constant;
+  std::string text;
+  for (;;) {
+    const std::size_t letters =
+        std::min(source_.find_first_not_of("rRbBuUfF", at_), source_.size()) - at_;
+    if (!read_text(letters, text, node)) return false;
+    const std::size_t end = at_;
+    skip_blanks();
+    const std::size_t more =
+        std::min(source_.find_first_not_of("rRbBuUfF", at_), source_.size()) - at_;
+    if (more > 2 || (peek(more) != '"' && peek(more) != '\'')) {
+      at_ = end;
+      break;
+    }
+  }
+  node.value = Value::text(std::move(text));
+  return true;
+}
+
+}  // namespace inky::inline v1::python

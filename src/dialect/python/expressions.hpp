@@ -1,0 +1,151 @@
+// Expressions of Python, as far as they compute values: the Python Language Reference, 6, with the
+// functions and methods of the Library Reference that have no effect but a result.
+#pragma once
+
+#include <string>
+#include <string_view>
+
+#include "../computed/arithmetic.hpp"
+#include "../computed/evaluator.hpp"
+#include "../computed/reader.hpp"
+#include "dialect/expression_form.hpp"
+#include "inky_margin/dialect/dialect.hpp"
+#include "values.hpp"
+
+namespace inky::inline v1::python {
+
+extern const computed::Grammar grammar;
+
+bool is_name_start(char c);
+
+class ExpressionReader final : public computed::Reader {
+ public:
+  // Reads out.source up to `limit`; out.literals is used for a while, and what escapes are not
+  // known goes to its notes.
+  ExpressionReader(TemplateContent& out, std::size_t at, std::size_t limit)
+      : Reader(grammar, std::string_view(out.source).substr(0, limit), at), out_(out) {}
+
+ protected:
+  std::optional<bool> read_own(computed::Node& node) override;
+  bool begins_name(char c) const override { return is_name_start(c); }
+  std::string_view syntax_fault() const override { return "SyntaxError"; }
+
+ private:
+  bool read_number(computed::Node& node);
+  bool read_texts(computed::Node& node);
+  bool read_text(std::size_t prefix, std::string& text, computed::Node& node);
+
+  TemplateContent& out_;
+};
+
+class Expressions final : public computed::Evaluator {
+ public:
+  explicit Expressions(const computed::Scope& scope) : Evaluator(scope, false) {}
+
+ protected:
+  bool apply(const computed::Node& node, const Value& operand, Value& out) override;
+  bool combine(const computed::Node& node, computed::Operation operation, const Value& left,
+               const Value& right, Value& out) override;
+  bool holds(const computed::Node& node, const Value& value, bool& out) override;
+  bool gives_sides() const override { return true; }
+  bool name_without_value(const computed::Node& node, Value& out) override;
+  bool call(const computed::Node& node, const std::string& path,
+            const computed::Arguments& arguments, Value& out) override;
+  bool call_method(const computed::Node& node, const Value& of,
+                   const computed::Arguments& arguments, Value& out) override;
+  bool member(const computed::Node& node, const Value& of, Value& out) override;
+  bool item(const computed::Node& node, const Value& of, const Value& at, Value& out) override;
+  bool slice(const computed::Node& node, const Value& of, const Value& from, const Value& to,
+             const Value& step, Value& out) override;
+
+ private:
+  using Node = computed::Node;
+  using Operation = computed::Operation;
+  using Arguments = computed::Arguments;
+
+  bool raise(std::string_view exception, std::string why, const Node& node) {
+    return fail(computed::Trouble::When::run, std::string(exception), std::move(why), node);
+  }
+  bool wrong_operands(const Node& node, Operation operation, const Value& left, const Value& right);
+
+  // ---- Operators: operators.cpp ----
+
+  bool combine_wholes(const Node& node, Operation operation, const Value& left, const Value& right,
+                      Value& out);
+  bool combine_floats(const Node& node, Operation operation, double left, double right, Value& out);
+  bool power(const Node& node, const Value& left, const Value& right, Value& out);
+  bool combine_complex(const Node& node, Operation operation, const Value& left, const Value& right,
+                       Value& out);
+  bool complex_power(const Node& node, const Value& left, const Value& right, Value& out);
+  bool combine_sequences(const Node& node, Operation operation, const Value& left,
+                         const Value& right, Value& out);
+  bool repeat(const Node& node, const Value& of, const Value& times, Value& out);
+  bool format_percent(const Node& node, const Value& form, const Value& values, Value& out);
+  bool to_float(const Node& node, const Value& value, double& out);
+  bool keep(const Node& node, const Integer& number, Value& out);
+
+  // ---- Comparisons: comparisons.cpp ----
+
+  static bool equal(const Value& left, const Value& right);
+  // False where Python has no order between the two.
+  bool less(const Node& node, Operation operation, const Value& left, const Value& right,
+            bool& out);
+  bool contains(const Node& node, const Value& whole, const Value& part, bool& out);
+
+  // ---- Functions: functions.cpp, number_functions.cpp ----
+
+  bool call_math(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
+  bool call_on_items(const Node& node, std::string_view name, const Arguments& arguments,
+                     Value& out);
+  bool call_converting(const Node& node, std::string_view name, const Arguments& arguments,
+                       Value& out);
+  bool round(const Node& node, const Arguments& arguments, Value& out);
+  bool to_int(const Node& node, const Value& value, Value& out);
+  bool read_float(const Node& node, const Value& value, Value& out);
+  bool sum(const Node& node, const Arguments& arguments, Value& out);
+  bool extreme(const Node& node, bool largest, const Arguments& arguments, Value& out);
+  bool sort(const Node& node, std::vector<Value>& items);
+  bool format(const Node& node, const Value& value, std::string_view spec, Value& out);
+  // The items of a list, a tuple, a text; the keys of a dict.
+  bool items_of(const Node& node, const Value& value, std::vector<Value>& out);
+  bool takes(const Node& node, std::string_view name, const Arguments& arguments, std::size_t least,
+             std::size_t most);
+  // A whole number that a size or a place may be.
+  bool take_whole(const Node& node, const Value& value, std::int64_t& out);
+
+  // ---- Methods: text_methods.cpp, members.cpp ----
+
+  bool call_on_text(const Node& node, std::string_view text, const Arguments& arguments,
+                    Value& out);
+  bool change_case(const Node& node, std::string_view text, Value& out);
+  bool pad(const Node& node, std::string_view text, const Arguments& arguments, Value& out);
+  bool strip(const Node& node, std::string_view text, const Arguments& arguments, Value& out);
+  bool search(const Node& node, std::string_view text, const Arguments& arguments, Value& out);
+  bool test_characters(const Node& node, std::string_view text, Value& out);
+  bool split(const Node& node, std::string_view text, const Arguments& arguments, Value& out);
+  bool join(const Node& node, std::string_view text, const Arguments& arguments, Value& out);
+  bool replace(const Node& node, std::string_view text, const Arguments& arguments, Value& out);
+  bool format_braces(const Node& node, const Value& form, const Arguments& arguments, Value& out);
+  bool call_on_number(const Node& node, const Value& of, const Arguments& arguments, Value& out);
+  bool call_on_items_of(const Node& node, const Value& of, const Arguments& arguments, Value& out);
+};
+
+inline bool is_simple_number(const Value& value) {
+  return is_int(value) || is_real(value.type());
+}
+// How whole calls are read.
+extern const ExpressionForm expression_form;
+// How long the f-string is that a text begins with, and the literals side by side with it; 0 where
+// it begins with none.
+std::size_t f_string_size(std::string_view text);
+
+// Each character of a text.
+std::vector<std::string_view> characters_of(std::string_view text);
+
+// A whole number as Python holds it, in the smallest of our types.
+Value whole_value(const Integer& number);
+inline Value float_value(double number) {
+  return Value::real(number);
+}
+
+}  // namespace inky::inline v1::python

@@ -1,0 +1,366 @@
+// The functions that expressions of Python may call: the Library Reference, "Built-in Functions".
+
+#include <algorithm>
+#include <cmath>
+#include <limits>
+
+#include "../family/values.hpp"
+#include "attributes.hpp"
+#include "expressions.hpp"
+#include "moments.hpp"
+#include "spec.hpp"
+#include "text/utf8.hpp"
+#include "values.hpp"
+
+namespace inky::inline v1::python {
+
+namespace {
+
+std::string digits_in_base(const Value& value, int base, std::string_view mark) {
+  bool negative = false;
+  const std::string digits = whole_digits(value, base, Letters::lower, negative);
+  return (negative ? "-" : "") + std::string(mark) + digits;
+}
+
+}  // namespace
+
+bool Expressions::name_without_value(const Node& node, Value& out) {
+  struct Constant {
+    std::string_view name;
+    double value;
+  };
+  constexpr Constant constants[] = {{"pi", 0x1.921fb54442d18p+1},
+                                    {"e", 0x1.5bf0a8b145769p+1},
+                                    {"tau", 0x1.921fb54442d18p+2},
+                                    {"inf", std::numeric_limits<double>::infinity()},
+                                    {"nan", std::numeric_limits<double>::quiet_NaN()}};
+  const std::string path = path_of(node);
+  for (const Constant& constant : constants) {
+    if (path != "math." + std::string(constant.name)) continue;
+    out = float_value(constant.value);
+    return true;
+  }
+  const std::string first = path.substr(0, path.find('.'));
+  constexpr std::string_view functions[] = {"len",   "str",  "int",   "float",  "abs",  "min",
+                                            "max",   "sum",  "round", "sorted", "repr", "list",
+                                            "tuple", "bool", "type",  "dict",   "set",  "range"};
+  if (std::find(std::begin(functions), std::end(functions), first) != std::end(functions))
+    return not_yet("a function as a value is", node);
+  if (first == "math") return not_yet("the name " + path + " is", node);
+  return raise("NameError", "name '" + first + "' is not defined", node);
+}
+
+bool Expressions::takes(const Node& node, std::string_view name, const Arguments& arguments,
+                        std::size_t least, std::size_t most) {
+  if (least <= arguments.size() && arguments.size() <= most) return true;
+  return raise("TypeError",
+               std::string(name) + "() was given " + std::to_string(arguments.size()) +
+                   " arguments, and takes " +
+                   (arguments.size() < least ? "at least " + std::to_string(least)
+                                             : "at most " + std::to_string(most)),
+               node);
+}
+
+bool Expressions::take_whole(const Node& node, const Value& value, std::int64_t& out) {
+  if (!is_int(value))
+    return raise(
+        "TypeError",
+        "'" + std::string(type_name(value)) + "' object cannot be interpreted as an integer", node);
+  const Integer number = computed::whole_of(value);
+  constexpr std::int64_t most = std::int64_t{1} << 60;
+  out = number > most ? most : number < -most ? -most : number.convert_to<std::int64_t>();
+  return true;
+}
+
+bool Expressions::items_of(const Node& node, const Value& value, std::vector<Value>& out) {
+  if (is_text_or_character(value)) {
+    const std::string text = text_of(value);
+    std::string_view rest = text;
+    while (const auto point = first_code_point(rest)) {
+      const auto size = static_cast<std::size_t>(point->bytes);
+      out.push_back(Value::text(std::string(rest.substr(0, size))));
+      rest.remove_prefix(size);
+    }
+    return true;
+  }
+  if (!is_compound(value.type()))
+    return raise("TypeError", "'" + std::string(type_name(value)) + "' object is not iterable",
+                 node);
+  for (const Value& item : value.as_list()) {
+    out.push_back(value.is(Type::record) ? Value::text(std::string(item.name())) : item);
+  }
+  return true;
+}
+
+bool Expressions::call(const Node& node, const std::string& path, const Arguments& arguments,
+                       Value& out) {
+  const auto is_among = [&](std::initializer_list<std::string_view> names) {
+    return std::find(names.begin(), names.end(), path) != names.end();
+  };
+  if (path.starts_with("math."))
+    return call_math(node, std::string_view(path).substr(5), arguments, out);
+  if (find(path) != nullptr)
+    return raise("TypeError",
+                 "'" + std::string(type_name(*find(path))) + "' object is not callable", node);
+  const bool takes_names = is_among({"sorted", "round", "sum", "max", "min", "int"});
+  if (!arguments.named.empty() && !takes_names)
+    return not_yet("arguments by name of " + path + " are", node);
+  if (path == "round") return round(node, arguments, out);
+  if (is_among({"len", "sum", "min", "max", "sorted", "any", "all", "list", "tuple"}))
+    return call_on_items(node, path, arguments, out);
+  if (is_among({"int", "float", "str", "repr", "ascii", "bool", "bin", "oct", "hex", "ord", "chr",
+                "format", "complex"}))
+    return call_converting(node, path, arguments, out);
+  if (path == "abs") {
+    if (!takes(node, path, arguments, 1, 1)) return false;
+    const Value& value = arguments[0];
+    if (is_int(value)) {
+      const Integer number = computed::whole_of(value);
+      return keep(node, number < 0 ? Integer(-number) : number, out);
+    }
+    if (is_real(value.type())) {
+      out = float_value(std::fabs(computed::double_of(computed::real_of(Type::f64, value))));
+      return true;
+    }
+    if (value.is(Type::complex)) {
+      const auto parts = value.as_list();
+      out = float_value(std::hypot(computed::double_of(parts[0]), computed::double_of(parts[1])));
+      return true;
+    }
+    return raise("TypeError", "bad operand type for abs(): '" + std::string(type_name(value)) + "'",
+                 node);
+  }
+  if (path == "divmod") {
+    if (!takes(node, path, arguments, 2, 2)) return false;
+    Value quotient;
+    Value rest;
+    if (!combine(node, Operation::divide_down, arguments[0], arguments[1], quotient) ||
+        !combine(node, Operation::remainder, arguments[0], arguments[1], rest))
+      return false;
+    out = Value::tuple({quotient, rest});
+    return true;
+  }
+  if (path == "pow") {
+    if (!takes(node, path, arguments, 2, 2)) return false;
+    return power(node, arguments[0], arguments[1], out);
+  }
+  constexpr std::string_view known[] = {"range",    "enumerate", "zip",   "map",  "filter",
+                                        "reversed", "dict",      "set",   "type", "isinstance",
+                                        "getattr",  "print",     "input", "iter", "next",
+                                        "id",       "hash",      "slice", "bytes"};
+  if (std::find(std::begin(known), std::end(known), path) != std::end(known) ||
+      path.find('.') != std::string::npos)
+    return Evaluator::call(node, path, arguments, out);
+  return raise("NameError", "name '" + path + "' is not defined", node);
+}
+
+// ---- Conversions ----
+
+bool Expressions::format(const Node& node, const Value& value, std::string_view spec, Value& out) {
+  if (spec.empty()) {
+    out = Value::text(text_of_any(value, Conversion::str));
+    return true;
+  }
+  if (value.is(Type::moment)) {
+    std::string text;
+    const std::string_view unknown = append_moment(value.as_moment(), spec, text);
+    if (!unknown.empty()) return not_yet("the code " + std::string(unknown) + " is", node);
+    out = Value::text(std::move(text));
+    return true;
+  }
+  const bool takes_spec =
+      is_simple_number(value) || is_text_or_character(value) || value.is(Type::complex);
+  if (!takes_spec)
+    return raise(
+        "TypeError",
+        "unsupported format string passed to " + std::string(type_name(value)) + ".__format__",
+        node);
+  const FormatSpec read = read_spec(spec);
+  if (!read.defect.empty()) return raise("ValueError", read.defect, node);
+  if (read.width > most_width || read.precision > most_width)
+    return over_limit("a width or precision is over the limit of " + std::to_string(most_width),
+                      node);
+  TextBuffer text;
+  const Trouble trouble = format_value(read, value, WidthUnit::code_points, text);
+  if (trouble.kind == Trouble::Kind::exception) return raise(trouble.exception, trouble.why, node);
+  if (trouble.kind == Trouble::Kind::not_supported_yet) return not_yet("such a format is", node);
+  out = Value::text(text.string());
+  return true;
+}
+
+bool Expressions::call_converting(const Node& node, std::string_view name,
+                                  const Arguments& arguments, Value& out) {
+  const bool may_be_empty =
+      name == "int" || name == "float" || name == "str" || name == "bool" || name == "complex";
+  const std::size_t most = name == "format" || name == "complex" ? 2 : 1;
+  if (name == "int" && arguments.size() + arguments.named.size() > 1)
+    return not_yet("int() with a base is", node);
+  if (!takes(node, name, arguments, may_be_empty ? 0 : 1, most)) return false;
+  if (arguments.size() == 0) {
+    out = name == "str"     ? Value::text("")
+          : name == "bool"  ? Value::truth(false)
+          : name == "float" ? float_value(0)
+          : name == "int"   ? Value::whole(Type::i32, 0)
+                            : Value::complex(0, 0);
+    return true;
+  }
+  const Value& value = arguments[0];
+  if (name == "str" || name == "repr" || name == "ascii") {
+    out = Value::text(text_of_any(value, name == "str"    ? Conversion::str
+                                         : name == "repr" ? Conversion::repr
+                                                          : Conversion::ascii));
+    return true;
+  }
+  if (name == "int") return to_int(node, value, out);
+  if (name == "bool") {
+    bool truth = false;
+    if (!holds(node, value, truth)) return false;
+    out = Value::truth(truth);
+    return true;
+  }
+  if (name == "format") {
+    if (arguments.size() == 1) return format(node, value, {}, out);
+    if (!is_text_or_character(arguments[1]))
+      return raise("TypeError", "format() argument 2 must be str", node);
+    return format(node, value, text_of(arguments[1]), out);
+  }
+  if (name == "ord") {
+    const std::string text = is_text_or_character(value) ? text_of(value) : std::string();
+    const auto point = first_code_point(text);
+    if (!point || static_cast<std::size_t>(point->bytes) != text.size())
+      return raise("TypeError", "ord() expected a character", node);
+    return keep(node, Integer(static_cast<std::uint32_t>(point->value)), out);
+  }
+  if (name == "float" || name == "complex") {
+    if (name == "float" && is_text_or_character(value)) return read_float(node, value, out);
+    double parts[2] = {0, 0};
+    for (std::size_t i = 0; i < arguments.size(); ++i) {
+      if (!is_simple_number(arguments[i])) {
+        if (name == "complex") return not_yet("complex() of this is", node);
+        return raise("TypeError",
+                     "float() argument must be a string or a real number, not '" +
+                         std::string(type_name(value)) + "'",
+                     node);
+      }
+      if (!to_float(node, arguments[i], parts[i])) return false;
+    }
+    out = name == "float" ? float_value(parts[0]) : Value::complex(parts[0], parts[1]);
+    return true;
+  }
+  if (!is_int(value))
+    return raise(
+        "TypeError",
+        "'" + std::string(type_name(value)) + "' object cannot be interpreted as an integer", node);
+  if (name == "chr") {
+    std::int64_t code = 0;
+    take_whole(node, value, code);
+    if (code > std::numeric_limits<std::int32_t>::max() ||
+        code < std::numeric_limits<std::int32_t>::min())
+      return raise("OverflowError", "Python int too large to convert to C int", node);
+    if (code < 0 || code > 0x10FFFF)
+      return raise("ValueError", "chr() arg not in range(0x110000)", node);
+    if (code >= 0xD800 && code < 0xE000) return not_yet("half of a surrogate pair is", node);
+    std::string text;
+    append_utf8(static_cast<char32_t>(code), text);
+    out = Value::text(std::move(text));
+    return true;
+  }
+  out = Value::text(name == "bin"   ? digits_in_base(value, 2, "0b")
+                    : name == "oct" ? digits_in_base(value, 8, "0o")
+                                    : digits_in_base(value, 16, "0x"));
+  return true;
+}
+
+// ---- Items ----
+
+bool Expressions::sum(const Node& node, const Arguments& arguments, Value& out) {
+  std::vector<Value> items;
+  if (!items_of(node, arguments[0], items)) return false;
+  const Value* start = arguments.size() == 2 ? &arguments[1] : arguments.find("start");
+  out = start != nullptr ? *start : Value::whole(Type::i32, 0);
+  if (is_text_or_character(out)) return raise("TypeError", "sum() can't sum strings", node);
+  for (const Value& item : items) {
+    Value next;
+    if (!combine(node, Operation::add, out, item, next)) return false;
+    out = std::move(next);
+  }
+  return true;
+}
+
+bool Expressions::extreme(const Node& node, bool largest, const Arguments& arguments, Value& out) {
+  if (arguments.find("key") != nullptr) return not_yet("a key is", node);
+  std::vector<Value> items = arguments.values;
+  if (items.size() == 1) {
+    items.clear();
+    if (!items_of(node, arguments[0], items)) return false;
+  }
+  if (items.empty()) {
+    if (const Value* other = arguments.find("default")) {
+      out = *other;
+      return true;
+    }
+    return raise("ValueError", "min() or max() of nothing", node);
+  }
+  out = items[0];
+  for (std::size_t i = 1; i < items.size(); ++i) {
+    bool better = false;
+    if (!less(node, largest ? Operation::more : Operation::less, items[i], out, better))
+      return false;
+    if (better) out = items[i];
+  }
+  return true;
+}
+
+// Insertion by halves keeps equal items in their order, and stops at the first pair without one.
+bool Expressions::sort(const Node& node, std::vector<Value>& items) {
+  bool good = true;
+  std::stable_sort(items.begin(), items.end(), [&](const Value& a, const Value& b) {
+    bool is_less = false;
+    good = good && less(node, Operation::less, a, b, is_less);
+    return good && is_less;
+  });
+  return good;
+}
+
+bool Expressions::call_on_items(const Node& node, std::string_view name, const Arguments& arguments,
+                                Value& out) {
+  if (name == "min" || name == "max") {
+    if (!takes(node, name, arguments, 1, 1000)) return false;
+    return extreme(node, name == "max", arguments, out);
+  }
+  const bool may_be_empty = name == "list" || name == "tuple";
+  if (!takes(node, name, arguments, may_be_empty ? 0 : 1, name == "sum" ? 2 : 1)) return false;
+  if (name == "sum") return sum(node, arguments, out);
+  std::vector<Value> items;
+  if (arguments.size() == 1) {
+    if (name == "len" && !is_text_or_character(arguments[0]) && !is_compound(arguments[0].type()))
+      return raise("TypeError",
+                   "object of type '" + std::string(type_name(arguments[0])) + "' has no len()",
+                   node);
+    if (!items_of(node, arguments[0], items)) return false;
+  }
+  if (name == "len") return keep(node, Integer(items.size()), out);
+  if (name == "any" || name == "all") {
+    bool truth = name == "all";
+    for (const Value& item : items) {
+      if (!holds(node, item, truth)) return false;
+      if (truth == (name == "any")) break;
+    }
+    out = Value::truth(truth);
+    return true;
+  }
+  if (name == "sorted") {
+    if (arguments.find("key") != nullptr) return not_yet("a key is", node);
+    bool backwards = false;
+    if (const Value* given = arguments.find("reverse"); given != nullptr)
+      holds(node, *given, backwards);
+    // Equal items keep their order, that way round too.
+    if (backwards) std::reverse(items.begin(), items.end());
+    if (!sort(node, items)) return false;
+    if (backwards) std::reverse(items.begin(), items.end());
+  }
+  out = name == "tuple" ? Value::tuple(std::move(items)) : Value::list(std::move(items));
+  return true;
+}
+
+}  // namespace inky::inline v1::python

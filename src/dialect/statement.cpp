@@ -1,0 +1,207 @@
+#include "dialect/statement.hpp"
+
+#include <algorithm>
+
+#include "computed/writer.hpp"
+#include "dialect/program_form.hpp"
+#include "family/named_values.hpp"
+#include "inky_margin/dialect/statement.hpp"
+
+namespace inky::inline v1 {
+
+namespace {
+
+struct Names final : computed::Scope {
+  Names(std::span<const std::string> names, std::span<const Value> values) : found(names, values) {}
+  const Value* find(std::string_view name) const override { return found.find(name); }
+  NamedValues found;
+};
+
+Outcome moved(const Statement& statement, Outcome outcome) {
+  const auto place = [&] { return statement.moved(outcome.span()); };
+  switch (outcome.kind()) {
+    case Outcome::Kind::prints:
+      return outcome;
+    case Outcome::Kind::complains: {
+      std::vector<Complaint> complaints(outcome.complaints().begin(), outcome.complaints().end());
+      for (Complaint& complaint : complaints) complaint.span = statement.moved(complaint.span);
+      return Outcome::complains(std::move(complaints), outcome.status());
+    }
+    case Outcome::Kind::fails_compile:
+      return Outcome::fails_at_compile(outcome.failure_name(), outcome.why(), place());
+    case Outcome::Kind::fails_run:
+      return Outcome::fails_at_run(outcome.failure_name(), outcome.why(), place());
+    case Outcome::Kind::undefined:
+      return Outcome::undefined(outcome.why(), place());
+    case Outcome::Kind::error:
+      break;
+  }
+  Error error = outcome.as_error();
+  error.span = place();
+  return Outcome::error(std::move(error));
+}
+
+// Which of the values given an argument is: the one that bears its name. -1: none of them.
+int place_of(const Value* value, std::span<const Value> values) {
+  const bool is_given = !values.empty() && value != nullptr && values.data() <= value &&
+                        value < values.data() + values.size();
+  return is_given ? static_cast<int>(value - values.data()) : unset;
+}
+
+std::optional<computed::Trouble> evaluate_arguments(const Statement& statement,
+                                                    const computed::Scope& scope,
+                                                    std::vector<Value>& out) {
+  const auto evaluator = statement.form->evaluator(scope);
+  out.reserve(statement.arguments.size());
+  // What the compiler refuses comes before what happens when the program runs.
+  std::optional<computed::Trouble> later;
+  for (std::size_t i = 0; i < statement.arguments.size(); ++i) {
+    Value value;
+    if (!evaluator->evaluate(statement.arguments[i], value)) {
+      if (!evaluator->is_static() || evaluator->trouble()->when == computed::Trouble::When::compile)
+        return evaluator->trouble();
+      if (!later) later = evaluator->trouble();
+    }
+    if (!statement.argument_names[i].empty()) value.set_name(statement.argument_names[i]);
+    out.push_back(std::move(value));
+  }
+  return later;
+}
+
+Outcome render_filled(const Statement& statement, std::span<const Value> values,
+                      const RenderOptions& options, Output& out, Report* report) {
+  Outcome outcome = moved(
+      statement, statement.inner.dialect().render(statement.inner, values, options, out, report));
+  if (report == nullptr) return outcome;
+  for (Note& note : report->notes) note.span = statement.moved(note.span);
+  return outcome;
+}
+
+}  // namespace
+
+Span Statement::moved(Span span) const {
+  const auto at = [&](std::size_t place, bool is_end) {
+    for (const Segment& segment : segments) {
+      const bool inside = is_end ? segment.inner.from < place && place <= segment.inner.to
+                                 : segment.inner.from <= place && place < segment.inner.to;
+      if (!inside) continue;
+      if (!segment.verbatim) return is_end ? segment.outer.to : segment.outer.from;
+      return segment.outer.from + (place - segment.inner.from);
+    }
+    if (segments.empty()) return std::size_t{0};
+    return place == 0 ? segments.front().outer.from : segments.back().outer.to;
+  };
+  if (span.from >= span.to) {
+    const std::size_t place = at(span.from, span.from > 0);
+    return {place, place};
+  }
+  const std::size_t from = at(span.from, false);
+  return {from, std::max(from, at(span.to, true))};
+}
+
+Result<EvaluatedCall> evaluate_call(const Template& parsed, std::span<const Value> values) {
+  const Statement* statement = parsed.statement();
+  if (statement == nullptr) return EvaluatedCall{parsed, {values.begin(), values.end()}};
+  if (statement->is_filled) return EvaluatedCall{statement->inner, {values.begin(), values.end()}};
+  EvaluatedCall out{statement->inner, {}};
+  const Names scope(statement->names, values);
+  if (const auto trouble = evaluate_arguments(*statement, scope, out.values)) {
+    Outcome outcome = computed::outcome_of(*trouble);
+    return Error{Code::not_supported_yet,
+                 "an argument without a value (" + outcome.why() + ") is not supported yet here",
+                 outcome.span(), "Show the call alone."};
+  }
+  return out;
+}
+
+Outcome render_statement(const Statement& statement, std::span<const Value> values,
+                         const RenderOptions& options, Output& out, Report* report) {
+  if (statement.is_filled) return render_filled(statement, values, options, out, report);
+  const Names scope(statement.names, values);
+  std::vector<Value> given;
+  if (const auto trouble = evaluate_arguments(statement, scope, given))
+    return computed::outcome_of(*trouble);
+  Outcome outcome = moved(
+      statement, statement.inner.dialect().render(statement.inner, given, options, out, report));
+  if (report == nullptr) return outcome;
+  for (Note& note : report->notes) note.span = statement.moved(note.span);
+  for (PlacedField& placed : report->fields) {
+    const Field& field = statement.inner.fields()[static_cast<std::size_t>(placed.field)];
+    const int shown = placed.value == unset ? field.value_index : placed.value;
+    placed.value = unset;
+    if (shown == unset || static_cast<std::size_t>(shown) >= given.size()) continue;
+    const computed::Node& argument = statement.arguments[static_cast<std::size_t>(shown)];
+    if (argument.kind == computed::Node::Kind::name)
+      placed.value = place_of(scope.find(argument.text), values);
+    if (placed.value == unset) placed.computed = given[static_cast<std::size_t>(shown)];
+  }
+  return outcome;
+}
+
+std::vector<Words> explain_statement(const Statement& statement, std::size_t size) {
+  std::vector<Words> out;
+  std::size_t at = 0;
+  const auto add = [&](std::size_t to, std::string_view role, std::string meaning, int field) {
+    if (to > at) out.push_back({{at, to}, role, std::move(meaning), field});
+    at = std::max(at, to);
+  };
+  const std::size_t begin = statement.segments.front().outer.from;
+  add(begin, "call", statement.call.empty() ? "before the template" : "calls " + statement.call,
+      unset);
+  for (const Words& words : statement.inner.dialect().explain(statement.inner)) {
+    const Span span = statement.moved(words.span);
+    if (span.to > at || span.from == span.to) {
+      out.push_back({span, words.role, words.meaning, words.field});
+      at = std::max(at, span.to);
+    }
+  }
+  add(statement.segments.back().outer.to, "end", "the end of the template", unset);
+  int number = 0;
+  for (const computed::Node& argument : statement.arguments) {
+    ++number;
+    if (argument.span.from < at) continue;
+    at = argument.span.from;
+    add(argument.span.to, "value", "value " + std::to_string(number), unset);
+  }
+  add(size, "end", "the end", unset);
+  return out;
+}
+
+Result<WrittenCall> write_statement_call(const Statement& statement) {
+  const Dialect& dialect = statement.inner.dialect();
+  const ProgramForm& form = program_form_of(dialect.facts());
+  std::vector<WrittenCall> written;
+  std::vector<std::string> names;
+  for (std::size_t i = 0; i < statement.arguments.size(); ++i) {
+    WrittenCall argument;
+    const bool by_name = !statement.argument_names[i].empty();
+    if (by_name ||
+        !computed::write(statement.arguments[i], *statement.form->grammar, form, argument))
+      return Error{Code::not_supported_yet, "this argument in a program is not supported yet",
+                   statement.arguments[i].span, "Give its value a name."};
+    names.push_back(argument.source);
+    written.push_back(std::move(argument));
+  }
+  Result<WrittenCall> out = dialect.write_call(statement.inner, names);
+  if (!out) {
+    out.error().span = statement.moved(out.error().span);
+    return out;
+  }
+  // The literals of the arguments are literals of the call, too.
+  std::size_t at = out->literals.empty() ? 0 : out->literals.back().to;
+  for (const WrittenCall& argument : written) {
+    if (argument.literals.empty()) continue;
+    const std::size_t found = out->source.find(argument.source, at);
+    if (found == std::string::npos)
+      return Error{Code::not_supported_yet,
+                   "an argument with a text in a program is not supported yet",
+                   {},
+                   "Give its value a name."};
+    for (const Span& literal : argument.literals)
+      out->literals.push_back({found + literal.from, found + literal.to});
+    at = found + argument.source.size();
+  }
+  return out;
+}
+
+}  // namespace inky::inline v1

@@ -1,0 +1,43 @@
+// What a template keeps where it is a whole call: the template in it, and its arguments.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "dialect/expression_form.hpp"
+#include "inky_margin/dialect/dialect.hpp"
+#include "inky_margin/format/template.hpp"
+
+namespace inky::inline v1 {
+
+struct Statement {
+  // A stretch of the template in the call, and where it comes from in the statement.
+  struct Segment {
+    Span inner;
+    Span outer;
+    bool verbatim = true;
+  };
+
+  Statement(Template read) : inner(std::move(read)) {}
+
+  Template inner;
+  std::vector<Segment> segments;  // in order
+  std::string call;               // the name of what is called; empty: none is
+  std::vector<computed::Node> arguments;
+  std::vector<std::string> argument_names;  // empty: by place
+  std::vector<std::string> names;           // of values, in the order in which they first come
+  const ExpressionForm* form = nullptr;
+  // The language fills the template in by itself, and so it takes the values as they are.
+  bool is_filled = false;
+
+  // From a place in the template to one in the statement.
+  Span moved(Span span) const;
+};
+
+// What the calls of Dialect do for a template that is a statement.
+Outcome render_statement(const Statement& statement, std::span<const Value> values,
+                         const RenderOptions& options, Output& out, Report* report);
+std::vector<Words> explain_statement(const Statement& statement, std::size_t size);
+Result<WrittenCall> write_statement_call(const Statement& statement);
+
+}  // namespace inky::inline v1
