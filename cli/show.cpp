@@ -22,6 +22,7 @@ namespace {
 constexpr const char* show_examples = R"(Examples:
   inky show '%+08.2f|%-6s|'                   in words
   inky show '%+08.2f|%-6s|' 2.675 ink         rendered, over a ruler
+  inky show 'printf("%.2f\n", price * 0.76);' price=9.55   a whole call
   inky show '%u' -7                           negative numbers need no care
   inky show '%.1Lf' 0.25:f80                  a type after a colon
   inky show --in python '{mass:8.2f}' mass=2.675   names are values by name
@@ -257,7 +258,8 @@ Action add_show(Command& tool) {
   auto options = std::make_shared<ShowOptions>();
   Command command =
       tool.command("show", "A template in words, or what it prints with values", show_examples);
-  command.takes("template", options->source, "The format string, as you write it in source");
+  command.takes("template", options->source,
+                "The format string, or the whole call, as you write it in source");
   command.takes("values", options->values, "The values it is given");
   command.takes("--in", options->dialect, "The dialect of the template", "DIALECT");
   command.takes("--locale", options->locale, "The locale; the dialect's own default when left out",

@@ -7,6 +7,7 @@
 #include "inky_margin/dialect/dialect.hpp"
 #include "inky_margin/dialect/format.hpp"
 #include "inky_margin/dialect/language.hpp"
+#include "inky_margin/dialect/statement.hpp"
 #include "inky_margin/dialect/writer.hpp"
 #include "inky_margin/emit/table_program.hpp"
 #include "inky_margin/format/note.hpp"

@@ -302,7 +302,8 @@ class Slots {
 }  // namespace
 
 void for_each_slot(const Lexis& lexis, const Token& token, const SlotUse& use) {
-  if (token.literal.whole) Slots(lexis, token, use).run();
+  // A language may fill texts in, and have no dialect for that yet.
+  if (token.literal.whole && !lexis.filling_dialect.empty()) Slots(lexis, token, use).run();
 }
 
 }  // namespace inky::inline v1

@@ -289,6 +289,20 @@ TEST_CASE("a text cut anywhere, or of any bytes, is scanned to its end, and plac
   }
 }
 
+// F# fills texts in, and has no dialect for the slots: reading one ended the program once.
+TEST_CASE("texts that a language fills in are calls of a dialect that there is, or none") {
+  const char* texts[] = {"$\"{mass,8:F2}\"",     "f\"{mass:8.2f}\"", "`${mass.toFixed(2)}`",
+                         "$\"{mass:F2} {lot}\"", "$@\"{mass,8}\"",   "$\"%.2f{mass}\""};
+  for (const SourceLanguage& language : all_languages()) {
+    for (const char* text : texts) {
+      INFO(language.id << ": " << text);
+      const std::string source = "x = " + std::string(text) + "\n";
+      scan(language, language.calls, std::string_view(source),
+           [&](const FoundCall& call) { CHECK(find_dialect(call.dialect) != nullptr); });
+    }
+  }
+}
+
 TEST_CASE("what is in a comment of its language is not found") {
   for (const auto& path : demo_sources()) {
     const SourceLanguage& language = *language_of_file(path.string());

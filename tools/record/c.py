@@ -173,7 +173,8 @@ def printed_statements(folder, made):
              " for (int i = 0; i < size; ++i) printf(\"%02x\", (unsigned char)room[i]); putchar('\\n'); fflush(stdout); _exit(0); }"
              " int status = 0; wait(&status); if (status != 0) puts(\"?\"); }"]
     for number, (_, given, variables) in enumerate(made):
-        lets = " ".join("%s %s = %s;" % (names[v[1]], v[0], v[3]) for v in variables)
+        # Nothing is folded before it is evaluated.
+        lets = " ".join("volatile %s %s = %s;" % (names[v[1]], v[0], v[3]) for v in variables)
         lines.append("static int c%d(void) { %s return snprintf(room, sizeof room, %s); }" % (number, lets, given))
     file = folder / "statements.c"
     file.write_text("\n".join(lines) + "\n", encoding="utf-8")
@@ -186,7 +187,7 @@ def printed_statements(folder, made):
     lines.append("int main(void) { %s }" % " ".join('puts("!");' if number in bad else "show(c%d);" % number
                                                     for number in range(len(made))))
     file.write_text("\n".join(lines) + "\n", encoding="utf-8")
-    subprocess.run(["gcc", "-std=gnu17", "-w", "-O0", "-fno-sanitize-recover=all",
+    subprocess.run(["gcc", "-std=gnu17", "-w", "-O0", "-fno-builtin", "-frounding-math", "-fno-sanitize-recover=all",
                     "-fsanitize=signed-integer-overflow,shift-exponent,integer-divide-by-zero,float-cast-overflow",
                     "-o", "statements", "statements.c", "-lm"], cwd=folder, check=True)
     return subprocess.run(["./statements"], cwd=folder, check=True, capture_output=True, text=True).stdout.splitlines()

@@ -182,8 +182,10 @@ class Maker:
         return {"template": template, "values": values}, [(name, value[1]) for name, value in named + positional]
 
 
-def lets(values):
-    return " ".join("%s %s = %s;" % (kind, name, text) for name, (kind, text) in values)
+def lets(values, unfolded=False):
+    plain = ("double", "float", "long double", "bool", "char")
+    keeps = lambda kind: "volatile " if unfolded and (kind in plain or kind.endswith("_t")) else ""
+    return " ".join("%s%s %s = %s;" % (keeps(kind), kind, name, text) for name, (kind, text) in values)
 
 
 def source_of(request):
@@ -211,10 +213,11 @@ def printed(folder, made, kept):
                     " int status = 0; wait(&status); if (status != 0) puts(\"?\"); }"]
     for number in kept:
         request, values = made[number]
-        lines.append("void c%d(ostream& cout) { %s %s }" % (number, lets(values), source_of(request).replace("std::cout", "cout")))
+        # Nothing is folded before it is evaluated.
+        lines.append("void c%d(ostream& cout) { %s %s }" % (number, lets(values, True), source_of(request).replace("std::cout", "cout")))
     lines.append("int main() { %s }" % " ".join("show(c%d);" % number for number in kept))
     (folder / "show.cpp").write_text("\n".join(lines) + "\n", encoding="utf-8")
-    watched = ["-fsanitize=signed-integer-overflow,shift-exponent,integer-divide-by-zero,float-cast-overflow",
+    watched = ["-fno-builtin", "-frounding-math", "-fsanitize=signed-integer-overflow,shift-exponent,integer-divide-by-zero,float-cast-overflow",
                "-fno-sanitize-recover=all"]
     subprocess.run([*compiler, *watched, "-o", "show", "show.cpp"], cwd=folder, check=True)
     return subprocess.run(["./show"], cwd=folder, capture_output=True, text=True, check=True).stdout.splitlines()

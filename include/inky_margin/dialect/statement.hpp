@@ -2,7 +2,9 @@
 //
 //   Result<Template> t = parse_statement(*find_dialect("c"), "printf(\"%6.2f\\n\", price * 0.76);");
 //   const Value values[] = {*read_value("price=9.55")};
-//   t->dialect().render(*t, values, out)            // prints "  7.26\n"
+//   TextBuffer out;
+//   t->dialect().render(*t, values, out).prints()   // true
+//   out.view()                                      // "  7.26\n"
 //
 // Names in the arguments are values by name; values without names are given to the other names, in
 // the order in which these first come.

@@ -45,16 +45,15 @@ bool Expressions::call_number(const Node& node, std::string_view name,
            absolute(node, whole, out);
   }
   // C has doubles here, and C++ an overload for each real type.
-  const Type type =
-      edition_ == Edition::cpp && is_real(given.type()) ? given.type() : Type::f64;
+  const Type type = edition_ == Edition::cpp && is_real(given.type()) ? given.type() : Type::f64;
   const Value real = computed::real_of(type, given);
   if (name == "fabs") return absolute(node, real, out);
   if (name == "lround" || name == "llround")
     return convert(node, Type::i64, computed::rounded_real(real, Rounding::half_away), out);
   constexpr std::pair<std::string_view, Rounding> roundings[] = {
-      {"floor", Rounding::down},         {"ceil", Rounding::up},
-      {"trunc", Rounding::toward},       {"round", Rounding::half_away},
-      {"rint", Rounding::half_even},     {"nearbyint", Rounding::half_even}};
+      {"floor", Rounding::down},     {"ceil", Rounding::up},
+      {"trunc", Rounding::toward},   {"round", Rounding::half_away},
+      {"rint", Rounding::half_even}, {"nearbyint", Rounding::half_even}};
   for (const auto& [known, rounding] : roundings) {
     if (name != known) continue;
     out = computed::rounded_real(real, rounding);
@@ -79,7 +78,8 @@ bool Expressions::call_two(const Node& node, std::string_view name,
     if (left.is(Type::text))
       less = (name == "max" ? left : right).as_text() < (name == "max" ? right : left).as_text();
     else if (is_number(left))
-      less = computed::compare(name == "max" ? left : right, name == "max" ? right : left) < 0;
+      less =
+          std::is_lt(computed::compare(name == "max" ? left : right, name == "max" ? right : left));
     else
       return refuse("these cannot be compared", node);
     out = less ? right : left;
@@ -184,9 +184,9 @@ bool Expressions::call(const Node& node, const std::string& path,
     const bool changes = first <= code && code <= first + 25;
     return keep(node, Type::i32, changes ? Integer(code + step) : code, out);
   }
-  if (is_among({"abs", "labs", "llabs", "fabs", "floor", "ceil", "trunc", "round", "rint",
-                "nearbyint", "lround", "llround", "sqrt", "cbrt", "exp", "log", "log10", "log2",
-                "sin", "cos", "tan", "atan"}))
+  if (is_among({"abs",   "labs",      "llabs",  "fabs",    "floor", "ceil", "trunc", "round",
+                "rint",  "nearbyint", "lround", "llround", "sqrt",  "cbrt", "exp",   "log",
+                "log10", "log2",      "sin",    "cos",     "tan",   "atan"}))
     return call_number(node, name, arguments, out);
   return Evaluator::call(node, path, arguments, out);
 }
@@ -194,9 +194,8 @@ bool Expressions::call(const Node& node, const std::string& path,
 bool Expressions::call_method(const Node& node, const Value& of,
                               const computed::Arguments& arguments, Value& out) {
   const std::string& name = node.parts[0].text;
-  const bool is_string =
-      edition_ == Edition::cpp && of.is(Type::text) &&
-      node.parts[0].parts[0].kind != Node::Kind::constant;
+  const bool is_string = edition_ == Edition::cpp && of.is(Type::text) &&
+                         node.parts[0].parts[0].kind != Node::Kind::constant;
   if (!is_string) return Evaluator::call_method(node, of, arguments, out);
   const std::string_view text = of.as_text();
   const auto size = [](std::size_t count) {

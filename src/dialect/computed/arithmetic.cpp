@@ -255,17 +255,17 @@ std::partial_ordering compare(const Value& left, const Value& right) {
 bool relates(Operation comparison, std::partial_ordering order) {
   switch (comparison) {
     case Operation::equal:
-      return order == 0;
+      return std::is_eq(order);
     case Operation::unequal:
-      return order != 0;
+      return std::is_neq(order);
     case Operation::less:
-      return order < 0;
+      return std::is_lt(order);
     case Operation::at_most:
-      return order <= 0;
+      return std::is_lteq(order);
     case Operation::more:
-      return order > 0;
+      return std::is_gt(order);
     default:
-      return order >= 0;
+      return std::is_gteq(order);
   }
 }
 

@@ -26,7 +26,8 @@ std::partial_ordering compare_numbers(const Value& left, const Value& right) {
 }  // namespace
 
 bool Expressions::equal(const Value& left, const Value& right) {
-  if (is_plain_number(left) && is_plain_number(right)) return compare_numbers(left, right) == 0;
+  if (is_plain_number(left) && is_plain_number(right))
+    return std::is_eq(compare_numbers(left, right));
   if (is_text_or_character(left) && is_text_or_character(right))
     return text_of(left) == text_of(right);
   if (left.is(Type::complex) || right.is(Type::complex)) {
@@ -38,8 +39,9 @@ bool Expressions::equal(const Value& left, const Value& right) {
     const auto numeric = [](const Value& value) {
       return value.is(Type::complex) || is_plain_number(value);
     };
-    return numeric(left) && numeric(right) && compare_numbers(part(left, 0), part(right, 0)) == 0 &&
-           compare_numbers(part(left, 1), part(right, 1)) == 0;
+    return numeric(left) && numeric(right) &&
+           std::is_eq(compare_numbers(part(left, 0), part(right, 0))) &&
+           std::is_eq(compare_numbers(part(left, 1), part(right, 1)));
   }
   if (!left.is(right.type())) return false;
   if (left.is(Type::moment)) return left.as_moment() == right.as_moment();

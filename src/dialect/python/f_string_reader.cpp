@@ -139,7 +139,8 @@ class FStringReader {
       }
       literal += text_[at_++];
     }
-    refuse("the text has no end: its last quote is escaped", {text_.size(), text_.size()});
+    refuse("the last quote is escaped, so that the text has no end",
+           {text_.size() - 1, text_.size()});
   }
 
   // Literals side by side are one. False at the end of all of them.
@@ -231,6 +232,9 @@ class FStringReader {
         return at;
       }
     }
+    // The tokenizer ends the text at its quote, wherever that is.
+    if (behind_blanks(text_, limit + opening_.quotes) < text_.size())
+      refuse("the quote around the f-string ends it here", {limit, limit + 1});
     refuse("expecting '}'", {start, limit});
     return limit;
   }
