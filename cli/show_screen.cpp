@@ -201,6 +201,8 @@ void put_words(Screen& screen, const ShowRequest& request, const Template& parse
   screen.line();
   screen.label("takes");
   std::string names;
+  for (const std::string& name : parsed.value_names())
+    names += (names.empty() ? "" : ", ") + visible(name);
   for (const Field& field : parsed.fields()) {
     const std::string name = visible(field.key_name());
     if (field.key.empty() || (", " + names + ", ").find(", " + name + ", ") != std::string::npos)

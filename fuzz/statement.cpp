@@ -13,10 +13,13 @@ extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t siz
     value.set_name(name);
     return value;
   };
-  const Value values[] = {named("n", Value::whole(Type::i32, 7)), named("x", Value::real(9.55)),
-                          named("name", Value::text("Zinkweiß")),
-                          named("rows", Value::list({Value::real(0.5), Value::whole(Type::i64, 3)})),
-                          Value::whole(Type::u8, 200), Value::truth(true)};
+  const Value values[] = {
+      named("n", Value::whole(Type::i32, 7)),
+      named("x", Value::real(9.55)),
+      named("name", Value::text("Zinkweiß")),
+      named("rows", Value::list({Value::real(0.5), Value::whole(Type::i64, 3)})),
+      Value::whole(Type::u8, 200),
+      Value::truth(true)};
   for (const char* id : {"c", "cpp-format", "python"}) {
     const Dialect& asked = *find_dialect(id);
     (void)is_statement(asked, source);

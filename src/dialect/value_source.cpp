@@ -16,11 +16,10 @@ std::string filled(std::string_view form, std::string_view text) {
 }
 
 Error not_yet(std::string_view language, const std::string& what) {
-  return {
-      Code::not_supported_yet,
-      what + " in a program of " + std::string(language) + " is not supported yet",
-      {},
-      "Give another type, or show it without a program."};
+  return {Code::not_supported_yet,
+          what + " in a program of " + std::string(language) + " is not supported yet",
+          {},
+          "Give another type, or show it without a program."};
 }
 
 // The digits of a real, so that they are one for the language.

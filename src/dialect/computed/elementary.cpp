@@ -10,10 +10,10 @@ std::optional<double> elementary(std::string_view function, double x) {
     double (*function)(double);
   };
   static constexpr Known known[] = {
-      {"sqrt", std::sqrt},   {"cbrt", std::cbrt},   {"exp", std::exp},     {"expm1", std::expm1},
-      {"log", std::log},     {"log2", std::log2},   {"log10", std::log10}, {"log1p", std::log1p},
-      {"sin", std::sin},     {"cos", std::cos},     {"tan", std::tan},     {"asin", std::asin},
-      {"acos", std::acos},   {"atan", std::atan},   {"sinh", std::sinh},   {"cosh", std::cosh},
+      {"sqrt", std::sqrt}, {"cbrt", std::cbrt}, {"exp", std::exp},     {"expm1", std::expm1},
+      {"log", std::log},   {"log2", std::log2}, {"log10", std::log10}, {"log1p", std::log1p},
+      {"sin", std::sin},   {"cos", std::cos},   {"tan", std::tan},     {"asin", std::asin},
+      {"acos", std::acos}, {"atan", std::atan}, {"sinh", std::sinh},   {"cosh", std::cosh},
       {"tanh", std::tanh},
   };
   for (const Known& one : known) {

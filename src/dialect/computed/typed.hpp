@@ -20,9 +20,9 @@ struct TypedRules {
   bool overflow_is_undefined = false;  // of signed numbers; else they wrap
   bool shifts_are_masked = false;      // by the width less one; else a longer shift is undefined
   std::string_view division_by_zero = {};  // the exception; empty: it is undefined
-  bool truth_is_a_number = false;     // comparisons may be added, and numbers are conditions
-  bool comparison_is_i32 = false;     // 1 and 0
-  bool character_is_u16 = false;      // in arithmetic
+  bool truth_is_a_number = false;          // comparisons may be added, and numbers are conditions
+  bool comparison_is_i32 = false;          // 1 and 0
+  bool character_is_u16 = false;           // in arithmetic
   bool reals_have_remainders = false;
   // A real that is cast to a whole type that cannot hold it.
   enum class Cast : std::uint8_t { undefined, saturates };
@@ -67,8 +67,7 @@ class Typed : public Evaluator {
                       const Value& right, Value& out);
   bool shift(const Node& node, Operation operation, const Value& left, const Value& right,
              Value& out);
-  bool wrong_operands(const Node& node, Operation operation, const Value& left,
-                      const Value& right);
+  bool wrong_operands(const Node& node, Operation operation, const Value& left, const Value& right);
 };
 
 }  // namespace inky::inline v1::computed

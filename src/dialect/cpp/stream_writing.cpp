@@ -82,8 +82,13 @@ class ChainWriter {
     const int base = wish.spec.base;
     if (base != 8 && base != 10 && base != 16) return give_up("base " + std::to_string(base));
     change(state_.base_flags,
-           base == 8 ? octal_base : base == 16 ? hexadecimal_base : decimal_base,
-           base == 8 ? "oct" : base == 16 ? "hex" : "dec", out);
+           base == 8    ? octal_base
+           : base == 16 ? hexadecimal_base
+                        : decimal_base,
+           base == 8    ? "oct"
+           : base == 16 ? "hex"
+                        : "dec",
+           out);
     if (base != 10) change(state_.show_base, wish.spec.prefix, "showbase", out);
     return true;
   }
@@ -247,7 +252,8 @@ WrittenTemplate write_chain(std::span<const TemplatePart> parts) {
   return ChainWriter().write(parts);
 }
 
-std::optional<WrittenCall> print_chain(const TemplateContent& parsed, std::span<const std::string> names) {
+std::optional<WrittenCall> print_chain(const TemplateContent& parsed,
+                                       std::span<const std::string> names) {
   return ChainPrinter(parsed).print(names);
 }
 

@@ -13,6 +13,7 @@ WrittenTemplate write_chain(std::span<const TemplatePart> parts);
 
 // A chain as source, made from what was read of it, for values of these names. Nothing where a
 // value in it has no source.
-std::optional<WrittenCall> print_chain(const TemplateContent& parsed, std::span<const std::string> names);
+std::optional<WrittenCall> print_chain(const TemplateContent& parsed,
+                                       std::span<const std::string> names);
 
 }  // namespace inky::inline v1::cpp_stream

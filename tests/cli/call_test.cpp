@@ -1,0 +1,89 @@
+// Whole calls at the command line: a line of a program, pasted as it is.
+
+#include <catch2/catch.hpp>
+#include <nlohmann/json.hpp>
+#include <string>
+
+#include "support/process.hpp"
+
+using support::Ran;
+using support::run_tool;
+
+TEST_CASE("show reads a call, and marks its fields where they are") {
+  const Ran ran =
+      run_tool(R"(show 'printf("%-8s|%6.2f\n", name, price * 0.76);' name=ink price=9.55)");
+  CHECK(ran.status == 0);
+  CHECK(ran.err.empty());
+  CHECK(ran.out ==
+        "  c         printf(\"%-8s|%6.2f\\n\", name, price * 0.76);\n"
+        "\n"
+        "            ────┴────1────┴─\n"
+        "            ink·····|··7.26⏎\n"
+        "            └──1───┘ └─2──┘ \n"
+        "\n"
+        "  1         %-8s   8 bytes     from \"ink\" text\n"
+        "  2         %6.2f  6 bytes     from 7.258000000000001 f64\n");
+}
+
+TEST_CASE("the language of a call is seen from it, where only one has it") {
+  CHECK(run_tool(R"(show --bare 'print(f"{n + 1}")' n=2)").out == "3\n");
+  CHECK(run_tool(R"(show --bare 'printf("%d", n)' 2)").out == "2");
+  CHECK(run_tool(R"(show --bare --in python '"%5.1f" % x' x=2.5)").out == "  2.5");
+  // A template is a template.
+  CHECK(run_tool(R"(show --bare 'print: %d' 2)").out == "print: 2");
+  const Ran java = run_tool(R"(show 'String.format("%d", n)' 7)");
+  CHECK(java.status == 2);
+  CHECK_THAT(java.err, Catch::Contains("whole calls of Java are not supported yet"));
+}
+
+TEST_CASE("a call without values is explained in words") {
+  const Ran ran = run_tool(R"(show 'printf("%5d\n", n + 1)')");
+  CHECK(ran.status == 0);
+  CHECK_THAT(ran.out, Catch::Contains("calls printf"));
+  CHECK_THAT(ran.out, Catch::Contains("at least 5"));
+  CHECK_THAT(ran.out, Catch::Contains("values named n"));
+}
+
+TEST_CASE("a call has a program, an answer in JSON, and other languages beside it") {
+  const Ran program = run_tool(R"(show 'printf("%.1f\n", sqrt(x));' x=2.0 --program)");
+  CHECK(program.status == 0);
+  CHECK_THAT(program.out, Catch::Contains("#include <math.h>\n"));
+  CHECK_THAT(program.out, Catch::Contains("  double x = 2.0;\n  printf(\"%.1f\\n\", sqrt(x));\n"));
+  const Ran python = run_tool(R"(show --in python 'print(f"{math.sqrt(x):.3f}")' x=2.0 --program)");
+  CHECK(python.out == "import math\nx = 2.0\nprint(f\"{math.sqrt(x):.3f}\\n\", end=\"\")\n");
+  const auto answer =
+      nlohmann::json::parse(run_tool(R"(show 'printf("%d|", n * 2);' n=4 --json)").out);
+  CHECK(answer["text"] == "8|");
+  CHECK(answer["dialect"] == "c");
+  CHECK(answer["fields"][0]["span"] == nlohmann::json({8, 10}));
+  const Ran beside = run_tool(R"(show 'printf("%.1f\n", x * 2);' x=0.125 --beside java)");
+  CHECK(beside.status == 1);
+  CHECK_THAT(beside.out, Catch::Contains("half-away"));
+}
+
+TEST_CASE("the real compiler's program agrees about a call") {
+  for (
+      const char* command :
+      {R"(show 'printf("%-8s|%6.2f\n", name, price * 0.76);' name=ink price=9.55 --witness)",
+       R"(show 'printf("%d %s\n", n % 4, n > 1 ? "lots" : "lot");' 7 --witness)",
+       R"(show --in cpp-stream 'cout << setw(8) << (a + b) / 2.0 << sqrt(a) << endl' 3 4 --witness)",
+       R"(show 'print(f"{price * 2:.2f} {name.upper()!r}")' name=ink price=9.55 --witness)",
+       R"(show --in python 'print("%5.1f" % (x ** 2))' x=1.5 --witness)"}) {
+    INFO(command);
+    const Ran ran = run_tool(command);
+    CHECK(ran.status == 0);
+    CHECK((ran.out.find("the same") != std::string::npos ||
+           ran.out.find("missing") != std::string::npos));
+  }
+}
+
+TEST_CASE("a call that cannot be read is an error at its place") {
+  const Ran unread = run_tool(R"(show 'printf("%d", n++);' 7)");
+  CHECK(unread.status == 2);
+  CHECK(unread.out.empty());
+  CHECK_THAT(unread.err, Catch::Contains("the operator ++ here is not supported yet"));
+  CHECK_THAT(unread.err, Catch::Contains("▔"));
+  const Ran open = run_tool(R"(show 'printf("%d", n' 7)");
+  CHECK(open.status == 2);
+  CHECK_THAT(open.err, Catch::Contains("a closing ) is missing"));
+}
