@@ -32,6 +32,9 @@ struct ExpressionForm {
   std::string_view plain_field = {};
   std::string_view plain_dialect = {};
   std::string_view separator = {};
+  // The names of arguments that replace that, and what is printed behind all.
+  std::string_view separator_argument = {};
+  std::string_view ending_argument = {};
 };
 
 }  // namespace inky::inline v1

@@ -113,16 +113,17 @@ class StatementReader {
     if (read_filled_literal(at, behind)) return true;
     Node node;
     if (!read_node(at, behind, node)) return false;
-    return take(node) || false;
+    return take(node);
   }
 
-  // Python's end="" at the end of the arguments: what is printed behind the text.
+  // The last of the arguments, where it is what is printed behind the text: its comma.
   std::size_t read_ending(std::size_t end) {
-    const std::size_t comma = text_.rfind(", end=", end);
+    const std::string mark = ", " + std::string(form_.ending_argument) + "=";
+    const std::size_t comma =
+        form_.ending_argument.empty() ? std::string_view::npos : text_.rfind(mark, end);
     if (comma == std::string_view::npos) return end;
-    std::size_t at = comma + 6;
     Node node;
-    if (!read_node(at, end, node) || !is_text(node)) {
+    if (!read_node(comma + mark.size(), end, node) || !is_text(node)) {
       content_.refusal.reset();
       return end;
     }
@@ -227,8 +228,9 @@ class StatementReader {
       const Node& part = node.parts[i];
       const std::string& key = node.keys[i - 1];
       if (!key.empty()) {
-        if ((key != "sep" && key != "end") || !is_text(part)) return false;
-        (key == "sep" ? separator : after_) = part.value.as_text();
+        const bool separates = key == form_.separator_argument;
+        if ((!separates && key != form_.ending_argument) || !is_text(part)) return false;
+        (separates ? separator : after_) = part.value.as_text();
       }
     }
     for (std::size_t i = 1; i < node.parts.size(); ++i) {

@@ -48,7 +48,7 @@ std::optional<Type> Typed::meet(Type left, Type right) const {
   const Type with_sign = a.is_signed ? left : right;
   const Type without = a.is_signed ? right : left;
   if (fact_of(with_sign).width > fact_of(without).width) return with_sign;
-  if (rules_.meeting == TypedRules::Meeting::c) return without;
+  if (rules_.meeting == TypedRules::Meeting::unsigned_wins) return without;
   if (without == Type::u64) return std::nullopt;
   return Type::i64;
 }
@@ -162,11 +162,10 @@ bool Typed::apply(const Node& node, const Value& operand, Value& out) {
     out = negated_real(value);
     return true;
   }
-  // A u32 of C# becomes an i64.
   Type type = value.type();
-  if (rules_.meeting == TypedRules::Meeting::csharp && type == Type::u32) type = Type::i64;
-  if (rules_.meeting == TypedRules::Meeting::csharp && type == Type::u64)
-    return refuse("there is no - for a ulong", node);
+  const bool widens = rules_.meeting == TypedRules::Meeting::widens;
+  if (widens && type == Type::u32) type = Type::i64;
+  if (widens && type == Type::u64) return refuse("there is no - for a number of this type", node);
   return keep(node, type, -whole_of(value), out);
 }
 

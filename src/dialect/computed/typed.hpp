@@ -13,10 +13,12 @@ struct TypedRules {
   std::string_view language = {};
   // What the compiler calls what it refuses.
   std::string_view compile_fault = "error";
-  // The type in which two types meet: ISO C17 6.3.1.8; the Java Language Specification, 5.6; ECMA-334,
-  // 12.4.7.
-  enum class Meeting : std::uint8_t { c, java, csharp };
-  Meeting meeting = Meeting::c;
+  // The type in which two types meet: ISO C17 6.3.1.8; ECMA-334, 12.4.7.
+  enum class Meeting : std::uint8_t {
+    unsigned_wins,  // a signed and an unsigned type of one width: the unsigned one
+    widens,         // both in a wider signed type; of 64 bits, in none
+  };
+  Meeting meeting = Meeting::unsigned_wins;
   bool overflow_is_undefined = false;  // of signed numbers; else they wrap
   bool shifts_are_masked = false;      // by the width less one; else a longer shift is undefined
   std::string_view division_by_zero = {};  // the exception; empty: it is undefined

@@ -70,7 +70,9 @@ const ExpressionForm expression_form = {
     .filled_literal = f_string_size,
     .plain_field = "{}",
     .plain_dialect = "python",
-    .separator = " "};
+    .separator = " ",
+    .separator_argument = "sep",
+    .ending_argument = "end"};
 
 bool is_name_start(char c) {
   return is_word_start(c) || static_cast<unsigned char>(c) >= 0x80;
