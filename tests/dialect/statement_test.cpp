@@ -324,3 +324,36 @@ TEST_CASE("a call that is cut anywhere is answered") {
     }
   }
 }
+
+// Whatever is evaluated: a call that may do something is in no program.
+TEST_CASE("no program holds a call of a function that we do not know") {
+  struct Case {
+    const char* dialect;
+    const char* source;
+  };
+  const Case cases[] = {
+      {"cpp-stream", "cout << system(\"touch owned\")"},
+      {"cpp-stream", "cout << (true || system(\"touch owned\"))"},
+      {"cpp-stream", "cout << x.run(\"touch owned\")"},
+      {"cpp-stream", "cout << std::system(\"touch owned\") + 1"},
+      {"python", "f\"{__import__('os').system('touch owned')}\""},
+      {"python", "f\"{True or __import__('os').system('touch owned')}\""},
+      {"python", "f\"{x if True else open('owned')}\""},
+      {"python", "f\"{[] and eval('owned')}\""},
+  };
+  const Value values[] = {value("x=1")};
+  for (const Case& one : cases) {
+    INFO(one.source);
+    const Dialect& dialect = *find_dialect(one.dialect);
+    const auto parsed = dialect.parse(one.source);
+    REQUIRE(parsed.ok());
+    CHECK_FALSE(write_program(dialect, *parsed, values).ok());
+  }
+  for (const char* source : {"printf(\"%d\", system(\"touch owned\"));",
+                             "printf(\"%d\", 1 ? 2 : system(\"touch owned\"));"}) {
+    INFO(source);
+    const auto parsed = parse_statement(*find_dialect("c"), source);
+    REQUIRE(parsed.ok());
+    CHECK_FALSE(write_program(parsed->dialect(), *parsed, values).ok());
+  }
+}

@@ -124,6 +124,11 @@ const computed::Grammar grammar = [] {
   out.condition = computed::Grammar::Condition::marks;
   out.arrow = "->";
   out.path = "::";
+  out.functions =
+      "abs labs llabs fabs floor ceil trunc round rint nearbyint lround llround sqrt cbrt exp log "
+      "log10 log2 sin cos tan atan fmod fmax fmin pow max min strlen toupper tolower to_string "
+      "string bitset quoted format";
+  out.methods = "size length empty c_str data front back at substr";
   return out;
 }();
 

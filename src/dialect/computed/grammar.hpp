@@ -26,10 +26,14 @@ struct Grammar {
   bool tuples = false;          // (1, 2)
   bool braces = false;          // {"mass": 2.5}
   std::string_view lists = {};  // the bracket that a list begins with; empty: there are none
-  std::string_view names_argument = {};   // between the name of an argument and it: "="
-  std::string_view spread = {};           // before an argument whose items are arguments
-  std::string_view arrow = {};            // another sign before a member
-  std::string_view path = {};             // between the parts of a name: "::"
+  std::string_view names_argument = {};  // between the name of an argument and it: "="
+  std::string_view spread = {};          // before an argument whose items are arguments
+  std::string_view arrow = {};           // another sign before a member
+  std::string_view path = {};            // between the parts of a name: "::"
+  // The functions and methods that have no effect but a result, separated by spaces. No other call
+  // is written into a program.
+  std::string_view functions = {};
+  std::string_view methods = {};
   std::string_view prefix_of_names = {};  // $
 };
 

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "dialect/lexis.hpp"
 #include "dialect/value_source.hpp"
 
 namespace inky::inline v1::computed {
@@ -170,7 +171,17 @@ class Writer {
     return true;
   }
 
+  // Whether a call has no effect but a result: nothing else is put into a program, evaluated or not.
+  bool is_harmless(const Node& callee) const {
+    std::string path = path_of(callee);
+    if (path.starts_with("std::")) path.erase(0, 5);
+    path.erase(std::min(path.find('<'), path.size()));
+    if (!path.empty() && has_word(grammar_.functions, path)) return true;
+    return callee.kind == Node::Kind::member && has_word(grammar_.methods, callee.text);
+  }
+
   bool write_call(const Node& node) {
+    if (!is_harmless(node.parts[0])) return false;
     if (!write(node.parts[0])) return false;
     out_.add("(");
     for (std::size_t i = 1; i < node.parts.size(); ++i) {

@@ -55,6 +55,21 @@ const computed::Grammar grammar = [] {
   out.lists = "[";
   out.names_argument = "=";
   out.spread = "*";
+  out.functions =
+      "abs len round sum min max int float str repr ascii sorted any all list tuple bool bin oct "
+      "hex "
+      "ord chr format complex divmod pow math.sqrt math.floor math.ceil math.trunc math.fabs "
+      "math.exp math.log math.log2 math.log10 math.log1p math.expm1 math.sin math.cos math.tan "
+      "math.asin math.acos math.atan math.atan2 math.sinh math.cosh math.tanh math.pow math.fmod "
+      "math.hypot math.copysign math.degrees math.radians math.isnan math.isinf math.isfinite";
+  out.methods =
+      "upper lower casefold capitalize title swapcase center ljust rjust zfill strip lstrip rstrip "
+      "find rfind index rindex count startswith endswith split splitlines partition rpartition "
+      "join "
+      "replace removeprefix removesuffix isdigit isdecimal isnumeric isalpha isalnum isspace "
+      "isupper "
+      "islower isidentifier isprintable istitle isascii get bit_length bit_count as_integer_ratio "
+      "is_integer conjugate strftime isoformat weekday isoweekday";
   return out;
 }();
 

@@ -96,16 +96,12 @@ class FStringReader {
   void open() {
     opening_ = *opening_of(text_.substr(at_));
     quote_at_ = at_ + opening_.prefix;
+    const std::size_t end = at_ + literal_end(text_.substr(at_), opening_);
+    close_ = end - (text_.substr(0, end).ends_with(quotes()) ? opening_.quotes : 0);
     at_ += opening_.size();
   }
   std::string_view quotes() const { return text_.substr(quote_at_, opening_.quotes); }
   bool closes_here() const { return text_.substr(at_).starts_with(quotes()); }
-  // Where the text of this literal ends, as the tokenizer sees it.
-  std::size_t close_of_literal() const {
-    const std::size_t from = quote_at_ - opening_.prefix;
-    const std::size_t end = from + literal_end(text_.substr(from), opening_);
-    return end - (text_.substr(0, end).ends_with(quotes()) ? opening_.quotes : 0);
-  }
 
   // Up to a field, to the brace that ends the spec it is in, or to the end of all.
   void read_literal(bool outermost, std::string& literal) {
@@ -189,7 +185,7 @@ class FStringReader {
   // The end of an expression: the first of !, :, = and } that is in no brackets and no text, and
   // is no comparison. As CPython 3.11 finds it: Parser/string_parser.c, fstring_find_expr.
   std::size_t expression_end(std::size_t start) {
-    const std::size_t limit = close_of_literal();
+    const std::size_t limit = close_;
     std::size_t at = at_;
     int depth = 0;
     std::string_view text_quotes;
@@ -330,6 +326,7 @@ class FStringReader {
   std::string_view text_;
   std::size_t at_ = 0;
   std::size_t quote_at_ = 0;
+  std::size_t close_ = 0;  // where the text of this literal ends, as the tokenizer sees it
   Opening opening_;
   bool ended_ = false;
   std::size_t ended_at_ = 0;
