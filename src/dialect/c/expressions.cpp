@@ -233,6 +233,7 @@ std::optional<bool> ExpressionReader::read_own(Node& node) {
   if (is_digit(c) || (c == '.' && is_digit(peek(1)))) return read_number(node);
   if (c == '"' || (edition_ == Edition::cpp && starts_with("R\""))) return read_texts(node);
   if (c == '\'') return read_character(node);
+  if (c == '[' && edition_ == Edition::cpp) return not_yet("lambdas are", start);
   if (!begins_name(c)) return std::nullopt;
   if (edition_ == Edition::cpp && starts_with("static_cast<")) return read_named_cast(node);
   const std::string_view word = read_word();
