@@ -327,11 +327,11 @@ TEST_CASE("a call that is cut anywhere is answered") {
 
 // Whatever is evaluated: a call that may do something is in no program.
 TEST_CASE("no program holds a call of a function that we do not know") {
-  struct Case {
+  struct Attack {
     const char* dialect;
     const char* source;
   };
-  const Case cases[] = {
+  const Attack attacks[] = {
       {"cpp-stream", "cout << system(\"touch owned\")"},
       {"cpp-stream", "cout << (true || system(\"touch owned\"))"},
       {"cpp-stream", "cout << x.run(\"touch owned\")"},
@@ -342,7 +342,7 @@ TEST_CASE("no program holds a call of a function that we do not know") {
       {"python", "f\"{[] and eval('owned')}\""},
   };
   const Value values[] = {value("x=1")};
-  for (const Case& one : cases) {
+  for (const Attack& one : attacks) {
     INFO(one.source);
     const Dialect& dialect = *find_dialect(one.dialect);
     const auto parsed = dialect.parse(one.source);
