@@ -166,8 +166,7 @@ Result<std::string> write_program(const Dialect& dialect, const Template& parsed
   // Nor what has no value that we know: a call in it may do anything.
   TextBuffer unused;
   const Outcome outcome = dialect.render(parsed, values, unused);
-  if (outcome.kind() == Outcome::Kind::error &&
-      outcome.as_error().code == Code::not_supported_yet)
+  if (outcome.kind() == Outcome::Kind::error && outcome.as_error().code == Code::not_supported_yet)
     return outcome.as_error();
   Draft draft;
   std::vector<std::string> names;
