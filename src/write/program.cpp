@@ -163,11 +163,6 @@ Result<std::string> write_program(const Dialect& dialect, const Template& parsed
                      " bytes in a program is over the limit of " + std::to_string(most_call),
                  {most_call, parsed.source().size()},
                  "Show it without a program."};
-  // Nor what has no value that we know: a call in it may do anything.
-  TextBuffer unused;
-  const Outcome outcome = dialect.render(parsed, values, unused);
-  if (outcome.kind() == Outcome::Kind::error && outcome.as_error().code == Code::not_supported_yet)
-    return outcome.as_error();
   Draft draft;
   std::vector<std::string> names;
   Draft declarations;
