@@ -211,7 +211,7 @@ int show_screen(const std::vector<Row>& rows, const Look& look) {
       screen.line();
       screen.dialect_label("");
     }
-    screen.dialect_paragraph("cannot: " + row.why);
+    screen.dialect_paragraph("not possible: " + row.why);
   }
   if (!write_out(screen.text())) return bad_request;
   return shown.size() <= 1 && !any ? done : answer_is_no;

@@ -4,7 +4,6 @@
 
 #include "command.hpp"
 #include "contract/answers.hpp"
-#include "inky_margin/carry/carry.hpp"
 #include "inky_margin/write/program.hpp"
 #include "interruption.hpp"
 #include "text/escape.hpp"
@@ -34,16 +33,6 @@ std::string deed_of(const Witness& witness) {
     default:
       return "printed " + bytes_text(witness.output.size());
   }
-}
-
-// Values without names have those by which the template knows them.
-std::vector<Value> named_values(const ShowRequest& request, const Template& parsed) {
-  std::vector<Value> out = request.values;
-  const std::vector<std::string> names = value_names(parsed);
-  for (std::size_t i = 0; i < std::min(out.size(), names.size()); ++i) {
-    if (!out[i].is_named()) out[i].set_name(names[i]);
-  }
-  return out;
 }
 
 std::optional<Error> refuse(const ShowRequest& request, const Report& report) {
@@ -93,7 +82,7 @@ std::optional<toolchain::WitnessCache> usual_cache() {
 }
 
 Result<std::string> program_of(const ShowRequest& request, const Template& parsed) {
-  return write_program(*request.dialect, parsed, named_values(request, parsed));
+  return write_program(*request.dialect, parsed, request.values);
 }
 
 Result<Witnessed> ask_witness(const ShowRequest& request, const Template& parsed,

@@ -27,8 +27,8 @@ struct ExpressionForm {
   // How long the literal is that a text begins with, and whose slots the language fills in; 0 where
   // it begins with none. Null: the language has no such literals.
   std::size_t (*filled_literal)(std::string_view text) = nullptr;
-  // The field that shows a value plainly, for functions that print values without a template, and
-  // what stands between two of them; empty: they are not supported yet.
+  // For functions that print values without a template: the field that shows a value plainly, and
+  // the text between two values. Empty: such functions are not supported yet.
   std::string_view plain_field = {};
   std::string_view plain_dialect = {};
   std::string_view separator = {};

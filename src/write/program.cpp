@@ -54,6 +54,32 @@ std::optional<Error> check_name(const Dialect& dialect, std::string_view name) {
                "A name is a letter, then letters, digits and _, all of ASCII."};
 }
 
+// What each value is called in a program: its own name; the name that the template gives to values
+// without one; or v1, v2, where the template has no such word.
+std::vector<std::string> names_in_program(const Template& parsed, std::span<const Value> values) {
+  std::vector<std::string> open(parsed.value_names().begin(), parsed.value_names().end());
+  std::erase_if(open, [&](const std::string& name) {
+    return std::any_of(values.begin(), values.end(), [&](const Value& value) {
+      return value.is_named() && value.name() == name;
+    });
+  });
+  std::reverse(open.begin(), open.end());
+  std::vector<std::string> out;
+  for (const Value& value : values) {
+    if (value.is_named()) {
+      out.emplace_back(value.name());
+    } else if (!open.empty()) {
+      out.push_back(std::move(open.back()));
+      open.pop_back();
+    } else {
+      std::string name = "v" + std::to_string(out.size() + 1);
+      while (parsed.source().find(name) != std::string::npos) name += '_';
+      out.push_back(std::move(name));
+    }
+  }
+  return out;
+}
+
 // The lines that the program needs for what the call uses.
 std::string needed_lines(const ProgramForm& form, const SourceLanguage& language,
                          const WrittenCall& call) {
@@ -164,16 +190,15 @@ Result<std::string> write_program(const Dialect& dialect, const Template& parsed
                  {most_call, parsed.source().size()},
                  "Show it without a program."};
   Draft draft;
-  std::vector<std::string> names;
+  const std::vector<std::string> names = names_in_program(parsed, values);
   Draft declarations;
-  for (const Value& value : values) {
-    names.push_back(value.is_named() ? std::string(value.name())
-                                     : "v" + std::to_string(names.size() + 1));
-    if (auto error = check_name(dialect, names.back())) return std::move(*error);
+  for (std::size_t i = 0; i < values.size(); ++i) {
+    const Value& value = values[i];
+    if (auto error = check_name(dialect, names[i])) return std::move(*error);
     const Result<std::string> literal = write_value(dialect, value);
     if (!literal) return literal.error();
     std::string declaration = filled(form.declaration, "@T", type_name(form, value.type()));
-    declaration = filled(declaration, "@N", names.back());
+    declaration = filled(declaration, "@N", names[i]);
     declarations.add_mixed(declaration, "@V", *literal);
   }
   const Result<WrittenCall> call = dialect.write_call(parsed, names);

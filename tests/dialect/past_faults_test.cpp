@@ -1,4 +1,4 @@
-// Faults that were found and fixed, dialect by dialect: what stands here was answered wrongly
+// Faults that were found and fixed, dialect by dialect. Each case below was once answered wrongly
 // once. The texts are those of the runtimes that `inky dialects` names.
 
 #include <catch2/catch.hpp>

@@ -357,3 +357,33 @@ TEST_CASE("no program holds a call of a function that we do not know") {
     CHECK_FALSE(write_program(parsed->dialect(), *parsed, values).ok());
   }
 }
+
+// Values without names are declared by the names that the template gives them, and by no name that
+// it uses for something else.
+TEST_CASE("a program declares its values by the names that the template uses") {
+  struct Case {
+    const char* dialect;
+    const char* source;
+    std::vector<Value> values;
+    const char* declared;
+  };
+  const Case all[] = {
+      {"cpp-stream", "cout << x", {value("2.5")}, "double x = 2.5;"},
+      {"cpp-stream", "cout << a + b", {value("5"), value("a=1")}, "int b = 5;"},
+      {"cpp-stream", "v1 << 42", {value("7")}, "int v1_ = 7;"},
+      {"javascript", "${a + b}", {value("1"), value("2")}, "const b = 2;"},
+      {"r-format", "format(mass)", {value("2.5")}, "mass <- 2.5"},
+      {"octave-display", "mass", {value("2.5")}, "mass = 2.5;"},
+      {"python", "{} {mass}", {value("1"), value("mass=2")}, "v1 = 1\n"},
+      {"c", "%d", {value("1")}, "int v1 = 1;"},
+  };
+  for (const Case& one : all) {
+    INFO(one.dialect << ": " << one.source);
+    const Dialect& dialect = *find_dialect(one.dialect);
+    const auto parsed = dialect.parse(one.source);
+    REQUIRE(parsed.ok());
+    const auto program = write_program(dialect, *parsed, one.values);
+    REQUIRE(program.ok());
+    CHECK_THAT(*program, Catch::Contains(one.declared));
+  }
+}

@@ -84,8 +84,7 @@ struct TemplateContent {
   std::shared_ptr<const Program> program;  // null where the fields say it all
   int values_taken = 0;                    // the values that the fields use, from the first on
   std::shared_ptr<const Statement> statement = {};  // null where it is a template alone
-  // The names of the values it takes, in order, where its fields do not have them all: those of
-  // expressions. Empty: the fields have them.
+  // The names that values without one are given, in order. Empty: they have places.
   std::vector<std::string> value_names = {};
 
   std::string_view literal(const Piece& piece) const {

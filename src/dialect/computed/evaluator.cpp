@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <utility>
 
+#include "dialect/program_form.hpp"
 #include "inky_margin/format/template.hpp"
 
 namespace inky::inline v1::computed {
@@ -49,6 +50,27 @@ bool Evaluator::not_yet(std::string what, const Node& node) {
 
 bool Evaluator::over_limit(std::string what, const Node& node) {
   return fail(Trouble::When::over_limit, "Use a smaller one.", std::move(what), node);
+}
+
+bool Evaluator::fill(const Node& node, const Dialect& dialect, std::string_view content,
+                     std::span<const Value> values, Value& out) {
+  const auto parsed = dialect.parse(literal_text(program_form_of(dialect.facts()), content));
+  if (!parsed) return not_yet("this template is", node);
+  TextBuffer text;
+  const Outcome outcome = dialect.render(*parsed, values, text);
+  switch (outcome.kind()) {
+    case Outcome::Kind::prints:
+      out = Value::text(text.string());
+      return true;
+    case Outcome::Kind::fails_compile:
+      return fail(Trouble::When::compile, outcome.failure_name(), outcome.why(), node);
+    case Outcome::Kind::fails_run:
+      return fail(Trouble::When::run, outcome.failure_name(), outcome.why(), node);
+    case Outcome::Kind::undefined:
+      return fail(Trouble::When::undefined, {}, outcome.why(), node);
+    default:
+      return not_yet("this template with these values is", node);
+  }
 }
 
 bool Evaluator::within_limits(const Value& made, const Node& node) {

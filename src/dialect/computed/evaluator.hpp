@@ -3,11 +3,12 @@
 #pragma once
 
 #include <optional>
+#include <span>
 #include <string>
 #include <string_view>
 #include <vector>
 
-#include "inky_margin/format/outcome.hpp"
+#include "inky_margin/dialect/dialect.hpp"
 #include "tree.hpp"
 
 namespace inky::inline v1::computed {
@@ -39,7 +40,7 @@ struct Arguments {
 
   std::size_t size() const { return values.size(); }
   const Value& operator[](std::size_t index) const { return values[index]; }
-  // Null where there is none of this name.
+  // Null: no argument has this name.
   const Value* find(std::string_view name) const {
     for (const Named& one : named) {
       if (one.name == name) return &one.value;
@@ -100,6 +101,10 @@ class Evaluator {
   // "the function sin is"
   bool not_yet(std::string what, const Node& node);
   bool over_limit(std::string what, const Node& node);
+
+  // The text of a template of the language, as the function that fills it in would have read it.
+  bool fill(const Node& node, const Dialect& dialect, std::string_view content,
+            std::span<const Value> values, Value& out);
 
   // What was made so far, all together, stays within the limit of an output.
   bool within_limits(const Value& made, const Node& node);

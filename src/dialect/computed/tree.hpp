@@ -1,4 +1,4 @@
-// An expression that stands where a value is wanted, read: a tree of operations.
+// An expression, read: a tree of operations on values.
 //
 //   price * 0.76        (int)(mass + 0.5)        name.upper()[:3]        n > 1 ? "lots" : "lot"
 #pragma once

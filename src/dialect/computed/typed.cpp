@@ -27,8 +27,7 @@ bool is_zero(const Value& value) {
 bool Typed::is_number(const Value& value) const {
   const Type type = value.type();
   if (type == Type::truth) return rules_.truth_is_a_number;
-  if (type == Type::character)
-    return value.as_character() < (rules_.character_is_u16 ? 0x10000U : 0x80U);
+  if (type == Type::character) return value.as_character() < 0x80U;
   return is_narrow(type) || is_arithmetic(type);
 }
 
@@ -36,7 +35,7 @@ Value Typed::promoted(const Value& value) const {
   return is_narrow(value.type()) ? wrapped(Type::i32, whole_of(value)) : value;
 }
 
-std::optional<Type> Typed::meet(Type left, Type right) const {
+Type Typed::meet(Type left, Type right) {
   if (is_real(left) || is_real(right)) {
     // The enumerators of reals are in the order of their width.
     return std::max(is_real(left) ? left : Type::f32, is_real(right) ? right : Type::f32);
@@ -48,9 +47,7 @@ std::optional<Type> Typed::meet(Type left, Type right) const {
   const Type with_sign = a.is_signed ? left : right;
   const Type without = a.is_signed ? right : left;
   if (fact_of(with_sign).width > fact_of(without).width) return with_sign;
-  if (rules_.meeting == TypedRules::Meeting::unsigned_wins) return without;
-  if (without == Type::u64) return std::nullopt;
-  return Type::i64;
+  return without;
 }
 
 Value Typed::of_truth(bool value) const {
@@ -102,25 +99,10 @@ bool Typed::convert(const Node& node, Type type, const Value& value, Value& out)
     out = wrapped(type, *whole);
     return true;
   }
-  if (rules_.cast == TypedRules::Cast::undefined) {
-    return put_off(Trouble::When::undefined, {},
-                   describe(value) + " does not fit " + std::string(name_of(type)) +
-                       ", and such a conversion has no meaning in " + std::string(rules_.language),
-                   node, wrapped(type, 1), out);
-  }
-  const BinaryReal real = value.as_real();
-  if (real.kind == RealClass::not_a_number) {
-    out = wrapped(type, 0);
-    return true;
-  }
-  // The Java Language Specification, 5.1.3: to the nearest that fits, by way of int where the type
-  // is narrower.
-  const Type way = fact_of(type).width < 32 ? Type::i32 : type;
-  const int width = fact_of(way).width - 1;
-  const Integer highest = (Integer(1) << width) - 1;
-  const Integer nearest = real.negative ? Integer(-highest - 1) : highest;
-  out = wrapped(type, whole && fits(way, *whole) ? *whole : nearest);
-  return true;
+  return put_off(Trouble::When::undefined, {},
+                 describe(value) + " does not fit " + std::string(name_of(type)) +
+                     ", and such a conversion has no meaning in " + std::string(rules_.language),
+                 node, wrapped(type, 1), out);
 }
 
 bool Typed::wrong_operands(const Node& node, Operation operation, const Value& left,
@@ -162,11 +144,7 @@ bool Typed::apply(const Node& node, const Value& operand, Value& out) {
     out = negated_real(value);
     return true;
   }
-  Type type = value.type();
-  const bool widens = rules_.meeting == TypedRules::Meeting::widens;
-  if (widens && type == Type::u32) type = Type::i64;
-  if (widens && type == Type::u64) return refuse("there is no - for a number of this type", node);
-  return keep(node, type, -whole_of(value), out);
+  return keep(node, value.type(), -whole_of(value), out);
 }
 
 bool Typed::combine(const Node& node, Operation operation, const Value& left, const Value& right,
@@ -189,24 +167,22 @@ bool Typed::combine(const Node& node, Operation operation, const Value& left, co
   const Value b = promoted(right);
   if (operation == Operation::shift_left || operation == Operation::shift_right)
     return shift(node, operation, a, b, out);
-  const auto type = meet(a.type(), b.type());
-  if (!type) return wrong_operands(node, operation, left, right);
+  const Type type = meet(a.type(), b.type());
   Value x;
   Value y;
-  if (!convert(node, *type, a, x) || !convert(node, *type, b, y)) return false;
+  if (!convert(node, type, a, x) || !convert(node, type, b, y)) return false;
   if (is_comparison(operation)) {
     out = of_truth(relates(operation, compare(x, y)));
     return true;
   }
-  return is_real(*type) ? combine_reals(node, operation, *type, x, y, out)
-                        : combine_wholes(node, operation, *type, x, y, out);
+  return is_real(type) ? combine_reals(node, operation, type, x, y, out)
+                       : combine_wholes(node, operation, type, x, y, out);
 }
 
 bool Typed::combine_reals(const Node& node, Operation operation, Type type, const Value& left,
                           const Value& right, Value& out) {
   const bool known = operation == Operation::add || operation == Operation::subtract ||
-                     operation == Operation::multiply || operation == Operation::divide ||
-                     (operation == Operation::remainder && rules_.reals_have_remainders);
+                     operation == Operation::multiply || operation == Operation::divide;
   if (!known) return wrong_operands(node, operation, left, right);
   out = computed::combine_reals(operation, type, left, right);
   return true;
@@ -223,11 +199,8 @@ bool Typed::combine_wholes(const Node& node, Operation operation, Type type, con
       return keep(node, type, -whole_of(left), out);
     return keep(node, type, *result, out);
   }
-  if (rules_.division_by_zero.empty())
-    return put_off(Trouble::When::undefined, {}, "a division by zero has no meaning", node,
-                   wrapped(type, 1), out);
-  return put_off(Trouble::When::run, std::string(rules_.division_by_zero), "a division by zero",
-                 node, wrapped(type, 1), out);
+  return put_off(Trouble::When::undefined, {}, "a division by zero has no meaning", node,
+                 wrapped(type, 1), out);
 }
 
 bool Typed::shift(const Node& node, Operation operation, const Value& left, const Value& right,
@@ -235,10 +208,8 @@ bool Typed::shift(const Node& node, Operation operation, const Value& left, cons
   if (is_real(left.type()) || is_real(right.type()))
     return wrong_operands(node, operation, left, right);
   const int width = fact_of(left.type()).width;
-  Integer by = whole_of(right);
-  if (rules_.shifts_are_masked) {
-    by = *computed::combine_wholes(Operation::bits_and, by, width - 1, Division::toward_zero);
-  } else if (by < 0 || by >= width) {
+  const Integer by = whole_of(right);
+  if (by < 0 || by >= width) {
     return put_off(Trouble::When::undefined, {},
                    "a shift by " + by.str() + " of a number of " + std::to_string(width) +
                        " bits has no meaning",
@@ -256,10 +227,9 @@ bool Typed::settle_sides(const Node& node, Value& taken, const Value& other) {
     const bool texts = taken.is(Type::text) && other.is(Type::text);
     return texts || refuse("the two sides have no type in common", node);
   }
-  const auto type = meet(promoted(taken).type(), promoted(other).type());
-  if (!type) return refuse("the two sides have no type in common", node);
   Value settled;
-  if (!convert(node, *type, promoted(taken), settled)) return false;
+  const Type type = meet(promoted(taken).type(), promoted(other).type());
+  if (!convert(node, type, promoted(taken), settled)) return false;
   taken = std::move(settled);
   return true;
 }

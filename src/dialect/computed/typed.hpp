@@ -1,5 +1,5 @@
-// Expressions of languages whose numbers have fixed types that meet in a wider one: C, C++, Java,
-// C#. What they do differently is data.
+// Expressions of languages whose numbers have fixed types that meet in a wider one, as ISO C17,
+// 6.3.1.8, has it. What such languages do differently is data.
 #pragma once
 
 #include "arithmetic.hpp"
@@ -13,22 +13,9 @@ struct TypedRules {
   std::string_view language = {};
   // What the compiler calls what it refuses.
   std::string_view compile_fault = "error";
-  // The type in which two types meet: ISO C17 6.3.1.8; ECMA-334, 12.4.7.
-  enum class Meeting : std::uint8_t {
-    unsigned_wins,  // a signed and an unsigned type of one width: the unsigned one
-    widens,         // both in a wider signed type; of 64 bits, in none
-  };
-  Meeting meeting = Meeting::unsigned_wins;
   bool overflow_is_undefined = false;  // of signed numbers; else they wrap
-  bool shifts_are_masked = false;      // by the width less one; else a longer shift is undefined
-  std::string_view division_by_zero = {};  // the exception; empty: it is undefined
-  bool truth_is_a_number = false;          // comparisons may be added, and numbers are conditions
-  bool comparison_is_i32 = false;          // 1 and 0
-  bool character_is_u16 = false;           // in arithmetic
-  bool reals_have_remainders = false;
-  // A real that is cast to a whole type that cannot hold it.
-  enum class Cast : std::uint8_t { undefined, saturates };
-  Cast cast = Cast::undefined;
+  bool truth_is_a_number = false;      // comparisons may be added, and numbers are conditions
+  bool comparison_is_i32 = false;      // 1 and 0
 };
 
 class Typed : public Evaluator {
@@ -53,8 +40,7 @@ class Typed : public Evaluator {
   bool is_number(const Value& value) const;
   // A number as the type that arithmetic has it in: what is narrow becomes i32. REQUIRES: a number.
   Value promoted(const Value& value) const;
-  // Nothing where the types meet in none.
-  std::optional<Type> meet(Type left, Type right) const;
+  static Type meet(Type left, Type right);
   // REQUIRES: a number that an arithmetic type holds. A cast, or a conversion that an operator does.
   bool convert(const Node& node, Type type, const Value& value, Value& out);
   // A whole number that a step gave, by the rules for those that do not fit.

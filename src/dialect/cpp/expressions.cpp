@@ -2,7 +2,6 @@
 
 #include <string>
 
-#include "dialect/program_form.hpp"
 #include "dialects.hpp"
 
 namespace inky::inline v1 {
@@ -42,23 +41,8 @@ bool CppExpressions::call(const computed::Node& node, const std::string& path,
   }
   if (name != "format" || arguments.size() == 0 || !arguments[0].is(Type::text))
     return Expressions::call(node, path, arguments, out);
-  const Dialect& dialect = *cpp_format_dialect();
-  const auto parsed =
-      dialect.parse(literal_text(program_form_of(dialect.facts()), arguments[0].as_text()));
-  if (!parsed) return not_yet("this template of std::format is", node);
-  TextBuffer text;
-  const std::span<const Value> all(arguments.values);
-  const Outcome outcome = dialect.render(*parsed, all.subspan(1), text);
-  if (outcome.prints()) {
-    out = Value::text(text.string());
-    return true;
-  }
-  using When = computed::Trouble::When;
-  const When when = outcome.kind() == Outcome::Kind::fails_compile ? When::compile
-                    : outcome.kind() == Outcome::Kind::fails_run   ? When::run
-                    : outcome.kind() == Outcome::Kind::undefined   ? When::undefined
-                                                                   : When::not_supported_yet;
-  return fail(when, outcome.failure_name(), outcome.why(), node);
+  return fill(node, *cpp_format_dialect(), arguments[0].as_text(),
+              std::span<const Value>(arguments.values).subspan(1), out);
 }
 
 }  // namespace inky::inline v1

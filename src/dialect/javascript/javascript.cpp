@@ -467,6 +467,7 @@ class JavaScript final : public family::ProgramDialect<Slots> {
  protected:
   void read(TemplateContent& out, Slots& program, std::vector<Words>* words) const override {
     SlotReader(out, program, words).read();
+    out.value_names = program.names;
   }
 
  private:

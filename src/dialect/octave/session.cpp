@@ -458,6 +458,7 @@ class Reader : PastedSource {
 
 void read_session(TemplateContent& out, Session& session, std::vector<Words>* words) {
   Reader(out, session, words).read();
+  out.value_names = session.names;
 }
 
 }  // namespace inky::inline v1::octave

@@ -121,7 +121,7 @@ bool Expressions::to_int(const Node& node, const Value& value, Value& out) {
     return raise("ValueError", "invalid literal for int() with base 10: " + quoted(text, false),
                  node);
   const auto number = read_whole(*digits);
-  if (!number) return over_limit("a number of so many digits is over the limit", node);
+  if (!number) return over_limit("a number with this many digits is over the limit", node);
   return keep(node, integer_of(*number), out);
 }
 

@@ -5,7 +5,6 @@
 
 #include "../computed/elementary.hpp"
 #include "../family/values.hpp"
-#include "dialect/program_form.hpp"
 #include "dialects.hpp"
 #include "expressions.hpp"
 #include "text/utf8.hpp"
@@ -409,23 +408,9 @@ bool Expressions::combine_sequences(const Node& node, Operation operation, const
 // "%.2f" % x, as the dialect of such templates has it.
 bool Expressions::format_percent(const Node& node, const Value& form, const Value& values,
                                  Value& out) {
-  const Dialect& dialect = *python_percent_dialect();
-  const auto parsed = dialect.parse(literal_text(program_form_of(dialect.facts()), text_of(form)));
-  if (!parsed) return not_yet("this template is", node);
-  std::vector<Value> given;
-  if (values.is(Type::tuple) || values.is(Type::record))
-    given.assign(values.as_list().begin(), values.as_list().end());
-  else
-    given.push_back(values);
-  TextBuffer text;
-  const Outcome outcome = dialect.render(*parsed, given, text);
-  if (outcome.prints()) {
-    out = Value::text(text.string());
-    return true;
-  }
-  if (outcome.kind() == Outcome::Kind::fails_run)
-    return raise(outcome.failure_name(), outcome.why(), node);
-  return not_yet("this template with these values is", node);
+  const bool several = values.is(Type::tuple) || values.is(Type::record);
+  return fill(node, *python_percent_dialect(), text_of(form),
+              several ? values.as_list() : std::span<const Value>(&values, 1), out);
 }
 
 }  // namespace inky::inline v1::python

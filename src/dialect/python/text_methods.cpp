@@ -4,7 +4,6 @@
 #include <algorithm>
 
 #include "../family/values.hpp"
-#include "dialect/program_form.hpp"
 #include "dialects.hpp"
 #include "expressions.hpp"
 #include "text/ascii.hpp"
@@ -406,23 +405,12 @@ bool Expressions::replace(const Node& node, std::string_view text, const Argumen
 // "{:.2f}".format(x), as the dialect of such templates has it.
 bool Expressions::format_braces(const Node& node, const Value& form, const Arguments& arguments,
                                 Value& out) {
-  const Dialect& dialect = *python_dialect();
-  const auto parsed = dialect.parse(literal_text(program_form_of(dialect.facts()), text_of(form)));
-  if (!parsed) return not_yet("this template is", node);
   std::vector<Value> given = arguments.values;
   for (const Arguments::Named& named : arguments.named) {
     given.push_back(named.value);
     given.back().set_name(named.name);
   }
-  TextBuffer text;
-  const Outcome outcome = dialect.render(*parsed, given, text);
-  if (outcome.prints()) {
-    out = Value::text(text.string());
-    return true;
-  }
-  if (outcome.kind() == Outcome::Kind::fails_run)
-    return raise(outcome.failure_name(), outcome.why(), node);
-  return not_yet("this template with these values is", node);
+  return fill(node, *python_dialect(), text_of(form), given, out);
 }
 
 }  // namespace inky::inline v1::python

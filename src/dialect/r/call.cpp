@@ -280,6 +280,7 @@ void add_source(const Expression& expression, WrittenCall& out) {
 
 void read_call(TemplateContent& out, Call& call, std::vector<Words>* words) {
   Reader(out, call, words).read();
+  out.value_names = call.names;
 }
 
 void add_source(const Call& call, WrittenCall& out) {
