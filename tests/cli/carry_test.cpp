@@ -159,7 +159,7 @@ TEST_CASE("show --beside: the same stands together, what differs is marked and e
   const support::Ran plain = support::run_tool("show --plain 1e16 --beside all --in python");
   CHECK(plain.out.rfind("  prints          1e+16\n  in              python, cpp-format", 0) == 0);
   CHECK(plain.out.find("differs         1.0E16\n") != std::string::npos);
-  CHECK(plain.out.find("  c               cannot: C needs a format to print a value\n") !=
+  CHECK(plain.out.find("  c               not possible: C needs a format to print a value\n") !=
         std::string::npos);
   // All fits a terminal, but for what is in source.
   std::istringstream lines(plain.out);

@@ -373,7 +373,6 @@ TEST_CASE("a program declares its values by the names that the template uses") {
       {"cpp-stream", "v1 << 42", {value("7")}, "int v1_ = 7;"},
       {"javascript", "${a + b}", {value("1"), value("2")}, "const b = 2;"},
       {"r-format", "format(mass)", {value("2.5")}, "mass <- 2.5"},
-      {"octave-display", "mass", {value("2.5")}, "mass = 2.5;"},
       {"python", "{} {mass}", {value("1"), value("mass=2")}, "v1 = 1\n"},
       {"c", "%d", {value("1")}, "int v1 = 1;"},
   };
