@@ -18,7 +18,7 @@ namespace {
 constexpr const char* check_examples = R"(Examples:
   inky check '%d of %s' f64 text               a letter that does not fit its value
   inky check '%-08.2f' 2.5                     values give their types
-  inky check '{:d}' f64 --in python --fix      the template, mended
+  inky check '{:d}' f64 --in python --fix      the template, fixed
   inky check '%.2f' f64 --in java --for-machine   a locale that is left open
   inky check src/room.c scripts                the format calls of files and folders
   inky check src --sarif > faults.sarif        for code review
@@ -99,7 +99,7 @@ int run_check(const CheckOptions& options) {
     screen.tinted(Tint::good, "nothing found");
     screen.line();
   } else if (checked->repaired && *checked->repaired != source) {
-    screen.label("mended");
+    screen.label("fixed");
     screen.tinted(Tint::good, visible(*checked->repaired));
     screen.line();
   }
@@ -128,7 +128,7 @@ Action add_check(Command& tool) {
   command.flag("--whole-line", options->demands.ends_line, "The template prints a whole line");
   command.takes("--line-limit", options->demands.most_columns,
                 "The most columns of a template in source", "COLUMNS");
-  command.flag("--fix", options->fix, "The mended template and nothing else");
+  command.flag("--fix", options->fix, "The fixed template and nothing else");
   command.json_flag(options->json);
   command.jsonl_flag(options->jsonl);
   command.ascii_flag(options->ascii);

@@ -168,15 +168,22 @@ int show_plain(const ShowOptions& options, const Dialect& dialect) {
 }
 
 // The language of a call that is pasted whole: C's where it can be, or the only other one that has
-// it. Without a call, C's.
+// such a call and can read it. Without a call, C's.
 Result<const Dialect*> dialect_guessed(std::string_view source) {
   const Dialect* usual = find_dialect("c");
-  if (is_statement(*usual, source)) return usual;
+  const auto reads = [&](const Dialect* dialect) {
+    return bool(parse_statement(*dialect, source));
+  };
+  const bool may_be_usual = is_statement(*usual, source);
+  if (may_be_usual && reads(usual)) return usual;
   std::vector<const Dialect*> found;
   for (const SourceLanguage& language : all_languages()) {
     const Dialect* dialect = find_dialect(language.dialect);
-    if (dialect != nullptr && is_statement(*dialect, source)) found.push_back(dialect);
+    if (dialect != nullptr && dialect != usual && is_statement(*dialect, source))
+      found.push_back(dialect);
   }
+  if (found.size() > 1 || may_be_usual)
+    std::erase_if(found, [&](const Dialect* dialect) { return !reads(dialect); });
   if (found.empty()) return usual;
   if (found.size() == 1) return found[0];
   std::string ids;

@@ -3,6 +3,7 @@
 // scripts/fuzz finds with the real fuzzer becomes a seed.
 
 #include <algorithm>
+#include <csignal>
 #include <cstdio>
 #include <cstdlib>
 #include <filesystem>
@@ -23,6 +24,12 @@ void tell() {
   std::fputs("the input, in hexadecimal: ", stderr);
   for (const char c : input) std::fprintf(stderr, "%02x", static_cast<unsigned char>(c));
   std::fputs("\n", stderr);
+}
+
+// What a target reports by abort() is named as well.
+extern "C" void tell_and_end(int) {
+  tell();
+  std::_Exit(3);
 }
 
 void run() {
@@ -65,6 +72,7 @@ int main(int count, char** arguments) {
     return 2;
   }
   __sanitizer_set_death_callback(tell);
+  std::signal(SIGABRT, tell_and_end);
   std::vector<std::filesystem::path> paths;
   for (const auto& entry : std::filesystem::directory_iterator(arguments[1]))
     paths.push_back(entry.path());

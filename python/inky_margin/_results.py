@@ -169,7 +169,7 @@ class Fault(Answer):
 
 
 class Checked(Answer):
-    """`ok`, `faults`, and `repaired`: the template mended, or None."""
+    """`ok`, `faults`, and `repaired`: the fixed template, or None."""
 
 
 class Proof(Answer):

@@ -246,9 +246,9 @@ bool Checker::add(const Template& parsed, const Trouble& trouble) {
   if (outcome.kind() != Outcome::Kind::error) fault.effect = effect_of(outcome);
   // A fault of some values is theirs, not the field's.
   const bool of_some = !trouble.of.empty();
-  const bool mended = !of_some && mend(parsed, outcome.span(), fault);
+  const bool fixed = !of_some && mend(parsed, outcome.span(), fault);
   out_.faults.push_back(std::move(fault));
-  return mended;
+  return fixed;
 }
 
 const Checker::Slot* Checker::slot_at(const Template& parsed, Span span) const {

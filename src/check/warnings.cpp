@@ -115,15 +115,15 @@ void Checker::find_objections(const Template& parsed) {
     const auto objection = dialect_.objection(parsed, static_cast<int>(i), type_name);
     if (!objection) continue;
     const Span span = in_original(field.span);
-    const auto mended = std::find_if(out_.faults.begin(), out_.faults.end(), [&](Fault& fault) {
+    const auto fixed = std::find_if(out_.faults.begin(), out_.faults.end(), [&](Fault& fault) {
       return fault.span == span && !fault.repair.empty();
     });
     const bool told = std::any_of(out_.faults.begin(), out_.faults.end(), [&](const Fault& fault) {
       return fault.span == span && fault.code == objection->code;
     });
     const bool undefined = objection->code == Code::language_undefined;
-    if (mended != out_.faults.end())
-      mended->repair = objection->repair.empty() ? mended->repair : objection->repair;
+    if (fixed != out_.faults.end())
+      fixed->repair = objection->repair.empty() ? fixed->repair : objection->repair;
     else if (!told)
       out_.faults.push_back(
           {objection->code, undefined ? Severity::error : Severity::warning, objection->why, span,

@@ -16,9 +16,22 @@ namespace inky::inline v1 {
 struct PrintFact {
   std::string_view name;
   std::string_view after;
+  bool is_bare = false;  // its values stand without parentheses: echo $a, $b
 };
 
+// An expression that names a locale, and the locale.
+struct LocaleFact {
+  std::string_view path;
+  std::string_view locale;
+};
+
+struct StatementParts;
+
 struct ExpressionForm {
+  // Reads a call by itself, where the template evaluates the expressions in it: what is between the
+  // parentheses of a function of `prints`. Null: the members below say how. Otherwise only `prints`
+  // counts of them. False, and an error set, where it cannot.
+  bool (*read_call)(StatementParts& parts, Span inside, std::optional<Error>& error) = nullptr;
   const computed::Grammar* grammar = nullptr;
   // Reads out.source from a place on.
   std::unique_ptr<computed::Reader> (*reader)(TemplateContent& out, std::size_t at) = nullptr;
@@ -27,6 +40,9 @@ struct ExpressionForm {
   // How long the literal is that a text begins with, and whose slots the language fills in; 0 where
   // it begins with none. Null: the language has no such literals.
   std::size_t (*filled_literal)(std::string_view text) = nullptr;
+  // Before a literal whose slots are expressions, each with a field's alignment and format behind
+  // it: $"{price * 2,8:F2}". Empty: the language has no such literals.
+  std::string_view slots_prefix = {};
   // For functions that print values without a template: the field that shows a value plainly, and
   // the text between two values. Empty: such functions are not supported yet.
   std::string_view plain_field = {};
@@ -35,6 +51,9 @@ struct ExpressionForm {
   // The names of arguments that replace that, and what is printed behind all.
   std::string_view separator_argument = {};
   std::string_view ending_argument = {};
+  // How calls name a locale: by these, or by a call of one of these functions with its tag.
+  std::span<const LocaleFact> locales = {};
+  std::string_view locale_makers = {};
 };
 
 }  // namespace inky::inline v1

@@ -68,6 +68,12 @@ std::optional<computed::Trouble> evaluate_arguments(const Statement& statement,
   return later;
 }
 
+// What a dialect has without a setting.
+std::string_view usual_locale(const DialectFacts& facts) {
+  const SettingFact* fact = find_setting(facts, "locale");
+  return fact == nullptr ? std::string_view() : fact->usual;
+}
+
 Outcome render_filled(const Statement& statement, std::span<const Value> values,
                       const RenderOptions& options, Output& out, Report* report) {
   Outcome outcome = moved(
@@ -102,6 +108,9 @@ Span Statement::moved(Span span) const {
 Result<EvaluatedCall> evaluate_call(const Template& parsed, std::span<const Value> values) {
   const Statement* statement = parsed.statement();
   if (statement == nullptr) return EvaluatedCall{parsed, {values.begin(), values.end()}};
+  if (!statement->locale.empty())
+    return Error{Code::not_supported_yet, "a call with a locale is not supported yet here",
+                 statement->segments.front().outer, "Show the call alone."};
   if (statement->is_filled) return EvaluatedCall{statement->inner, {values.begin(), values.end()}};
   EvaluatedCall out{statement->inner, {}};
   const Names scope(statement->names, values);
@@ -115,7 +124,16 @@ Result<EvaluatedCall> evaluate_call(const Template& parsed, std::span<const Valu
 }
 
 Outcome render_statement(const Statement& statement, std::span<const Value> values,
-                         const RenderOptions& options, Output& out, Report* report) {
+                         const RenderOptions& asked, Output& out, Report* report) {
+  RenderOptions options = asked;
+  std::vector<Setting> settings;
+  if (!statement.locale.empty()) {
+    for (const Setting& setting : asked.settings) {
+      if (setting.name != "locale") settings.push_back(setting);
+    }
+    settings.push_back({"locale", statement.locale});
+    options.settings = settings;
+  }
   if (statement.is_filled) return render_filled(statement, values, options, out, report);
   const Names scope(statement.names, values);
   std::vector<Value> given;
@@ -170,6 +188,12 @@ std::vector<Words> explain_statement(const Statement& statement, std::size_t siz
 Result<WrittenCall> write_statement_call(const Statement& statement) {
   const Dialect& dialect = statement.inner.dialect();
   const ProgramForm& form = program_form_of(dialect.facts());
+  if (statement.is_filled)
+    return dialect.write_call(statement.inner, statement.inner.value_names());
+  if (!statement.locale.empty() && statement.locale != usual_locale(dialect.facts()))
+    return Error{Code::not_supported_yet,
+                 "a call with this locale in a program is not supported yet",
+                 statement.segments.front().outer, "Leave the locale out."};
   std::vector<WrittenCall> written;
   std::vector<std::string> names;
   for (std::size_t i = 0; i < statement.arguments.size(); ++i) {
@@ -179,7 +203,10 @@ Result<WrittenCall> write_statement_call(const Statement& statement) {
         !computed::write(statement.arguments[i], *statement.form->grammar, form, argument))
       return Error{Code::not_supported_yet, "this argument in a program is not supported yet",
                    statement.arguments[i].span, "Give its value a name."};
-    names.push_back(argument.source);
+    // A word that is no name does not look like one then.
+    const bool is_word = statement.arguments[i].kind == computed::Node::Kind::constant &&
+                         !statement.form->grammar->prefix_of_names.empty();
+    names.push_back(is_word ? "(" + argument.source + ")" : argument.source);
     written.push_back(std::move(argument));
   }
   Result<WrittenCall> out = dialect.write_call(statement.inner, names);

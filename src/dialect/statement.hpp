@@ -27,6 +27,7 @@ struct Statement {
   std::vector<std::string> argument_names;  // empty: by place
   std::vector<std::string> names;           // of values, in the order in which they first come
   const ExpressionForm* form = nullptr;
+  std::string locale;  // that the call names; empty: it names none
   // The language fills the template in by itself, and so it takes the values as they are.
   bool is_filled = false;
 

@@ -4,7 +4,7 @@
 #include <string>
 
 #include "dialect/language_facts.hpp"
-#include "dialect/statement.hpp"
+#include "dialect/statement_parts.hpp"
 #include "inky_margin/dialect/statement.hpp"
 #include "text/ascii.hpp"
 #include "text/escape.hpp"
@@ -26,7 +26,11 @@ std::string with_points(std::string_view name) {
   return out;
 }
 
-bool is_called(std::string_view known, std::string_view path) {
+// Where the language has a sign of its own between the parts of a name, a point is no such sign.
+bool is_called(std::string_view known, std::string_view path, const ExpressionForm* form) {
+  const bool has_own_sign =
+      form != nullptr && form->grammar != nullptr && !form->grammar->path.empty();
+  if (has_own_sign && path.find('.') != std::string_view::npos) return false;
   const std::string a = with_points(known);
   const std::string b = with_points(path);
   return a == b || b.ends_with("." + a) || a.ends_with("." + b);
@@ -48,6 +52,8 @@ class StatementReader {
       : language_(language), form_(*language.expressions) {
     content_.source = source;
     text_ = content_.source;
+    parts_.text = text_;
+    parts_.has_variables = language.lexis->variables_in_texts;
   }
 
   Result<Template> read() {
@@ -55,7 +61,7 @@ class StatementReader {
     while (end > 0 && std::string_view(" \t\r\n;").find(text_[end - 1]) != std::string_view::npos)
       --end;
     if (!read_core(0, end)) return fault();
-    return make();
+    return parts_.make(form_);
   }
 
  private:
@@ -94,23 +100,59 @@ class StatementReader {
     const std::string_view path = path_at(at);
     const PrintFact* print = find_print(form_, path);
     const std::size_t open = behind_blanks(at + path.size());
+    if (print != nullptr && print->is_bare) return read_bare(*print, open, end);
+    if (form_.read_call != nullptr) {
+      const bool is_call =
+          print != nullptr && open < end && text_[open] == '(' && text_[end - 1] == ')';
+      if (!is_call) return not_understood({at, end});
+      parts_.call = path;
+      parts_.after = print->after;
+      return form_.read_call(parts_, {open + 1, end - 1}, error_);
+    }
     if (print != nullptr && open < end && text_[open] == '(' && text_[end - 1] == ')') {
-      if (call_.empty()) call_ = path;
-      after_ = print->after;
+      if (parts_.call.empty()) parts_.call = path;
+      parts_.after = print->after;
       if (read_printed(open + 1, end - 1)) return true;
       // Not one text: a call with a template, or values as they are.
       if (error_) return false;
       content_.refusal.reset();
     }
-    if (read_filled_literal(at, end)) return true;
-    return read_call(at, end);
+    if (read_filled_literal(at, end) || read_slots(at, end)) return true;
+    return !error_ && read_call(at, end);
+  }
+
+  // echo $a, "\n"
+  bool read_bare(const PrintFact& print, std::size_t at, std::size_t end) {
+    Node list;
+    list.kind = Node::Kind::call;
+    list.parts.emplace_back();
+    for (;;) {
+      const auto reader = form_.reader(content_, at);
+      list.parts.emplace_back();
+      list.keys.emplace_back();
+      if (!reader->read(list.parts.back())) {
+        content_.refusal = reader->refusal();
+        return false;
+      }
+      at = behind_blanks(reader->at());
+      if (at >= end) break;
+      if (text_[at] != ',') return not_understood({at, end});
+      ++at;
+    }
+    if (list.parts.size() == 2 && take(list.parts[1])) {
+      parts_.call = print.name;
+      parts_.after = print.after;
+      return true;
+    }
+    return !error_ && take_values(list, print);
   }
 
   // What a function that prints is given: one template that is filled in, or made by a call.
   bool read_printed(std::size_t at, std::size_t end) {
     at = behind_blanks(at);
     const std::size_t behind = read_ending(end);
-    if (read_filled_literal(at, behind)) return true;
+    if (read_filled_literal(at, behind) || read_slots(at, behind)) return true;
+    if (error_) return false;
     Node node;
     if (!read_node(at, behind, node)) return false;
     return take(node);
@@ -127,7 +169,7 @@ class StatementReader {
       content_.refusal.reset();
       return end;
     }
-    after_ = node.value.as_text();
+    parts_.after = node.value.as_text();
     return comma;
   }
 
@@ -135,10 +177,69 @@ class StatementReader {
     if (form_.filled_literal == nullptr) return false;
     const std::size_t size = form_.filled_literal(text_.substr(at, end - at));
     if (size == 0 || behind_blanks(at + size) < end) return false;
-    dialect_ = find_dialect(language_.lexis->filling_dialect);
-    add_segment({at, at + size}, true);
-    is_filled_ = true;
-    return dialect_ != nullptr;
+    parts_.dialect = find_dialect(language_.lexis->filling_dialect);
+    parts_.add_segment({at, at + size}, true);
+    parts_.is_filled = true;
+    return parts_.dialect != nullptr;
+  }
+
+  // $"{price * 2,8:F2} g": each slot becomes a field with a number, and its expression an argument.
+  bool read_slots(std::size_t at, std::size_t end) {
+    const std::string prefix = std::string(form_.slots_prefix) + '"';
+    if (form_.slots_prefix.empty() || !text_.substr(at, end - at).starts_with(prefix)) return false;
+    at += prefix.size();
+    std::size_t begin = at;
+    while (at < end && text_[at] != '"') {
+      const std::string_view two = text_.substr(at, 2);
+      if (text_[at] == '\\' || two == "{{" || two == "}}") {
+        at += 2;
+      } else if (text_[at] != '{') {
+        ++at;
+      } else {
+        parts_.add_segment({begin, at + 1}, true);
+        if (!read_slot(at, end)) return false;
+        begin = at;
+      }
+    }
+    if (behind_blanks(at + 1) < end) {
+      parts_.segments.clear();
+      parts_.inner.clear();
+      parts_.arguments.clear();
+      return false;
+    }
+    if (at > begin || parts_.segments.empty()) parts_.add_segment({begin, std::min(at, end)}, true);
+    parts_.dialect = find_dialect(language_.lexis->filling_dialect);
+    return parts_.dialect != nullptr;
+  }
+
+  // The slot whose brace is at `at`; moves behind its expression.
+  bool read_slot(std::size_t& at, std::size_t end) {
+    const std::size_t start = at;
+    const auto reader = form_.reader(content_, at + 1);
+    Node node;
+    if (!reader->read(node, 1)) {
+      content_.refusal = reader->refusal();
+      return fail_as_refused();
+    }
+    at = behind_blanks(reader->at());
+    const bool ends = at < end && std::string_view(",:}").find(text_[at]) != std::string_view::npos;
+    if (!ends) {
+      return fail("this in a slot is not supported yet", {start, std::min(at + 1, end)},
+                  "Give its value a name.");
+    }
+    const std::size_t from = parts_.inner.size();
+    parts_.inner += std::to_string(parts_.arguments.size());
+    parts_.segments.push_back({{from, parts_.inner.size()}, node.span, false});
+    parts_.add_argument(node, {});
+    const std::size_t close = std::min(text_.find('}', at), end);
+    parts_.add_segment({at, std::min(close + 1, end)}, true);
+    at = std::min(close + 1, end);
+    return true;
+  }
+  bool fail_as_refused() {
+    const Error error = fault();
+    error_ = error;
+    return false;
   }
 
   // An expression from one place to another.
@@ -168,15 +269,15 @@ class StatementReader {
   bool take(const Node& node) {
     if (node.kind == Node::Kind::binary && node.operation == computed::Operation::remainder &&
         is_text(node.parts[0]) && !language_.lexis->percent_dialect.empty()) {
-      dialect_ = find_dialect(language_.lexis->percent_dialect);
+      parts_.dialect = find_dialect(language_.lexis->percent_dialect);
       const Node& values = node.parts[1];
       if (values.kind == Node::Kind::tuple)
-        for (const Node& part : values.parts) add_argument(part, {});
+        for (const Node& part : values.parts) parts_.add_argument(part, {});
       else if (values.kind == Node::Kind::record)
         for (std::size_t i = 0; i < values.parts.size(); ++i)
-          add_argument(values.parts[i], values.keys[i]);
+          parts_.add_argument(values.parts[i], values.keys[i]);
       else
-        add_argument(values, {});
+        parts_.add_argument(values, {});
       return take_template(node.parts[0]);
     }
     if (node.kind != Node::Kind::call) return false;
@@ -187,9 +288,11 @@ class StatementReader {
     for (const CallFact& call : language_.calls) {
       const bool fits = is_method ? call.shape == CallShape::receiver && call.name == path
                                   : call.shape == CallShape::arguments && !path.empty() &&
-                                        is_called(call.name, path);
+                                        is_called(call.name, path, &form_);
       const auto template_part = static_cast<std::size_t>(call.template_at) + 1;
       if (!fits || (!is_method && template_part >= node.parts.size())) continue;
+      // Without values it is a text that is printed.
+      if (call.needs_values && template_part + 1 >= node.parts.size()) continue;
       if (chosen == nullptr) chosen = &call;
       if (is_method || is_text(node.parts[template_part])) {
         chosen = &call;
@@ -202,15 +305,30 @@ class StatementReader {
     if (!is_text(source))
       return fail("a template that is not a literal is not supported yet", source.span,
                   "Write the literal in its place.");
-    if (chosen->names_locale && chosen->template_at == 1)
-      return fail("a locale in the call is not supported yet", node.parts[1].span,
-                  "Leave it out of the call, and give it as --locale.");
-    if (call_.empty()) call_ = path;
-    if (const PrintFact* print = find_print(form_, path)) after_ = print->after;
-    dialect_ = find_dialect(chosen->dialect);
+    parts_.dialect = find_dialect(chosen->dialect);
+    if (chosen->names_locale && chosen->template_at == 1 && !take_locale(node.parts[1]))
+      return false;
+    if (parts_.call.empty()) parts_.call = path;
+    if (const PrintFact* print = find_print(form_, path)) parts_.after = print->after;
     for (std::size_t i = from; i < node.parts.size(); ++i)
-      add_argument(node.parts[i], node.keys[i - 1]);
+      parts_.add_argument(node.parts[i], node.keys[i - 1]);
     return take_template(source);
+  }
+
+  // Locale.ROOT, Locale.forLanguageTag("de-DE")
+  bool take_locale(const Node& node) {
+    const bool makes = node.kind == Node::Kind::call && node.parts.size() == 2 &&
+                       is_text(node.parts[1]) &&
+                       has_word(form_.locale_makers, computed::path_of(node.parts[0]));
+    const std::string path = makes ? std::string() : computed::path_of(node);
+    for (const LocaleFact& fact : form_.locales) {
+      if (!path.empty() && fact.path == path) parts_.locale = fact.locale;
+    }
+    if (makes) parts_.locale = node.parts[1].value.as_text();
+    const bool is_known = !parts_.locale.empty() &&
+                          !find_fault(parts_.dialect->facts(), Setting{"locale", parts_.locale});
+    return is_known || fail("this locale in a call is not supported yet", node.span,
+                            "Leave it out of the call, and give it as --locale.");
   }
 
   // print(x, y): each value as the language shows it.
@@ -218,11 +336,14 @@ class StatementReader {
     if (form_.plain_field.empty() || node.kind != Node::Kind::call) return false;
     const std::string path = computed::path_of(node.parts[0]);
     const PrintFact* print = path.empty() ? nullptr : find_print(form_, path);
-    if (print == nullptr || node.parts.size() < 2) return false;
-    after_ = print->after;
-    call_ = path;
+    return print != nullptr && node.parts.size() > 1 && take_values(node, *print);
+  }
+
+  bool take_values(const Node& node, const PrintFact& print) {
+    parts_.after = print.after;
+    parts_.call = print.name;
     std::string separator(form_.separator);
-    dialect_ = find_dialect(form_.plain_dialect);
+    parts_.dialect = find_dialect(form_.plain_dialect);
     bool first = true;
     for (std::size_t i = 1; i < node.parts.size(); ++i) {
       const Node& part = node.parts[i];
@@ -230,128 +351,30 @@ class StatementReader {
       if (!key.empty()) {
         const bool separates = key == form_.separator_argument;
         if ((!separates && key != form_.ending_argument) || !is_text(part)) return false;
-        (separates ? separator : after_) = part.value.as_text();
+        (separates ? separator : parts_.after) = part.value.as_text();
       }
     }
     for (std::size_t i = 1; i < node.parts.size(); ++i) {
       if (!node.keys[i - 1].empty()) continue;
-      if (!first) add_text(separator, node.parts[i].span.from);
+      if (!first) parts_.add_text(separator, node.parts[i].span.from);
       first = false;
-      add_argument(node.parts[i], {});
-      const std::size_t from = inner_.size();
-      inner_ += form_.plain_field;
-      segments_.push_back({{from, inner_.size()}, node.parts[i].span, false});
+      parts_.add_argument(node.parts[i], {});
+      const std::size_t from = parts_.inner.size();
+      parts_.inner += form_.plain_field;
+      parts_.segments.push_back({{from, parts_.inner.size()}, node.parts[i].span, false});
     }
     return true;
   }
 
-  void add_argument(const Node& node, const std::string& name) {
-    arguments_.push_back(node);
-    argument_names_.push_back(name);
-    computed::collect_names(node, names_);
-  }
-
-  // Text that is not in the statement, written as the template has it.
-  void add_text(std::string_view text, std::size_t at) {
-    if (text.empty()) return;
-    const std::size_t from = inner_.size();
-    for (const char c : text) {
-      const std::size_t special = std::string_view("\n\t\r\"\\").find(c);
-      if (special != std::string_view::npos) inner_ += '\\';
-      inner_ += special == std::string_view::npos ? c : "ntr\"\\"[special];
-    }
-    segments_.push_back({{from, inner_.size()}, {at, at}, false});
-  }
-
-  void add_segment(Span outer, bool verbatim) {
-    const std::size_t from = inner_.size();
-    inner_ += text_.substr(outer.from, outer.to - outer.from);
-    segments_.push_back({{from, inner_.size()}, outer, verbatim});
-  }
-
   bool take_template(const Node& node) {
     for (const Span& part : node.texts) {
-      const std::string_view text = text_.substr(part.from, part.to - part.from);
-      if (node.is_raw && text.find_first_of("\\\"") != std::string_view::npos)
-        return fail("a raw literal with a backslash or a quote in it is not supported yet", part,
-                    "Write it as a literal of the usual kind.");
-      add_segment(part, true);
-    }
-    return dialect_ != nullptr;
-  }
-
-  Result<Template> make() {
-    const std::size_t end = segments_.back().outer.to;
-    if (!after_.empty() && is_filled_) {
-      inner_ += " \"";
-      add_text(after_, end);
-      inner_ += '"';
-      segments_.back().inner.to = inner_.size();
-    } else {
-      add_text(after_, end);
-    }
-    Result<Template> inner = dialect_->parse(inner_);
-    Statement placed(inner ? *inner : Template(*dialect_, {}));
-    placed.segments = segments_;
-    if (!inner) {
-      Error error = inner.error();
-      error.span = placed.moved(error.span);
-      return error;
-    }
-    placed.call = call_;
-    placed.arguments = std::move(arguments_);
-    placed.argument_names = std::move(argument_names_);
-    placed.names = std::move(names_);
-    placed.form = &form_;
-    placed.is_filled = is_filled_;
-    return Template(*dialect_, content_of(std::move(placed)));
-  }
-
-  TemplateContent content_of(Statement placed) const {
-    TemplateContent out;
-    out.source = text_;
-    const Template& inner = placed.inner;
-    std::size_t covered = 0;
-    const auto cover = [&](std::size_t to) {
-      if (to > covered) out.pieces.push_back({{covered, to}, unset, {}});
-      covered = std::max(covered, to);
-    };
-    for (const Piece& piece : inner.pieces()) {
-      const Span span = placed.moved(piece.source);
-      if (span.from < covered || (span.from == span.to && piece.field == unset)) continue;
-      cover(span.from);
-      if (piece.field == unset) {
-        cover(span.to);
+      if (node.is_raw) {
+        parts_.add_raw(part);
         continue;
       }
-      out.pieces.push_back({span, piece.field, {}});
-      covered = span.to;
+      parts_.add_segment(part, true);
     }
-    cover(out.source.size());
-    for (const Field& field : inner.fields()) {
-      out.fields.push_back(field);
-      Field& shown = out.fields.back();
-      shown.span = placed.moved(field.span);
-      if (is_filled_) continue;
-      shown.key.clear();
-      const int index = field.value_index;
-      shown.value_index = unset;
-      if (index == unset || static_cast<std::size_t>(index) >= placed.arguments.size()) continue;
-      const Node& argument = placed.arguments[static_cast<std::size_t>(index)];
-      if (argument.kind == Node::Kind::name) shown.key = "(" + argument.text + ")";
-    }
-    for (Note note : inner.notes()) {
-      note.span = placed.moved(note.span);
-      out.notes.push_back(std::move(note));
-    }
-    if (inner.refusal()) {
-      out.refusal = inner.refusal();
-      out.refusal->span = placed.moved(out.refusal->span);
-    }
-    out.values_taken = static_cast<int>(placed.names.size());
-    out.value_names = placed.names;
-    out.statement = std::make_shared<const Statement>(std::move(placed));
-    return out;
+    return parts_.dialect != nullptr;
   }
 
   const LanguageFacts& language_;
@@ -359,16 +382,7 @@ class StatementReader {
   TemplateContent content_;
   std::string_view text_;
   std::optional<Error> error_;
-
-  const Dialect* dialect_ = nullptr;
-  std::string call_;
-  std::string after_;
-  bool is_filled_ = false;
-  std::string inner_;
-  std::vector<Statement::Segment> segments_;
-  std::vector<Node> arguments_;
-  std::vector<std::string> argument_names_;
-  std::vector<std::string> names_;
+  StatementParts parts_;
 };
 
 Error no_statements(const Dialect& asked, std::size_t size) {
@@ -405,15 +419,19 @@ bool is_statement(const Dialect& asked, std::string_view source) {
   const std::size_t open = std::min(source.find_first_not_of(' ', end), source.size());
   const std::string_view rest = source.substr(open);
   const ExpressionForm* form = language->expressions;
-  if (!path.empty() && rest.starts_with('(') &&
-      rest.find_first_of("\"'`") != std::string_view::npos) {
-    const bool prints = form != nullptr && find_print(*form, path) != nullptr;
-    return prints ||
-           std::any_of(language->calls.begin(), language->calls.end(), [&](const CallFact& call) {
-             return call.shape == CallShape::arguments && is_called(call.name, path);
-           });
+  const PrintFact* bare = form == nullptr ? nullptr : find_print(*form, path);
+  if (bare != nullptr && bare->is_bare) return true;
+  if (!path.empty() && rest.starts_with('(')) {
+    if (form != nullptr && find_print(*form, path) != nullptr) return true;
+    if (rest.find_first_of("\"'`") == std::string_view::npos) return false;
+    return std::any_of(language->calls.begin(), language->calls.end(), [&](const CallFact& call) {
+      return call.shape == CallShape::arguments && is_called(call.name, path, form);
+    });
   }
-  if (form == nullptr || !path.empty() || source.empty()) return false;
+  if (form == nullptr || form->reader == nullptr || !path.empty() || source.empty()) return false;
+  if (!form->slots_prefix.empty() &&
+      source.substr(at).starts_with(std::string(form->slots_prefix) + '"'))
+    return true;
   if (source[at] != '"' && source[at] != '\'') return false;
   // "..." % x and "...".format(x)
   TemplateContent content;
@@ -423,8 +441,12 @@ bool is_statement(const Dialect& asked, std::string_view source) {
   if (!reader->read(node)) return false;
   const bool percent = node.kind == Node::Kind::binary &&
                        node.operation == computed::Operation::remainder && is_text(node.parts[0]);
-  const bool method = node.kind == Node::Kind::call && node.parts[0].kind == Node::Kind::member &&
-                      is_text(node.parts[0].parts[0]);
+  const bool method =
+      node.kind == Node::Kind::call && node.parts[0].kind == Node::Kind::member &&
+      is_text(node.parts[0].parts[0]) &&
+      std::any_of(language->calls.begin(), language->calls.end(), [&](const CallFact& call) {
+        return call.shape == CallShape::receiver && call.name == node.parts[0].text;
+      });
   return percent || method;
 }
 

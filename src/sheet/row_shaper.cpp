@@ -49,9 +49,9 @@ bool RowShaper::row(std::size_t line, std::span<const std::optional<std::string_
       {line, 0,
        "has " + count_of(cells.size(), "cell") + " for " + count_of(wanted_, "column") +
            (cells.size() < wanted_ ? "; the rest are missing" : "; the extra ones are left out")});
-  mended_.assign(cells.begin(), cells.end());
-  mended_.resize(wanted_);
-  return rows_.row(line, mended_);
+  filled_.assign(cells.begin(), cells.end());
+  filled_.resize(wanted_);
+  return rows_.row(line, filled_);
 }
 
 }  // namespace inky::inline v1

@@ -37,7 +37,7 @@ class RowShaper final : public RowSink {
   ShapedRows& rows_;
   bool has_names_ = false;
   std::size_t wanted_ = 0;
-  std::vector<std::optional<std::string_view>> mended_;
+  std::vector<std::optional<std::string_view>> filled_;
 };
 
 }  // namespace inky::inline v1

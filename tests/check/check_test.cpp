@@ -120,7 +120,7 @@ TEST_CASE("faults: where they are, what the language does, and what to write") {
   }
 }
 
-TEST_CASE("every fault of a template is found, and all is mended at once") {
+TEST_CASE("every fault of a template is found, and all is fixed at once") {
   const Checked found = checked("python", "{:d} of {:.2f} at {:x}",
                                 std::vector<Type>{Type::text, Type::text, Type::f64});
   REQUIRE(found.faults.size() == 3);
@@ -130,7 +130,7 @@ TEST_CASE("every fault of a template is found, and all is mended at once") {
   CHECK(found.repaired == "{} of {} at {}");
 }
 
-TEST_CASE("what is mended has no error left, and what is fine stays as it is") {
+TEST_CASE("what is fixed has no error left, and what is fine stays as it is") {
   const std::uint64_t seed = support::seed(1812);
   INFO("seed " << seed);
   constexpr Type others[] = {Type::f64, Type::i32, Type::text, Type::truth, Type::u64, Type::f32};
@@ -160,9 +160,9 @@ TEST_CASE("what is mended has no error left, and what is fine stays as it is") {
         CHECK_FALSE(found->faults.empty());
         continue;
       }
-      const bool mended = std::any_of(found->faults.begin(), found->faults.end(),
-                                      [](const Fault& fault) { return !fault.repair.empty(); });
-      CHECK((found->repaired == written.source) == !mended);
+      const bool fixed = std::any_of(found->faults.begin(), found->faults.end(),
+                                     [](const Fault& fault) { return !fault.repair.empty(); });
+      CHECK((found->repaired == written.source) == !fixed);
       const Result<Checked> again = check(*dialect, *found->repaired, std::span<const Type>(types));
       REQUIRE(again.ok());
       for (const Fault& fault : again->faults) CHECK(fault.severity == Severity::warning);

@@ -31,9 +31,15 @@ TEST_CASE("the language of a call is seen from it, where only one has it") {
   CHECK(run_tool(R"(show --bare --in python '"%5.1f" % x' x=2.5)").out == "  2.5");
   // A template is a template.
   CHECK(run_tool(R"(show --bare 'print: %d' 2)").out == "print: 2");
-  const Ran java = run_tool(R"(show 'String.format("%d", n)' 7)");
-  CHECK(java.status == 2);
-  CHECK_THAT(java.err, Catch::Contains("whole calls of Java are not supported yet"));
+  CHECK(run_tool(R"(show --bare 'String.format("%d", n / 2)' 7)").out == "3");
+  CHECK(run_tool(R"(show --bare 'System.out.printf("%d%n", n)' 7)").out == "7\n");
+  CHECK(run_tool(R"(show --bare '$"{n * 2:D3}"' n=7)").out == "014");
+  CHECK(run_tool(R"(show --bare 'printf("%d\n", $n + 1);' n=7)").out == "8\n");
+  CHECK(run_tool(R"(show --bare 'echo number_format($n, 2);' n=1234.5)").out == "1,234.50");
+  CHECK(run_tool(R"(show --bare 'console.log(`${n > 1 ? "lots" : "lot"}`)' n=2)").out == "lots\n");
+  const Ran rust = run_tool(R"(show 'println!("{}", n)' 7)");
+  CHECK(rust.status == 2);
+  CHECK_THAT(rust.err, Catch::Contains("whole calls of Rust are not supported yet"));
 }
 
 TEST_CASE("a call without values is explained in words") {

@@ -213,7 +213,7 @@ TEST_CASE("the wish of a field that stands somewhere writes that field again") {
   }
 }
 
-TEST_CASE("check: faults for people, for machines, and mended") {
+TEST_CASE("check: faults for people, for machines, and fixed") {
   const support::Ran ran = support::run_tool("check '%d of %s' f64 text");
   CHECK(ran.status == 1);
   CHECK(

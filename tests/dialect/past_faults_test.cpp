@@ -1,5 +1,5 @@
-// Faults that were found and fixed, dialect by dialect. Each case below was once answered wrongly
-// once. The texts are those of the runtimes that `inky dialects` names.
+// Faults that were found and fixed, dialect by dialect. Each case below was once answered
+// wrongly. The texts are those of the runtimes that `inky dialects` names.
 
 #include <catch2/catch.hpp>
 #include <string>

@@ -1,5 +1,5 @@
 #!/usr/bin/env python3
-"""Records what String.Format of .NET prints, and what the C# compiler refuses.
+"""Records what String.Format of .NET prints, and what the C# compiler refuses, of templates and of whole calls.
 
     tools/record/csharp.py [SEED]           writes tests/vectors/csharp.jsonl
     tools/record/csharp.py --live SEED      fewer cases, to standard output
@@ -19,10 +19,11 @@ import subprocess
 import sys
 import tempfile
 
+import csharp_calls
 from recording import Values, answered, needs, real_payload, write_cases
 
-count = 6000
-live_count = 1500
+count = 9000
+live_count = 2500
 root = pathlib.Path(__file__).resolve().parents[2]
 dotnet = pathlib.Path(os.path.realpath(shutil.which("dotnet") or "dotnet")).parent
 cultures = ["de-DE", "fr-FR", "de-CH", "en-US", "hi-IN", "fi-FI", "ja-JP", "nl-NL", "tr-TR", "de-AT", "fr-CH", "nb-NO"]
@@ -39,7 +40,7 @@ static void ask(string culture, string format, params object[] values) {
   catch (EncoderFallbackException) { sink.WriteLine("skip"); }
   catch (Exception problem) { sink.WriteLine(problem.GetType().Name); } }
 static void plain(object value) { line(Convert.ToString(value, CultureInfo.InvariantCulture)); }
-"""
+""" + csharp_calls.head
 
 
 def literal(text):
@@ -191,43 +192,59 @@ def built(folder, lines, library):
     compiler = sorted(glob.glob(str(dotnet / "sdk/*/Roslyn/bincore/csc.dll")))[-1]
     references = sorted(glob.glob(str(dotnet / "packs/Microsoft.NETCore.App.Ref/*/ref/net*")))[-1]
     (folder / "record.cs").write_text(head + "\n".join(lines) + "\n}\n", encoding="utf-8")
-    command = ["dotnet", compiler, "-nologo", "-nostdlib", "-noconfig", "-nowarn:0612,0618,8981", "-out:" + str(folder / "record.dll"),
+    command = ["dotnet", compiler, "-nologo", "-nostdlib", "-noconfig", "-nowarn:0162,0168,0219,0612,0618,0652,1718,8981", "-out:" + str(folder / "record.dll"),
                "-t:library" if library else "-t:exe", str(folder / "record.cs")]
     command += ["-r:" + path for path in glob.glob(references + "/*.dll")]
     return subprocess.run(command, cwd=folder, capture_output=True, text=True)
 
 
-def cases(seed, wanted):
+def templates(seed, wanted):
+    """Requests, each with the body of a method that asks."""
     maker = Maker(seed)
-    made = [maker.case() for _ in range(wanted)]
-    # A case a line, so that the compiler's errors tell which.
-    lines = []
-    for i, (request, plain, values) in enumerate(made):
+    out = []
+    for request, plain, values in (maker.case() for _ in range(wanted)):
         passed = "".join(", (object)" + value for value in values)
-        lines.append("static void case%d() { %s }" % (i, "plain(%s);" % plain if plain else
-                                                    'ask("%s", "%s"%s);' % (request.get("locale", ""), request["template"], passed)))
+        out.append((request, "plain(%s);" % plain if plain else
+                    'ask("%s", "%s"%s);' % (request.get("locale", ""), request["template"], passed)))
+    return out
+
+
+def cases(seed, wanted):
+    third = wanted // 3
+    return asked(templates(seed, wanted - third) + csharp_calls.made(seed, third))
+
+
+def asked(made):
+    wanted = len(made)
+    # A case a line, so that the compiler's errors tell which.
+    lines = ["static void case%d() { %s }" % (i, body) for i, (_, body) in enumerate(made)]
     quiet = {**os.environ, "DOTNET_NOLOGO": "1", "DOTNET_CLI_TELEMETRY_OPTOUT": "1", "TZ": "UTC"}
     with tempfile.TemporaryDirectory() as name:
         folder = pathlib.Path(name)
-        told = built(folder, lines, True).stdout
         first = head.count("\n") + 1
         errors = {}
-        for line, error in re.findall(r"record\.cs\((\d+),\d+\): error (CS\d+)", told):
-            errors.setdefault(int(line) - first, error)
+        # What cannot be read hides what is wrong with the rest.
+        while True:
+            known = len(errors)
+            told = built(folder, ["" if i in errors else line for i, line in enumerate(lines)], True).stdout
+            for line, error in re.findall(r"record\.cs\((\d+),\d+\): error (CS\d+)", told):
+                errors.setdefault(int(line) - first, error)
+            if len(errors) == known:
+                break
         good = [i for i in range(wanted) if i not in errors]
         blocks = ["static void block%d() { %s }" % (at, " ".join("case%d();" % i for i in good[at:at + 200])) for at in range(0, len(good), 200)]
         main = ["static void Main() { CultureInfo.CurrentCulture = CultureInfo.InvariantCulture; %s sink.Flush(); }"
                 % " ".join("block%d();" % at for at in range(0, len(good), 200))]
         ran = built(folder, [lines[i] for i in good] + blocks + main, False)
         if ran.returncode != 0:
-            sys.exit(ran.stdout[-2000:])
+            sys.exit("\n".join(line for line in ran.stdout.splitlines() if ": error " in line)[:2000])
         runtime = sorted(glob.glob(str(dotnet / "shared/Microsoft.NETCore.App/*")))[-1]
         (folder / "record.runtimeconfig.json").write_text(json.dumps(
             {"runtimeOptions": {"framework": {"name": "Microsoft.NETCore.App", "version": pathlib.Path(runtime).name}}}))
         ran = subprocess.run(["dotnet", folder / "record.dll"], capture_output=True, text=True, env=quiet, check=True)
         printed = iter(ran.stdout.splitlines())
         answers = ["!" + errors[i] if i in errors else next(printed) for i in range(wanted)]
-    return answered([(request, None) for request, _, _ in made], answers, wanted,
+    return answered([(request, None) for request, _ in made], answers, wanted,
                     lambda line: {"fails": {"when": "compile", "as": line[1:]}} if line[0] == "!" else None)
 
 

@@ -1,5 +1,5 @@
 #!/usr/bin/env python3
-"""Records what java.util.Formatter prints.
+"""Records what java.util.Formatter prints, of templates and of whole calls.
 
     tools/record/java.py [SEED]           writes tests/vectors/java.jsonl
     tools/record/java.py --live SEED      fewer cases, to standard output
@@ -12,10 +12,11 @@ import subprocess
 import sys
 import tempfile
 
+import java_calls
 from recording import Values, answered, needs, real_payload, write_cases
 
-count = 6000
-live_count = 2000
+count = 9000
+live_count = 3000
 root = pathlib.Path(__file__).resolve().parents[2]
 locales = ["de-DE", "fr-FR", "ar-EG", "hi-IN", "de-CH", "tr-TR", "pl-PL", "en-US"]
 
@@ -153,6 +154,12 @@ class Maker:
 
 
 def cases(seed, wanted):
+    third = wanted // 3
+    with tempfile.TemporaryDirectory() as name:
+        return templates(seed, wanted - third) + java_calls.cases(pathlib.Path(name), seed, third)
+
+
+def templates(seed, wanted):
     maker = Maker(seed)
     made = [maker.case() for _ in range(wanted)]
     lines = [head]

@@ -1,5 +1,5 @@
 #!/usr/bin/env python3
-"""Records what template literals of JavaScript come to, and why they fail.
+"""Records what template literals of JavaScript come to, and why they fail; and what whole calls print.
 
     tools/record/javascript.py [SEED]           writes tests/vectors/javascript.jsonl
     tools/record/javascript.py --live SEED      fewer cases, to standard output
@@ -13,10 +13,11 @@ import subprocess
 import sys
 import tempfile
 
+import javascript_calls
 from recording import Values, answered, needs, real_payload, write_cases
 
-count = 6000
-live_count = 2000
+count = 9000
+live_count = 3000
 root = pathlib.Path(__file__).resolve().parents[2]
 locales = ["en-US", "de-DE", "de-CH", "en-GB", "en-IN", "es-ES", "fr-FR", "it-IT", "ja-JP", "nl-NL", "pl-PL", "pt-BR", "sv-SE"]
 
@@ -24,20 +25,27 @@ program = r"""
 "use strict";
 const lines = require("fs").readFileSync(process.argv[2], "utf8").split("\n").slice(0, -1);
 const out = [];
+let printed = "";
+const room = new (require("stream").Writable)({ write(chunk, encoding, done) { printed += chunk; done(); } });
+const output = new console.Console(room, room);
+const fake = { stdout: { write(text) { if (typeof text !== "string") throw new TypeError(); printed += text; } } };
 for (const line of lines) {
-  const { names, values, template } = JSON.parse(line);
+  const { names, values, template, statement } = JSON.parse(line);
   let answer;
   try {
-    const run = new Function(...names, '"use strict"; return ' + template);
+    const run = statement ? new Function("console", "process", ...names, '"use strict"; ' + statement)
+                          : new Function(...names, '"use strict"; return ' + template);
     try {
       const given = (0, eval)("[" + values.join(",") + "]");
-      const text = run(...given);
+      printed = "";
+      const text = statement ? (run(output, fake, ...given), printed) : run(...given);
       answer = text.isWellFormed() ? "=" + Buffer.from(text, "utf8").toString("hex") : "skip";
     } catch (problem) {
       answer = problem.name;
     }
   } catch (problem) {
-    answer = "!" + problem.name;
+    // A call that cannot be read is an error of the request.
+    answer = statement ? "skip" : "!" + problem.name;
   }
   out.push(answer);
 }
@@ -189,8 +197,13 @@ class Maker:
 
 
 def cases(seed, wanted):
+    third = wanted // 3
     maker = Maker(seed)
-    made = [maker.case() for _ in range(wanted)]
+    return asked([maker.case() for _ in range(wanted - third)]) + asked(javascript_calls.made(seed, third))
+
+
+def asked(made):
+    wanted = len(made)
     with tempfile.TemporaryDirectory() as name:
         folder = pathlib.Path(name)
         (folder / "ask.js").write_text(program)

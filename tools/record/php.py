@@ -1,5 +1,5 @@
 #!/usr/bin/env python3
-"""Records what sprintf of PHP prints.
+"""Records what sprintf of PHP prints, of templates and of whole calls.
 
     tools/record/php.py [SEED]           writes tests/vectors/php.jsonl
     tools/record/php.py --live SEED      fewer cases, to standard output
@@ -11,10 +11,11 @@ import subprocess
 import sys
 import tempfile
 
+import php_calls
 from recording import Values, answered, needs, real_payload, write_cases
 
-count = 6000
-live_count = 2000
+count = 9000
+live_count = 3000
 root = pathlib.Path(__file__).resolve().parents[2]
 
 head = """<?php
@@ -130,11 +131,21 @@ def as_source(template):
 
 
 def cases(seed, wanted):
+    third = wanted // 3
+    return asked(templates(seed, wanted - third), wanted - third) + asked(php_calls.made(seed, third), third)
+
+
+def templates(seed, wanted):
     maker = Maker(seed)
-    made = [maker.case() for _ in range(wanted + 50)]
-    lines = [head]
+    return [maker.case() for _ in range(wanted + 50)]
+
+
+def asked(made, wanted):
+    lines = [head + php_calls.head]
     for request, arguments in made:
-        if "template" in request:
+        if "statement" in request:
+            lines.append(arguments)
+        elif "template" in request:
             lines.append("ask(%s);" % ", ".join([as_source(request["template"])] + arguments))
         else:
             lines.append("plain(%s);" % arguments[0])

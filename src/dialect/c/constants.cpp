@@ -72,51 +72,6 @@ std::optional<Value> number_of(Edition edition, std::string_view source) {
   return real ? real_number(text, suffix) : whole_number(text, suffix);
 }
 
-bool ExpressionReader::read_number(computed::Node& node) {
-  const std::size_t start = at_;
-  const bool hexadecimal = starts_with("0x") || starts_with("0X");
-  while (!at_end()) {
-    const char c = peek();
-    const char before = at_ > start ? source_[at_ - 1] : ' ';
-    const bool exponent_sign =
-        (c == '-' || c == '+') &&
-        (hexadecimal ? before == 'p' || before == 'P' : before == 'e' || before == 'E');
-    if (!is_word_part(c) && c != '.' && c != '\'' && !exponent_sign) break;
-    ++at_;
-  }
-  const std::string_view text = source_.substr(start, at_ - start);
-  if (auto value = number_of(edition_, text)) {
-    node.kind = computed::Node::Kind::constant;
-    node.value = std::move(*value);
-    return true;
-  }
-  const bool plain = text.find_first_not_of("0123456789") == std::string_view::npos;
-  if (plain && text[0] != '0') return not_yet("whole numbers that fit no type here are", start);
-  return syntax_error(
-      in_quotes(text) + " is not a number of " + (edition_ == Edition::c ? "C" : "C++"), start);
-}
-
-bool ExpressionReader::read_quoted(char quote, std::string& text) {
-  const std::size_t start = at_++;
-  const std::size_t kept = out_.literals.size();
-  while (!at_end() && peek() != quote && peek() != '\n') {
-    if (peek() == '\\')
-      at_ += read_escape(at_, out_);
-    else
-      out_.literals += source_[at_++];
-  }
-  text += std::string_view(out_.literals).substr(kept);
-  out_.literals.resize(kept);
-  if (out_.refusal) {
-    const Refusal refusal = *out_.refusal;
-    return refuse(refusal.when, refusal.as, refusal.why, refusal.span.from);
-  }
-  if (at_end() || peek() != quote)
-    return syntax_error(std::string("a closing ") + quote + " is missing", start);
-  ++at_;
-  return true;
-}
-
 // R"mark(...)mark": [lex.string].
 bool ExpressionReader::read_raw(std::string& text, computed::Node& node) {
   const std::size_t start = at_;
@@ -159,18 +114,13 @@ bool ExpressionReader::read_texts(computed::Node& node) {
   return true;
 }
 
-bool ExpressionReader::read_character(computed::Node& node) {
-  const std::size_t start = at_;
-  std::string text;
-  if (!read_quoted('\'', text)) return false;
-  if (text.size() != 1) return not_yet("characters of no or several bytes are", start);
-  node.kind = computed::Node::Kind::constant;
+std::optional<Value> character_of(Edition edition, const std::string& text) {
+  if (text.size() != 1) return std::nullopt;
   // A constant of C is an int; any byte is a char of C++.
   const auto byte = static_cast<signed char>(text[0]);
-  node.value = edition_ == Edition::c ? Value::whole(Type::i32, byte)
-               : byte >= 0            ? Value::character(static_cast<char32_t>(byte))
-                                      : Value::whole(Type::i8, byte);
-  return true;
+  return edition == Edition::c ? Value::whole(Type::i32, byte)
+         : byte >= 0           ? Value::character(static_cast<char32_t>(byte))
+                               : Value::whole(Type::i8, byte);
 }
 
 }  // namespace inky::inline v1::c_language

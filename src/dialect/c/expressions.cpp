@@ -4,6 +4,7 @@
 #include <utility>
 
 #include "../family/values.hpp"
+#include "c.hpp"
 #include "text/ascii.hpp"
 
 namespace inky::inline v1::c_language {
@@ -65,7 +66,7 @@ constexpr computed::TypedRules rules_of(Edition edition) {
   computed::TypedRules out;
   out.grammar = &grammar;
   out.language = edition == Edition::c ? "C" : "C++";
-  out.overflow_is_undefined = true;
+  out.leaves_undefined = true;
   out.truth_is_a_number = true;
   out.comparison_is_i32 = edition == Edition::c;
   return out;
@@ -115,7 +116,24 @@ std::optional<Value> known_constant(Edition edition, std::string_view name) {
   return std::nullopt;
 }
 
+template <Edition edition>
+constexpr computed::CodeFacts code_facts = {
+    .grammar = &grammar,
+    .language = edition == Edition::c ? "C" : "C++",
+    .syntax_fault = "error",
+    .digit_marks = edition == Edition::c ? "" : "'",
+    .read_escape = read_escape,
+    .number = [](std::string_view text) { return number_of(edition, text); },
+    .constant = [](std::string_view word) { return known_constant(edition, word); },
+    .character = [](const std::string& text) { return character_of(edition, text); }};
+
 }  // namespace
+
+ExpressionReader::ExpressionReader(Edition edition, TemplateContent& out, std::size_t at,
+                                   std::size_t limit)
+    : CodeReader(edition == Edition::c ? code_facts<Edition::c> : code_facts<Edition::cpp>, out, at,
+                 limit),
+      edition_(edition) {}
 
 const computed::Grammar grammar = [] {
   computed::Grammar out;
@@ -146,18 +164,6 @@ std::optional<Type> type_of_name(std::string_view name) {
       std::find_if(std::begin(type_names), std::end(type_names),
                    [&](const TypeName& known) { return known.name == without_std(name); });
   return found == std::end(type_names) ? std::nullopt : std::optional<Type>(found->type);
-}
-
-void ExpressionReader::skip_blanks() {
-  for (;;) {
-    Reader::skip_blanks();
-    if (starts_with("/*"))
-      at_ = std::min(source_.find("*/", at_ + 2), source_.size() - 2) + 2;
-    else if (starts_with("//"))
-      at_ = std::min(source_.find('\n', at_), source_.size());
-    else
-      return;
-  }
 }
 
 // Words with one blank between them: "unsigned long".
@@ -230,9 +236,8 @@ bool ExpressionReader::read_size(Node& node, std::size_t start) {
 std::optional<bool> ExpressionReader::read_own(Node& node) {
   const char c = peek();
   const std::size_t start = at_;
-  if (is_digit(c) || (c == '.' && is_digit(peek(1)))) return read_number(node);
   if (c == '"' || (edition_ == Edition::cpp && starts_with("R\""))) return read_texts(node);
-  if (c == '\'') return read_character(node);
+  if (const auto literal = read_literal(node)) return literal;
   if (c == '[' && edition_ == Edition::cpp) return not_yet("lambdas are", start);
   if (!begins_name(c)) return std::nullopt;
   if (edition_ == Edition::cpp && starts_with("static_cast<")) return read_named_cast(node);

@@ -4,7 +4,7 @@
 #include <string>
 #include <string_view>
 
-#include "../computed/reader.hpp"
+#include "../computed/code_reader.hpp"
 #include "../computed/typed.hpp"
 #include "dialect/expression_form.hpp"
 #include "inky_margin/dialect/dialect.hpp"
@@ -17,35 +17,24 @@ extern const computed::Grammar grammar;
 // The level of the operators that bind tighter than << does.
 inline constexpr int tighter_than_shifts = 12;
 
-class ExpressionReader : public computed::Reader {
+class ExpressionReader : public computed::CodeReader {
  public:
-  // Reads out.source, and uses out.literals for a while; what escapes are not known goes to its
-  // notes. `limit`: the source ends here.
   ExpressionReader(Edition edition, TemplateContent& out, std::size_t at,
-                   std::size_t limit = std::string::npos)
-      : Reader(grammar, std::string_view(out.source).substr(0, limit), at),
-        edition_(edition),
-        out_(out) {}
+                   std::size_t limit = std::string::npos);
 
  protected:
   std::optional<bool> read_own(computed::Node& node) override;
   std::optional<std::string> read_cast() override;
-  void skip_blanks() override;
-  std::string_view syntax_fault() const override { return "error"; }
 
  private:
-  bool read_number(computed::Node& node);
   bool read_texts(computed::Node& node);
   bool read_raw(std::string& text, computed::Node& node);
-  bool read_quoted(char quote, std::string& text);
-  bool read_character(computed::Node& node);
   // static_cast<int>(x)
   bool read_named_cast(computed::Node& node);
   std::string read_type();
   bool read_size(computed::Node& node, std::size_t start);
 
   Edition edition_;
-  TemplateContent& out_;
 };
 
 // How whole calls of C and of C++ are read.
@@ -53,6 +42,8 @@ extern const ExpressionForm c_expressions;
 
 // A number of the language: 42, 0x1Ful, 1'000, 2.5f. Nothing where the text is none.
 std::optional<Value> number_of(Edition edition, std::string_view text);
+// The character between single quotes; nothing where it is not one byte.
+std::optional<Value> character_of(Edition edition, const std::string& text);
 // The type of this name; nothing where there is none that values have.
 std::optional<Type> type_of_name(std::string_view name);
 

@@ -269,6 +269,17 @@ bool relates(Operation comparison, std::partial_ordering order) {
   }
 }
 
+Value extreme(bool largest, const Value& a, const Value& b) {
+  if (is_real(a.type())) {
+    const BinaryReal x = a.as_real();
+    const BinaryReal y = b.as_real();
+    if (x.kind == RealClass::not_a_number) return a;
+    if (y.kind == RealClass::not_a_number) return b;
+    if (x.is_zero() && y.is_zero()) return x.negative == largest ? b : a;
+  }
+  return largest == std::is_lt(compare(a, b)) ? b : a;
+}
+
 Value rounded_real(const Value& real, Rounding rounding) {
   const BinaryReal number = real.as_real();
   if (!number.is_finite() || number.is_zero()) return real;

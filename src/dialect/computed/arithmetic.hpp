@@ -47,6 +47,10 @@ inline double double_of(const Value& value) {
   return std::bit_cast<double>(low_half(value.bits()));
 }
 
+// The larger or the smaller of two numbers of one type. Not-a-number is either, and a zero with a
+// sign is below one without: IEEE 754-2019, 9.6.
+Value extreme(bool largest, const Value& a, const Value& b);
+
 // |value| rounded to a whole number, as a real of the same type, with its sign.
 Value rounded_real(const Value& real, Rounding rounding);
 

@@ -123,11 +123,8 @@ bool Evaluator::evaluate_node(const Node& node, Value& out) {
     case Node::Kind::unary: {
       Value operand;
       if (!evaluate_part(node.parts[0], operand)) return false;
-      if (node.operation != Operation::deny) return apply(node, operand, out);
-      bool truth = false;
-      if (!holds(node.parts[0], operand, truth)) return false;
-      out = of_truth(!truth);
-      return true;
+      return node.operation == Operation::deny ? deny(node, operand, out)
+                                               : apply(node, operand, out);
     }
     case Node::Kind::binary:
       return evaluate_binary(node, out);
@@ -165,6 +162,13 @@ bool Evaluator::evaluate_node(const Node& node, Value& out) {
       break;
   }
   return not_yet("this is", node);
+}
+
+bool Evaluator::deny(const Node& node, const Value& operand, Value& out) {
+  bool truth = false;
+  if (!holds(node.parts[0], operand, truth)) return false;
+  out = of_truth(!truth);
+  return true;
 }
 
 bool Evaluator::evaluate_items(const Node& node, Value& out) {
@@ -256,7 +260,7 @@ bool Evaluator::evaluate_condition(const Node& node, Value& out) {
   Value unused;
   if (!evaluate_part(chosen, out)) return false;
   if (!is_static_) return true;
-  return check(other, unused) && settle_sides(node, out, unused);
+  return check(other, unused) && settle_sides(node, {chosen, out}, {other, unused});
 }
 
 bool Evaluator::evaluate_arguments(const Node& node, Arguments& out) {

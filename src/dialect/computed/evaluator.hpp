@@ -72,12 +72,18 @@ class Evaluator {
                        Value& out) = 0;
   // Whether a value counts as true.
   virtual bool holds(const Node& node, const Value& value, bool& out) = 0;
+  // The operator "not".
+  virtual bool deny(const Node& node, const Value& operand, Value& out);
   // What a comparison, or an operator between truth values, gives.
   virtual Value of_truth(bool value) const { return Value::truth(value); }
   // Whether `either` and `both` give one of their sides, and no truth value.
   virtual bool gives_sides() const { return false; }
-  // The one type that both sides of a condition have; nothing: each keeps its own.
-  virtual bool settle_sides(const Node&, Value&, const Value&) { return true; }
+  // One side of a condition, and its value: converted to the type that both sides have.
+  struct Side {
+    const Node& node;
+    Value& value;
+  };
+  virtual bool settle_sides(const Node&, Side, Side) { return true; }
   virtual bool name_without_value(const Node& node, Value& out) = 0;
   virtual bool call(const Node& node, const std::string& path, const Arguments& arguments,
                     Value& out);

@@ -22,14 +22,16 @@ struct Grammar {
   // How one of two values is chosen: test ? one : other, or one if test else other.
   enum class Condition : std::uint8_t { none, marks, words };
   Condition condition = Condition::none;
-  bool slices = false;          // text[1:3]
-  bool tuples = false;          // (1, 2)
-  bool braces = false;          // {"mass": 2.5}
+  bool condition_stands_alone = false;  // one that follows another needs parentheses
+  bool slices = false;                  // text[1:3]
+  bool tuples = false;                  // (1, 2)
+  bool braces = false;                  // {"mass": 2.5}
   std::string_view lists = {};  // the bracket that a list begins with; empty: there are none
   std::string_view names_argument = {};  // between the name of an argument and it: "="
   std::string_view spread = {};          // before an argument whose items are arguments
-  std::string_view arrow = {};           // another sign before a member
-  std::string_view path = {};            // between the parts of a name: "::"
+  bool point_before_members = true;
+  std::string_view arrow = {};  // another sign before a member
+  std::string_view path = {};   // between the parts of a name: "::"
   // The functions and methods that have no effect but a result, separated by spaces. No other call
   // is written into a program.
   std::string_view functions = {};

@@ -135,6 +135,9 @@ bool Reader::read_condition(Node& node, int level) {
   at_ += otherwise.text.size();
   if (!read(node.parts[2])) return false;
   node.span.to = node.parts[2].span.to;
+  const bool follows = node.parts[2].kind == Node::Kind::condition && !node.parts[2].enclosed;
+  if (follows && grammar_.condition_stands_alone)
+    return syntax_error("a condition behind another needs parentheses", start);
   return true;
 }
 
@@ -175,7 +178,8 @@ bool Reader::read_postfix(Node& node) {
     skip_blanks();
     const std::size_t start = at_;
     const bool arrow = !grammar_.arrow.empty() && starts_with(grammar_.arrow);
-    if (arrow || (peek() == '.' && peek(1) != '.' && !is_digit(peek(1)))) {
+    if (arrow ||
+        (grammar_.point_before_members && peek() == '.' && peek(1) != '.' && !is_digit(peek(1)))) {
       at_ += arrow ? grammar_.arrow.size() : 1;
       skip_blanks();
       if (!begins_name(peek())) return syntax_error("the name of a member is expected here", start);

@@ -1,5 +1,7 @@
 #include "tree.hpp"
 
+#include <algorithm>
+
 #include "../family/named_values.hpp"
 
 namespace inky::inline v1::computed {
@@ -18,6 +20,24 @@ void collect(const Node& node, NameCollector& names) {
 void collect_names(const Node& node, std::vector<std::string>& names) {
   NameCollector collector(names);
   collect(node, collector);
+}
+
+bool is_constant(const Node& node, bool (*known)(const Node& name)) {
+  switch (node.kind) {
+    case Node::Kind::constant:
+      return true;
+    case Node::Kind::unary:
+    case Node::Kind::binary:
+    case Node::Kind::condition:
+    case Node::Kind::cast:
+      return std::all_of(node.parts.begin(), node.parts.end(),
+                         [&](const Node& part) { return is_constant(part, known); });
+    case Node::Kind::name:
+    case Node::Kind::member:
+      return known != nullptr && known(node);
+    default:
+      return false;
+  }
 }
 
 std::string path_of(const Node& callee) {

@@ -23,6 +23,7 @@ enum class Operation : std::uint8_t {
   power,
   shift_left,
   shift_right,
+  shift_right_plain,  // zeros come in, whatever the sign
   bits_and,
   bits_or,
   bits_differ,  // exclusive or
@@ -92,6 +93,9 @@ void collect_names(const Node& node, std::vector<std::string>& names);
 inline bool is_plain(const Node& node) {
   return node.kind == Node::Kind::constant || node.kind == Node::Kind::name;
 }
+
+// Whether nothing in it is named, but by what `known` is true of: the compiler knows its value.
+bool is_constant(const Node& node, bool (*known)(const Node& name) = nullptr);
 
 // The name that a call calls, with the path before it: "max", "Math.max"; of a method of any other
 // value "", and of anything else too.

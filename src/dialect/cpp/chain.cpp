@@ -233,11 +233,14 @@ class Reader : PastedSource {
   static bool is_idle(std::string_view name) { return name == "skipws" || name == "unitbuf"; }
 
   void keep_first_word() {
-    chain_.names_with_first = chain_.names;
     const std::string& word = chain_.first.name;
-    auto& names = chain_.names_with_first;
-    if (!word.empty() && std::find(names.begin(), names.end(), word) == names.end())
-      names.insert(names.begin(), word);
+    const auto found = std::find(chain_.names.begin(), chain_.names.end(), word);
+    // What is inserted is no stream.
+    chain_.first_is_value = !word.empty() && found != chain_.names.end();
+    if (chain_.first_is_value) std::rotate(chain_.names.begin(), found, found + 1);
+    chain_.names_with_first = chain_.names;
+    if (!word.empty() && !chain_.first_is_value)
+      chain_.names_with_first.insert(chain_.names_with_first.begin(), word);
   }
 
   void read_insertion(bool wants_sign) {

@@ -44,6 +44,7 @@ struct Chain final : Program {
   // The word before the first <<, where it may be a value as well as a stream: it is one where a
   // value bears its name. Its name is empty where it cannot be.
   Operand first;
+  bool first_is_value = false;  // it comes again further on
   std::vector<std::string> names_with_first;
 };
 

@@ -50,9 +50,10 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
       : family::Rendering<Rendering>(cpp_stream::facts, parsed, values, options, out, report),
         chain_(static_cast<const Chain&>(*parsed.program)),
         begins_with_value_(
-            !chain_.first.name.empty() &&
-            std::any_of(values.begin(), values.end(),
-                        [&](const Value& value) { return value.name() == chain_.first.name; })),
+            chain_.first_is_value ||
+            (!chain_.first.name.empty() &&
+             std::any_of(values.begin(), values.end(),
+                         [&](const Value& value) { return value.name() == chain_.first.name; }))),
         named_(begins_with_value_ ? chain_.names_with_first : chain_.names, values) {}
 
   // What the compiler reports, which sees the whole chain before any of it is printed.

@@ -27,6 +27,7 @@
 #include "../family/writing.hpp"
 #include "cultures.hpp"
 #include "dialects.hpp"
+#include "expressions.hpp"
 #include "facts.hpp"
 #include "format/layout.hpp"
 #include "moments.hpp"
@@ -63,6 +64,8 @@ constexpr EscapeRules escape_rules = {
     .most_hexadecimal_digits = 4,
     .bytes = false};
 
+}  // namespace
+
 std::size_t read_escape(std::size_t at, TemplateContent& out) {
   if (const std::size_t size = read_surrogates(at, out); size != 0) return size;
   if (const std::size_t size = read_backslash(escape_rules, out.source, at, out.literals);
@@ -75,6 +78,8 @@ std::size_t read_escape(std::size_t at, TemplateContent& out) {
   }
   return 1;
 }
+
+namespace {
 
 class Reader {
  public:

@@ -2,6 +2,7 @@
 
 #include "dialect/language_facts.hpp"
 #include "dialects.hpp"
+#include "expressions.hpp"
 
 namespace inky::inline v1 {
 
@@ -78,6 +79,7 @@ const LanguageFacts& csharp_language_facts() {
           "struct switch this throw true try typeof uint ulong unchecked unsafe ushort "
           "using var virtual void volatile when where while with yield",
       .dialects = dialects,
+      .expressions = &csharp::expression_form,
   };
   return facts;
 }

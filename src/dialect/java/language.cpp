@@ -2,6 +2,7 @@
 
 #include "dialect/language_facts.hpp"
 #include "dialects.hpp"
+#include "expressions.hpp"
 
 namespace inky::inline v1 {
 
@@ -83,6 +84,7 @@ const LanguageFacts& java_language_facts() {
           "synchronized this throw throws toString transient transitive true try uses var "
           "void volatile wait when while with yield",
       .dialects = dialects,
+      .expressions = &java_language::expression_form,
   };
   return facts;
 }

@@ -36,6 +36,10 @@ constexpr auto method_facts = std::to_array<MethodFact>({
     {"Math.ceil", "to a whole number, up"},
     {"Math.trunc", "to a whole number, toward zero"},
     {"Math.abs", "without its sign"},
+    {"Math.max", "the largest of its arguments"},
+    {"Math.min", "the smallest of its arguments"},
+    {"Math.pow", "a number to a power"},
+    {"Math.sqrt", "the square root"},
 });
 
 }  // namespace
@@ -69,6 +73,10 @@ bool Evaluator::evaluate(const Node& node, Datum& out) {
       return evaluate_unary(node, out);
     case Node::Kind::binary:
       return evaluate_binary(node, out);
+    case Node::Kind::condition: {
+      Datum test;
+      return evaluate(node.parts[0], test) && evaluate(node.parts[holds(test) ? 1 : 2], out);
+    }
     case Node::Kind::member:
       return evaluate_member(node, out);
     case Node::Kind::item:
@@ -161,58 +169,6 @@ bool Evaluator::to_number(const Datum& datum, const Node& node, double& out) {
   }
 }
 
-bool Evaluator::evaluate_unary(const Node& node, Datum& out) {
-  Datum right;
-  if (!evaluate(node.parts[0], right)) return false;
-  if (right.kind == DatumKind::big && node.letter == '-') {
-    out = std::move(right);
-    out.big.negative = !out.big.negative && !out.big.magnitude.is_zero();
-    return true;
-  }
-  double number = 0;
-  if (!to_number(right, node, number)) return false;
-  out = Datum::of_number(node.letter == '-' ? -number : number);
-  return true;
-}
-
-bool Evaluator::evaluate_binary(const Node& node, Datum& out) {
-  Datum left;
-  Datum right;
-  if (!evaluate(node.parts[0], left) || !evaluate(node.parts[1], right)) return false;
-  const auto is_text = [](const Datum& datum) { return datum.kind >= DatumKind::text; };
-  if (node.letter == '+' && (is_text(left) || is_text(right))) {
-    out.kind = DatumKind::text;
-    append_text(left, out.text);
-    append_text(right, out.text);
-    return within_budget(out, node);
-  }
-  if (left.kind == DatumKind::big && right.kind == DatumKind::big)
-    return not_yet("arithmetic with BigInt is", node);
-  if (left.kind == DatumKind::big || right.kind == DatumKind::big) {
-    return fail("TypeError", "Cannot mix BigInt and other types, use explicit conversions", node);
-  }
-  double a = 0;
-  double b = 0;
-  if (!to_number(left, node, a) || !to_number(right, node, b)) return false;
-  switch (node.letter) {
-    case '+':
-      out = Datum::of_number(a + b);
-      return true;
-    case '-':
-      out = Datum::of_number(a - b);
-      return true;
-    case '*':
-      out = Datum::of_number(a * b);
-      return true;
-    case '/':
-      out = Datum::of_number(a / b);
-      return true;
-    default:
-      out = Datum::of_number(std::fmod(a, b));
-      return true;
-  }
-}
-
 bool Evaluator::check_members(const Datum& of, std::string_view name, const Node& node) {
   if (of.kind != DatumKind::undefined && of.kind != DatumKind::null) return true;
   return fail("TypeError",
@@ -290,7 +246,10 @@ bool Evaluator::evaluate_call(const Node& node, Datum& out) {
   const bool is_math = callee.kind == Node::Kind::member &&
                        callee.parts[0].kind == Node::Kind::name && callee.parts[0].text == "Math" &&
                        scope_.find("Math") == nullptr;
-  const bool is_member = callee.kind == Node::Kind::member && !is_math;
+  const bool is_util = callee.kind == Node::Kind::member &&
+                       callee.parts[0].kind == Node::Kind::name && callee.parts[0].text == "util" &&
+                       callee.text == "format" && scope_.find("util") == nullptr;
+  const bool is_member = callee.kind == Node::Kind::member && !is_math && !is_util;
   if (is_member && (!evaluate(callee.parts[0], of) || !check_members(of, callee.text, callee)))
     return false;
   if (callee.kind != Node::Kind::member && callee.kind != Node::Kind::name)
@@ -300,6 +259,7 @@ bool Evaluator::evaluate_call(const Node& node, Datum& out) {
     if (!evaluate(node.parts[i + 1], arguments[i])) return false;
   }
   const bool done = is_math     ? call_math(node, arguments, out)
+                    : is_util   ? call_format(node, arguments, out)
                     : is_member ? call_method(node, of, arguments, out)
                                 : call_function(node, arguments, out);
   return done && within_budget(out, node);

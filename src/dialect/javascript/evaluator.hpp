@@ -44,6 +44,20 @@ class Evaluator {
 
   bool evaluate_binary(const Node& node, Datum& out);
 
+  // ToBoolean.
+  static bool holds(const Datum& datum);
+
+  // Of two numbers: ECMA-262, 6.1.6.1.
+  static double combine(computed::Operation operation, double a, double b);
+
+  bool compare(const Node& node, const Datum& left, const Datum& right, Datum& out);
+
+  // ===, and == with `loosely`.
+  bool equal(const Node& node, const Datum& left, const Datum& right, bool loosely, bool& out);
+
+  bool call_extreme(const Node& node, bool largest, const std::vector<Datum>& arguments,
+                    Datum& out);
+
   // Null and undefined have no members.
   bool check_members(const Datum& of, std::string_view name, const Node& node);
 
@@ -61,6 +75,9 @@ class Evaluator {
   bool evaluate_call(const Node& node, Datum& out);
 
   bool call_function(const Node& node, const std::vector<Datum>& arguments, Datum& out);
+
+  // util.format, by which console.log shows its values.
+  bool call_format(const Node& node, const std::vector<Datum>& arguments, Datum& out);
 
   bool call_math(const Node& node, const std::vector<Datum>& arguments, Datum& out);
 

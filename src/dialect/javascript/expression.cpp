@@ -30,6 +30,55 @@ double nearest_double(const SignedNatural& whole) {
   return nearest_double(digits);
 }
 
+constexpr computed::OperatorFact infix_operators[] = {
+    {"**", computed::Operation::power, 14, true},
+    {"*", computed::Operation::multiply, 13},
+    {"/", computed::Operation::divide, 13},
+    {"%", computed::Operation::remainder, 13},
+    {"+", computed::Operation::add, 12},
+    {"-", computed::Operation::subtract, 12},
+    {"<<", computed::Operation::shift_left, 11},
+    {">>", computed::Operation::shift_right, 11},
+    {">>>", computed::Operation::shift_right_plain, 11},
+    {"<", computed::Operation::less, 10},
+    {"<=", computed::Operation::at_most, 10},
+    {">", computed::Operation::more, 10},
+    {">=", computed::Operation::at_least, 10},
+    {"==", computed::Operation::equal, 9},
+    {"!=", computed::Operation::unequal, 9},
+    {"===", computed::Operation::same, 9},
+    {"!==", computed::Operation::not_same, 9},
+    {"&", computed::Operation::bits_and, 8},
+    {"^", computed::Operation::bits_differ, 7},
+    {"|", computed::Operation::bits_or, 6},
+    {"&&", computed::Operation::both, 5},
+    {"||", computed::Operation::either, 4},
+    {"?\?", computed::Operation::if_nil, 3},
+    {"++", computed::Operation::none},
+    {"--", computed::Operation::none},
+    {"=", computed::Operation::none},
+    {"=>", computed::Operation::none},
+    {"+=", computed::Operation::none},
+    {"-=", computed::Operation::none},
+    {"*=", computed::Operation::none},
+    {"/=", computed::Operation::none},
+    {"%=", computed::Operation::none},
+    {"**=", computed::Operation::none},
+    {"<<=", computed::Operation::none},
+    {">>=", computed::Operation::none},
+    {">>>=", computed::Operation::none},
+    {"&=", computed::Operation::none},
+    {"|=", computed::Operation::none},
+    {"^=", computed::Operation::none},
+    {"&&=", computed::Operation::none},
+    {"||=", computed::Operation::none},
+    {"?\?=", computed::Operation::none},
+};
+constexpr computed::OperatorFact prefix_operators[] = {{"-", computed::Operation::negate},
+                                                       {"+", computed::Operation::keep},
+                                                       {"!", computed::Operation::deny},
+                                                       {"~", computed::Operation::complement}};
+
 class Reader : PastedSource {
  public:
   Reader(TemplateContent& out, std::size_t at) : PastedSource(out, at) {}
@@ -54,34 +103,70 @@ class Reader : PastedSource {
 
   bool read_sum(Node& node) {
     if (++depth_ > most_depth) return not_yet("expressions nested so deep are", at_);
-    const bool read = read_product(node);
-    while (read) {
-      skip_blanks();
-      const char c = peek();
-      if ((c != '+' && c != '-') || peek(1) == c || peek(1) == '=') break;
-      if (!read_right(node, &Reader::read_product)) return false;
-    }
+    const bool read = read_operators(node, 1) && read_condition(node);
     --depth_;
     return read && check_end();
   }
 
-  bool read_product(Node& node) {
+  // The longest operator that begins here; null where none does.
+  const computed::OperatorFact* find_operator() const {
+    const computed::OperatorFact* found = nullptr;
+    for (const computed::OperatorFact& fact : operators.infix) {
+      const bool is_longer = found == nullptr || fact.text.size() > found->text.size();
+      if (starts_with(fact.text) && is_longer) found = &fact;
+    }
+    return found;
+  }
+
+  bool read_operators(Node& node, int level) {
     if (!read_unary(node)) return false;
     for (;;) {
       skip_blanks();
-      const char c = peek();
-      if ((c != '*' && c != '/' && c != '%') || peek(1) == '=' || (c == '*' && peek(1) == '*'))
+      const computed::OperatorFact* found = find_operator();
+      if (found == nullptr || found->operation == computed::Operation::none || found->level < level)
         return true;
-      if (!read_right(node, &Reader::read_unary)) return false;
+      const std::size_t start = at_;
+      at_ += found->text.size();
+      const bool is_power = found->operation == computed::Operation::power;
+      if (is_power && node.kind == Node::Kind::unary && !node.enclosed)
+        return syntax_error("what is before ** needs parentheses", start);
+      wrap(node, Node::Kind::binary);
+      node.operation = found->operation;
+      node.parts.emplace_back();
+      if (!read_operators(node.parts[1], found->level + (found->right_first ? 0 : 1))) return false;
+      node.span.to = node.parts[1].span.to;
+      if (mixes_choices(node)) return syntax_error("?? with && or || needs parentheses", start);
     }
   }
 
-  bool read_right(Node& node, bool (Reader::*read_operand)(Node&)) {
-    wrap(node, Node::Kind::binary);
-    node.letter = source_[at_++];
-    node.parts.emplace_back();
-    if (!(this->*read_operand)(node.parts[1])) return false;
-    node.span.to = node.parts[1].span.to;
+  static bool mixes_choices(const Node& node) {
+    using computed::Operation;
+    const auto is_choice = [](const Node& part) {
+      const bool chooses = part.operation == Operation::both || part.operation == Operation::either;
+      return part.kind == Node::Kind::binary && !part.enclosed && chooses;
+    };
+    const auto is_default = [](const Node& part) {
+      return part.kind == Node::Kind::binary && !part.enclosed &&
+             part.operation == Operation::if_nil;
+    };
+    return std::any_of(node.parts.begin(), node.parts.end(), [&](const Node& part) {
+      return (node.operation == Operation::if_nil && is_choice(part)) ||
+             (is_choice(node) && is_default(part));
+    });
+  }
+
+  bool read_condition(Node& node) {
+    skip_blanks();
+    if (peek() != '?' || peek(1) == '.') return true;
+    const std::size_t start = at_++;
+    wrap(node, Node::Kind::condition);
+    node.parts.resize(3);
+    if (!read_sum(node.parts[1])) return false;
+    skip_blanks();
+    if (peek() != ':') return syntax_error("a : is missing", start);
+    ++at_;
+    if (!read_sum(node.parts[2])) return false;
+    node.span.to = node.parts[2].span.to;
     return true;
   }
 
@@ -100,13 +185,16 @@ class Reader : PastedSource {
     skip_blanks();
     const std::size_t start = at_;
     const char c = peek();
-    if (c == '!' || c == '~' || ((c == '+' || c == '-') && peek(1) == c))
+    if ((c == '+' || c == '-') && peek(1) == c)
       return not_yet(std::string("the operator ") + c + " here is", at_);
-    if (c != '+' && c != '-') return read_chain(node);
+    const auto prefix =
+        std::find_if(operators.prefix.begin(), operators.prefix.end(),
+                     [&](const computed::OperatorFact& fact) { return fact.text[0] == c; });
+    if (prefix == operators.prefix.end()) return read_chain(node);
     ++at_;
     if (++depth_ > most_depth) return not_yet("expressions nested so deep are", at_);
     node.kind = Node::Kind::unary;
-    node.letter = c;
+    node.operation = prefix->operation;
     node.parts.emplace_back();
     if (!read_unary(node.parts[0])) return false;
     --depth_;
@@ -205,6 +293,7 @@ class Reader : PastedSource {
     } else if (c == '(') {
       ++at_;
       read = read_sum(node) && close(')', start);
+      node.enclosed = true;
     } else if (c == '[') {
       ++at_;
       node.kind = Node::Kind::array;
@@ -376,6 +465,13 @@ std::size_t read_braced(std::string_view text, std::string& out) {
 
 }  // namespace
 
+const computed::Grammar operators = [] {
+  computed::Grammar out;
+  out.infix = infix_operators;
+  out.prefix = prefix_operators;
+  return out;
+}();
+
 bool is_name_start(char c) {
   return is_word_start(c) || c == '$';
 }
@@ -409,8 +505,8 @@ std::size_t read_escape(std::size_t at, TemplateContent& out) {
 }
 
 bool is_known_name(std::string_view name) {
-  constexpr std::string_view names[] = {"Math", "String",    "Number", "true",    "false",
-                                        "null", "undefined", "NaN",    "Infinity"};
+  constexpr std::string_view names[] = {"Math", "String",    "Number", "true",     "false",
+                                        "null", "undefined", "NaN",    "Infinity", "util"};
   return std::find(std::begin(names), std::end(names), name) != std::end(names);
 }
 

@@ -10,6 +10,7 @@
 #include <string_view>
 #include <vector>
 
+#include "../computed/grammar.hpp"
 #include "inky_margin/format/template.hpp"
 #include "inky_margin/number/whole.hpp"
 
@@ -24,21 +25,26 @@ struct Node {
     array,          // parts are the items
     object,         // parts are the values, keys their names
     text_template,  // parts are what is in the slots, keys the texts around them
-    unary,          // letter is the operator
-    binary,         // letter is the operator
+    unary,          // of parts[0]
+    binary,         // of parts[0] and parts[1]
+    condition,      // parts[1] where parts[0] holds, and else parts[2]
     member,         // of parts[0]: by the name in text
     item,           // of parts[0]: parts[1] in brackets
     call,           // of parts[0] with the other parts
   };
   Kind kind = Kind::number;
-  char letter = 0;
+  computed::Operation operation = computed::Operation::none;
   double number = 0;
   std::string text;
   SignedNatural big;
   std::vector<Node> parts;
   std::vector<std::string> keys;
-  Span span;  // in the source
+  Span span;              // in the source
+  bool enclosed = false;  // in parentheses
 };
+
+// Its operators: ECMA-262, 13.
+extern const computed::Grammar operators;
 
 // The deepest that expressions may nest.
 inline constexpr int most_depth = 64;

@@ -76,6 +76,8 @@ constexpr auto program_types = std::to_array<TypeForm>({
     {Type::nil, "", "null"},
 });
 
+constexpr NeededLine needed_lines[] = {{"util", "const util = require(\"node:util\");\n"}};
+
 constexpr ProgramForm own_program = {.before = "",
                                      .declaration = "const @N = @V;\n",
                                      .statement = "@S\n",
@@ -84,7 +86,8 @@ constexpr ProgramForm own_program = {.before = "",
                                      .infinity = "Infinity",
                                      .negative_infinity = "-Infinity",
                                      .not_a_number = "NaN",
-                                     .control = ControlEscape::hexadecimal};
+                                     .control = ControlEscape::hexadecimal,
+                                     .needed = needed_lines};
 
 constexpr std::string_view pad_left_source =
     "// Text with spaces before it, up to a width. Its columns are given: length counts UTF-16 "

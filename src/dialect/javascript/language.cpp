@@ -2,6 +2,7 @@
 
 #include "dialect/language_facts.hpp"
 #include "dialects.hpp"
+#include "statement.hpp"
 
 namespace inky::inline v1 {
 
@@ -46,6 +47,7 @@ const LanguageFacts& javascript_language_facts() {
           "public return set short static super switch synchronized this throw throws "
           "transient true try typeof undefined var void volatile while with yield",
       .dialects = dialects,
+      .expressions = &javascript::expression_form,
   };
   return facts;
 }

@@ -45,12 +45,38 @@ bool Evaluator::call_function(const Node& node, const std::vector<Datum>& argume
   return fail("ReferenceError", callee.text + " is not defined", callee);
 }
 
+// Node.js: each value as util.inspect shows it, but for a text, which is itself.
+bool Evaluator::call_format(const Node& node, const std::vector<Datum>& arguments, Datum& out) {
+  std::string text;
+  const bool fills = arguments.size() > 1 && arguments[0].kind == DatumKind::text &&
+                     arguments[0].text.find('%') != std::string::npos;
+  if (fills) return not_yet("a percent sign in the first of several values is", node);
+  for (const Datum& datum : arguments) {
+    if (&datum != arguments.data()) text += ' ';
+    if (datum.kind > DatumKind::text) return not_yet("an array or an object is", node);
+    const bool below_zero =
+        datum.kind == DatumKind::number && datum.number == 0 && std::signbit(datum.number);
+    if (below_zero) text += '-';
+    append_text(datum, text);
+    if (datum.kind == DatumKind::big) text += 'n';
+  }
+  out = Datum::of_text(std::move(text));
+  return true;
+}
+
 bool Evaluator::call_math(const Node& node, const std::vector<Datum>& arguments, Datum& out) {
   const std::string& name = node.parts[0].text;
   double number = std::nan("");
   if (!is_method("Math." + name)) return not_yet("Math." + name + " is", node.parts[0]);
+  if (name == "max" || name == "min") return call_extreme(node, name == "max", arguments, out);
   if (!arguments.empty() && !to_number(arguments[0], node, number)) return false;
-  if (name == "abs") {
+  if (name == "pow") {
+    double exponent = std::nan("");
+    if (arguments.size() > 1 && !to_number(arguments[1], node, exponent)) return false;
+    number = combine(computed::Operation::power, number, exponent);
+  } else if (name == "sqrt") {
+    number = std::sqrt(number);
+  } else if (name == "abs") {
     number = std::abs(number);
   } else if (name == "floor") {
     number = std::floor(number);

@@ -17,8 +17,18 @@ bool is_known_call(const Node& callee) {
                        [&](const MethodFact& fact) { return fact.name == name; });
   };
   if (callee.kind == Node::Kind::name) return callee.text == "String" || callee.text == "Number";
+  const bool is_util = callee.kind == Node::Kind::member && callee.text == "format" &&
+                       callee.parts[0].kind == Node::Kind::name && callee.parts[0].text == "util";
   return callee.kind == Node::Kind::member &&
-         (is_method(callee.text) || is_method("Math." + callee.text));
+         (is_util || is_method(callee.text) || is_method("Math." + callee.text));
+}
+
+std::string_view text_of(std::span<const computed::OperatorFact> facts,
+                         computed::Operation operation) {
+  const auto found =
+      std::find_if(facts.begin(), facts.end(),
+                   [&](const computed::OperatorFact& fact) { return fact.operation == operation; });
+  return found == facts.end() ? std::string_view() : found->text;
 }
 
 class Printer {
@@ -52,13 +62,20 @@ class Printer {
         print_template(node);
         return;
       case Node::Kind::unary:
-        out_ += node.letter;
+        out_ += text_of(operators.prefix, node.operation);
         print_operand(node.parts[0]);
+        return;
+      case Node::Kind::condition:
+        print_operand(node.parts[0]);
+        out_ += " ? ";
+        print_operand(node.parts[1]);
+        out_ += " : ";
+        print_operand(node.parts[2]);
         return;
       case Node::Kind::binary:
         print_operand(node.parts[0]);
         out_ += ' ';
-        out_ += node.letter;
+        out_ += text_of(operators.infix, node.operation);
         out_ += ' ';
         print_operand(node.parts[1]);
         return;
@@ -86,6 +103,7 @@ class Printer {
   // Brackets wherever they might be needed: of numbers, because of the point of a member.
   void print_operand(const Node& node) {
     const bool in_brackets = node.kind == Node::Kind::unary || node.kind == Node::Kind::binary ||
+                             node.kind == Node::Kind::condition ||
                              node.kind == Node::Kind::number || node.kind == Node::Kind::object;
     if (in_brackets) out_ += '(';
     print(node);

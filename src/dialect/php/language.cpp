@@ -2,6 +2,7 @@
 
 #include "dialect/language_facts.hpp"
 #include "dialects.hpp"
+#include "expressions.hpp"
 
 namespace inky::inline v1 {
 
@@ -48,6 +49,7 @@ const LanguageFacts& php_language_facts() {
       .calls = php_source::calls,
       .reserved = "this",
       .dialects = dialects,
+      .expressions = &php::expression_form,
   };
   return facts;
 }

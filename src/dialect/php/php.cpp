@@ -23,6 +23,7 @@
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "dialects.hpp"
+#include "expressions.hpp"
 #include "facts.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/number/decimal.hpp"
@@ -53,6 +54,8 @@ std::size_t read_code_point(std::string_view rest, std::string& out) {
   append_utf8(point, out);
   return end + 1;
 }
+
+}  // namespace
 
 std::size_t read_escape(std::size_t at, TemplateContent& out) {
   const std::string_view rest = std::string_view(out.source).substr(at);
@@ -86,6 +89,8 @@ std::size_t read_escape(std::size_t at, TemplateContent& out) {
   out.literals += '\\';
   return 1;
 }
+
+namespace {
 
 constexpr bool has_flag(const Field& field, char flag) {
   return percent::has_flag(facts, field, flag);

@@ -1,0 +1,160 @@
+#include "code_reader.hpp"
+
+#include <algorithm>
+
+#include "dialect/lexis.hpp"
+#include "text/ascii.hpp"
+#include "text/escape.hpp"
+
+namespace inky::inline v1::computed {
+
+bool CodeReader::begins_name(char c) const {
+  return Reader::begins_name(c) || facts_.word_marks.find(c) != std::string_view::npos;
+}
+
+void CodeReader::skip_blanks() {
+  for (;;) {
+    Reader::skip_blanks();
+    if (starts_with("/*"))
+      at_ = std::min(source_.find("*/", at_ + 2), source_.size() - 2) + 2;
+    else if (starts_with("//"))
+      at_ = std::min(source_.find('\n', at_), source_.size());
+    else
+      return;
+  }
+}
+
+std::optional<std::string> CodeReader::read_cast() {
+  if (peek() != '(' || facts_.is_type == nullptr) return std::nullopt;
+  const std::size_t start = at_++;
+  Reader::skip_blanks();
+  std::string type(read_word());
+  Reader::skip_blanks();
+  if (at_end() || peek() != ')' || !facts_.is_type(type)) {
+    at_ = start;
+    return std::nullopt;
+  }
+  ++at_;
+  return type;
+}
+
+// Whether the point here, behind digits, is before a name: 1.max(x), but not 1.f or 1.e5.
+bool CodeReader::begins_member() const {
+  const char next = peek(1);
+  if (next == '.') return true;
+  if (!is_word_start(next)) return false;
+  const bool is_exponent =
+      (next == 'e' || next == 'E') && (is_digit(peek(2)) || peek(2) == '-' || peek(2) == '+');
+  const bool is_suffix =
+      std::string_view("fFdDlLmM").find(next) != std::string_view::npos && !is_word_part(peek(2));
+  return !is_exponent && !is_suffix;
+}
+
+bool CodeReader::read_number(Node& node) {
+  const std::size_t start = at_;
+  const bool hexadecimal = starts_with("0x") || starts_with("0X");
+  while (!at_end()) {
+    const char c = peek();
+    const char before = at_ > start ? source_[at_ - 1] : ' ';
+    const bool exponent_sign =
+        (c == '-' || c == '+') &&
+        (hexadecimal ? before == 'p' || before == 'P' : before == 'e' || before == 'E');
+    const bool is_mark = facts_.digit_marks.find(c) != std::string_view::npos;
+    const bool is_point = c == '.' && (hexadecimal ? is_hexadecimal_digit(peek(1)) || peek(1) == 'p'
+                                                   : !begins_member());
+    if (!is_word_part(c) && !is_point && !exponent_sign && !is_mark) break;
+    ++at_;
+  }
+  const std::string_view text = source_.substr(start, at_ - start);
+  const bool based = text[0] == '0' && text.size() > 1 && !is_digit(text[1]) && text[1] != '.';
+  if (!based && facts_.rare_suffixes.find(text.back()) != std::string_view::npos)
+    return not_yet("a number of this type is", start);
+  if (auto value = facts_.number(text)) {
+    node.kind = Node::Kind::constant;
+    node.value = std::move(*value);
+    return true;
+  }
+  const bool plain = text.find_first_not_of("0123456789") == std::string_view::npos;
+  if (plain && text[0] != '0') return not_yet("whole numbers that fit no type here are", start);
+  return syntax_error(in_quotes(text) + " is not a number of " + std::string(facts_.language),
+                      start);
+}
+
+bool CodeReader::read_quoted(char quote, std::string& text) {
+  const std::size_t start = at_++;
+  const std::size_t kept = out_.literals.size();
+  while (!at_end() && peek() != quote && peek() != '\n') {
+    if (peek() == '\\')
+      at_ += facts_.read_escape(at_, out_);
+    else
+      out_.literals += source_[at_++];
+  }
+  text += std::string_view(out_.literals).substr(kept);
+  out_.literals.resize(kept);
+  if (out_.refusal) {
+    const Refusal refusal = *out_.refusal;
+    return refuse(refusal.when, refusal.as, refusal.why, refusal.span.from);
+  }
+  if (at_end() || peek() != quote)
+    return syntax_error(std::string("a closing ") + quote + " is missing", start);
+  ++at_;
+  return true;
+}
+
+bool CodeReader::read_text(Node& node) {
+  const std::size_t from = at_ + 1;
+  std::string text;
+  if (starts_with("\"\"\"")) return not_yet("texts between three quotes are", at_);
+  if (!read_quoted('"', text)) return false;
+  node.kind = Node::Kind::constant;
+  node.value = Value::text(std::move(text));
+  node.texts.push_back({from, at_ - 1});
+  return true;
+}
+
+bool CodeReader::read_character(Node& node) {
+  const std::size_t start = at_;
+  std::string text;
+  if (!read_quoted('\'', text)) return false;
+  auto value = facts_.character(text);
+  if (!value) return not_yet("this between single quotes is", start);
+  node.kind = Node::Kind::constant;
+  node.value = std::move(*value);
+  return true;
+}
+
+std::optional<bool> CodeReader::read_literal(Node& node) {
+  const char c = peek();
+  if (is_digit(c) || (c == '.' && is_digit(peek(1)))) return read_number(node);
+  if (c == '"') return read_text(node);
+  if (c == '\'' && facts_.character != nullptr) return read_character(node);
+  return std::nullopt;
+}
+
+std::optional<bool> CodeReader::read_own(Node& node) {
+  if (const auto literal = read_literal(node)) return literal;
+  const std::size_t start = at_;
+  if (facts_.rare_prefixes.find(peek()) != std::string_view::npos &&
+      source_.find('"', at_) <= at_ + 2)
+    return not_yet("this kind of text here is", start);
+  if (!begins_name(peek())) return std::nullopt;
+  const std::string_view word = read_word();
+  if (peek() == '"') return not_yet("texts with a prefix are", start);
+  if (has_word(facts_.unknown_words, word))
+    return not_yet("the word " + std::string(word) + " is", start);
+  if (auto known = facts_.constant(word)) {
+    node.kind = Node::Kind::constant;
+    node.value = std::move(*known);
+    return true;
+  }
+  if (facts_.makes_objects && word == "new") {
+    skip_blanks();
+    node.kind = Node::Kind::name;
+    node.text = read_word();
+    return true;
+  }
+  at_ = start;
+  return std::nullopt;
+}
+
+}  // namespace inky::inline v1::computed

@@ -1,0 +1,78 @@
+// Expressions of C#, as far as they compute values: the C# specification, 12, with the functions
+// and methods of System that have no effect but a result.
+#pragma once
+
+#include <string>
+#include <string_view>
+
+#include "../computed/code_reader.hpp"
+#include "../computed/typed.hpp"
+#include "dialect/expression_form.hpp"
+
+namespace inky::inline v1::csharp {
+
+extern const computed::Grammar grammar;
+// How whole calls and interpolated strings of C# are read.
+extern const ExpressionForm expression_form;
+
+// Reads the escape at `at` (a backslash) of a literal: appends what it means to out.literals, and
+// returns its length.
+std::size_t read_escape(std::size_t at, TemplateContent& out);
+
+// Whether it is a constant of the library: int.MaxValue.
+bool is_known_name(const computed::Node& node);
+
+class Expressions final : public computed::Typed {
+ public:
+  explicit Expressions(const computed::Scope& scope);
+
+ protected:
+  bool apply(const computed::Node& node, const Value& operand, Value& out) override;
+  bool deny(const computed::Node& node, const Value& operand, Value& out) override;
+  bool combine(const computed::Node& node, computed::Operation operation, const Value& left,
+               const Value& right, Value& out) override;
+  bool combine_others(const computed::Node& node, computed::Operation operation, const Value& left,
+                      const Value& right, Value& out) override;
+  bool keep(const computed::Node& node, Type type, const Integer& number, Value& out) override;
+  bool settle_sides(const computed::Node& node, Side taken, Side other) override;
+  bool call(const computed::Node& node, const std::string& path,
+            const computed::Arguments& arguments, Value& out) override;
+  bool call_method(const computed::Node& node, const Value& of,
+                   const computed::Arguments& arguments, Value& out) override;
+  bool member(const computed::Node& node, const Value& of, Value& out) override;
+  bool item(const computed::Node& node, const Value& of, const Value& at, Value& out) override;
+  bool name_without_value(const computed::Node& node, Value& out) override;
+  bool cast(const computed::Node& node, const Value& of, Value& out) override;
+
+ private:
+  using Node = computed::Node;
+  using Operation = computed::Operation;
+  using Arguments = computed::Arguments;
+
+  // A number of the compiler's errors, and why.
+  bool refuse_as(std::string_view code, std::string why, const Node& node) {
+    return fail(computed::Trouble::When::compile, std::string(code), std::move(why), node);
+  }
+  bool raise(std::string_view exception, std::string why, const Node& node, Value stand_in,
+             Value& out) {
+    return put_off(computed::Trouble::When::run, std::string(exception), std::move(why), node,
+                   std::move(stand_in), out);
+  }
+  bool call_math(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
+  bool round(const Node& node, const Arguments& arguments, Value& out);
+  bool call_text_function(const Node& node, std::string_view name, const Arguments& arguments,
+                          Value& out);
+  bool convert_by_name(const Node& node, std::string_view name, const Arguments& arguments,
+                       Value& out);
+  bool show(const Node& node, const Value& of, const Arguments& arguments, Value& out);
+  bool ask_text(const Node& node, std::string_view name, std::string_view text, Value& out);
+  bool search_text(const Node& node, std::string_view name, std::string_view text,
+                   const Value& other, Value& out);
+  bool part_of_text(const Node& node, std::string_view text, const Arguments& arguments,
+                    Value& out);
+  bool pad_text(const Node& node, std::string_view name, std::string_view text,
+                const Arguments& arguments, Value& out);
+  bool take_int(const Node& node, const Value& value, std::int64_t& out);
+};
+
+}  // namespace inky::inline v1::csharp

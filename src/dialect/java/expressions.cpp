@@ -1,0 +1,290 @@
+#include "expressions.hpp"
+
+#include <algorithm>
+#include <utility>
+
+#include "../family/values.hpp"
+#include "dialects.hpp"
+#include "escapes.hpp"
+
+namespace inky::inline v1::java_language {
+
+namespace {
+
+using computed::Node;
+using computed::Operation;
+
+// The Java Language Specification, 15.15 to 15.26.
+constexpr computed::OperatorFact infix_operators[] = {
+    {"*", Operation::multiply, 13},      {"/", Operation::divide, 13},
+    {"%", Operation::remainder, 13},     {"+", Operation::add, 12},
+    {"-", Operation::subtract, 12},      {"<<", Operation::shift_left, 11},
+    {">>", Operation::shift_right, 11},  {">>>", Operation::shift_right_plain, 11},
+    {"<", Operation::less, 10},          {"<=", Operation::at_most, 10},
+    {">", Operation::more, 10},          {">=", Operation::at_least, 10},
+    {"instanceof", Operation::none, 10}, {"==", Operation::equal, 9},
+    {"!=", Operation::unequal, 9},       {"&", Operation::bits_and, 8},
+    {"^", Operation::bits_differ, 7},    {"|", Operation::bits_or, 6},
+    {"&&", Operation::both, 5},          {"||", Operation::either, 4},
+    {"=", Operation::none, 1},           {"+=", Operation::none, 1},
+    {"-=", Operation::none, 1},          {"*=", Operation::none, 1},
+    {"/=", Operation::none, 1},          {"%=", Operation::none, 1},
+    {"&=", Operation::none, 1},          {"|=", Operation::none, 1},
+    {"^=", Operation::none, 1},          {"<<=", Operation::none, 1},
+    {">>=", Operation::none, 1},         {">>>=", Operation::none, 1},
+    {"++", Operation::none, 1},          {"--", Operation::none, 1},
+    {"->", Operation::none, 1},          {"::", Operation::none, 1},
+};
+constexpr computed::OperatorFact prefix_operators[] = {
+    {"-", Operation::negate, 14}, {"+", Operation::keep, 14},  {"~", Operation::complement, 14},
+    {"!", Operation::deny, 14},   {"++", Operation::none, 14}, {"--", Operation::none, 14},
+};
+
+struct TypeName {
+  std::string_view name;
+  Type type;
+};
+constexpr TypeName type_names[] = {{"boolean", Type::truth},      {"byte", Type::i8},
+                                   {"short", Type::i16},          {"int", Type::i32},
+                                   {"long", Type::i64},           {"float", Type::f32},
+                                   {"double", Type::f64},         {"char", Type::character},
+                                   {"Boolean", Type::truth},      {"Byte", Type::i8},
+                                   {"Short", Type::i16},          {"Integer", Type::i32},
+                                   {"Long", Type::i64},           {"Float", Type::f32},
+                                   {"Double", Type::f64},         {"String", Type::text},
+                                   {"Character", Type::character}};
+
+const TypeName* find_type(std::string_view name) {
+  const auto found = std::find_if(std::begin(type_names), std::end(type_names),
+                                  [&](const TypeName& known) { return known.name == name; });
+  return found == std::end(type_names) ? nullptr : found;
+}
+
+std::optional<Value> real_of(std::string text, bool hexadecimal) {
+  const char last = static_cast<char>(text.back() | 0x20);
+  const bool has_exponent = text.find_first_of("pP") != std::string::npos;
+  if (hexadecimal && !has_exponent) return std::nullopt;
+  const bool is_float = last == 'f';
+  if (is_float || last == 'd') text.pop_back();
+  auto value = read_typed(is_float ? Type::f32 : Type::f64, text);
+  if (!value || !value->as_real().is_finite()) return std::nullopt;
+  return std::move(*value);
+}
+
+// The Java Language Specification, 3.10.1 and 3.10.2.
+std::optional<Value> number_of(std::string_view source) {
+  if (source.ends_with('_') || source.find("_.") != std::string_view::npos ||
+      source.find("._") != std::string_view::npos)
+    return std::nullopt;
+  std::string text(source);
+  text.erase(std::remove(text.begin(), text.end(), '_'), text.end());
+  const char mark = text.size() > 1 && text[0] == '0' ? static_cast<char>(text[1] | 0x20) : ' ';
+  const char last = static_cast<char>(text.back() | 0x20);
+  const bool hexadecimal = mark == 'x';
+  const bool real = hexadecimal ? text.find_first_of("pP.") != std::string::npos
+                                : mark != 'b' && (text.find_first_of(".eE") != std::string::npos ||
+                                                  last == 'f' || last == 'd');
+  if (real) return real_of(std::move(text), hexadecimal);
+  const bool is_long = last == 'l';
+  if (is_long) text.pop_back();
+  const bool based = hexadecimal || mark == 'b';
+  const bool octal = !based && text.size() > 1 && text[0] == '0';
+  if (octal) text = "0o" + text.substr(1);
+  if (based) text[1] = mark;
+  const auto number = read_whole(text);
+  if (!number) return std::nullopt;
+  const Integer magnitude = integer_of(*number);
+  const int bits = is_long ? 64 : 32;
+  // The most a decimal number may be is what has a meaning behind a minus sign only.
+  const Integer most =
+      based || octal ? Integer((Integer(1) << bits) - 1) : Integer(Integer(1) << (bits - 1));
+  if (magnitude > most) return std::nullopt;
+  return computed::wrapped(is_long ? Type::i64 : Type::i32, magnitude);
+}
+
+std::optional<Value> constant_of(std::string_view word) {
+  if (word == "true" || word == "false") return Value::truth(word == "true");
+  if (word == "null") return Value();
+  return std::nullopt;
+}
+
+// A unit of UTF-16.
+std::optional<Value> character_of(const std::string& text) {
+  const std::u16string units = utf16_of(text);
+  if (units.size() != 1) return std::nullopt;
+  return Value::character(units[0]);
+}
+
+constexpr PrintFact prints[] = {{"System.out.println", "\n"},
+                                {"System.out.print", ""},
+                                {"System.err.println", "\n"},
+                                {"System.err.print", ""}};
+
+constexpr LocaleFact named_locales[] = {
+    {"Locale.ROOT", "root"},     {"Locale.US", "en-US"},      {"Locale.UK", "en-GB"},
+    {"Locale.GERMANY", "de-DE"}, {"Locale.FRANCE", "fr-FR"},  {"Locale.ITALY", "it-IT"},
+    {"Locale.JAPAN", "ja-JP"},   {"Locale.CANADA", "en-CA"},  {"Locale.CHINA", "zh-CN"},
+    {"Locale.KOREA", "ko-KR"},   {"Locale.ENGLISH", "en-US"},
+};
+
+constexpr auto rules = [] {
+  computed::TypedRules out;
+  out.grammar = &grammar;
+  out.language = "Java";
+  out.most_character = 0xFFFF;
+  out.zero_fault = "ArithmeticException";
+  out.zero_reason = "a whole number divided by zero";
+  out.has_unsigned = false;
+  out.reals_have_remainders = true;
+  out.reals_saturate = true;
+  out.plain_template = "%s";
+  out.plain_dialect = java_dialect;
+  return out;
+}();
+
+}  // namespace
+
+const computed::Grammar grammar = [] {
+  computed::Grammar out;
+  out.infix = infix_operators;
+  out.prefix = prefix_operators;
+  out.condition = computed::Grammar::Condition::marks;
+  out.functions =
+      "Math.abs Math.max Math.min Math.pow Math.sqrt Math.cbrt Math.floor Math.ceil Math.rint "
+      "Math.round Math.floorDiv Math.floorMod Math.exp Math.log Math.log10 Math.sin Math.cos "
+      "Math.tan Integer.toString Integer.toHexString Integer.toBinaryString Integer.toOctalString "
+      "Integer.parseInt Integer.valueOf Long.toString Long.toHexString Long.toBinaryString "
+      "Long.toOctalString Long.parseLong Long.valueOf Double.toString Double.valueOf "
+      "Double.parseDouble String.valueOf String.format String.join";
+  out.methods =
+      "length isEmpty isBlank toUpperCase toLowerCase trim strip stripLeading stripTrailing "
+      "substring charAt indexOf lastIndexOf contains startsWith endsWith equals concat repeat "
+      "replace formatted size get";
+  return out;
+}();
+
+const computed::CodeFacts code_facts = {
+    .grammar = &grammar,
+    .language = "Java",
+    .syntax_fault = "error",
+    .digit_marks = "_",
+    .read_escape = read_escape,
+    .number = number_of,
+    .constant = constant_of,
+    .character = character_of,
+    .is_type = [](std::string_view name) { return find_type(name) != nullptr; },
+    .makes_objects = true,
+    .unknown_words = "switch this super"};
+
+const ExpressionForm expression_form = {
+    .grammar = &grammar,
+    .reader = [](TemplateContent& out, std::size_t at) -> std::unique_ptr<computed::Reader> {
+      return std::make_unique<computed::CodeReader>(code_facts, out, at);
+    },
+    .evaluator = [](const computed::Scope& scope) -> std::unique_ptr<computed::Evaluator> {
+      return std::make_unique<Expressions>(scope);
+    },
+    .prints = prints,
+    .plain_field = "%s",
+    .plain_dialect = "java",
+    .locales = named_locales,
+    .locale_makers = "Locale.forLanguageTag"};
+
+Expressions::Expressions(const computed::Scope& scope) : Typed(scope, rules) {}
+
+bool Expressions::name_without_value(const Node& node, Value& out) {
+  struct Known {
+    std::string_view name;
+    Value value;
+  };
+  const std::string path = computed::path_of(node);
+  const Known known[] = {{"Math.PI", Value::real(0x1.921fb54442d18p+1)},
+                         {"Math.E", Value::real(0x1.5bf0a8b145769p+1)},
+                         {"Integer.MAX_VALUE", Value::whole(Type::i32, 0x7FFFFFFF)},
+                         {"Integer.MIN_VALUE", Value::whole(Type::i32, -int128{0x80000000})},
+                         {"Long.MAX_VALUE", computed::wrapped(Type::i64, (Integer(1) << 63) - 1)},
+                         {"Long.MIN_VALUE", computed::wrapped(Type::i64, Integer(1) << 63)},
+                         {"Double.MAX_VALUE", Value::real(0x1.fffffffffffffp+1023)},
+                         {"Double.MIN_VALUE", Value::real(0x1p-1074)}};
+  for (const Known& one : known) {
+    if (one.name != path) continue;
+    out = one.value;
+    return true;
+  }
+  if (node.kind == Node::Kind::member) return not_yet("the member " + node.text + " is", node);
+  return refuse("cannot find symbol " + node.text, node);
+}
+
+// The Java Language Specification, 5.5 and 5.1.3.
+bool Expressions::cast(const Node& node, const Value& of, Value& out) {
+  const Type type = find_type(node.text)->type;
+  if (of.is(type)) {
+    out = of;
+    return true;
+  }
+  const bool is_boxed = 'A' <= node.text[0] && node.text[0] <= 'Z';
+  if (!is_number(of) || is_boxed) {
+    if (of.is(Type::text) || of.is(Type::truth))
+      return refuse("incompatible types: " + describe(of) + " cannot be a " + node.text, node);
+    return not_yet("this cast is", node);
+  }
+  if (type == Type::truth || type == Type::text)
+    return refuse("incompatible types: " + describe(of) + " cannot be a " + node.text, node);
+  const Value number = promoted(of);
+  const bool is_narrow = type == Type::i8 || type == Type::i16 || type == Type::character;
+  if (!is_narrow) return convert(node, type, number, out);
+  Value whole;
+  if (!convert(node, is_real(number.type()) ? Type::i32 : number.type(), number, whole))
+    return false;
+  if (type != Type::character) return convert(node, type, whole, out);
+  const Value unit = computed::wrapped(Type::u16, computed::whole_of(whole));
+  const auto code = static_cast<char32_t>(unit.as_whole());
+  if (0xD800 <= code && code <= 0xDFFF) return not_yet("half of a surrogate pair is", node);
+  out = Value::character(code);
+  return true;
+}
+
+bool Expressions::combine_others(const Node& node, Operation operation, const Value& left,
+                                 const Value& right, Value& out) {
+  const bool compares = operation == Operation::equal || operation == Operation::unequal;
+  if (compares && (left.is(Type::text) || right.is(Type::text)))
+    return not_yet("whether two texts are the same object is", node);
+  if (operation != Operation::add && (left.is(Type::text) || right.is(Type::text)))
+    return refuse("bad operand types for " + std::string(computed::text_of(grammar, operation)),
+                  node);
+  return Typed::combine_others(node, operation, left, right, out);
+}
+
+// The Java Language Specification, 15.25. Two sides without a type in common are objects.
+bool Expressions::settle_sides(const Node& node, Side taken, Side other) {
+  if (!is_number(taken.value) || !is_number(other.value)) return true;
+  const auto is_small = [](const Value& value) {
+    return value.is(Type::i8) || value.is(Type::i16) || value.is(Type::character);
+  };
+  const Side sides[] = {taken, other};
+  for (std::size_t i = 0; i < 2; ++i) {
+    const Value& small = sides[i].value;
+    const Side& number = sides[1 - i];
+    if (!is_small(small) || !number.value.is(Type::i32) || !computed::is_constant(number.node))
+      continue;
+    const Integer whole = computed::whole_of(number.value);
+    const bool fits = small.is(Type::character) ? 0 <= whole && whole <= 0xFFFF
+                                                : computed::fits(small.type(), whole);
+    if (!fits) continue;
+    if (i == 0) return true;
+    taken.value = small.is(Type::character)
+                      ? Value::character(static_cast<char32_t>(whole.convert_to<unsigned>()))
+                      : computed::wrapped(small.type(), whole);
+    return true;
+  }
+  const bool shorts = is_small(taken.value) && is_small(other.value) &&
+                      !taken.value.is(Type::character) && !other.value.is(Type::character);
+  if (shorts) {
+    if (!taken.value.is(other.value.type()))
+      taken.value = computed::wrapped(Type::i16, computed::whole_of(taken.value));
+    return true;
+  }
+  return Typed::settle_sides(node, taken, other);
+}
+
+}  // namespace inky::inline v1::java_language

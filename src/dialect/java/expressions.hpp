@@ -1,0 +1,58 @@
+// Expressions of Java, as far as they compute values: the Java Language Specification, 15, with the
+// functions and methods of java.lang that have no effect but a result.
+#pragma once
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "../computed/code_reader.hpp"
+#include "../computed/typed.hpp"
+#include "dialect/expression_form.hpp"
+
+namespace inky::inline v1::java_language {
+
+extern const computed::Grammar grammar;
+extern const computed::CodeFacts code_facts;
+// How whole calls of Java are read.
+extern const ExpressionForm expression_form;
+
+class Expressions final : public computed::Typed {
+ public:
+  explicit Expressions(const computed::Scope& scope);
+
+ protected:
+  bool call(const computed::Node& node, const std::string& path,
+            const computed::Arguments& arguments, Value& out) override;
+  bool call_method(const computed::Node& node, const Value& of,
+                   const computed::Arguments& arguments, Value& out) override;
+  bool member(const computed::Node& node, const Value& of, Value& out) override;
+  bool name_without_value(const computed::Node& node, Value& out) override;
+  bool cast(const computed::Node& node, const Value& of, Value& out) override;
+  bool combine_others(const computed::Node& node, computed::Operation operation, const Value& left,
+                      const Value& right, Value& out) override;
+  bool settle_sides(const computed::Node& node, Side taken, Side other) override;
+
+ private:
+  using Node = computed::Node;
+  using Arguments = computed::Arguments;
+
+  bool raise(std::string_view exception, std::string why, const Node& node, Value stand_in,
+             Value& out) {
+    return put_off(computed::Trouble::When::run, std::string(exception), std::move(why), node,
+                   std::move(stand_in), out);
+  }
+  bool call_math(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
+  bool call_integer(const Node& node, std::string_view class_of, std::string_view name,
+                    const Arguments& arguments, Value& out);
+  bool shown(const Node& node, const Value& value, Value& out);
+  // Of a text; by the number of arguments.
+  bool ask_text(const Node& node, std::string_view name, const Value& of, Value& out);
+  bool search_text(const Node& node, std::string_view name, const Value& of, const Value& other,
+                   Value& out);
+  bool part_of_text(const Node& node, std::string_view name, const Value& of,
+                    const Arguments& arguments, Value& out);
+  bool take_int(const Node& node, const Value& value, std::int64_t& out);
+};
+
+}  // namespace inky::inline v1::java_language

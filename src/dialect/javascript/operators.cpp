@@ -1,0 +1,217 @@
+// What the operators of JavaScript do: ECMA-262, 13.5 to 13.14.
+
+#include <cmath>
+#include <limits>
+
+#include "../computed/elementary.hpp"
+#include "../family/values.hpp"
+#include "evaluator.hpp"
+#include "numbers.hpp"
+
+namespace inky::inline v1::javascript {
+
+namespace {
+
+using computed::Operation;
+
+// ToInt32 and ToUint32: the low 32 bits of what is left of the point.
+std::uint32_t low_bits(double number) {
+  if (!std::isfinite(number)) return 0;
+  constexpr double all = 4294967296.0;
+  const double rest = std::fmod(std::trunc(number), all);
+  return static_cast<std::uint32_t>(rest < 0 ? rest + all : rest);
+}
+double as_signed(std::uint32_t bits) {
+  return static_cast<double>(static_cast<std::int32_t>(bits));
+}
+
+}  // namespace
+
+bool Evaluator::holds(const Datum& datum) {
+  switch (datum.kind) {
+    case DatumKind::undefined:
+    case DatumKind::null:
+      return false;
+    case DatumKind::boolean:
+      return datum.truth;
+    case DatumKind::number:
+      return datum.number != 0 && !std::isnan(datum.number);
+    case DatumKind::big:
+      return !datum.big.magnitude.is_zero();
+    case DatumKind::text:
+      return !datum.text.empty();
+    default:
+      return true;
+  }
+}
+
+bool Evaluator::evaluate_unary(const Node& node, Datum& out) {
+  Datum right;
+  if (!evaluate(node.parts[0], right)) return false;
+  if (node.operation == Operation::deny) {
+    out.kind = DatumKind::boolean;
+    out.truth = !holds(right);
+    return true;
+  }
+  if (right.kind == DatumKind::big && node.operation == Operation::negate) {
+    out = std::move(right);
+    out.big.negative = !out.big.negative && !out.big.magnitude.is_zero();
+    return true;
+  }
+  if (right.kind == DatumKind::big && node.operation == Operation::complement)
+    return not_yet("arithmetic with BigInt is", node);
+  double number = 0;
+  if (!to_number(right, node, number)) return false;
+  out = Datum::of_number(node.operation == Operation::negate       ? -number
+                         : node.operation == Operation::complement ? as_signed(~low_bits(number))
+                                                                   : number);
+  return true;
+}
+
+double Evaluator::combine(Operation operation, double a, double b) {
+  const std::uint32_t bits = low_bits(a);
+  const unsigned count = low_bits(b) & 31U;
+  switch (operation) {
+    case Operation::add:
+      return a + b;
+    case Operation::subtract:
+      return a - b;
+    case Operation::multiply:
+      return a * b;
+    case Operation::divide:
+      return a / b;
+    case Operation::remainder:
+      return std::fmod(a, b);
+    case Operation::power: {
+      const bool is_none = std::isnan(b) || (std::fabs(a) == 1 && std::isinf(b));
+      return is_none ? std::numeric_limits<double>::quiet_NaN() : computed::power(a, b);
+    }
+    case Operation::bits_and:
+      return as_signed(bits & low_bits(b));
+    case Operation::bits_or:
+      return as_signed(bits | low_bits(b));
+    case Operation::bits_differ:
+      return as_signed(bits ^ low_bits(b));
+    case Operation::shift_left:
+      return as_signed(bits << count);
+    case Operation::shift_right:
+      return static_cast<double>(static_cast<std::int32_t>(bits) >> count);
+    default:
+      return static_cast<double>(bits >> count);
+  }
+}
+
+bool Evaluator::equal(const Node& node, const Datum& left, const Datum& right, bool loosely,
+                      bool& out) {
+  const auto is_empty = [](const Datum& datum) { return datum.kind <= DatumKind::null; };
+  if (left.kind > DatumKind::text || right.kind > DatumKind::text)
+    return not_yet("whether two objects are the same is", node);
+  if (left.kind == right.kind) {
+    out = left.kind == DatumKind::boolean  ? left.truth == right.truth
+          : left.kind == DatumKind::number ? left.number == right.number
+          : left.kind == DatumKind::text   ? left.text == right.text
+                                           : is_empty(left);
+    if (left.kind == DatumKind::big) return not_yet("comparing a BigInt is", node);
+    return true;
+  }
+  if (!loosely) {
+    out = false;
+    return true;
+  }
+  if (is_empty(left) || is_empty(right)) {
+    out = is_empty(left) && is_empty(right);
+    return true;
+  }
+  if (left.kind == DatumKind::big || right.kind == DatumKind::big)
+    return not_yet("comparing a BigInt is", node);
+  double a = 0;
+  double b = 0;
+  if (!to_number(left, node, a) || !to_number(right, node, b)) return false;
+  out = a == b;
+  return true;
+}
+
+bool Evaluator::compare(const Node& node, const Datum& left, const Datum& right, Datum& out) {
+  out.kind = DatumKind::boolean;
+  const Operation operation = node.operation;
+  const bool loosely = operation == Operation::equal || operation == Operation::unequal;
+  if (loosely || operation == Operation::same || operation == Operation::not_same) {
+    bool is_equal = false;
+    if (!equal(node, left, right, loosely, is_equal)) return false;
+    out.truth = is_equal == (operation == Operation::equal || operation == Operation::same);
+    return true;
+  }
+  if (left.kind == DatumKind::big || right.kind == DatumKind::big)
+    return not_yet("comparing a BigInt is", node);
+  std::partial_ordering order = std::partial_ordering::unordered;
+  if (left.kind >= DatumKind::text && right.kind >= DatumKind::text) {
+    std::string a;
+    std::string b;
+    append_text(left, a);
+    append_text(right, b);
+    order = utf16_of(a) <=> utf16_of(b);
+  } else {
+    double a = 0;
+    double b = 0;
+    if (!to_number(left, node, a) || !to_number(right, node, b)) return false;
+    order = a <=> b;
+  }
+  out.truth = operation == Operation::less      ? std::is_lt(order)
+              : operation == Operation::at_most ? std::is_lteq(order)
+              : operation == Operation::more    ? std::is_gt(order)
+                                                : std::is_gteq(order);
+  return true;
+}
+
+bool Evaluator::evaluate_binary(const Node& node, Datum& out) {
+  Datum left;
+  Datum right;
+  const Operation operation = node.operation;
+  if (!evaluate(node.parts[0], left)) return false;
+  const bool chooses = operation == Operation::both || operation == Operation::either ||
+                       operation == Operation::if_nil;
+  if (chooses) {
+    const bool stays = operation == Operation::both     ? !holds(left)
+                       : operation == Operation::either ? holds(left)
+                                                        : left.kind > DatumKind::null;
+    if (!stays) return evaluate(node.parts[1], out);
+    out = std::move(left);
+    return true;
+  }
+  if (!evaluate(node.parts[1], right)) return false;
+  if (computed::is_comparison(operation)) return compare(node, left, right, out);
+  const auto is_text = [](const Datum& datum) { return datum.kind >= DatumKind::text; };
+  if (operation == Operation::add && (is_text(left) || is_text(right))) {
+    out.kind = DatumKind::text;
+    append_text(left, out.text);
+    append_text(right, out.text);
+    return within_budget(out, node);
+  }
+  if (left.kind == DatumKind::big && right.kind == DatumKind::big)
+    return not_yet("arithmetic with BigInt is", node);
+  if (left.kind == DatumKind::big || right.kind == DatumKind::big)
+    return fail("TypeError", "Cannot mix BigInt and other types, use explicit conversions", node);
+  double a = 0;
+  double b = 0;
+  if (!to_number(left, node, a) || !to_number(right, node, b)) return false;
+  out = Datum::of_number(combine(operation, a, b));
+  return true;
+}
+
+bool Evaluator::call_extreme(const Node& node, bool largest, const std::vector<Datum>& arguments,
+                             Datum& out) {
+  double found = largest ? -HUGE_VAL : HUGE_VAL;
+  for (const Datum& argument : arguments) {
+    double number = 0;
+    if (!to_number(argument, node, number)) return false;
+    const bool zeros = number == 0 && found == 0;
+    const bool better = zeros     ? std::signbit(found) == largest
+                        : largest ? number > found
+                                  : number < found;
+    if (std::isnan(number) || (!std::isnan(found) && better)) found = number;
+  }
+  out = Datum::of_number(found);
+  return true;
+}
+
+}  // namespace inky::inline v1::javascript

@@ -1,0 +1,111 @@
+#include "statement.hpp"
+
+#include <algorithm>
+
+#include "dialect/statement_parts.hpp"
+#include "dialects.hpp"
+#include "expression.hpp"
+
+namespace inky::inline v1::javascript {
+
+namespace {
+
+constexpr PrintFact prints[] = {{"console.log", "\n"},       {"console.info", "\n"},
+                                {"console.warn", "\n"},      {"console.error", "\n"},
+                                {"console.debug", "\n"},     {"process.stdout.write", ""},
+                                {"process.stderr.write", ""}};
+
+// Whether it is a text whatever its values are: a stream takes nothing else.
+bool is_surely_text(const Node& node) {
+  constexpr std::string_view methods_of_texts[] = {"toFixed",  "toPrecision", "toExponential",
+                                                   "toString", "padStart",    "padEnd",
+                                                   "repeat",   "join",        "toLocaleString"};
+  switch (node.kind) {
+    case Node::Kind::text:
+    case Node::Kind::text_template:
+      return true;
+    case Node::Kind::binary:
+      return node.operation == computed::Operation::add &&
+             (is_surely_text(node.parts[0]) || is_surely_text(node.parts[1]));
+    case Node::Kind::call:
+      return node.parts[0].kind == Node::Kind::member &&
+             std::find(std::begin(methods_of_texts), std::end(methods_of_texts),
+                       node.parts[0].text) != std::end(methods_of_texts);
+    default:
+      return false;
+  }
+}
+
+// Text of the template that is not in the statement.
+void add_between(StatementParts& parts, std::string_view text, std::size_t at) {
+  const std::size_t from = parts.inner.size();
+  parts.inner += text;
+  parts.segments.push_back({{from, parts.inner.size()}, {at, at}, false});
+}
+
+// console.log(a, `b`): the slots of a template literal, and of a template made for the others.
+bool read_call(StatementParts& parts, Span inside, std::optional<Error>& error) {
+  parts.dialect = javascript_dialect();
+  parts.is_filled = true;
+  TemplateContent content;
+  content.source = parts.text.substr(0, inside.to);
+  const auto behind_blanks = [&](std::size_t at) {
+    return std::min(content.source.find_first_not_of(" \t\r\n", at), inside.to);
+  };
+  std::size_t at = behind_blanks(inside.from);
+  const bool writes = parts.after.empty();
+  for (bool is_first = true; at < inside.to; is_first = false) {
+    const std::size_t start = at;
+    Node node;
+    if (content.source.compare(start, 3, "...") == 0) {
+      error = Error{Code::not_supported_yet,
+                    "spread values are not supported yet",
+                    {start, start + 3},
+                    "Write the values one by one."};
+      return false;
+    }
+    if (!read_expression(content, at, node)) {
+      const Refusal& refusal = *content.refusal;
+      const bool later = refusal.when == Refusal::When::not_supported_yet;
+      error = Error{later ? Code::not_supported_yet : Code::bad_template, refusal.why, refusal.span,
+                    later ? refusal.as : "Correct the statement."};
+      return false;
+    }
+    const std::size_t end = behind_blanks(at);
+    const bool is_last = end >= inside.to;
+    const bool fills = is_first && !is_last && node.kind == Node::Kind::text &&
+                       node.text.find('%') != std::string::npos;
+    if (writes && !is_surely_text(node)) {
+      error = Error{Code::not_supported_yet,
+                    "writing what may be no text is not supported yet",
+                    {start, at},
+                    "Write a template literal."};
+      return false;
+    }
+    if ((!is_last && content.source[end] != ',') || fills) {
+      error = Error{Code::not_supported_yet,
+                    fills ? "directives such as %d in console.log are not supported yet"
+                          : "this in a call is not supported yet",
+                    fills ? Span{start, at} : Span{end, end + 1}, "Write a template literal."};
+      return false;
+    }
+    if (!is_first) add_between(parts, " ", start);
+    if (node.kind == Node::Kind::text_template && content.source[start] == '`') {
+      parts.add_segment({start + 1, at - 1}, true);
+    } else {
+      add_between(parts, writes ? "${" : "${util.format(", start);
+      parts.add_segment({start, at}, true);
+      add_between(parts, writes ? "}" : ")}", at);
+    }
+    at = is_last ? end : behind_blanks(end + 1);
+  }
+  parts.add_text(parts.after, inside.to);
+  parts.after.clear();
+  return true;
+}
+
+}  // namespace
+
+const ExpressionForm expression_form = {.read_call = read_call, .prints = prints};
+
+}  // namespace inky::inline v1::javascript

@@ -1,0 +1,81 @@
+// Expressions of PHP, as far as they compute values: the PHP manual, Operators, with the functions
+// of its library that have no effect but a result.
+#pragma once
+
+#include <string>
+#include <string_view>
+
+#include "../computed/code_reader.hpp"
+#include "../computed/evaluator.hpp"
+#include "dialect/expression_form.hpp"
+#include "number/rational.hpp"
+
+namespace inky::inline v1::php {
+
+extern const computed::Grammar grammar;
+extern const computed::CodeFacts code_facts;
+// How whole calls of PHP are read.
+extern const ExpressionForm expression_form;
+
+// Reads the escape at `at` (a backslash) of a text in double quotes: appends what it means to
+// out.literals, and returns its length.
+std::size_t read_escape(std::size_t at, TemplateContent& out);
+
+class ExpressionReader final : public computed::CodeReader {
+ public:
+  ExpressionReader(TemplateContent& out, std::size_t at) : CodeReader(code_facts, out, at) {}
+
+ protected:
+  std::optional<bool> read_own(computed::Node& node) override;
+
+ private:
+  // In double quotes: with the values of its variables.
+  bool read_filled(computed::Node& node);
+  bool read_variable(computed::Node& node);
+  bool read_plain(computed::Node& node);
+};
+
+class Expressions final : public computed::Evaluator {
+ public:
+  explicit Expressions(const computed::Scope& scope) : Evaluator(scope, false) {}
+
+ protected:
+  bool apply(const computed::Node& node, const Value& operand, Value& out) override;
+  bool combine(const computed::Node& node, computed::Operation operation, const Value& left,
+               const Value& right, Value& out) override;
+  bool holds(const computed::Node& node, const Value& value, bool& out) override;
+  bool name_without_value(const computed::Node& node, Value& out) override;
+  bool call(const computed::Node& node, const std::string& path,
+            const computed::Arguments& arguments, Value& out) override;
+  bool item(const computed::Node& node, const Value& of, const Value& at, Value& out) override;
+  bool cast(const computed::Node& node, const Value& of, Value& out) override;
+
+ private:
+  using Node = computed::Node;
+  using Operation = computed::Operation;
+  using Arguments = computed::Arguments;
+
+  bool raise(std::string_view exception, std::string why, const Node& node) {
+    return fail(computed::Trouble::When::run, std::string(exception), std::move(why), node);
+  }
+  // An int or a float as they count in arithmetic; a text is not supported yet.
+  bool take_number(const Node& node, const Value& value, Value& out);
+  bool take_int(const Node& node, const Value& value, std::int64_t& out);
+  bool take_text(const Node& node, const Value& value, std::string& out);
+  bool combine_wholes(const Node& node, Operation operation, const Integer& left,
+                      const Integer& right, Value& out);
+  bool power(const Node& node, const Value& left, const Value& right, Value& out);
+  bool compare(const Node& node, Operation operation, const Value& left, const Value& right,
+               Value& out);
+  bool call_on_numbers(const Node& node, std::string_view name, const Arguments& arguments,
+                       Value& out);
+  bool call_on_text(const Node& node, std::string_view name, const Arguments& arguments,
+                    Value& out);
+  bool pad(const Node& node, const Arguments& arguments, Value& out);
+  bool format_number(const Node& node, const Arguments& arguments, Value& out);
+};
+
+// What round() makes of a float: PHP 8.2 rounds it to 15 significant digits first.
+double rounded_float(double value, int places);
+
+}  // namespace inky::inline v1::php

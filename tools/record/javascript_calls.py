@@ -1,0 +1,54 @@
+"""Whole calls of JavaScript: as requests of the contract, and as what the asking program runs."""
+
+from calls import Calls, Language
+
+forms = {
+    "w": ["{w} + {w}", "{w} - {w}", "{w} * {w}", "{w} % {w}", "{w} & {w}", "{w} | {w}", "{w} ^ {w}", "-{w}", "~{w}", "{w} << {k}", "{w} >> {k}", "{w} >>> {k}",
+          "Math.round({d})", "Math.floor({d})", "Math.trunc({d})", "Math.abs({w})", "Math.max({w}, {w})", "Math.min({w}, {w})", "{t}.length",
+          "{b} ? {w} : {w}", "+{b}", "{k} ** 3", "{w} || {w}", "{w} && {w}", "{w} ?? {w}", "Number(\"42\")"],
+    "d": ["{d} + {n}", "{n} - {d}", "{d} * {n}", "{n} / {d}", "{n} / {n}", "{d} % {n}", "-{d}", "Math.sqrt({n})", "Math.abs({d})", "Math.max({d}, {n})", "{k} ** 2", "Math.pow({k}, 3)",
+          "{b} ? {d} : {n}", "{n} * 0.76", "Number({t})", "{d} || {n}"],
+    "t": ["{t} + {n}", "{t} + {t}", "{t} + {b}", "{n} + {t}", "{t}.toUpperCase()", "{t}.trim()", "{t}.padStart({k})", "{t}.padEnd(7, \"*\")", "{t}.repeat({k})",
+          "{d}.toFixed(2)", "{d}.toFixed({k})", "{w}.toString(16)", "{w}.toString(2)", "String({n})", "{b} ? {t} : {t}", "`${{n}}|${{t}}`", "{d}.toLocaleString(\"de-DE\")", "{t} || {t}",
+          "{d}.toPrecision(3)", "{d}.toExponential(2)"],
+    "b": ["{n} < {n}", "{n} <= {n}", "{n} > {n}", "{n} >= {n}", "{w} === {w}", "{w} !== {n}", "{w} == {w}", "{t} === {t}", "{t} < {t}", "{t} == {w}", "{b} && {b}", "{b} || {b}", "!{b}",
+          "!{t}", "!{n}", "{b} == {w}", "{t} !== {n}"],
+}
+types = {"w": [("i32", ""), ("i32", ""), ("i8", "")], "d": [("f64", "")], "t": [("text", "")], "b": [("truth", "")]}
+constants = {"w": ["0", "1", "2", "7", "10", "100", "1_000", "0xFF", "0b101"], "d": ["0.5", "0.76", "1e3", "100.5", ".25", "0.1", "NaN", "Infinity"],
+             "t": ['"ink"', "'a b'", '""', '"x\\ty"', '"12"', "`b`"], "b": ["true", "false"]}
+
+
+def written(type_name, value):
+    if type_name == "text":
+        return '"%s"' % value
+    if type_name == "truth":
+        return "true" if value else "false"
+    return repr(float(value)) if type_name == "f64" else "%d" % value
+
+
+def statement(made, variables):
+    r = made.random
+    depth = r.randrange(0, 4)
+    name = r.choice(["console.log", "console.log", "console.log", "console.error", "console.info"])
+    if r.random() < 0.5:
+        return "%s(%s);" % (name, ", ".join(made.make(r.choice("wdtb"), depth, variables) for _ in range(r.choice([1, 1, 2, 3]))))
+    text = "`%s`" % "".join(r.choice(["", "|", "ink: ", " ", "50% "]) + "${" + made.make(r.choice("wdtb"), depth, variables) + "}" for _ in range(r.randrange(1, 4)))
+    return r.choice(["%s(@);" % name, "%s(@);" % name, "process.stdout.write(@);", "%s(@, n);" % name if any(v[0] == "n" for v in variables) else "%s(@, 7);" % name]).replace("@", text)
+
+
+language = Language(forms, types, written, constants, statement)
+
+
+def made(seed, wanted):
+    """Requests, each with what the asking program is given."""
+    maker = Calls(seed + 1, language)
+    out = []
+    for _ in range(wanted):
+        request, variables = maker.case()
+        # A percent sign in the first of several values begins a directive.
+        inside = request["statement"]
+        if "50% " in inside and (", 7)" in inside or ", n)" in inside):
+            continue
+        out.append((request, {"names": [v[0] for v in variables], "values": [v[4] for v in variables], "statement": inside}))
+    return out
