@@ -1,0 +1,226 @@
+// Whole calls of Java, C#, PHP and JavaScript that fail, that are not supported yet, or that must not
+// be run; and the programs of those that may. The names of failures are those of javac 17, .NET 10,
+// PHP 8.2 and Node.js 20 for the same lines.
+
+#include <catch2/catch.hpp>
+#include <string>
+#include <vector>
+
+#include "inky_margin/dialect/dialect.hpp"
+#include "inky_margin/dialect/statement.hpp"
+#include "inky_margin/write/program.hpp"
+#include "support/answers.hpp"
+
+using namespace inky;
+using support::value;
+
+namespace {
+
+struct Shown {
+  std::string text;
+  Outcome outcome;
+  Report report;
+};
+
+Shown show(const char* dialect, std::string_view source, const std::vector<Value>& values) {
+  const Result<Template> parsed = parse_statement(*find_dialect(dialect), source);
+  if (!parsed) {
+    FAIL_CHECK(source << ": " << parsed.error().message);
+    return {};
+  }
+  CHECK(parsed->source() == source);
+  Shown out;
+  TextBuffer text;
+  out.outcome = parsed->dialect().render(*parsed, values, {}, text, &out.report);
+  out.text = text.string();
+  return out;
+}
+
+}  // namespace
+
+namespace {
+
+struct Failing {
+  const char* dialect;
+  const char* source;
+  std::vector<Value> values;
+  Outcome::Kind kind;
+  const char* as;
+};
+
+}  // namespace
+
+// As the compilers and the programs name them.
+TEST_CASE("a call that fails has the name that its language gives the failure") {
+  const std::vector<Failing> failing = {
+      {"java",
+       "System.out.println(n / 0);",
+       {value("n=7")},
+       Outcome::Kind::fails_run,
+       "ArithmeticException"},
+      {"java",
+       "System.out.println(name.charAt(3));",
+       {value("name=ink")},
+       Outcome::Kind::fails_run,
+       "StringIndexOutOfBoundsException"},
+      {"java",
+       "System.out.println(Integer.parseInt(name));",
+       {value("name=ink")},
+       Outcome::Kind::fails_run,
+       "NumberFormatException"},
+      {"java",
+       "System.out.println(name - 1);",
+       {value("name=ink")},
+       Outcome::Kind::fails_compile,
+       "error"},
+      {"java", "System.out.println(nosuch + 1);", {}, Outcome::Kind::fails_compile, "error"},
+      {"java", "System.out.println(true + 1);", {}, Outcome::Kind::fails_compile, "error"},
+      {"java",
+       "System.out.println(n ? 1 : 2);",
+       {value("n=7")},
+       Outcome::Kind::fails_compile,
+       "error"},
+      {"csharp",
+       "Console.WriteLine(n / zero);",
+       {value("n=7"), value("zero=0")},
+       Outcome::Kind::fails_run,
+       "DivideByZeroException"},
+      {"csharp", "Console.WriteLine(7 / 0);", {}, Outcome::Kind::fails_compile, "CS0020"},
+      {"csharp",
+       "Console.WriteLine(int.MaxValue + 1);",
+       {},
+       Outcome::Kind::fails_compile,
+       "CS0220"},
+      {"csharp", "Console.WriteLine((byte)300);", {}, Outcome::Kind::fails_compile, "CS0221"},
+      {"csharp", "Console.WriteLine(!n);", {value("n=7")}, Outcome::Kind::fails_compile, "CS0023"},
+      {"csharp",
+       "Console.WriteLine(name - 1);",
+       {value("name=ink")},
+       Outcome::Kind::fails_compile,
+       "CS0019"},
+      {"csharp",
+       "Console.WriteLine(a + b);",
+       {value("a=1:u64"), value("b=1")},
+       Outcome::Kind::fails_compile,
+       "CS0034"},
+      {"csharp", "Console.WriteLine(nosuch);", {}, Outcome::Kind::fails_compile, "CS0103"},
+      {"csharp",
+       "Console.WriteLine(name.Substring(9));",
+       {value("name=ink")},
+       Outcome::Kind::fails_run,
+       "ArgumentOutOfRangeException"},
+      {"csharp",
+       "Console.WriteLine(name[3]);",
+       {value("name=ink")},
+       Outcome::Kind::fails_run,
+       "IndexOutOfRangeException"},
+      {"csharp",
+       "Console.WriteLine(Math.Abs(n));",
+       {value("n=-2147483648")},
+       Outcome::Kind::fails_run,
+       "OverflowException"},
+      {"php", "echo $n / 0;", {value("n=7")}, Outcome::Kind::fails_run, "DivisionByZeroError"},
+      {"php", "echo $n % 0;", {value("n=7")}, Outcome::Kind::fails_run, "DivisionByZeroError"},
+      {"php", "echo 1 << -1;", {}, Outcome::Kind::fails_run, "ArithmeticError"},
+      {"php",
+       "echo str_repeat($name, -1);",
+       {value("name=ink")},
+       Outcome::Kind::fails_run,
+       "ValueError"},
+      {"javascript",
+       "console.log(name.nosuch.more);",
+       {value("name=ink")},
+       Outcome::Kind::fails_run,
+       "TypeError"},
+      {"javascript", "console.log(1n + 1);", {}, Outcome::Kind::fails_run, "TypeError"},
+  };
+  for (const Failing& one : failing) {
+    CAPTURE(one.source);
+    const Shown shown = show(one.dialect, one.source, one.values);
+    CHECK(shown.outcome.kind() == one.kind);
+    CHECK(shown.outcome.failure_name() == one.as);
+    CHECK(shown.text.empty());
+  }
+}
+
+namespace {
+
+struct Refused {
+  const char* dialect;
+  const char* source;
+  Span span;
+};
+
+}  // namespace
+
+TEST_CASE("what is not supported yet in a call is underlined there") {
+  const std::vector<Refused> all_refused = {
+      {"java", "System.out.println(x -> x + 1);", {21, 23}},
+      {"java", "System.out.println(n++);", {20, 22}},
+      {"csharp", "Console.WriteLine(0.1m + 0.2m);", {18, 22}},
+      {"csharp", "Console.WriteLine($@\"a{n}\");", {18, 19}},
+      {"csharp", "$\"{n switch { 1 => 2 }}\"", {5, 11}},
+      {"php", "echo \"{$row['mass']}\";", {6, 12}},
+      {"php", "echo fn($x) => 1;", {5, 7}},
+      {"php", "echo $a ?: 2;", {8, 10}},
+      {"javascript", "console.log(\"%d\", n);", {12, 16}},
+      {"javascript", "process.stdout.write(n);", {21, 22}},
+      {"javascript", "console.log(...items);", {12, 13}},
+  };
+  for (const Refused& one : all_refused) {
+    CAPTURE(one.source);
+    const auto parsed = parse_statement(*find_dialect(one.dialect), one.source);
+    REQUIRE(!parsed.ok());
+    CHECK(parsed.error().code == Code::not_supported_yet);
+    CHECK(parsed.error().span.from == one.span.from);
+  }
+}
+
+TEST_CASE("no program holds a call that may do more than compute") {
+  const std::pair<const char*, const char*> harmful[] = {
+      {"java", "System.out.println(\"x\" + Runtime.getRuntime().exec(\"touch owned\"));"},
+      {"java", "System.out.printf(\"%s\", new java.io.File(\"owned\").mkdir());"},
+      {"java", "System.out.println(name.getClass());"},
+      {"csharp", "$\"{System.IO.File.Create(\"owned\")}\""},
+      {"csharp", "Console.WriteLine(\"{0}\", Environment.Exit(3));"},
+      {"csharp", "Console.WriteLine(name + Process.Start(\"touch\", \"owned\"));"},
+      {"php", "echo system(\"touch owned\");"},
+      {"php", "printf(\"%s\", eval(\"touch(1);\"));"},
+      {"php", "echo strtoupper(file_put_contents(\"owned\", \"\"));"},
+      {"javascript", "console.log(require(\"fs\").writeFileSync(\"owned\", \"\"));"},
+      {"javascript", "console.log(`${process.exit(3)}`);"},
+      {"javascript", "console.log(name, eval(\"1\"));"},
+  };
+  const std::vector<Value> values = {value("name=ink")};
+  for (const auto& [dialect, source] : harmful) {
+    CAPTURE(source);
+    const auto parsed = parse_statement(*find_dialect(dialect), source);
+    if (!parsed) continue;
+    CHECK(!write_program(parsed->dialect(), *parsed, values).ok());
+    TextBuffer out;
+    CHECK(!parsed->dialect().render(*parsed, values, out).prints());
+  }
+}
+
+TEST_CASE("the program of a call has its values, and the call itself") {
+  const auto program = [](const char* dialect, const char* source) {
+    const std::vector<Value> values = {value("name=ink"), value("x=9.55")};
+    const auto parsed = parse_statement(*find_dialect(dialect), source);
+    REQUIRE(parsed.ok());
+    const auto written = write_program(parsed->dialect(), *parsed, values);
+    REQUIRE(written.ok());
+    return *written;
+  };
+  CHECK_THAT(program("java", "System.out.printf(\"%s|%.2f%n\", name, x * 0.76);"),
+             Catch::Contains("System.out.printf(\"%s|%.2f%n\", name, x * 0.76);"));
+  CHECK_THAT(program("csharp", "$\"{x * 2,10:F2} {name.ToUpper()}\""),
+             Catch::Contains("Console.Write(\"{0,10:F2} {1}\", x * 2, name.ToUpper());"));
+  CHECK_THAT(
+      program("php", "echo \"Total: $x\", PHP_EOL, true, 7;"),
+      Catch::Contains("printf(\"%s%s%s%s\", (\"Total: \" . $x . \"\"), (\"\\n\"), (true), (7));"));
+  CHECK_THAT(program("php", "echo \"$x\" * 2;"), Catch::Contains("(\"\" . $x . \"\") * 2"));
+  CHECK_THAT(program("javascript", "console.log(name, x > 9 ? `b` : -x);"),
+             Catch::Contains("const util = require(\"node:util\");\n"));
+  CHECK_THAT(program("javascript", "console.log(name, x > 9 ? `b` : -x);"),
+             Catch::Contains("`${util.format(name)} ${util.format((x > (9)) ? `b` : (-x))}\\n`"));
+}
