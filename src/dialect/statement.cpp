@@ -198,7 +198,11 @@ Result<WrittenCall> write_statement_call(const Statement& statement) {
   std::vector<std::string> names;
   for (std::size_t i = 0; i < statement.arguments.size(); ++i) {
     WrittenCall argument;
-    const bool by_name = !statement.argument_names[i].empty();
+    const computed::Node& node = statement.arguments[i];
+    const std::string& name = statement.argument_names[i];
+    // A name in the template itself is the value that bears it.
+    const bool by_name =
+        !name.empty() && (node.kind != computed::Node::Kind::name || node.text != name);
     if (by_name ||
         !computed::write(statement.arguments[i], *statement.form->grammar, form, argument))
       return Error{Code::not_supported_yet, "this argument in a program is not supported yet",

@@ -2,6 +2,8 @@
 
 #include <algorithm>
 
+#include "text/ascii.hpp"
+
 namespace inky::inline v1 {
 
 using computed::Node;
@@ -44,6 +46,33 @@ void StatementParts::add_segment(Span outer, bool verbatim) {
   segments.push_back({{from, inner.size()}, outer, verbatim});
 }
 
+// println!("{price:width$.2}"): the names that no argument has, of values and of counts.
+void StatementParts::add_captured(const Template& read) {
+  const auto add = [&](std::string_view name) {
+    const bool is_name = !name.empty() && is_word_start(name[0]) &&
+                         std::all_of(name.begin(), name.end(), is_word_part);
+    if (!is_name ||
+        std::find(argument_names.begin(), argument_names.end(), name) != argument_names.end())
+      return;
+    Node node;
+    node.kind = Node::Kind::name;
+    node.text = name;
+    add_argument(node, node.text);
+  };
+  for (const Field& field : read.fields()) {
+    std::string_view key = field.key;
+    if (key.starts_with('(') && key.ends_with(')')) key = key.substr(1, key.size() - 2);
+    add(key);
+    const std::string written = inner.substr(field.span.from, field.span.to - field.span.from);
+    for (std::size_t at = written.find('$'); at != std::string_view::npos;
+         at = written.find('$', at + 1)) {
+      std::size_t from = at;
+      while (from > 0 && is_word_part(written[from - 1])) --from;
+      add(std::string_view(written).substr(from, at - from));
+    }
+  }
+}
+
 Result<Template> StatementParts::make(const ExpressionForm& form) {
   const std::size_t end = segments.back().outer.to;
   if (!after.empty() && is_filled) {
@@ -55,6 +84,7 @@ Result<Template> StatementParts::make(const ExpressionForm& form) {
     add_text(after, end);
   }
   const Result<Template> read = dialect->parse(inner);
+  if (read && takes_from_scope) add_captured(*read);
   Statement placed(read ? *read : Template(*dialect, {}));
   placed.segments = segments;
   if (!read) {

@@ -13,6 +13,8 @@ struct StatementParts {
   std::string_view text;       // the statement
   bool has_variables = false;  // a dollar sign in a text begins a variable
 
+  bool takes_from_scope = false;  // the template may use names that no argument has
+
   const Dialect* dialect = nullptr;
   std::string call;
   std::string after;   // printed behind the template
@@ -35,6 +37,7 @@ struct StatementParts {
   Result<Template> make(const ExpressionForm& form);
 
  private:
+  void add_captured(const Template& read);
   TemplateContent content_of(Statement placed) const;
 };
 

@@ -54,6 +54,7 @@ class StatementReader {
     text_ = content_.source;
     parts_.text = text_;
     parts_.has_variables = language.lexis->variables_in_texts;
+    parts_.takes_from_scope = language.lexis->names_from_scope;
   }
 
   Result<Template> read() {

@@ -37,9 +37,11 @@ TEST_CASE("the language of a call is seen from it, where only one has it") {
   CHECK(run_tool(R"(show --bare 'printf("%d\n", $n + 1);' n=7)").out == "8\n");
   CHECK(run_tool(R"(show --bare 'echo number_format($n, 2);' n=1234.5)").out == "1,234.50");
   CHECK(run_tool(R"(show --bare 'console.log(`${n > 1 ? "lots" : "lot"}`)' n=2)").out == "lots\n");
-  const Ran rust = run_tool(R"(show 'println!("{}", n)' 7)");
-  CHECK(rust.status == 2);
-  CHECK_THAT(rust.err, Catch::Contains("whole calls of Rust are not supported yet"));
+  CHECK(run_tool(R"(show --bare 'println!("{:>5}|{x:.1}", n + 1);' n=2 x=2.5)").out ==
+        "    3|2.5\n");
+  const Ran octave = run_tool(R"(show --in octave 'printf("%d", n)' 7)");
+  CHECK(octave.status == 2);
+  CHECK_THAT(octave.err, Catch::Contains("whole calls of GNU Octave are not supported yet"));
 }
 
 TEST_CASE("a call without values is explained in words") {

@@ -1,6 +1,6 @@
-// Whole calls of Java, C#, PHP and JavaScript that fail, that are not supported yet, or that must not
-// be run; and the programs of those that may. The names of failures are those of javac 17, .NET 10,
-// PHP 8.2 and Node.js 20 for the same lines.
+// Whole calls of Java, C#, PHP, JavaScript and Rust that fail, that are not supported yet, or that
+// must not be run; and the programs of those that may. The names of failures are those of javac 17,
+// .NET 10, PHP 8.2, Node.js 20 and rustc 1.95 for the same lines.
 
 #include <catch2/catch.hpp>
 #include <string>
@@ -132,6 +132,29 @@ TEST_CASE("a call that fails has the name that its language gives the failure") 
        {value("name=ink")},
        Outcome::Kind::fails_run,
        "TypeError"},
+      {"rust",
+       "println!(\"{}\", n + x);",
+       {value("n=7"), value("x=2.5")},
+       Outcome::Kind::fails_compile,
+       "E0277"},
+      {"rust", "println!(\"{}\", x * 2);", {value("x=2.5")}, Outcome::Kind::fails_compile, "E0277"},
+      {"rust", "println!(\"{}\", nosuch + 1);", {}, Outcome::Kind::fails_compile, "E0425"},
+      {"rust",
+       "println!(\"{}\", x < n);",
+       {value("n=7"), value("x=2.5")},
+       Outcome::Kind::fails_compile,
+       "E0308"},
+      {"rust",
+       "println!(\"{}\", -lot);",
+       {value("lot=7:u32")},
+       Outcome::Kind::fails_compile,
+       "E0600"},
+      {"rust", "println!(\"{}\", !x);", {value("x=2.5")}, Outcome::Kind::fails_compile, "E0600"},
+      {"rust",
+       "println!(\"{}\", n && true);",
+       {value("n=7")},
+       Outcome::Kind::fails_compile,
+       "E0308"},
       {"javascript", "console.log(1n + 1);", {}, Outcome::Kind::fails_run, "TypeError"},
   };
   for (const Failing& one : failing) {
@@ -165,6 +188,8 @@ TEST_CASE("what is not supported yet in a call is underlined there") {
       {"php", "echo $a ?: 2;", {8, 10}},
       {"javascript", "console.log(\"%d\", n);", {12, 16}},
       {"javascript", "process.stdout.write(n);", {21, 22}},
+      {"rust", "println!(\"{}\", 1..n);", {16, 18}},
+      {"rust", "println!(\"{}\", if b { 1 } else { 2 });", {15, 17}},
       {"javascript", "console.log(...items);", {12, 13}},
   };
   for (const Refused& one : all_refused) {
@@ -189,6 +214,8 @@ TEST_CASE("no program holds a call that may do more than compute") {
       {"php", "echo strtoupper(file_put_contents(\"owned\", \"\"));"},
       {"javascript", "console.log(require(\"fs\").writeFileSync(\"owned\", \"\"));"},
       {"javascript", "console.log(`${process.exit(3)}`);"},
+      {"rust", "println!(\"{}\", std::process::exit(3));"},
+      {"rust", "println!(\"{:?}\", std::fs::write(\"owned\", name));"},
       {"javascript", "console.log(name, eval(\"1\"));"},
   };
   const std::vector<Value> values = {value("name=ink")};
@@ -219,6 +246,8 @@ TEST_CASE("the program of a call has its values, and the call itself") {
       program("php", "echo \"Total: $x\", PHP_EOL, true, 7;"),
       Catch::Contains("printf(\"%s%s%s%s\", (\"Total: \" . $x . \"\"), (\"\\n\"), (true), (7));"));
   CHECK_THAT(program("php", "echo \"$x\" * 2;"), Catch::Contains("(\"\" . $x . \"\") * 2"));
+  CHECK_THAT(program("rust", "println!(\"{name}|{:.1}|{}\", x * 2.0, x as i32);"),
+             Catch::Contains("print!(\"{name}|{:.1}|{}\\n\", x * 2.0, x as i32);"));
   CHECK_THAT(program("javascript", "console.log(name, x > 9 ? `b` : -x);"),
              Catch::Contains("const util = require(\"node:util\");\n"));
   CHECK_THAT(program("javascript", "console.log(name, x > 9 ? `b` : -x);"),

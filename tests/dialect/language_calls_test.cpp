@@ -1,5 +1,5 @@
-// Whole calls of Java, C#, PHP and JavaScript: what they print. The texts are those that javac 17, .NET 10, PHP 8.2 and Node.js 20 printed of the same
-// lines.
+// Whole calls of Java, C#, PHP, JavaScript and Rust: what they print. The texts are those that javac
+// 17, .NET 10, PHP 8.2, Node.js 20 and rustc 1.95 printed of the same lines.
 
 #include <catch2/catch.hpp>
 #include <string>
@@ -370,6 +370,44 @@ const std::vector<Case> cases = {
      "console.log(\"b\" > \"a\", \"10\" < 9, null == 0, NaN === NaN);",
      {},
      "true false false false\n"},
+    {"rust",
+     "println!(\"{:>8}|{:.2}\", name, x * 0.76);",
+     {value("x=9.55"), value("name=ink")},
+     "     ink|7.26\n"},
+    {"rust", "println!(\"{} {}\", n / 2, n % 4);", {value("n=7")}, "3 3\n"},
+    {"rust", "println!(\"{} {}\", neg / 2, neg % 4);", {value("neg=-7")}, "-3 -3\n"},
+    {"rust",
+     "println!(\"{x:.1} {n:05} {name:?}\");",
+     {value("n=7"), value("x=9.55"), value("name=ink")},
+     "9.6 00007 \"ink\"\n"},
+    {"rust",
+     "println!(\"{0} {1} {0}\", n + 1, name.to_uppercase());",
+     {value("n=7"), value("name=ink")},
+     "8 INK 8\n"},
+    {"rust",
+     "println!(\"{total:.0} {}\", x as i32);",
+     {value("x=9.55"), value("total=1234567.891")},
+     "1234568 9\n"},
+    {"rust", "println!(\"{}\", n as f64 / 2.0);", {value("n=7")}, "3.5\n"},
+    {"rust",
+     "println!(\"{:?} {}\", flag && n > 5, !flag);",
+     {value("n=7"), value("flag=true:truth")},
+     "true false\n"},
+    {"rust",
+     "println!(\"{:#x} {:08b}\", n * 36, n);",
+     {value("n=7"), value("x=9.55")},
+     "0xfc 00000111\n"},
+    {"rust", "println!(\"{}\", name.len());", {value("name=ink")}, "3\n"},
+    {"rust", "println!(\"{sum:.1}\", sum = x + 0.25);", {value("x=9.55")}, "9.8\n"},
+    {"rust", "print!(\"{}\", x.sqrt().floor());", {value("x=9.55")}, "3"},
+    {"rust", "format!(\"{:+e}\", total)", {value("total=1234567.891")}, "+1.234567891e6"},
+    {"rust",
+     "println!(\"{} {} {}\", (n * 100) as u8, neg as u32, 3.99 as i64);",
+     {value("n=7"), value("neg=-7")},
+     "188 4294967289 3\n"},
+    {"rust", "println!(\"{}\", n.max(9).pow(2));", {value("n=7")}, "81\n"},
+    {"rust", "println!(\"{}\", name.repeat(2) == \"inkink\");", {value("name=ink")}, "true\n"},
+    {"rust", "println!(\"plain {{}}\");", {}, "plain {}\n"},
 };
 
 }  // namespace

@@ -1,5 +1,5 @@
 #!/usr/bin/env python3
-"""Records what format! of Rust prints, and what rustc refuses.
+"""Records what format! of Rust prints, of templates and of whole calls, and what rustc refuses.
 
     tools/record/rust.py [SEED]           writes tests/vectors/rust.jsonl
     tools/record/rust.py --live SEED      a thousand cases to standard output
@@ -16,10 +16,11 @@ import subprocess
 import sys
 import tempfile
 
+import rust_calls
 from recording import Values, answer_of, needs, real_payload, write_cases
 
-count = 6000
-live_count = 1200
+count = 9000
+live_count = 1800
 
 
 def literal(text):
@@ -217,7 +218,7 @@ def refused(folder, source):
                          cwd=folder, capture_output=True, text=True)
     found = {}
     # Names are resolved before types are, and types before what they can do.
-    order = [None, "E0425", "E0308", "E0277"]
+    order = [None, "E0425", "E0308", "E0277", "E0600"]
     for line in ran.stderr.splitlines():
         error = json.loads(line)
         if error.get("level") != "error" or not error["spans"]:
@@ -234,9 +235,18 @@ def refused(folder, source):
 
 
 def cases(seed, wanted):
+    third = wanted // 3
     maker = Maker(seed)
-    made = [maker.case() for _ in range(wanted)]
-    lines = [rust_line(i, *case) for i, case in enumerate(made)]
+    made = [maker.case() for _ in range(wanted - third)]
+    return asked(made, [rust_line(i, *case) for i, case in enumerate(made)]) + calls(seed, third)
+
+
+def calls(seed, wanted):
+    made = rust_calls.made(seed, wanted)
+    return asked(made, [body.replace("@", "c%d" % i, 1) for i, (_, body) in enumerate(made)])
+
+
+def asked(made, lines):
     failed = {}
     with tempfile.TemporaryDirectory() as name:
         folder = pathlib.Path(name)

@@ -122,6 +122,7 @@ constexpr computed::CodeFacts code_facts = {
     .language = edition == Edition::c ? "C" : "C++",
     .syntax_fault = "error",
     .digit_marks = edition == Edition::c ? "" : "'",
+    .hexadecimal_reals = true,
     .read_escape = read_escape,
     .number = [](std::string_view text) { return number_of(edition, text); },
     .constant = [](std::string_view word) { return known_constant(edition, word); },

@@ -60,8 +60,10 @@ bool CodeReader::read_number(Node& node) {
         (c == '-' || c == '+') &&
         (hexadecimal ? before == 'p' || before == 'P' : before == 'e' || before == 'E');
     const bool is_mark = facts_.digit_marks.find(c) != std::string_view::npos;
-    const bool is_point = c == '.' && (hexadecimal ? is_hexadecimal_digit(peek(1)) || peek(1) == 'p'
-                                                   : !begins_member());
+    const bool is_point =
+        c == '.' &&
+        (hexadecimal ? facts_.hexadecimal_reals && (is_hexadecimal_digit(peek(1)) || peek(1) == 'p')
+                     : !begins_member());
     if (!is_word_part(c) && !is_point && !exponent_sign && !is_mark) break;
     ++at_;
   }

@@ -16,6 +16,7 @@ struct CodeFacts {
   std::string_view language = {};      // in sentences
   std::string_view syntax_fault = {};  // how it calls what it cannot read
   std::string_view digit_marks = {};   // may stand between digits
+  bool hexadecimal_reals = false;      // 0x1.8p3
   std::string_view word_marks = {};    // what a name may have beside letters, digits and _
   // Reads the escape at `at` (a backslash): appends what it means to out.literals, and returns its
   // length. What the language refuses sets out.refusal.

@@ -30,8 +30,9 @@ struct Grammar {
   std::string_view names_argument = {};  // between the name of an argument and it: "="
   std::string_view spread = {};          // before an argument whose items are arguments
   bool point_before_members = true;
-  std::string_view arrow = {};  // another sign before a member
-  std::string_view path = {};   // between the parts of a name: "::"
+  std::string_view arrow = {};      // another sign before a member
+  std::string_view cast_word = {};  // between a value and the type it is cast to
+  std::string_view path = {};       // between the parts of a name: "::"
   // The functions and methods that have no effect but a result, separated by spaces. No other call
   // is written into a program.
   std::string_view functions = {};

@@ -98,6 +98,13 @@ bool Reader::read(Node& node, int level) {
 
 bool Reader::join(Node& left, const OperatorFact& operation) {
   at_ += operation.text.size();
+  if (operation.operation == Operation::as_type) {
+    skip_blanks();
+    wrap(left, Node::Kind::cast);
+    left.text = read_word();
+    left.span.to = at_;
+    return true;
+  }
   const int level = operation.level + (operation.right_first ? 0 : 1);
   const bool chains = grammar_.comparisons_chain && is_comparison(operation.operation);
   if (!chains || left.kind != Node::Kind::compared || left.enclosed) {

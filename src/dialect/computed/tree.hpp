@@ -40,7 +40,8 @@ enum class Operation : std::uint8_t {
   not_contained,
   both,  // the right side is evaluated only where it matters, and so is that of the next two
   either,
-  if_nil,  // the right side, where the left one is nil
+  if_nil,   // the right side, where the left one is nil
+  as_type,  // the name of a type follows
   negate,
   keep,  // a plus sign before a number
   complement,

@@ -57,6 +57,11 @@ class Writer {
       case Node::Kind::call:
         return write_call(node);
       case Node::Kind::cast:
+        if (!grammar_.cast_word.empty()) {
+          if (!write(node.parts[0])) return false;
+          out_.add(" " + std::string(grammar_.cast_word) + " " + node.text);
+          return true;
+        }
         out_.add("(" + node.text + ")");
         return write(node.parts[0]);
       case Node::Kind::spread:

@@ -168,6 +168,7 @@ const computed::CodeFacts code_facts = {
     .language = "Java",
     .syntax_fault = "error",
     .digit_marks = "_",
+    .hexadecimal_reals = true,
     .read_escape = read_escape,
     .number = number_of,
     .constant = constant_of,

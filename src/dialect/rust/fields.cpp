@@ -6,6 +6,7 @@
 
 #include "../family/braces.hpp"
 #include "../family/escapes.hpp"
+#include "expressions.hpp"
 #include "facts.hpp"
 #include "text/escape.hpp"
 #include "text/utf8.hpp"
@@ -80,6 +81,8 @@ std::size_t read_code_point(std::string_view rest, std::string& out) {
   return end + 1;
 }
 
+}  // namespace
+
 std::size_t read_escape(std::size_t at, TemplateContent& out) {
   const std::string_view rest = std::string_view(out.source).substr(at);
   if (rest.starts_with("\\0")) {
@@ -100,6 +103,8 @@ std::size_t read_escape(std::size_t at, TemplateContent& out) {
   out.literals += '\\';
   return 1;
 }
+
+namespace {
 
 class Reader {
  public:

@@ -2,6 +2,7 @@
 
 #include "dialect/language_facts.hpp"
 #include "dialects.hpp"
+#include "expressions.hpp"
 
 namespace inky::inline v1 {
 
@@ -74,6 +75,7 @@ const LanguageFacts& rust_language_facts() {
           "override priv pub ref return self static struct super trait true try type typeof "
           "union unsafe unsized use virtual where while yield",
       .dialects = dialects,
+      .expressions = &rust::expression_form,
   };
   return facts;
 }
