@@ -65,7 +65,8 @@ std::optional<Value> whole_number(const std::string& text, std::string suffix) {
   std::sort(suffix.begin(), suffix.end());
   const bool is_long = suffix.find('l') != std::string::npos;
   const bool is_unsigned = suffix.find('u') != std::string::npos;
-  if (suffix != "" && suffix != "l" && suffix != "u" && suffix != "lu") return std::nullopt;
+  constexpr std::string_view known[] = {"", "l", "u", "lu"};
+  if (std::find(std::begin(known), std::end(known), suffix) == std::end(known)) return std::nullopt;
   const auto number = read_whole(text);
   if (!number) return std::nullopt;
   const Integer magnitude = integer_of(*number);
