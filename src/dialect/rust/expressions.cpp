@@ -362,10 +362,17 @@ bool Expressions::call_on_number(const Node& node, const Value& of, const Argume
         !keep(node, of.type(), computed::whole_of(other), other))
       return false;
     if (other.type() != of.type()) return refuse("E0308", "mismatched types", node);
-    if (is_real(of.type()) && (of.as_real().kind == RealClass::not_a_number ||
-                               other.as_real().kind == RealClass::not_a_number ||
-                               (of.as_real().is_zero() && other.as_real().is_zero())))
-      return not_yet(name + " of these is", node);
+    if (is_real(of.type())) {
+      // A not-a-number gives way to a number.
+      const bool is_nan = of.as_real().kind == RealClass::not_a_number;
+      if (is_nan || other.as_real().kind == RealClass::not_a_number) {
+        out = is_nan ? other : of;
+        return true;
+      }
+      const bool signs_differ = of.as_real().negative != other.as_real().negative;
+      if (of.as_real().is_zero() && other.as_real().is_zero() && signs_differ)
+        return not_yet(name + " of zeros with two signs is", node);
+    }
     out = computed::extreme(name == "max", of, other);
     return true;
   }
