@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <utility>
 
+#include "../computed/shared_operators.hpp"
 #include "../family/values.hpp"
 #include "c.hpp"
 #include "text/ascii.hpp"
@@ -15,29 +16,15 @@ using computed::Node;
 using computed::Operation;
 
 // ISO C17, 6.5.5 to 6.5.15. Assignments are no part of what is shown.
-constexpr computed::OperatorFact infix_operators[] = {
-    {"*", Operation::multiply, 13},     {"/", Operation::divide, 13},
-    {"%", Operation::remainder, 13},    {"+", Operation::add, 12},
-    {"-", Operation::subtract, 12},     {"<<", Operation::shift_left, 11},
-    {">>", Operation::shift_right, 11}, {"<", Operation::less, 10},
-    {"<=", Operation::at_most, 10},     {">", Operation::more, 10},
-    {">=", Operation::at_least, 10},    {"==", Operation::equal, 9},
-    {"!=", Operation::unequal, 9},      {"&", Operation::bits_and, 8},
-    {"^", Operation::bits_differ, 7},   {"|", Operation::bits_or, 6},
-    {"&&", Operation::both, 5},         {"||", Operation::either, 4},
-    {"=", Operation::none, 1},          {"+=", Operation::none, 1},
-    {"-=", Operation::none, 1},         {"*=", Operation::none, 1},
-    {"/=", Operation::none, 1},         {"%=", Operation::none, 1},
-    {"&=", Operation::none, 1},         {"|=", Operation::none, 1},
-    {"^=", Operation::none, 1},         {"<<=", Operation::none, 1},
-    {">>=", Operation::none, 1},        {"++", Operation::none, 1},
-    {"--", Operation::none, 1},         {"<=>", Operation::none, 10},
-};
-constexpr computed::OperatorFact prefix_operators[] = {
-    {"-", Operation::negate, 14}, {"+", Operation::keep, 14},  {"~", Operation::complement, 14},
-    {"!", Operation::deny, 14},   {"++", Operation::none, 14}, {"--", Operation::none, 14},
-    {"&", Operation::none, 14},   {"*", Operation::none, 14},
-};
+constexpr auto infix_operators =
+    computed::with_own(computed::shared_infix, std::to_array<computed::OperatorFact>({
+                                                   {"<=>", Operation::none, 10},
+                                               }));
+constexpr auto prefix_operators =
+    computed::with_own(computed::shared_prefix, std::to_array<computed::OperatorFact>({
+                                                    {"&", Operation::none, 14},
+                                                    {"*", Operation::none, 14},
+                                                }));
 
 struct TypeName {
   std::string_view name;

@@ -8,6 +8,12 @@
 
 namespace inky::inline v1::computed {
 
+std::optional<Value> truth_or_nil(std::string_view word) {
+  if (word == "true" || word == "false") return Value::truth(word == "true");
+  if (word == "null") return Value();
+  return std::nullopt;
+}
+
 bool CodeReader::begins_name(char c) const {
   return Reader::begins_name(c) || facts_.word_marks.find(c) != std::string_view::npos;
 }

@@ -35,6 +35,9 @@ struct CodeFacts {
   std::string_view unknown_words = {};  // words that begin what is not supported yet
 };
 
+// true, false and null, as a CodeFacts::constant.
+std::optional<Value> truth_or_nil(std::string_view word);
+
 class CodeReader : public Reader {
  public:
   // Reads out.source, and uses out.literals for a while; what escapes are not known goes to its

@@ -1,8 +1,15 @@
 #include "units.hpp"
 
+#include "../family/values.hpp"
 #include "text/utf8.hpp"
 
 namespace inky::inline v1::computed {
+
+std::optional<Value> unit_of(const std::string& text) {
+  const std::u16string units = utf16_of(text);
+  if (units.size() != 1) return std::nullopt;
+  return Value::character(units[0]);
+}
 
 std::optional<std::string> utf8_of(std::u16string_view units) {
   std::string out;

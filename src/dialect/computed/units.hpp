@@ -11,6 +11,9 @@
 
 namespace inky::inline v1::computed {
 
+// The character of one unit that a literal between single quotes is; nothing where it is no unit.
+std::optional<Value> unit_of(const std::string& text);
+
 // Nothing where half of a pair stands alone.
 std::optional<std::string> utf8_of(std::u16string_view units);
 

@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <utility>
 
+#include "../computed/shared_operators.hpp"
+#include "../computed/units.hpp"
 #include "../family/values.hpp"
 #include "dialects.hpp"
 
@@ -14,34 +16,24 @@ using computed::Node;
 using computed::Operation;
 
 // The C# specification, 12.4.2.
-constexpr computed::OperatorFact infix_operators[] = {
-    {"*", Operation::multiply, 13},     {"/", Operation::divide, 13},
-    {"%", Operation::remainder, 13},    {"+", Operation::add, 12},
-    {"-", Operation::subtract, 12},     {"<<", Operation::shift_left, 11},
-    {">>", Operation::shift_right, 11}, {">>>", Operation::shift_right_plain, 11},
-    {"<", Operation::less, 10},         {"<=", Operation::at_most, 10},
-    {">", Operation::more, 10},         {">=", Operation::at_least, 10},
-    {"is", Operation::none, 10},        {"as", Operation::none, 10},
-    {"==", Operation::equal, 9},        {"!=", Operation::unequal, 9},
-    {"&", Operation::bits_and, 8},      {"^", Operation::bits_differ, 7},
-    {"|", Operation::bits_or, 6},       {"&&", Operation::both, 5},
-    {"||", Operation::either, 4},       {"??", Operation::if_nil, 3, true},
-    {"=", Operation::none, 1},          {"+=", Operation::none, 1},
-    {"-=", Operation::none, 1},         {"*=", Operation::none, 1},
-    {"/=", Operation::none, 1},         {"%=", Operation::none, 1},
-    {"&=", Operation::none, 1},         {"|=", Operation::none, 1},
-    {"^=", Operation::none, 1},         {"<<=", Operation::none, 1},
-    {">>=", Operation::none, 1},        {">>>=", Operation::none, 1},
-    {"?\?=", Operation::none, 1},       {"++", Operation::none, 1},
-    {"--", Operation::none, 1},         {"=>", Operation::none, 1},
-    {"switch", Operation::none, 1},     {"..", Operation::none, 1},
-    {"?.", Operation::none, 1},
-};
-constexpr computed::OperatorFact prefix_operators[] = {
-    {"-", Operation::negate, 14}, {"+", Operation::keep, 14},     {"~", Operation::complement, 14},
-    {"!", Operation::deny, 14},   {"++", Operation::none, 14},    {"--", Operation::none, 14},
-    {"^", Operation::none, 14},   {"await", Operation::none, 14},
-};
+constexpr auto infix_operators =
+    computed::with_own(computed::shared_infix, std::to_array<computed::OperatorFact>({
+                                                   {">>>", Operation::shift_right_plain, 11},
+                                                   {"is", Operation::none, 10},
+                                                   {"as", Operation::none, 10},
+                                                   {"??", Operation::if_nil, 3, true},
+                                                   {">>>=", Operation::none, 1},
+                                                   {"?\?=", Operation::none, 1},
+                                                   {"=>", Operation::none, 1},
+                                                   {"switch", Operation::none, 1},
+                                                   {"..", Operation::none, 1},
+                                                   {"?.", Operation::none, 1},
+                                               }));
+constexpr auto prefix_operators =
+    computed::with_own(computed::shared_prefix, std::to_array<computed::OperatorFact>({
+                                                    {"^", Operation::none, 14},
+                                                    {"await", Operation::none, 14},
+                                                }));
 
 struct TypeName {
   std::string_view name;
@@ -111,19 +103,6 @@ std::optional<Value> number_of(std::string_view source) {
   return whole_number(text, std::move(suffix));
 }
 
-std::optional<Value> constant_of(std::string_view word) {
-  if (word == "true" || word == "false") return Value::truth(word == "true");
-  if (word == "null") return Value();
-  return std::nullopt;
-}
-
-// A unit of UTF-16.
-std::optional<Value> character_of(const std::string& text) {
-  const std::u16string units = utf16_of(text);
-  if (units.size() != 1) return std::nullopt;
-  return Value::character(units[0]);
-}
-
 constexpr PrintFact prints[] = {
     {"Console.WriteLine", "\n"},        {"Console.Write", ""},
     {"Console.Out.WriteLine", "\n"},    {"Console.Error.WriteLine", "\n"},
@@ -158,8 +137,8 @@ constexpr computed::CodeFacts code_facts = {
     .read_escape = read_escape,
     .number = number_of,
     .rare_suffixes = "mM",
-    .constant = constant_of,
-    .character = character_of,
+    .constant = computed::truth_or_nil,
+    .character = computed::unit_of,
     .is_type = [](std::string_view name) { return find_type(name) != nullptr; },
     .rare_prefixes = "$@",
     .makes_objects = true,

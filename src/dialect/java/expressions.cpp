@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <utility>
 
+#include "../computed/shared_operators.hpp"
+#include "../computed/units.hpp"
 #include "../family/values.hpp"
 #include "dialects.hpp"
 #include "escapes.hpp"
@@ -15,30 +17,14 @@ using computed::Node;
 using computed::Operation;
 
 // The Java Language Specification, 15.15 to 15.26.
-constexpr computed::OperatorFact infix_operators[] = {
-    {"*", Operation::multiply, 13},      {"/", Operation::divide, 13},
-    {"%", Operation::remainder, 13},     {"+", Operation::add, 12},
-    {"-", Operation::subtract, 12},      {"<<", Operation::shift_left, 11},
-    {">>", Operation::shift_right, 11},  {">>>", Operation::shift_right_plain, 11},
-    {"<", Operation::less, 10},          {"<=", Operation::at_most, 10},
-    {">", Operation::more, 10},          {">=", Operation::at_least, 10},
-    {"instanceof", Operation::none, 10}, {"==", Operation::equal, 9},
-    {"!=", Operation::unequal, 9},       {"&", Operation::bits_and, 8},
-    {"^", Operation::bits_differ, 7},    {"|", Operation::bits_or, 6},
-    {"&&", Operation::both, 5},          {"||", Operation::either, 4},
-    {"=", Operation::none, 1},           {"+=", Operation::none, 1},
-    {"-=", Operation::none, 1},          {"*=", Operation::none, 1},
-    {"/=", Operation::none, 1},          {"%=", Operation::none, 1},
-    {"&=", Operation::none, 1},          {"|=", Operation::none, 1},
-    {"^=", Operation::none, 1},          {"<<=", Operation::none, 1},
-    {">>=", Operation::none, 1},         {">>>=", Operation::none, 1},
-    {"++", Operation::none, 1},          {"--", Operation::none, 1},
-    {"->", Operation::none, 1},          {"::", Operation::none, 1},
-};
-constexpr computed::OperatorFact prefix_operators[] = {
-    {"-", Operation::negate, 14}, {"+", Operation::keep, 14},  {"~", Operation::complement, 14},
-    {"!", Operation::deny, 14},   {"++", Operation::none, 14}, {"--", Operation::none, 14},
-};
+constexpr auto infix_operators =
+    computed::with_own(computed::shared_infix, std::to_array<computed::OperatorFact>({
+                                                   {">>>", Operation::shift_right_plain, 11},
+                                                   {"instanceof", Operation::none, 10},
+                                                   {">>>=", Operation::none, 1},
+                                                   {"->", Operation::none, 1},
+                                                   {"::", Operation::none, 1},
+                                               }));
 
 struct TypeName {
   std::string_view name;
@@ -102,19 +88,6 @@ std::optional<Value> number_of(std::string_view source) {
   return computed::wrapped(is_long ? Type::i64 : Type::i32, magnitude);
 }
 
-std::optional<Value> constant_of(std::string_view word) {
-  if (word == "true" || word == "false") return Value::truth(word == "true");
-  if (word == "null") return Value();
-  return std::nullopt;
-}
-
-// A unit of UTF-16.
-std::optional<Value> character_of(const std::string& text) {
-  const std::u16string units = utf16_of(text);
-  if (units.size() != 1) return std::nullopt;
-  return Value::character(units[0]);
-}
-
 constexpr PrintFact prints[] = {{"System.out.println", "\n"},
                                 {"System.out.print", ""},
                                 {"System.err.println", "\n"},
@@ -147,7 +120,7 @@ constexpr auto rules = [] {
 const computed::Grammar grammar = [] {
   computed::Grammar out;
   out.infix = infix_operators;
-  out.prefix = prefix_operators;
+  out.prefix = computed::shared_prefix;
   out.condition = computed::Grammar::Condition::marks;
   out.functions =
       "Math.abs Math.max Math.min Math.pow Math.sqrt Math.cbrt Math.floor Math.ceil Math.rint "
@@ -171,8 +144,8 @@ const computed::CodeFacts code_facts = {
     .hexadecimal_reals = true,
     .read_escape = read_escape,
     .number = number_of,
-    .constant = constant_of,
-    .character = character_of,
+    .constant = computed::truth_or_nil,
+    .character = computed::unit_of,
     .is_type = [](std::string_view name) { return find_type(name) != nullptr; },
     .makes_objects = true,
     .unknown_words = "switch this super"};

@@ -102,7 +102,7 @@ bool Expressions::call_integer(const Node& node, std::string_view class_of, std:
                                const Arguments& arguments, Value& out) {
   const bool is_long = class_of == "Long";
   const Type type = is_long ? Type::i64 : Type::i32;
-  if (arguments.size() != 1) return not_yet("this with so many arguments is", node);
+  if (arguments.size() != 1) return not_yet("this number of arguments is", node);
   const Value& given = arguments[0];
   if (name == "parseInt" || name == "parseLong" || (name == "valueOf" && given.is(Type::text))) {
     if (!given.is(Type::text) || (name == "parseInt") == is_long + (name == "valueOf"))

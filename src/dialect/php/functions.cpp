@@ -75,7 +75,7 @@ bool Expressions::format_number(const Node& node, const Arguments& arguments, Va
   if (arguments.size() == 0 || !take_number(node, arguments[0], number)) return false;
   if (arguments.size() > 1 && !take_int(node, arguments[1], places)) return false;
   constexpr int most_places = 20;
-  if (places < 0 || places > most_places) return not_yet("so many places are", node);
+  if (places < 0 || places > most_places) return not_yet("this number of places is", node);
   std::string marks[] = {".", ","};
   for (std::size_t i = 2; i < arguments.size() && i < 4; ++i) {
     if (!arguments[i].is(Type::text)) return not_yet("a mark that is no text is", node);
@@ -147,7 +147,8 @@ bool Expressions::call_on_numbers(const Node& node, std::string_view name,
     if (numbers.size() == 2 && !numbers[1].is(Type::i64)) return not_yet("this is", node);
     const int128 places = numbers.size() == 2 ? numbers[1].as_whole() : 0;
     constexpr int most_places = 300;
-    if (places < -most_places || places > most_places) return not_yet("so many places are", node);
+    if (places < -most_places || places > most_places)
+      return not_yet("this number of places is", node);
     // In 8.2 an int is a float then, too.
     out = Value::real(first.is(Type::i64) && places >= 0
                           ? real(first)
@@ -211,7 +212,7 @@ bool Expressions::pad(const Node& node, const Arguments& arguments, Value& out) 
   if (filler.empty()) return raise("ValueError", "the filler is empty", node);
   if (side < 0 || side > 2) return raise("ValueError", "no such side", node);
   if (width > static_cast<std::int64_t>(most_output))
-    return over_limit("a text of so many bytes is over the limit", node);
+    return over_limit("a text of this size is over the limit", node);
   const auto size = static_cast<std::int64_t>(text.size());
   const std::int64_t room = std::max<std::int64_t>(0, width - size);
   const std::int64_t before = side == 0 ? room : side == 1 ? 0 : room / 2;
@@ -283,7 +284,7 @@ bool Expressions::call_on_text(const Node& node, std::string_view name, const Ar
     if (!take_int(node, arguments[1], number)) return false;
     if (number < 0) return raise("ValueError", "str_repeat takes no negative number", node);
     if (static_cast<std::uint64_t>(number) > most_output / (text.size() + 1))
-      return over_limit("a text repeated so often is over the limit", node);
+      return over_limit("a text of this size is over the limit", node);
     std::string made;
     for (std::int64_t i = 0; i < number; ++i) made += text;
     out = Value::text(std::move(made));
