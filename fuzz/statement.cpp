@@ -20,8 +20,8 @@ extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t siz
       named("rows", Value::list({Value::real(0.5), Value::whole(Type::i64, 3)})),
       Value::whole(Type::u8, 200),
       Value::truth(true)};
-  for (const char* id :
-       {"c", "cpp-format", "python", "java", "csharp", "php", "javascript", "rust"}) {
+  for (const char* id : {"c", "cpp-format", "python", "java", "csharp", "php", "javascript", "rust",
+                         "r", "octave"}) {
     const Dialect& asked = *find_dialect(id);
     (void)is_statement(asked, source);
     const Result<Template> parsed = parse_statement(asked, source);

@@ -40,6 +40,22 @@ void StatementParts::add_raw(Span part) {
   if (part.to > begin || segments.empty()) add_segment({begin, part.to}, true);
 }
 
+void StatementParts::add_doubled(Span part, char quote) {
+  std::size_t begin = part.from;
+  for (std::size_t at = part.from; at < part.to; ++at) {
+    if (text[at] == '\\') ++at;
+    const bool is_quote = text[at] == quote;
+    if (at >= part.to || (!is_quote && text[at] != '"')) continue;
+    if (at > begin) add_segment({begin, at}, true);
+    const std::size_t from = inner.size();
+    inner += is_quote ? std::string(1, quote) : "\\\"";
+    begin = at + (is_quote ? 2 : 1);
+    segments.push_back({{from, inner.size()}, {at, begin}, false});
+    at = begin - 1;
+  }
+  if (part.to > begin || segments.empty()) add_segment({begin, part.to}, true);
+}
+
 void StatementParts::add_segment(Span outer, bool verbatim) {
   const std::size_t from = inner.size();
   inner += text.substr(outer.from, outer.to - outer.from);

@@ -31,6 +31,8 @@ struct StatementParts {
   void add_text(std::string_view added, std::size_t at);
   // A literal without escapes: what would be one in the template is written as it has it.
   void add_raw(Span part);
+  // A literal in which a quote stands twice, and whose escapes the call reads.
+  void add_doubled(Span part, char quote);
   void add_segment(Span outer, bool verbatim);
 
   // The template that is a statement; an error where its own language does not read it.

@@ -4,6 +4,7 @@
 #include <string>
 
 #include "dialect/language_facts.hpp"
+#include "dialect/statement_names.hpp"
 #include "dialect/statement_parts.hpp"
 #include "inky_margin/dialect/statement.hpp"
 #include "text/ascii.hpp"
@@ -13,38 +14,8 @@ namespace inky::inline v1 {
 
 namespace {
 
+using computed::is_text;
 using computed::Node;
-
-// "std::format" and "std.format" are the same; a path may be longer than the name, or shorter.
-std::string with_points(std::string_view name) {
-  std::string out;
-  for (std::size_t i = 0; i < name.size(); ++i) {
-    const bool colons = name.substr(i, 2) == "::";
-    out += colons ? '.' : name[i];
-    if (colons) ++i;
-  }
-  return out;
-}
-
-// Where the language has a sign of its own between the parts of a name, a point is no such sign.
-bool is_called(std::string_view known, std::string_view path, const ExpressionForm* form) {
-  const bool has_own_sign =
-      form != nullptr && form->grammar != nullptr && !form->grammar->path.empty();
-  if (has_own_sign && path.find('.') != std::string_view::npos) return false;
-  const std::string a = with_points(known);
-  const std::string b = with_points(path);
-  return a == b || b.ends_with("." + a) || a.ends_with("." + b);
-}
-
-const PrintFact* find_print(const ExpressionForm& form, std::string_view path) {
-  const auto found = std::find_if(form.prints.begin(), form.prints.end(),
-                                  [&](const PrintFact& one) { return one.name == path; });
-  return found == form.prints.end() ? nullptr : &*found;
-}
-
-bool is_text(const Node& node) {
-  return node.kind == Node::Kind::constant && node.value.is(Type::text);
-}
 
 class StatementReader {
  public:
@@ -61,7 +32,7 @@ class StatementReader {
     std::size_t end = text_.size();
     while (end > 0 && std::string_view(" \t\r\n;").find(text_[end - 1]) != std::string_view::npos)
       --end;
-    if (!read_core(0, end)) return fault();
+    if (!read_core(behind_assignment(text_), end)) return fault();
     return parts_.make(form_);
   }
 
@@ -102,6 +73,7 @@ class StatementReader {
     const PrintFact* print = find_print(form_, path);
     const std::size_t open = behind_blanks(at + path.size());
     if (print != nullptr && print->is_bare) return read_bare(*print, open, end);
+    if (print != nullptr && print->is_evaluated) return read_whole(*print, at, end);
     if (form_.read_call != nullptr) {
       const bool is_call =
           print != nullptr && open < end && text_[open] == '(' && text_[end - 1] == ')';
@@ -120,6 +92,18 @@ class StatementReader {
     }
     if (read_filled_literal(at, end) || read_slots(at, end)) return true;
     return !error_ && read_call(at, end);
+  }
+
+  // A call whose text the evaluator makes.
+  bool read_whole(const PrintFact& print, std::size_t at, std::size_t end) {
+    Node node;
+    if (!read_node(at, end, node)) return false;
+    parts_.call = print.name;
+    parts_.dialect = find_dialect(form_.plain_dialect);
+    parts_.add_argument(node, {});
+    parts_.inner = form_.plain_field;
+    parts_.segments.push_back({{0, parts_.inner.size()}, node.span, false});
+    return true;
   }
 
   // echo $a, "\n"
@@ -367,13 +351,22 @@ class StatementReader {
     return true;
   }
 
+  bool has_escapes_of_call(char quote) const {
+    const auto quotes = language_.lexis->quotes;
+    return std::any_of(quotes.begin(), quotes.end(), [&](const QuoteFact& fact) {
+      return fact.quote == quote && fact.rule == LiteralRule::doubled_escapes;
+    });
+  }
+
   bool take_template(const Node& node) {
     for (const Span& part : node.texts) {
-      if (node.is_raw) {
+      const char quote = text_[part.from - 1];
+      if (!node.is_raw)
+        parts_.add_segment(part, true);
+      else if (has_escapes_of_call(quote))
+        parts_.add_doubled(part, quote);
+      else
         parts_.add_raw(part);
-        continue;
-      }
-      parts_.add_segment(part, true);
     }
     return parts_.dialect != nullptr;
   }
@@ -406,49 +399,6 @@ Result<Template> parse_statement(const Dialect& asked, std::string_view source) 
   if (language == nullptr || language->expressions == nullptr)
     return no_statements(asked, source.size());
   return StatementReader(*language, source).read();
-}
-
-bool is_statement(const Dialect& asked, std::string_view source) {
-  const LanguageFacts* language = language_facts_of(asked);
-  if (language == nullptr) return false;
-  const std::size_t at = std::min(source.find_first_not_of(" \t\r\n"), source.size());
-  std::size_t end = at;
-  while (end < source.size() && (is_word_part(source[end]) || source[end] == '.' ||
-                                 source[end] == ':' || source[end] == '!'))
-    ++end;
-  const std::string_view path = source.substr(at, end - at);
-  const std::size_t open = std::min(source.find_first_not_of(' ', end), source.size());
-  const std::string_view rest = source.substr(open);
-  const ExpressionForm* form = language->expressions;
-  const PrintFact* bare = form == nullptr ? nullptr : find_print(*form, path);
-  if (bare != nullptr && bare->is_bare) return true;
-  if (!path.empty() && rest.starts_with('(')) {
-    if (form != nullptr && find_print(*form, path) != nullptr) return true;
-    if (rest.find_first_of("\"'`") == std::string_view::npos) return false;
-    return std::any_of(language->calls.begin(), language->calls.end(), [&](const CallFact& call) {
-      return call.shape == CallShape::arguments && is_called(call.name, path, form);
-    });
-  }
-  if (form == nullptr || form->reader == nullptr || !path.empty() || source.empty()) return false;
-  if (!form->slots_prefix.empty() &&
-      source.substr(at).starts_with(std::string(form->slots_prefix) + '"'))
-    return true;
-  if (source[at] != '"' && source[at] != '\'') return false;
-  // "..." % x and "...".format(x)
-  TemplateContent content;
-  content.source = source;
-  const auto reader = form->reader(content, at);
-  Node node;
-  if (!reader->read(node)) return false;
-  const bool percent = node.kind == Node::Kind::binary &&
-                       node.operation == computed::Operation::remainder && is_text(node.parts[0]);
-  const bool method =
-      node.kind == Node::Kind::call && node.parts[0].kind == Node::Kind::member &&
-      is_text(node.parts[0].parts[0]) &&
-      std::any_of(language->calls.begin(), language->calls.end(), [&](const CallFact& call) {
-        return call.shape == CallShape::receiver && call.name == node.parts[0].text;
-      });
-  return percent || method;
 }
 
 }  // namespace inky::inline v1

@@ -10,33 +10,12 @@
 #include "inky_margin/dialect/statement.hpp"
 #include "inky_margin/write/program.hpp"
 #include "support/answers.hpp"
+#include "support/statements.hpp"
 
 using namespace inky;
+using support::show;
+using support::Shown;
 using support::value;
-
-namespace {
-
-struct Shown {
-  std::string text;
-  Outcome outcome;
-  Report report;
-};
-
-Shown show(const char* dialect, std::string_view source, const std::vector<Value>& values) {
-  const Result<Template> parsed = parse_statement(*find_dialect(dialect), source);
-  if (!parsed) {
-    FAIL_CHECK(source << ": " << parsed.error().message);
-    return {};
-  }
-  CHECK(parsed->source() == source);
-  Shown out;
-  TextBuffer text;
-  out.outcome = parsed->dialect().render(*parsed, values, {}, text, &out.report);
-  out.text = text.string();
-  return out;
-}
-
-}  // namespace
 
 namespace {
 

@@ -8,34 +8,14 @@
 #include "inky_margin/dialect/dialect.hpp"
 #include "inky_margin/dialect/statement.hpp"
 #include "support/answers.hpp"
+#include "support/statements.hpp"
 
 using namespace inky;
+using support::show;
+using support::Shown;
 using support::value;
 
 namespace {
-
-struct Shown {
-  std::string text;
-  Outcome outcome;
-  Report report;
-};
-
-Shown show(const char* dialect, std::string_view source, const std::vector<Value>& values,
-           std::span<const Setting> settings = {}) {
-  const Result<Template> parsed = parse_statement(*find_dialect(dialect), source);
-  if (!parsed) {
-    FAIL_CHECK(source << ": " << parsed.error().message);
-    return {};
-  }
-  CHECK(parsed->source() == source);
-  Shown out;
-  TextBuffer text;
-  RenderOptions options;
-  options.settings = settings;
-  out.outcome = parsed->dialect().render(*parsed, values, options, text, &out.report);
-  out.text = text.string();
-  return out;
-}
 
 struct Case {
   const char* dialect;

@@ -9,34 +9,14 @@
 #include "inky_margin/dialect/statement.hpp"
 #include "inky_margin/write/program.hpp"
 #include "support/answers.hpp"
+#include "support/statements.hpp"
 
 using namespace inky;
+using support::show;
+using support::Shown;
 using support::value;
 
 namespace {
-
-struct Shown {
-  std::string text;
-  Outcome outcome;
-  Report report;
-  std::string_view dialect;
-};
-
-Shown show(const char* dialect, std::string_view source, const std::vector<Value>& values) {
-  const Result<Template> parsed = parse_statement(*find_dialect(dialect), source);
-  if (!parsed) {
-    FAIL_CHECK(source << ": " << parsed.error().message);
-    return {};
-  }
-  CHECK(parsed->is_statement());
-  CHECK(parsed->source() == source);
-  Shown out;
-  TextBuffer text;
-  out.outcome = parsed->dialect().render(*parsed, values, {}, text, &out.report);
-  out.text = text.string();
-  out.dialect = parsed->dialect().facts().id;
-  return out;
-}
 
 struct Case {
   const char* asked;
@@ -384,5 +364,12 @@ TEST_CASE("a program declares its values by the names that the template uses") {
     const auto program = write_program(dialect, *parsed, one.values);
     REQUIRE(program.ok());
     CHECK_THAT(*program, Catch::Contains(one.declared));
+  }
+}
+
+TEST_CASE("nothing but blanks is no statement") {
+  for (const Dialect* dialect : all_dialects()) {
+    for (const char* source : {"", " ", "\n\t ", "x =", "x = ", "return "})
+      CHECK_FALSE(is_statement(*dialect, source));
   }
 }

@@ -1,0 +1,136 @@
+#include "dialect/statement_names.hpp"
+
+#include <algorithm>
+#include <string>
+
+#include "dialect/language_facts.hpp"
+#include "dialect/statement.hpp"
+#include "inky_margin/dialect/statement.hpp"
+#include "text/ascii.hpp"
+
+namespace inky::inline v1 {
+
+namespace {
+
+using computed::is_text;
+using computed::Node;
+
+// "std::format" and "std.format" are the same; a path may be longer than the name, or shorter.
+std::string with_points(std::string_view name) {
+  std::string out;
+  for (std::size_t i = 0; i < name.size(); ++i) {
+    const bool colons = name.substr(i, 2) == "::";
+    out += colons ? '.' : name[i];
+    if (colons) ++i;
+  }
+  return out;
+}
+
+}  // namespace
+
+bool is_called(std::string_view known, std::string_view path, const ExpressionForm* form) {
+  const bool has_own_sign =
+      form != nullptr && form->grammar != nullptr && !form->grammar->path.empty();
+  if (has_own_sign && path.find('.') != std::string_view::npos) return false;
+  const std::string a = with_points(known);
+  const std::string b = with_points(path);
+  return a == b || b.ends_with("." + a) || a.ends_with("." + b);
+}
+
+const PrintFact* find_print(const ExpressionForm& form, std::string_view path) {
+  const auto found = std::find_if(form.prints.begin(), form.prints.end(),
+                                  [&](const PrintFact& one) { return one.name == path; });
+  return found == form.prints.end() ? nullptr : &*found;
+}
+
+std::size_t behind_assignment(std::string_view source) {
+  constexpr std::string_view blanks = " \t\r\n";
+  const std::size_t start = std::min(source.find_first_not_of(blanks), source.size());
+  constexpr std::string_view returns = "return ";
+  if (source.substr(start).starts_with(returns)) return start + returns.size();
+  std::size_t at = start;
+  const auto is_part = [](char c) {
+    return is_word_part(c) || std::string_view(" \t<>[],$*&:?").find(c) != std::string_view::npos;
+  };
+  while (at < source.size() && is_part(source[at])) ++at;
+  // s += and $s .= are assignments, too.
+  const std::string_view rest = source.substr(at);
+  // x <- paste0(...)
+  if (rest.starts_with('-') && at > start && source[at - 1] == '<') return at + 1;
+  const std::size_t size =
+      rest.starts_with("+=") || rest.starts_with(".=")                               ? 2
+      : rest.starts_with('=') && rest.size() > 1 && rest[1] != '=' && rest[1] != '>' ? 1
+                                                                                     : 0;
+  return size == 0 || at == start ? 0 : at + size;
+}
+
+namespace {
+
+// Whether a source begins with a call of a known name, or is a literal with a method or an operator
+// behind it.
+bool begins_statement(const LanguageFacts& language, std::string_view source) {
+  const std::size_t at = std::min(source.find_first_not_of(" \t\r\n"), source.size());
+  std::size_t end = at;
+  while (end < source.size() && (is_word_part(source[end]) || source[end] == '.' ||
+                                 source[end] == ':' || source[end] == '!'))
+    ++end;
+  const std::string_view path = source.substr(at, end - at);
+  const std::size_t open = std::min(source.find_first_not_of(' ', end), source.size());
+  const std::string_view rest = source.substr(open);
+  const ExpressionForm* form = language.expressions;
+  const PrintFact* bare = form == nullptr ? nullptr : find_print(*form, path);
+  if (bare != nullptr && bare->is_bare) return true;
+  if (!path.empty() && rest.starts_with('(')) {
+    if (form != nullptr && find_print(*form, path) != nullptr) return true;
+    if (rest.find_first_of("\"'`") == std::string_view::npos) return false;
+    return std::any_of(language.calls.begin(), language.calls.end(), [&](const CallFact& call) {
+      return call.shape == CallShape::arguments && is_called(call.name, path, form);
+    });
+  }
+  if (form == nullptr || form->reader == nullptr || !path.empty() || at == source.size())
+    return false;
+  if (!form->slots_prefix.empty() &&
+      source.substr(at).starts_with(std::string(form->slots_prefix) + '"'))
+    return true;
+  if (source[at] != '"' && source[at] != '\'') return false;
+  // "..." % x and "...".format(x)
+  TemplateContent content;
+  content.source = source;
+  const auto reader = form->reader(content, at);
+  Node node;
+  if (!reader->read(node)) return false;
+  const bool percent = node.kind == Node::Kind::binary &&
+                       node.operation == computed::Operation::remainder && is_text(node.parts[0]);
+  const bool method =
+      node.kind == Node::Kind::call && node.parts[0].kind == Node::Kind::member &&
+      is_text(node.parts[0].parts[0]) &&
+      std::any_of(language.calls.begin(), language.calls.end(), [&](const CallFact& call) {
+        return call.shape == CallShape::receiver && call.name == node.parts[0].text;
+      });
+  return percent || method;
+}
+
+// Whether a source is one literal whose slots the language fills in.
+bool is_filled(const LanguageFacts& language, std::string_view source) {
+  const ExpressionForm* form = language.expressions;
+  if (form == nullptr || form->filled_literal == nullptr) return false;
+  constexpr std::string_view blanks = " \t\r\n;";
+  const std::size_t at = std::min(source.find_first_not_of(blanks), source.size());
+  const std::size_t size = form->filled_literal(source.substr(at));
+  return size != 0 && source.find_first_not_of(blanks, at + size) == std::string_view::npos;
+}
+
+}  // namespace
+
+bool is_statement(const Dialect& asked, std::string_view source) {
+  const LanguageFacts* language = language_facts_of(asked);
+  if (language == nullptr) return false;
+  const ExpressionForm* form = language->expressions;
+  if (form != nullptr && has_word(form->sessions, asked.facts().id)) return false;
+  const std::size_t from = behind_assignment(source);
+  if (from == 0) return begins_statement(*language, source);
+  const std::string_view rest = source.substr(from);
+  return begins_statement(*language, rest) || is_filled(*language, rest);
+}
+
+}  // namespace inky::inline v1

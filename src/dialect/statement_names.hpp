@@ -1,0 +1,23 @@
+// How a statement begins: with the name of a call, or with what it gives its text to.
+#pragma once
+
+#include <cstddef>
+#include <string_view>
+
+#include "dialect/expression_form.hpp"
+
+namespace inky::inline v1 {
+
+// Whether a call that is known by one name is meant by a path: "std.format" by "std::format", and
+// "printf" by "System.out.printf". Where the language has a sign of its own between the parts of a
+// name, a point is no such sign.
+bool is_called(std::string_view known, std::string_view path, const ExpressionForm* form);
+
+// The function of form.prints with this name; null where there is none.
+const PrintFact* find_print(const ExpressionForm& form, std::string_view path);
+
+// Behind "String line =", "$out .=" and "return", which give the text a place; 0 where a source does
+// not begin so.
+std::size_t behind_assignment(std::string_view source);
+
+}  // namespace inky::inline v1

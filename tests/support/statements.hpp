@@ -1,0 +1,69 @@
+// What a whole call prints, with everything that is shown of it.
+#pragma once
+
+#include <catch2/catch.hpp>
+#include <span>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "answers.hpp"
+#include "inky_margin/dialect/statement.hpp"
+
+namespace support {
+
+struct Shown {
+  std::string text;
+  inky::Outcome outcome;
+  inky::Report report;
+  std::string_view dialect;
+};
+
+inline Shown show(const char* dialect, std::string_view source,
+                  const std::vector<inky::Value>& values,
+                  std::span<const inky::Setting> settings = {}) {
+  const auto parsed = inky::parse_statement(*inky::find_dialect(dialect), source);
+  if (!parsed) {
+    FAIL_CHECK(source << ": " << parsed.error().message);
+    return {};
+  }
+  CHECK(parsed->is_statement());
+  CHECK(parsed->source() == source);
+  Shown out;
+  inky::TextBuffer text;
+  inky::RenderOptions options;
+  options.settings = settings;
+  out.outcome = parsed->dialect().render(*parsed, values, options, text, &out.report);
+  out.text = text.string();
+  out.dialect = parsed->dialect().facts().id;
+  return out;
+}
+
+struct PrintingCall {
+  const char* source;
+  std::vector<inky::Value> values;
+  const char* text;
+};
+
+// Each prints its text, and any beginning of it is answered without reaching behind its end.
+inline void check_calls(const char* dialect, std::span<const PrintingCall> calls) {
+  for (const PrintingCall& one : calls) {
+    INFO(one.source);
+    const Shown shown = show(dialect, one.source, one.values);
+    CHECK(shown.text == one.text);
+    CHECK(shown.outcome.prints());
+    const std::string_view source = one.source;
+    for (std::size_t size = 0; size < source.size(); ++size) {
+      const auto cut = inky::parse_statement(*inky::find_dialect(dialect), source.substr(0, size));
+      if (!cut) {
+        CHECK(cut.error().span.to <= size);
+        continue;
+      }
+      inky::TextBuffer out;
+      const inky::Outcome outcome = cut->dialect().render(*cut, one.values, {}, out, nullptr);
+      CHECK((outcome.prints() || outcome.span().to <= size));
+    }
+  }
+}
+
+}  // namespace support
