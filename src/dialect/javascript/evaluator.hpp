@@ -76,6 +76,8 @@ class Evaluator {
 
   bool call_function(const Node& node, const std::vector<Datum>& arguments, Datum& out);
 
+  bool append_inspected(const Datum& datum, const Node& node, std::string& out);
+  bool append_directive(char letter, const Datum& datum, const Node& node, std::string& out);
   // util.format, by which console.log shows its values.
   bool call_format(const Node& node, const std::vector<Datum>& arguments, Datum& out);
 

@@ -45,20 +45,69 @@ bool Evaluator::call_function(const Node& node, const std::vector<Datum>& argume
   return fail("ReferenceError", callee.text + " is not defined", callee);
 }
 
-// Node.js: each value as util.inspect shows it, but for a text, which is itself.
+// A value by itself in console.log: as util.inspect shows it, but for a text, which is itself.
+bool Evaluator::append_inspected(const Datum& datum, const Node& node, std::string& out) {
+  if (datum.kind > DatumKind::text) return not_yet("an array or an object is", node);
+  const bool below_zero =
+      datum.kind == DatumKind::number && datum.number == 0 && std::signbit(datum.number);
+  if (below_zero) out += '-';
+  append_text(datum, out);
+  if (datum.kind == DatumKind::big) out += 'n';
+  return true;
+}
+
+// %s, %d, %i and %f of console.log.
+bool Evaluator::append_directive(char letter, const Datum& datum, const Node& node,
+                                 std::string& out) {
+  if (letter == 's' || datum.kind == DatumKind::big) return append_inspected(datum, node, out);
+  const bool reads_text = letter != 'd' && datum.kind == DatumKind::text;
+  double number = 0;
+  if (datum.kind > DatumKind::text || reads_text)
+    return not_yet(std::string("this value with %") + letter + " is", node);
+  if (letter == 'd' ? !to_number(datum, node, number) : datum.kind != DatumKind::number)
+    return letter != 'd' && not_yet(std::string("this value with %") + letter + " is", node);
+  if (letter != 'd') number = datum.number;
+  // parseInt reads the text of the number.
+  constexpr double most = 1e21;
+  constexpr double least = 1e-6;
+  if (letter == 'i') {
+    const bool is_plain = std::fabs(number) < most && (number == 0 || std::fabs(number) >= least);
+    if (!is_plain) return not_yet("%i of this number is", node);
+    number = std::trunc(number);
+    if (datum.number == 0) number = 0;
+  }
+  return append_inspected(Datum::of_number(number), node, out);
+}
+
+// util.format of Node.js.
 bool Evaluator::call_format(const Node& node, const std::vector<Datum>& arguments, Datum& out) {
   std::string text;
-  const bool fills = arguments.size() > 1 && arguments[0].kind == DatumKind::text &&
-                     arguments[0].text.find('%') != std::string::npos;
-  if (fills) return not_yet("a percent sign in the first of several values is", node);
-  for (const Datum& datum : arguments) {
-    if (&datum != arguments.data()) text += ' ';
-    if (datum.kind > DatumKind::text) return not_yet("an array or an object is", node);
-    const bool below_zero =
-        datum.kind == DatumKind::number && datum.number == 0 && std::signbit(datum.number);
-    if (below_zero) text += '-';
-    append_text(datum, text);
-    if (datum.kind == DatumKind::big) text += 'n';
+  std::size_t taken = 0;
+  if (arguments.size() > 1 && arguments[0].kind == DatumKind::text) {
+    const std::string& form = arguments[0].text;
+    taken = 1;
+    for (std::size_t at = 0; at < form.size(); ++at) {
+      const char letter = form[at] == '%' && at + 1 < form.size() ? form[at + 1] : '\0';
+      const bool takes =
+          std::string_view("sdifjoOc").find(letter) != std::string_view::npos && letter != '\0';
+      if (letter == '%') {
+        text += '%';
+        ++at;
+      } else if (takes && taken < arguments.size()) {
+        ++at;
+        if (letter == 'j' || letter == 'o' || letter == 'O')
+          return not_yet(std::string("%") + letter + " is", node);
+        if (letter != 'c' && !append_directive(letter, arguments[taken], node, text)) return false;
+        ++taken;
+      } else {
+        text += form[at];
+      }
+    }
+    if (taken < arguments.size()) text += ' ';
+  }
+  for (std::size_t i = taken; i < arguments.size(); ++i) {
+    if (i > taken) text += ' ';
+    if (!append_inspected(arguments[i], node, text)) return false;
   }
   out = Datum::of_text(std::move(text));
   return true;

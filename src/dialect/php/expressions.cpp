@@ -40,8 +40,8 @@ constexpr computed::OperatorFact infix_operators[] = {
     {"?\?=", Operation::none, 1},       {"and", Operation::none, 0},
     {"or", Operation::none, 0},         {"xor", Operation::none, 0},
     {"?:", Operation::none, 1},         {"++", Operation::none, 16},
-    {"--", Operation::none, 16},        {"->", Operation::none, 16},
-    {"?->", Operation::none, 16},       {"=>", Operation::none, 1},
+    {"--", Operation::none, 16},        {"?->", Operation::none, 16},
+    {"=>", Operation::none, 1},
 };
 constexpr computed::OperatorFact prefix_operators[] = {
     {"-", Operation::negate, 14}, {"+", Operation::keep, 14},  {"~", Operation::complement, 14},
@@ -115,6 +115,7 @@ const computed::Grammar grammar = [] {
   out.condition = computed::Grammar::Condition::marks;
   out.condition_stands_alone = true;
   out.point_before_members = false;
+  out.arrow = "->";
   out.lists = "[";
   out.prefix_of_names = "$";
   out.functions =
@@ -147,91 +148,6 @@ const ExpressionForm expression_form = {
     .prints = prints,
     .plain_field = "%s",
     .plain_dialect = "php"};
-
-std::optional<bool> ExpressionReader::read_own(Node& node) {
-  if (peek() == '"') return read_filled(node);
-  if (peek() == '\'') return read_plain(node);
-  return CodeReader::read_own(node);
-}
-
-// The PHP manual, Strings, Single quoted: a backslash is before a quote or a backslash only.
-bool ExpressionReader::read_plain(Node& node) {
-  const std::size_t start = at_++;
-  std::string text;
-  while (!at_end() && peek() != '\'') {
-    const bool escapes = peek() == '\\' && (peek(1) == '\'' || peek(1) == '\\');
-    if (escapes) ++at_;
-    text += source_[at_++];
-  }
-  if (at_end()) return syntax_error("the text has no end", start);
-  node.kind = Node::Kind::constant;
-  node.value = Value::text(std::move(text));
-  node.texts.push_back({start + 1, at_});
-  node.is_raw = true;
-  ++at_;
-  return true;
-}
-
-bool ExpressionReader::read_variable(Node& node) {
-  const std::size_t start = at_;
-  const bool braced = peek() == '{';
-  at_ += braced ? 2 : 1;
-  node.kind = Node::Kind::name;
-  node.text = read_word();
-  node.span = {start, at_};
-  if (braced ? peek() != '}' : peek() == '[' || starts_with("->"))
-    return not_yet("a part of a variable in a text is", start);
-  at_ += braced ? 1 : 0;
-  return true;
-}
-
-bool ExpressionReader::read_filled(Node& node) {
-  const std::size_t start = at_++;
-  std::vector<Node> parts;
-  std::string text;
-  std::size_t begin = at_;
-  const std::size_t kept = out_.literals.size();
-  const auto close = [&] {
-    text = std::string_view(out_.literals).substr(kept);
-    out_.literals.resize(kept);
-    Node part;
-    part.kind = Node::Kind::constant;
-    part.span = {begin, at_};
-    part.texts.push_back(part.span);
-    part.value = Value::text(text);
-    parts.push_back(std::move(part));
-  };
-  while (!at_end() && peek() != '"') {
-    const bool names = peek() == '$' && begins_name(peek(1));
-    if (names || (starts_with("{$") && begins_name(peek(2)))) {
-      close();
-      parts.emplace_back();
-      if (!read_variable(parts.back())) return false;
-      begin = at_;
-    } else if (starts_with("{$") || starts_with("${")) {
-      return not_yet("an expression in a text is", at_);
-    } else if (peek() == '\\') {
-      at_ += facts_.read_escape(at_, out_);
-    } else {
-      out_.literals += source_[at_++];
-    }
-  }
-  close();
-  if (out_.refusal) {
-    const Refusal refusal = *out_.refusal;
-    return refuse(refusal.when, refusal.as, refusal.why, refusal.span.from);
-  }
-  if (at_end()) return syntax_error("the text has no end", start);
-  ++at_;
-  node = std::move(parts[0]);
-  for (std::size_t i = 1; i < parts.size(); ++i) {
-    computed::wrap(node, Node::Kind::binary);
-    node.operation = Operation::join;
-    node.parts.push_back(std::move(parts[i]));
-  }
-  node.enclosed = parts.size() > 1;
-  return true;
-}
 
 bool Expressions::name_without_value(const Node& node, Value&) {
   if (node.kind == Node::Kind::member) return not_yet("a member is", node);
@@ -448,6 +364,19 @@ bool Expressions::combine(const Node& node, Operation operation, const Value& le
     return raise("DivisionByZeroError", "Division by zero", node);
   out = computed::combine_reals(operation, Type::f64, a, b);
   return true;
+}
+
+// A record's value is an object with public properties.
+bool Expressions::member(const Node& node, const Value& of, Value& out) {
+  if (of.is(Type::record)) {
+    for (const Value& field : of.as_list()) {
+      if (field.name() != node.text) continue;
+      out = field;
+      out.drop_name();
+      return true;
+    }
+  }
+  return not_yet("a property that is not there is", node);
 }
 
 bool Expressions::item(const Node& node, const Value& of, const Value& at, Value& out) {

@@ -31,6 +31,7 @@ class ExpressionReader final : public computed::CodeReader {
  private:
   // In double quotes: with the values of its variables.
   bool read_filled(computed::Node& node);
+  bool read_braced(computed::Node& node);
   bool read_variable(computed::Node& node);
   bool read_plain(computed::Node& node);
 };
@@ -47,6 +48,7 @@ class Expressions final : public computed::Evaluator {
   bool name_without_value(const computed::Node& node, Value& out) override;
   bool call(const computed::Node& node, const std::string& path,
             const computed::Arguments& arguments, Value& out) override;
+  bool member(const computed::Node& node, const Value& of, Value& out) override;
   bool item(const computed::Node& node, const Value& of, const Value& at, Value& out) override;
   bool cast(const computed::Node& node, const Value& of, Value& out) override;
 

@@ -49,6 +49,7 @@ const LanguageFacts& php_language_facts() {
       .calls = php_source::calls,
       .reserved = "this",
       .dialects = dialects,
+      .prefixes = {"0b", "0o", "0x"},
       .expressions = &php::expression_form,
   };
   return facts;
