@@ -15,8 +15,9 @@ namespace inky::inline v1 {
 // A function that prints a text it is given, or what its template makes, and `after` behind it.
 struct PrintFact {
   std::string_view name;
-  std::string_view after;
-  bool is_bare = false;  // its values stand without parentheses: echo $a, $b
+  std::string_view after = {};
+  bool is_bare = false;       // its values stand without parentheses: echo $a, $b
+  bool is_evaluated = false;  // the evaluator makes the text of the whole call
 };
 
 // An expression that names a locale, and the locale.
@@ -32,11 +33,16 @@ struct ExpressionForm {
   // parentheses of a function of `prints`. Null: the members below say how. Otherwise only `prints`
   // counts of them. False, and an error set, where it cannot.
   bool (*read_call)(StatementParts& parts, Span inside, std::optional<Error>& error) = nullptr;
+  // Computes an expression by itself, where the language has no `reader`; null elsewhere.
+  bool (*compute)(std::string_view source, const computed::Scope& scope, Value& out,
+                  computed::Trouble& trouble) = nullptr;
   const computed::Grammar* grammar = nullptr;
   // Reads out.source from a place on.
   std::unique_ptr<computed::Reader> (*reader)(TemplateContent& out, std::size_t at) = nullptr;
   std::unique_ptr<computed::Evaluator> (*evaluator)(const computed::Scope& scope) = nullptr;
   std::span<const PrintFact> prints = {};
+  // Dialects whose templates are statements themselves, and hold such calls.
+  std::string_view sessions = {};
   // How long the literal is that a text begins with, and whose slots the language fills in; 0 where
   // it begins with none. Null: the language has no such literals.
   std::size_t (*filled_literal)(std::string_view text) = nullptr;

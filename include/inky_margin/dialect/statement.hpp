@@ -31,6 +31,12 @@ struct EvaluatedCall {
 };
 Result<EvaluatedCall> evaluate_call(const Template& parsed, std::span<const Value> values);
 
+// What an expression comes to in the language of `asked`, with the values that bear the names in it:
+// compute(*find_dialect("python"), "9.55 * 0.76", {}). An error (not_supported_yet, bad_value) with a
+// span in the expression where it comes to nothing.
+Result<Value> compute(const Dialect& asked, std::string_view expression,
+                      std::span<const Value> values);
+
 // Whether a source begins as a statement does, and cannot be a template of `asked`: a known name and
 // a parenthesis with a literal behind it, or a literal with a method or an operator behind it.
 bool is_statement(const Dialect& asked, std::string_view source);

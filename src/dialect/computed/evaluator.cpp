@@ -98,7 +98,8 @@ bool Evaluator::evaluate(const Node& node, Value& out) {
 }
 
 bool Evaluator::evaluate_part(const Node& node, Value& out) {
-  return evaluate_node(node, out) && within_limits(out, node);
+  const std::optional<bool> own = evaluate_own(node, out);
+  return (own ? *own : evaluate_node(node, out)) && within_limits(out, node);
 }
 
 bool Evaluator::evaluate_node(const Node& node, Value& out) {
@@ -292,8 +293,10 @@ bool Evaluator::evaluate_call(const Node& node, Value& out) {
       !path.empty() &&
       (callee.kind == Node::Kind::name || scope_.find(path.substr(0, path.find('.'))) == nullptr);
   if (is_function) return evaluate_arguments(node, arguments) && call(node, path, arguments, out);
-  if (callee.kind != Node::Kind::member) return not_yet("calling this is", node);
   Value of;
+  if (callee.kind != Node::Kind::member)
+    return evaluate_part(callee, of) && evaluate_arguments(node, arguments) &&
+           call_value(node, of, arguments, out);
   return evaluate_part(callee.parts[0], of) && evaluate_arguments(node, arguments) &&
          call_method(node, of, arguments, out);
 }
@@ -304,6 +307,10 @@ bool Evaluator::call(const Node& node, const std::string& path, const Arguments&
 
 bool Evaluator::call_method(const Node& node, const Value&, const Arguments&, Value&) {
   return not_yet("the method " + node.parts[0].text + " is", node);
+}
+
+bool Evaluator::call_value(const Node& node, const Value&, const Arguments&, Value&) {
+  return not_yet("calling this is", node);
 }
 
 bool Evaluator::member(const Node& node, const Value&, Value&) {

@@ -67,6 +67,8 @@ class Evaluator {
 
   // ---- The language's own ----
 
+  // A node that the language evaluates in a way of its own; nothing: as any other.
+  virtual std::optional<bool> evaluate_own(const Node&, Value&) { return std::nullopt; }
   virtual bool apply(const Node& node, const Value& operand, Value& out) = 0;
   virtual bool combine(const Node& node, Operation operation, const Value& left, const Value& right,
                        Value& out) = 0;
@@ -89,6 +91,9 @@ class Evaluator {
                     Value& out);
   virtual bool call_method(const Node& node, const Value& of, const Arguments& arguments,
                            Value& out);
+  // Of a value that is called as a function is.
+  virtual bool call_value(const Node& node, const Value& of, const Arguments& arguments,
+                          Value& out);
   virtual bool member(const Node& node, const Value& of, Value& out);
   virtual bool item(const Node& node, const Value& of, const Value& at, Value& out);
   // Parts that are left out are nil.
@@ -111,6 +116,9 @@ class Evaluator {
   // The text of a template of the language, as the function that fills it in would have read it.
   bool fill(const Node& node, const Dialect& dialect, std::string_view content,
             std::span<const Value> values, Value& out);
+
+  // A part of a node, for operators that look into their operands.
+  bool evaluate_again(const Node& node, Value& out) { return evaluate_part(node, out); }
 
   // What was made so far, all together, stays within the limit of an output.
   bool within_limits(const Value& made, const Node& node);

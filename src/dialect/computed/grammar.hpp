@@ -18,6 +18,7 @@ struct OperatorFact {
 struct Grammar {
   std::span<const OperatorFact> infix;
   std::span<const OperatorFact> prefix;
+  std::span<const OperatorFact> postfix = {};
   bool comparisons_chain = false;  // a < b < c is a < b and b < c
   // How one of two values is chosen: test ? one : other, or one if test else other.
   enum class Condition : std::uint8_t { none, marks, words };

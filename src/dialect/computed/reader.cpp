@@ -181,6 +181,13 @@ bool Reader::read_operand(Node& node, int level) {
 bool Reader::read_postfix(Node& node) {
   if (!read_primary(node)) return false;
   for (;;) {
+    if (const OperatorFact* postfix = find_operator(grammar_.postfix)) {
+      at_ += postfix->text.size();
+      wrap(node, Node::Kind::unary);
+      node.operation = postfix->operation;
+      node.span.to = at_;
+      continue;
+    }
     const std::size_t end = at_;
     skip_blanks();
     const std::size_t start = at_;

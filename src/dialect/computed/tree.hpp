@@ -40,8 +40,13 @@ enum class Operation : std::uint8_t {
   not_contained,
   both,  // the right side is evaluated only where it matters, and so is that of the next two
   either,
-  if_nil,   // the right side, where the left one is nil
-  as_type,  // the name of a type follows
+  if_nil,         // the right side, where the left one is nil
+  as_type,        // the name of a type follows
+  range,          // from one to another
+  multiply_each,  // element by element, where without that it is of matrices
+  divide_each,
+  power_each,
+  transpose,
   negate,
   keep,  // a plus sign before a number
   complement,
@@ -97,6 +102,10 @@ inline bool is_plain(const Node& node) {
 
 // Whether nothing in it is named, but by what `known` is true of: the compiler knows its value.
 bool is_constant(const Node& node, bool (*known)(const Node& name) = nullptr);
+
+inline bool is_text(const Node& node) {
+  return node.kind == Node::Kind::constant && node.value.is(Type::text);
+}
 
 // The name that a call calls, with the path before it: "max", "Math.max"; of a method of any other
 // value "", and of anything else too.

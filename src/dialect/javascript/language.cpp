@@ -47,6 +47,7 @@ const LanguageFacts& javascript_language_facts() {
           "public return set short static super switch synchronized this throw throws "
           "transient true try typeof undefined var void volatile while with yield",
       .dialects = dialects,
+      .prefixes = {"0b", "0o", "0x"},
       .expressions = &javascript::expression_form,
   };
   return facts;

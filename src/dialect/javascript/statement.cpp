@@ -4,6 +4,7 @@
 
 #include "dialect/statement_parts.hpp"
 #include "dialects.hpp"
+#include "evaluation.hpp"
 #include "expression.hpp"
 
 namespace inky::inline v1::javascript {
@@ -73,8 +74,15 @@ bool read_call(StatementParts& parts, Span inside, std::optional<Error>& error) 
     }
     const std::size_t end = behind_blanks(at);
     const bool is_last = end >= inside.to;
-    const bool fills = is_first && !is_last && node.kind == Node::Kind::text &&
+    // The directives in the first text take the values behind it.
+    const bool fills = is_first && !writes && !is_last && node.kind == Node::Kind::text &&
                        node.text.find('%') != std::string::npos;
+    if (fills) {
+      add_between(parts, "${util.format(", start);
+      parts.add_segment({start, inside.to}, true);
+      add_between(parts, ")}", inside.to);
+      break;
+    }
     if (writes && !is_surely_text(node)) {
       error = Error{Code::not_supported_yet,
                     "writing what may be no text is not supported yet",
@@ -82,11 +90,11 @@ bool read_call(StatementParts& parts, Span inside, std::optional<Error>& error) 
                     "Write a template literal."};
       return false;
     }
-    if ((!is_last && content.source[end] != ',') || fills) {
+    if (!is_last && content.source[end] != ',') {
       error = Error{Code::not_supported_yet,
-                    fills ? "directives such as %d in console.log are not supported yet"
-                          : "this in a call is not supported yet",
-                    fills ? Span{start, at} : Span{end, end + 1}, "Write a template literal."};
+                    "this in a call is not supported yet",
+                    {end, end + 1},
+                    "Write a template literal."};
       return false;
     }
     if (!is_first) add_between(parts, " ", start);
@@ -104,8 +112,79 @@ bool read_call(StatementParts& parts, Span inside, std::optional<Error>& error) 
   return true;
 }
 
+struct ValuesByName final : Scope {
+  explicit ValuesByName(const computed::Scope& given) : scope(given) {}
+  const Value* find(std::string_view name) const override { return scope.find(name); }
+  const computed::Scope& scope;
+};
+
+// Nothing where the contract has no such value.
+std::optional<Value> value_of(const Datum& datum) {
+  switch (datum.kind) {
+    case DatumKind::null:
+      return Value();
+    case DatumKind::boolean:
+      return Value::truth(datum.truth);
+    case DatumKind::number:
+      return Value::real(datum.number);
+    case DatumKind::text:
+      return Value::text(datum.text);
+    case DatumKind::array: {
+      std::vector<Value> items;
+      for (const Datum& item : datum.items) {
+        auto value = value_of(item);
+        if (!value) return std::nullopt;
+        items.push_back(std::move(*value));
+      }
+      return Value::list(std::move(items));
+    }
+    default:
+      return std::nullopt;
+  }
+}
+
+bool compute_value(std::string_view source, const computed::Scope& scope, Value& out,
+                   computed::Trouble& trouble) {
+  using When = computed::Trouble::When;
+  const Span whole = {0, source.size()};
+  TemplateContent content;
+  content.source = source;
+  std::size_t at = 0;
+  Node node;
+  if (!read_expression(content, at, node)) {
+    const Refusal& refusal = *content.refusal;
+    const bool later = refusal.when == Refusal::When::not_supported_yet;
+    trouble = {later ? When::not_supported_yet : When::compile, refusal.as, refusal.why,
+               refusal.span};
+    return false;
+  }
+  const std::size_t end = std::min(source.find_first_not_of(" \t\r\n", at), source.size());
+  if (end < source.size()) {
+    trouble = {When::not_supported_yet,
+               {},
+               "what follows here is not supported yet",
+               {end, source.size()}};
+    return false;
+  }
+  Failure failure;
+  const auto made = evaluate(node, ValuesByName(scope), {}, nullptr, failure);
+  if (!made) {
+    trouble = {failure.name.empty() ? When::not_supported_yet : When::run, failure.name,
+               failure.why, failure.span};
+    return false;
+  }
+  auto value = value_of(*made);
+  if (!value) {
+    trouble = {When::not_supported_yet, {}, "such a result is not supported yet", whole};
+    return false;
+  }
+  out = std::move(*value);
+  return true;
+}
+
 }  // namespace
 
-const ExpressionForm expression_form = {.read_call = read_call, .prints = prints};
+const ExpressionForm expression_form = {
+    .read_call = read_call, .compute = compute_value, .prints = prints};
 
 }  // namespace inky::inline v1::javascript
