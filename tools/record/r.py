@@ -1,5 +1,5 @@
 #!/usr/bin/env python3
-"""Records what sprintf of R prints.
+"""Records what sprintf of R prints, and what whole calls print.
 
     tools/record/r.py [SEED]           writes tests/vectors/r.jsonl
     tools/record/r.py --live SEED      fewer cases, to standard output
@@ -12,10 +12,11 @@ import subprocess
 import sys
 import tempfile
 
+import r_calls
 from recording import Values, answered, needs, real_payload, write_cases
 
-count = 6000
-live_count = 2000
+count = 9000
+live_count = 3000
 root = pathlib.Path(__file__).resolve().parents[2]
 
 # Each case is parsed by itself, so that what R cannot parse fails alone.
@@ -141,6 +142,20 @@ def answer(line):
 
 
 def cases(seed, wanted):
+    third = wanted // 3
+    return templates(seed, wanted - third) + calls(seed, third)
+
+
+def calls(seed, wanted):
+    made = r_calls.made(seed, wanted)
+    with tempfile.TemporaryDirectory() as folder:
+        source = pathlib.Path(folder) / "calls.R"
+        source.write_text(r_calls.head + "".join(body + "\n" for _, body in made), encoding="utf-8")
+        ran = subprocess.run(["Rscript", "--vanilla", source], check=True, capture_output=True, env={**os.environ, "LC_ALL": "C.UTF-8"})
+    return answered(made, ran.stdout.decode().splitlines(), wanted)
+
+
+def templates(seed, wanted):
     maker = Maker(seed)
     made = [maker.case() for _ in range(wanted + 50)]
     with tempfile.TemporaryDirectory() as folder:

@@ -145,6 +145,11 @@ class Maker:
         if literals:
             shown = r.choice((['"ink"', 'c("a", "bbb")', 'c(1, "a")'] if function != "prettyNum" else []) + ["12.5", "c(1, 10.5, 100)", "1e5", "123456L", "-0.001", "TRUE", "NA", "c(1.5, NA)", "pi", "NaN", "-Inf", "NULL",
                               "c(TRUE, FALSE)", "c(1.5, 2L)", "100000L", "nosuch"])
+        # Without any element that is there, the type of NA would decide, which the contract has not.
+        elif kind == "number" and any(one is not None for one in (given if isinstance(given, list) else [given])) and r.random() < 0.3:
+            before, bare = name.rsplit(" = ", 1) if " = " in name else ("", name)
+            made = r.choice(["round(%s, 2)", "%s * 2", "%s / 3", "-%s", "abs(%s)", "round(%s)", "%s + 1", "c(%s, 1.5)", "sqrt(abs(%s))", "%s * 1.19", "round(%s * 100) / 100"]) % bare
+            shown = (before + " = " if before else "") + made
         listed = arguments[:place] + [shown] + arguments[place:]
         template = "%s(%s)" % (function, ", ".join(listed)) if r.random() < 0.9 else "%s( %s )" % (function, ",".join(listed))
         if r.random() < 0.01:

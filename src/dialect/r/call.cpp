@@ -5,10 +5,12 @@
 #include <cmath>
 #include <limits>
 
+#include "../computed/writer.hpp"
 #include "../family/braces.hpp"
 #include "../family/named_values.hpp"
 #include "../family/pasted_source.hpp"
 #include "dialect/program_form.hpp"
+#include "expressions.hpp"
 #include "format_facts.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "text/escape.hpp"
@@ -114,7 +116,36 @@ class Reader : PastedSource {
         at_ = start;
       }
     }
-    return read_expression(out.expression, 0);
+    const std::size_t from = at_;
+    const bool read = read_expression(out.expression, 0);
+    const std::size_t end = at_;
+    skip_blanks();
+    if (read && (at_end() || peek() == ',' || peek() == ')')) return true;
+    if (out_.refusal && out_.refusal->when != Refusal::When::not_supported_yet) return false;
+    return read_computed(out.expression, from) || (at_ = end, read);
+  }
+
+  // Whatever else R computes.
+  bool read_computed(Expression& out, std::size_t from) {
+    std::optional<Refusal> before = std::move(out_.refusal);
+    out_.refusal.reset();
+    const std::string kept = out_.literals;
+    ExpressionReader reader(out_, from);
+    Expression made;
+    made.kind = Expression::Kind::computed;
+    const bool read = reader.read(made.node);
+    out_.literals = kept;
+    if (!read) {
+      out_.refusal = before ? std::move(before) : reader.refusal();
+      return false;
+    }
+    at_ = reader.at();
+    made.span = {from, at_};
+    std::vector<std::string> found;
+    computed::collect_names(made.node, found);
+    for (const std::string& name : found) names_.add(name);
+    out = std::move(made);
+    return true;
   }
 
   bool read_expression(Expression& out, int depth) {
@@ -255,25 +286,34 @@ std::string number_source(const Value& value) {
   return value.as_real().kind == RealClass::not_a_number ? "NaN" : "Inf";
 }
 
-void add_source(const Expression& expression, WrittenCall& out) {
+bool add_source(const Expression& expression, WrittenCall& out) {
   if (expression.negative) out.add("-");
   switch (expression.kind) {
     case Expression::Kind::null:
-      return out.add("NULL");
+      out.add("NULL");
+      return true;
+    case Expression::Kind::computed:
+      return computed::write(expression.node, grammar, program_form_of(format::facts), out);
     case Expression::Kind::name:
-      return out.add(expression.name);
+      out.add(expression.name);
+      return true;
     case Expression::Kind::vector:
       out.add("c(");
       for (const Expression& item : expression.items) {
         if (&item != expression.items.data()) out.add(", ");
-        add_source(item, out);
+        if (!add_source(item, out)) return false;
       }
-      return out.add(")");
+      out.add(")");
+      return true;
     case Expression::Kind::value:
-      if (!expression.value.is(Type::text)) return out.add(number_source(expression.value));
-      return out.add_literal(
-          '"' + literal_text(program_form_of(format::facts), expression.value.as_text()) + '"');
+      if (expression.value.is(Type::text))
+        out.add_literal(
+            '"' + literal_text(program_form_of(format::facts), expression.value.as_text()) + '"');
+      else
+        out.add(number_source(expression.value));
+      return true;
   }
+  return false;
 }
 
 }  // namespace
@@ -283,14 +323,15 @@ void read_call(TemplateContent& out, Call& call, std::vector<Words>* words) {
   out.value_names = call.names;
 }
 
-void add_source(const Call& call, WrittenCall& out) {
+bool add_source(const Call& call, WrittenCall& out) {
   out.add(call.function + "(");
   for (const Argument& argument : call.arguments) {
     if (&argument != call.arguments.data()) out.add(", ");
     if (!argument.name.empty()) out.add(argument.name + " = ");
-    add_source(argument.expression, out);
+    if (!add_source(argument.expression, out)) return false;
   }
   out.add(")");
+  return true;
 }
 
 }  // namespace inky::inline v1::r_language

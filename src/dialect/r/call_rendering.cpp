@@ -3,9 +3,20 @@
 #include <algorithm>
 
 #include "../family/values.hpp"
+#include "expressions.hpp"
 #include "inky_margin/number/decimal.hpp"
 
 namespace inky::inline v1::r_language {
+
+namespace {
+
+struct Named final : computed::Scope {
+  explicit Named(const NamedValues& values) : named(values) {}
+  const Value* find(std::string_view name) const override { return named.find(name); }
+  const NamedValues& named;
+};
+
+}  // namespace
 
 bool CallRendering::fail(std::string why, Span span) {
   trouble_ = Outcome::fails_at_run("simpleError", std::move(why), span);
@@ -88,6 +99,21 @@ bool CallRendering::take_vector(const Expression& expression, Vector& out) {
     case Expression::Kind::value:
       out.items.push_back(expression.value);
       break;
+    case Expression::Kind::computed: {
+      const Named scope(named_);
+      Expressions evaluator(scope);
+      Value value;
+      if (!evaluator.evaluate(expression.node, value)) {
+        trouble_ = computed::outcome_of(*evaluator.trouble());
+        return false;
+      }
+      if (!take_value(value, expression.span, out)) return false;
+      // The type of NA, which a value of ours has not, decides here.
+      const bool is_missing = std::all_of(out.items.begin(), out.items.end(),
+                                          [](const Value& item) { return item.is(Type::nil); });
+      if (is_missing) return not_yet("an expression that is NA is", expression.span);
+      break;
+    }
     case Expression::Kind::vector:
       for (const Expression& item : expression.items) {
         if (!take_vector(item, out)) return false;

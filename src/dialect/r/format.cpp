@@ -53,7 +53,10 @@ class RFormat final : public family::ProgramDialect<Call> {
     if (parsed.refusal) return not_read(parsed);
     WrittenCall out;
     out.add("cat(");
-    add_source(static_cast<const Call&>(*parsed.program), out);
+    if (!add_source(static_cast<const Call&>(*parsed.program), out))
+      return Error{Code::not_supported_yet,
+                   "an expression of this call in a program is not supported yet",
+                   Span{0, parsed.source.size()}, "Give its value a name."};
     out.add(")");
     return out;
   }

@@ -2,6 +2,7 @@
 
 #include "dialect/language_facts.hpp"
 #include "dialects.hpp"
+#include "expressions.hpp"
 
 namespace inky::inline v1 {
 
@@ -47,6 +48,8 @@ const LanguageFacts& r_language_facts() {
       .calls = r_source::calls,
       .reserved = "break else for function if in next repeat while",
       .dialects = dialects,
+      .prefixes = {"", "", "0x"},
+      .expressions = &r_language::expression_form,
   };
   return facts;
 }

@@ -1,0 +1,69 @@
+"""Whole calls of R: as requests of the contract, and as lines for the asking program."""
+
+from calls import Calls, Language
+
+forms = {
+    "w": ["{w} + {w}", "{w} - {w}", "{w} %% {w}", "{w} %/% {w}", "-{w}", "as.integer({d})", "nchar({t})", "length({v})", "abs({w})", "max({w}, {w})", "sum({w}, {w})", "{v}[{k}L + 1L]"],
+    "d": ["{d} + {n}", "{n} - {d}", "{d} * {n}", "{n} / {n}", "{d} ^ 2", "{d} %% {n}", "{d} %/% {n}", "-{d}", "round({d})", "round({d}, 2)", "round({d}, digits = 1)", "floor({d})", "ceiling({d})", "trunc({d})",
+          "sqrt(abs({d}))", "abs({d})", "mean({v})", "sum({v})", "max({d}, {n})", "min({v})", "as.numeric({w})", "as.numeric(\"2.50\")", "signif({d}, 3)", "signif({n}, {k} + 1L)", "{k} ** 2", "{w} / 3", "pi * {n}", "ifelse({b}, {d}, {d})", "prod({w}, {d})"],
+    "t": ["paste0({t}, {n})", "paste({t}, {n})", "paste({t}, {t}, sep = \"-\")", "toupper({t})", "tolower({t})", "trimws({t})", "strrep({t}, {k})", "substr({t}, 1, {k})", "format({d}, nsmall = 2)",
+          "format(round({d}, 2), nsmall = 2)", "formatC({d}, digits = 2, format = \"f\")", "sprintf(\"%.2f\", {d})", "sprintf(\"%5s|\", {t})", "prettyNum({w}, big.mark = \",\")", "as.character({n})",
+          "paste(sprintf(\"%.1f\", {v} + 0.5), collapse = \" \")", "paste({v}, collapse = \", \")", "ifelse({b}, {t}, {t})", "format({w}, width = 8)"],
+    "b": ["{n} < {n}", "{n} <= {n}", "{n} > {n}", "{n} >= {n}", "{n} == {n}", "{n} != {n}", "{b} && {b}", "{b} || {b}", "!{b}", "{b} & {b}", "{t} == {t}", "is.na({d})"],
+    "v": ["c({n}, {n}, {n})", "c({d}, {d})", "{k}:{k}", "rev({v})", "{v} * 2", "{v} + 0.5", "round({v}, 1)", "seq_len({k} + 1L)", "rep({w}, 3)", "{v} / 3", "c({v}, {n})"],
+}
+types = {"w": [("i32", "")], "d": [("f64", "")], "t": [("text", "")], "b": [("truth", "")]}
+constants = {"w": ["0L", "1L", "2L", "7L", "100L", "1000L"], "d": ["0.5", "0.76", "1e3", "100", ".25", "0.1", "3", "1e-8"], "t": ['"ink"', "'a b'", '""', '"x\\ty"'], "b": ["TRUE", "FALSE"],
+             "v": ["1:3", "c(0.5, 2.25, 100)", "c(3L, NA, 5L)", "c(1, 22, 333)", "c(0.001, 123456)", "4:12"]}
+
+
+def written(type_name, value):
+    if type_name == "text":
+        return '"%s"' % value
+    if type_name == "truth":
+        return "TRUE" if value else "FALSE"
+    return repr(float(value)) if type_name == "f64" else "%dL" % value
+
+
+def statement(made, variables):
+    r = made.random
+    depth = r.randrange(0, 3)
+    kind = r.random()
+    if kind < 0.35:
+        return "print(%s)" % made.make(r.choice("wdtbvvd"), depth, variables)
+    if kind < 0.45:
+        return "%s(%s)" % (r.choice(["writeLines", "message"]), made.make("t", depth, variables))
+    parts = [made.make(r.choice("wdtbvdt"), depth, variables) for _ in range(r.randrange(1, 4))]
+    if r.random() < 0.3:
+        parts.insert(0, '"Total:"')
+    if r.random() < 0.6:
+        parts.append('"\\n"')
+    if r.random() < 0.2:
+        parts.append("sep = " + r.choice(['""', '", "', '"|"', '"\\n"']))
+    return "%scat(%s)" % ("", ", ".join(parts))
+
+
+language = Language(forms, types, written, constants, statement, ("ink", "Ink Margin", " paper ", "K-07", "ab", ""), loose=0)
+
+head = """run <- function(made) {
+  room <- rawConnection(raw(0), "wb")
+  sink(room); sink(room, type = "message")
+  failed <- tryCatch({ suppressWarnings(made()); NULL }, error = function(problem) class(problem)[1])
+  sink(type = "message"); sink()
+  bytes <- rawConnectionValue(room); close(room)
+  base::cat(if (is.null(failed)) paste0("=", paste(bytes, collapse = "")) else failed, "\\n", sep = "")
+}
+"""
+
+
+def made(seed, wanted):
+    """Requests, each with the line that asks."""
+    maker = Calls(seed + 1, language)
+    out = []
+    while len(out) < wanted:
+        request, variables = maker.case()
+        if any(v[1] == "w" and abs(int(v[2]["i32"])) > 10000 for v in variables):
+            continue
+        lets = "; ".join("%s <- %s" % (v[0], v[4]) for v in variables)
+        out.append((request, "run(function() { %s; %s })" % (lets, request["statement"])))
+    return out
