@@ -1,5 +1,5 @@
 #!/usr/bin/env python3
-"""Records what sprintf of GNU Octave prints.
+"""Records what sprintf of GNU Octave prints, and what whole calls print.
 
     tools/record/octave.py [SEED]           writes tests/vectors/octave.jsonl
     tools/record/octave.py --live SEED      fewer cases, to standard output
@@ -13,10 +13,11 @@ import subprocess
 import sys
 import tempfile
 
+import octave_calls
 from recording import Values, answered, needs, real_payload, write_cases
 
-count = 6000
-live_count = 2000
+count = 9000
+live_count = 3000
 root = pathlib.Path(__file__).resolve().parents[2]
 
 head = r"""1;
@@ -132,8 +133,12 @@ class Maker:
 
 
 def cases(seed, wanted):
-    maker = Maker(seed)
-    made = [maker.case() for _ in range(wanted + 50)]
+    third = wanted // 3
+    return asked(Maker(seed).case, wanted - third) + asked(octave_calls.Statements(seed).case, third)
+
+
+def asked(make, wanted):
+    made = [make() for _ in range(wanted + 50)]
     with tempfile.TemporaryDirectory() as folder:
         source = pathlib.Path(folder) / "record.m"
         source.write_text(head + "".join(call + ";\n" for _, call in made), encoding="utf-8")

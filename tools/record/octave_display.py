@@ -1,5 +1,5 @@
 #!/usr/bin/env python3
-"""Records how GNU Octave displays values under the settings of its session.
+"""Records how GNU Octave displays values under the settings of its session, and what it computes.
 
     tools/record/octave_display.py [SEED]           writes tests/vectors/octave-display.jsonl
     tools/record/octave_display.py --live SEED      fewer cases, to standard output
@@ -12,10 +12,11 @@ import subprocess
 import sys
 import tempfile
 
+import octave_calls
 from recording import Values, answered, needs, real_payload, write_cases
 
-count = 6000
-live_count = 2000
+count = 9000
+live_count = 3000
 root = pathlib.Path(__file__).resolve().parents[2]
 
 head = r"""1;
@@ -183,8 +184,10 @@ def special(line):
 
 
 def cases(seed, wanted):
+    third = wanted // 3
     maker = Maker(seed)
-    made = [maker.case() for _ in range(wanted)]
+    sessions = octave_calls.Sessions(seed)
+    made = [maker.case() for _ in range(wanted - third)] + [sessions.case() for _ in range(third)]
     with tempfile.TemporaryDirectory() as folder:
         source = pathlib.Path(folder) / "record.m"
         source.write_text(head + "".join(call + "\n" for _, call in made), encoding="utf-8")

@@ -243,6 +243,8 @@ Form form_of(const Array& array, const Settings& settings) {
         set_scaled(traits, form.spec);
       else
         set_plain(traits, form.spec);
+      // A range keeps a column for the sign of its step.
+      if (array.is_range && !traits.scaled && !traits.whole) ++form.spec.width;
       break;
   }
   if (traits.scaled && !traits.whole && digits != 0) {

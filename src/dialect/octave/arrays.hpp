@@ -39,6 +39,7 @@ struct Array {
   std::vector<double> reals;   // of f64 and f32, row by row
   std::vector<int128> wholes;  // of the others
   std::string text;            // of text, which has one row
+  bool is_range = false;       // made by from:to, and nothing done to it
 
   bool is_real() const { return type == Type::f64 || type == Type::f32; }
   bool is_empty() const { return rows == 0 || columns == 0; }

@@ -26,6 +26,7 @@
 #include "arrays.hpp"
 #include "dialects.hpp"
 #include "display_facts.hpp"
+#include "expressions.hpp"
 #include "session.hpp"
 
 namespace inky::inline v1 {
@@ -34,7 +35,7 @@ namespace octave {
 
 namespace {
 
-class Rendering {
+class Rendering final : private computed::Scope {
  public:
   Rendering(const TemplateContent& parsed, std::span<const Value> values, Output& out,
             Report* report)
@@ -44,7 +45,9 @@ class Rendering {
         named_(session_.names, values),
         by_name_(values),
         out_(out),
-        report_(report) {}
+        report_(report) {
+    for (const Value& value : values) given_.push_back(given_value(value));
+  }
 
   Outcome run() {
     const std::size_t start = out_.needed();
@@ -134,6 +137,10 @@ class Rendering {
   bool show(const Statement& statement) {
     Array array;
     if (!evaluate(statement.expression, array)) return false;
+    if (statement.kind == Statement::Kind::print) {
+      out_.append(array.text);
+      return true;
+    }
     if (statement.assigns) keep(statement.label, array);
     if (!statement.silent)
       out_.append(statement.kind == Statement::Kind::disp
@@ -144,6 +151,8 @@ class Rendering {
   }
 
   void keep(const std::string& name, const Array& array) {
+    std::erase_if(kept_values_, [&](const auto& known) { return known.first == name; });
+    kept_values_.emplace_back(name, value_of(array));
     for (auto& [known, kept] : kept_) {
       if (known != name) continue;
       kept = array;
@@ -174,8 +183,33 @@ class Rendering {
       case Expression::Kind::matrix:
         if (!make_matrix(expression, out)) return false;
         break;
+      case Expression::Kind::computed:
+        if (!compute(expression, out)) return false;
+        break;
     }
     return !expression.negative || negate(expression.span, out);
+  }
+
+  // The values that earlier statements kept, and those that are given.
+  const Value* find(std::string_view name) const override {
+    for (const auto& [known, value] : kept_values_) {
+      if (known == name) return &value;
+    }
+    const Value* value = display::is_constant(std::string(name)) ? nullptr : named_.find(name);
+    if (value == nullptr) value = by_name_.named(name);
+    return value == nullptr ? nullptr : &given_[static_cast<std::size_t>(value - values_.data())];
+  }
+
+  bool compute(const Expression& expression, Array& out) {
+    Expressions evaluator(*this, true);
+    Value value;
+    if (!evaluator.evaluate(expression.node, value)) {
+      trouble_ = computed::outcome_of(*evaluator.trouble());
+      return false;
+    }
+    if (!array_of(value, out)) return not_yet("such a value is", expression.span);
+    out.is_range = is_range(expression.node) && !out.is_scalar();
+    return true;
   }
 
   bool negate(Span span, Array& out) {
@@ -290,8 +324,7 @@ class Rendering {
       back += back.empty() ? "fixed_point_format(false)" : "; fixed_point_format(false)";
     }
     if (!on.empty())
-      note(Code::settings_left_on, "still set for what comes next: " + on + "; put back by " + back,
-           whole);
+      note(Code::settings_left_on, "still set afterwards: " + on + "; put back by " + back, whole);
   }
 
   const TemplateContent& parsed_;
@@ -306,6 +339,8 @@ class Rendering {
   std::string format_ = "the precision";  // the statement that set it last
   int shown_ = unset;                     // the value that the statement shows
   std::vector<std::pair<std::string, Array>> kept_;
+  std::vector<Value> given_;                                // the values, as expressions have them
+  std::vector<std::pair<std::string, Value>> kept_values_;  // the same, for expressions
 };
 
 class OctaveDisplay final : public family::ProgramDialect<Session> {

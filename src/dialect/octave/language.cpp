@@ -2,6 +2,7 @@
 
 #include "dialect/language_facts.hpp"
 #include "dialects.hpp"
+#include "expressions.hpp"
 
 namespace inky::inline v1 {
 
@@ -47,6 +48,8 @@ const LanguageFacts& octave_language_facts() {
           "for function global if otherwise parfor persistent return spmd switch try until "
           "unwind_protect unwind_protect_cleanup while",
       .dialects = dialects,
+      .prefixes = {"0b", "", "0x"},
+      .expressions = &octave::expression_form,
   };
   return facts;
 }

@@ -5,6 +5,7 @@
 #include <string>
 #include <vector>
 
+#include "../computed/tree.hpp"
 #include "../family/writing.hpp"
 #include "arrays.hpp"
 #include "inky_margin/dialect/dialect.hpp"
@@ -12,18 +13,19 @@
 namespace inky::inline v1::octave {
 
 struct Expression {
-  enum class Kind : std::uint8_t { literal, name, matrix, conversion };
+  enum class Kind : std::uint8_t { literal, name, matrix, conversion, computed };
   Kind kind = Kind::literal;
   Array literal;
   std::string name;
   bool negative = false;
   Type to = Type::f64;                        // of a conversion
   std::vector<std::vector<Expression>> rows;  // of a matrix; what is converted
+  computed::Node node;                        // of any other expression
   Span span;
 };
 
 struct Statement {
-  enum class Kind : std::uint8_t { set, show, disp };
+  enum class Kind : std::uint8_t { set, show, disp, print };
   Kind kind = Kind::set;
   std::string set;  // of a setting: its function
   std::vector<std::string> arguments;

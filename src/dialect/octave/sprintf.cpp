@@ -427,8 +427,10 @@ class Octave final : public family::PercentDialect {
     if (const Value* rare = find_rare(values)) return rare_value(*rare, facts().language);
     for (const Value& value : values) {
       if (!value.is(Type::list)) continue;
-      const auto items = value.as_list();
-      if (std::all_of(items.begin(), items.end(), is_numeric)) continue;
+      bool is_known = true;
+      for (std::size_t i = 0; i < count_of(value); ++i)
+        is_known = is_known && is_numeric(element_at(value, i));
+      if (is_known) continue;
       return Outcome::error({Code::not_supported_yet,
                              "a list of anything but numbers is not supported yet",
                              {0, parsed.source.size()},

@@ -23,6 +23,25 @@ std::optional<char> byte_of(const Value& value) {
   return static_cast<char>(low_half(whole));
 }
 
+std::size_t count_of(const Value& list) {
+  const auto items = list.as_list();
+  return is_matrix(list) ? items.size() * items[0].as_list().size() : items.size();
+}
+
+const Value& element_at(const Value& list, std::size_t number) {
+  const auto items = list.as_list();
+  return is_matrix(list) ? items[number % items.size()].as_list()[number / items.size()]
+                         : items[number];
+}
+
+bool is_matrix(const Value& list) {
+  const auto items = list.as_list();
+  if (items.empty() || !items[0].is(Type::list)) return false;
+  return std::all_of(items.begin(), items.end(), [&](const Value& row) {
+    return row.is(Type::list) && row.as_list().size() == items[0].as_list().size();
+  });
+}
+
 bool is_numeric(const Value& value) {
   return is_whole(value.type()) || is_real(value.type()) || value.is(Type::truth);
 }
@@ -81,12 +100,12 @@ const Value* Data::current() const {
   const Value& value = values_[at_];
   if (value.is(Type::nil)) return nullptr;
   if (!value.is(Type::list)) return &value;
-  return element_ < value.as_list().size() ? &value.as_list()[element_] : nullptr;
+  return element_ < count_of(value) ? &element_at(value, element_) : nullptr;
 }
 
 void Data::step() {
   const Value& value = values_[at_];
-  if (!value.is(Type::list) || ++element_ >= value.as_list().size()) leave();
+  if (!value.is(Type::list) || ++element_ >= count_of(value)) leave();
 }
 
 void Data::leave() {

@@ -21,6 +21,11 @@ struct Item {
 };
 
 bool is_numeric(const Value& value);
+// Whether a list is a matrix: rows of the same length.
+bool is_matrix(const Value& list);
+// The elements of a row, or of a matrix column by column.
+std::size_t count_of(const Value& list);
+const Value& element_at(const Value& list, std::size_t number);
 
 // The whole number 0 to 255 that s can write; nothing for others.
 std::optional<char> byte_of(const Value& value);
