@@ -233,7 +233,7 @@ TEST_CASE("a width that does not stay, and settings that do") {
       stream, "out << fixed << setprecision(2) << setfill('*') << left << hex << showpos << x",
       {value("1")}, {});
   CHECK(got.report.notes.back().message ==
-        "still set for what comes next: fixed, a precision of 2, the fill \"*\", left, hex, "
+        "still set afterwards: fixed, a precision of 2, the fill \"*\", left, hex, "
         "showpos; put back by out << defaultfloat << setprecision(6) << setfill(' ') << right << "
         "dec << noshowpos;");
 }

@@ -392,7 +392,7 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
     if (on.empty()) return;
     const std::string stream = chain_.stream.empty() ? "cout" : chain_.stream;
     note(Code::settings_left_on,
-         "still set for what comes next: " + on + "; put back by " + stream + back + ";",
+         "still set afterwards: " + on + "; put back by " + stream + back + ";",
          {0, parsed_.source.size()});
   }
 
