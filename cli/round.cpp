@@ -6,7 +6,9 @@
 #include "brief.hpp"
 #include "command.hpp"
 #include "contract/number_request.hpp"
+#include "contract/request.hpp"
 #include "contract/round_answer.hpp"
+#include "contract/write_answer.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 #include "screen.hpp"
 
@@ -94,13 +96,59 @@ std::string tie_sentence(const ExactDecimal& value, const Cut& cut, std::string_
          " the halfway point";
 }
 
-void put_dialects(Screen& screen) {
+// What a language prints of the number at these places; nothing where it has no such field.
+std::optional<std::string> printed_in(const Dialect& dialect, const Weighing& w, const Cut& cut) {
+  const std::optional<Type> type = type_named(w.format->name);
+  if (!cut.places || *cut.places < 0 || !type) return std::nullopt;
+  WriteRequest request;
+  const bool can_ask = !set_wish(request.wish, "kind", "real") &&
+                       !set_wish(request.wish, "places", std::to_string(*cut.places));
+  if (!can_ask) return std::nullopt;
+  request.value = Value::real(*type, w.bits);
+  if (settle(request, true)) return std::nullopt;
+  return written_in(dialect, request).text;
+}
+
+// Languages that print the same stand together, and among them those that round by the same rule.
+void put_dialects(Screen& screen, const Weighing& w, const Cut& cut) {
+  struct Group {
+    std::optional<std::string> text;
+    std::string rule;
+    std::string ids;
+  };
+  std::vector<Group> groups;
   for (const Dialect* dialect : all_dialects()) {
-    const DialectFacts& facts = dialect->facts();
-    if (facts.rounding.basis.empty()) continue;
-    screen.label(facts.id);
-    screen.paragraph("rounds " + std::string(name_of(facts.rounding.rule)) + ", on " +
-                     std::string(facts.rounding.basis));
+    const RoundingFact& fact = dialect->facts().rounding;
+    if (fact.basis.empty()) continue;
+    Group one{printed_in(*dialect, w, cut),
+              "round " + std::string(name_of(fact.rule)) + ", on " + std::string(fact.basis),
+              std::string(dialect->facts().id)};
+    const auto same = std::find_if(groups.begin(), groups.end(), [&](const Group& known) {
+      return known.text == one.text && known.rule == one.rule;
+    });
+    if (same == groups.end())
+      groups.push_back(std::move(one));
+    else
+      same->ids += ", " + one.ids;
+  }
+  std::vector<std::optional<std::string>> texts;
+  for (const Group& group : groups) {
+    if (std::find(texts.begin(), texts.end(), group.text) == texts.end())
+      texts.push_back(group.text);
+  }
+  for (const auto& text : texts) {
+    if (text) {
+      screen.label("prints");
+      screen.tinted(Tint::strong, shortened(*text));
+      screen.line();
+    }
+    for (const Group& group : groups) {
+      if (group.text != text) continue;
+      screen.label(text ? "in" : "others");
+      screen.paragraph(group.ids);
+      screen.label("");
+      screen.paragraph("they " + group.rule);
+    }
   }
 }
 
@@ -118,7 +166,7 @@ int round_screen(const std::string& number, const Weighing& w, const Cut& cut, c
   screen.line();
   put_table(screen, *w.stored, typed, cut);
   screen.line();
-  put_dialects(screen);
+  put_dialects(screen, w, cut);
   return write_out(screen.text()) ? done : bad_request;
 }
 

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "bases_screen.hpp"
 #include "brief.hpp"
 #include "inky_margin/text/columns.hpp"
 #include "number/bases.hpp"
@@ -73,13 +74,6 @@ std::string_view side(const ExactDecimal& error) {
 void put_encoding(Screen& screen, const Weighing& w) {
   put_bits(screen, w);
   put(screen, "hexfloat", hexadecimal_text(*w.format, w.bits));
-}
-
-// Up to 2^64 a whole number fits a line in every base.
-void put_bases(Screen& screen, std::optional<uint128> magnitude, bool negative) {
-  if (!magnitude || *magnitude >> 64 != 0) return;
-  for (const BaseDigits& one : in_bases(*magnitude))
-    put(screen, "base " + std::to_string(one.base), (negative ? "-" : "") + in_groups(one));
 }
 
 void put_neighbours(Screen& screen, const Weighing& w) {
@@ -170,7 +164,7 @@ void put_places(Screen& screen, const Weighing& w, int places) {
 void put_stored(Screen& screen, const Weighing& w, const WeighRequest& request) {
   put_encoding(screen, w);
   if (!w.stored) return;
-  put_bases(screen, whole_magnitude(w.real), w.real.negative && !w.real.is_zero());
+  put_bases(screen, whole_magnitude(w.real), w.real.negative && !w.real.is_zero(), request.base);
   screen.line();
   put_neighbours(screen, w);
   if (w.error) put_digits(screen, w);
@@ -290,7 +284,7 @@ void put_comparison(Screen& screen, const Comparison& comparison) {
   }
 }
 
-void put_whole(Screen& screen, const TypedNumber& number) {
+void put_whole(Screen& screen, const TypedNumber& number, int base) {
   const NumberType& type = *number.type;
   if (type.width == 0) return;
   screen.label("bits");
@@ -305,8 +299,7 @@ void put_whole(Screen& screen, const TypedNumber& number) {
     screen.tinted(Tint::field, digits.substr(at, 8), 2);
   }
   screen.line();
-  const auto bases = in_bases(number.bits);
-  put(screen, "", "0x" + bases[2].digits + ", 0o" + bases[1].digits);
+  put_bases(screen, number.bits, false, base);
   put(screen, "range", lowest_whole(type) + " to " + highest_whole(type));
   const std::string other = reinterpreted(number.bits, type);
   if (other != number.text) {
@@ -334,7 +327,7 @@ void put_evaluation(Screen& screen, const WeighRequest& request, const Evaluatio
     put_error(screen, evaluation.error, evaluation.error_ulps, real);
   }
   screen.line();
-  if (!real) return put_whole(screen, evaluation.result);
+  if (!real) return put_whole(screen, evaluation.result, request.base);
   put_stored(screen, weigh_stored(*evaluation.result.type->format, evaluation.result.bits),
              request);
 }

@@ -4,8 +4,10 @@
 #include <array>
 
 #include "answers.hpp"
+#include "language_literals.hpp"
 #include "number/bases.hpp"
 #include "number/fractions.hpp"
+#include "number/literal.hpp"
 #include "number/magnitude.hpp"
 
 namespace inky::inline v1 {
@@ -90,6 +92,24 @@ void write_bases(const Weighing& w, JsonWriter& out) {
   out.close_object();
 }
 
+// How each language writes the number: languages that write it alike, together.
+void write_literals(const Weighing& w, JsonWriter& out) {
+  const std::optional<uint128> magnitude = w.real.negative ? std::nullopt : whole_magnitude(w.real);
+  out.open_list("literals");
+  for (const WrittenAlike& one :
+       magnitude ? literals_of(*magnitude) : std::vector<WrittenAlike>()) {
+    out.open_object();
+    out.open_list("languages");
+    for (const std::string_view id : one.languages) out.text(id);
+    out.close_list();
+    out.member_or_null("binary", one.binary);
+    out.member_or_null("octal", one.octal);
+    out.member_or_null("hexadecimal", one.hexadecimal);
+    out.close_object();
+  }
+  out.close_list();
+}
+
 void write_fractions(const Weighing& w, JsonWriter& out) {
   out.open_list("fractions");
   for (const Fraction& fraction : best_fractions(w)) {
@@ -137,6 +157,7 @@ void write_number(const WeighRequest& request, const Weighing& w, Detail detail,
     }
     if (w.stored) write_magnitude(*w.stored, out);
     write_bases(w, out);
+    write_literals(w, out);
     write_fractions(w, out);
   }
   out.close_object();
@@ -224,18 +245,23 @@ void write_evaluation(const WeighRequest& request, const Evaluation& evaluation,
 }  // namespace
 
 Result<Weighed> weigh_given(const WeighRequest& request) {
-  const bool real = request.as == nullptr || request.as->is_real();
-  const BinaryFormat& format = request.as != nullptr && real ? *request.as->format : binary64;
+  const std::optional<Literal> literal =
+      request.base == 10 ? literal_in(request.text) : std::nullopt;
+  const std::string& text = literal ? literal->digits : request.text;
+  const NumberType* as = request.as;
+  if (as == nullptr && literal && !literal->type.empty()) as = number_type_named(literal->type);
+  const bool real = as == nullptr || as->is_real();
+  const BinaryFormat& format = as != nullptr && real ? *as->format : binary64;
   Weighed out;
-  if (real && request.base == 10) out.number = weigh(request.text, format);
+  if (real && request.base == 10) out.number = weigh(text, format);
   if (out.number) return out;
   EvaluationOptions options;
   options.reals = &format;
-  options.result = request.as;
+  options.result = as;
   options.base = request.base;
   options.overflow = request.overflow;
   options.names = request.names;
-  EvaluationAnswer answer = evaluate(request.text, options);
+  EvaluationAnswer answer = evaluate(text, options);
   if (answer.fault) {
     return number_error(answer.fault->over_limit ? Code::over_limit : Code::bad_value,
                         std::move(answer.fault->message), std::move(answer.fault->remedy),

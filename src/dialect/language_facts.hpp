@@ -51,6 +51,7 @@ struct LanguageFacts {
   // themselves.
   std::string_view reserved = {};
   std::span<const Dialect* const> dialects = {};
+  BasePrefixes prefixes = {};
   // Null: whole calls are not supported yet.
   const ExpressionForm* expressions = nullptr;
 };

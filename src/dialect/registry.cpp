@@ -51,7 +51,8 @@ std::span<const SourceLanguage> all_languages() {
   static const std::vector<SourceLanguage> languages = [] {
     std::vector<SourceLanguage> out;
     for (const LanguageFacts* facts : all_language_facts()) {
-      SourceLanguage one{facts->id, facts->name, facts->endings, facts->dialect, {}, facts->lexis};
+      SourceLanguage one{facts->id, facts->name,  facts->endings, facts->dialect,
+                         {},        facts->lexis, facts->prefixes};
       for (const CallFact& call : facts->calls) {
         one.calls.push_back({std::string(call.name), std::string(call.dialect), call.template_at,
                              call.shape, call.needs_values, call.names_locale, call.names_options});

@@ -6,15 +6,17 @@ namespace inky::inline v1 {
 
 std::vector<BaseDigits> in_bases(uint128 magnitude) {
   std::vector<BaseDigits> out;
-  for (const int base : {2, 8, 16}) {
-    WholeRoom room;
-    out.push_back({base, std::string(write_whole(magnitude, base, Letters::lower, room))});
-  }
+  for (const int base : {2, 8, 16}) out.push_back(in_base(magnitude, base));
   return out;
 }
 
+BaseDigits in_base(uint128 magnitude, int base) {
+  WholeRoom room;
+  return {base, std::string(write_whole(magnitude, base, Letters::lower, room))};
+}
+
 std::string in_groups(const BaseDigits& of) {
-  const std::size_t group = of.base == 8 ? 3 : 4;
+  const std::size_t group = of.base == 8 || of.base == 10 ? 3 : 4;
   std::string out;
   for (std::size_t i = 0; i < of.digits.size(); ++i) {
     if (i > 0 && (of.digits.size() - i) % group == 0) out += ' ';

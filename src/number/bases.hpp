@@ -19,8 +19,10 @@ struct BaseDigits {
 };
 // In base 2, 8 and 16, lower letters.
 std::vector<BaseDigits> in_bases(uint128 magnitude);
+// In one base. REQUIRES: from 2 to 36.
+BaseDigits in_base(uint128 magnitude, int base);
 
-// Digits in groups of four, of three in base 8, from the right: "1101 0101".
+// Digits in groups of four, of three in base 8 and 10, from the right: "1101 0101".
 std::string in_groups(const BaseDigits& of);
 
 // The magnitude of a real that is a whole number below 2^64.

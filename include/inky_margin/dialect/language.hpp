@@ -39,6 +39,16 @@ struct CallForm {
 
 struct Lexis;
 
+// What stands before the digits of a whole number in base 2, 8 and 16: "0b", "0o", "0x". Empty where
+// the language has no such literal.
+struct BasePrefixes {
+  std::string_view binary;
+  std::string_view octal;
+  std::string_view hexadecimal;
+
+  bool operator==(const BasePrefixes&) const = default;
+};
+
 struct SourceLanguage {
   std::string_view id;
   std::string_view name;
@@ -46,6 +56,7 @@ struct SourceLanguage {
   std::string_view dialect;  // of most of its calls
   std::vector<CallForm> calls;
   const Lexis* lexis;  // its comments, literals and names
+  BasePrefixes prefixes;
 };
 
 std::span<const SourceLanguage> all_languages();

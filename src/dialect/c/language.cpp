@@ -75,6 +75,7 @@ const LanguageFacts& c_language_facts() {
           "stdin stdout struct switch thread_local true typedef typeof typeof_unqual union "
           "unix unsigned void volatile while",
       .dialects = dialects,
+      .prefixes = {"0b", "0", "0x"},
       .expressions = &c_language::c_expressions,
   };
   return facts;

@@ -77,6 +77,7 @@ const LanguageFacts& cpp_language_facts() {
           "typeid typename typeof union unix unsigned using virtual void volatile wchar_t "
           "while xor xor_eq",
       .dialects = dialects,
+      .prefixes = {"0b", "0", "0x"},
       .expressions = &cpp_expressions,
   };
   return facts;

@@ -79,6 +79,7 @@ const LanguageFacts& csharp_language_facts() {
           "struct switch this throw true try typeof uint ulong unchecked unsafe ushort "
           "using var virtual void volatile when where while with yield",
       .dialects = dialects,
+      .prefixes = {"0b", "", "0x"},
       .expressions = &csharp::expression_form,
   };
   return facts;

@@ -77,6 +77,7 @@ const LanguageFacts& fsharp_language_facts() {
           "to trait true try type upcast use val virtual void volatile when while with "
           "yield",
       .dialects = dialects,
+      .prefixes = {"0b", "0o", "0x"},
   };
   return facts;
 }

@@ -84,6 +84,7 @@ const LanguageFacts& java_language_facts() {
           "synchronized this throw throws toString transient transitive true try uses var "
           "void volatile wait when while with yield",
       .dialects = dialects,
+      .prefixes = {"0b", "0", "0x"},
       .expressions = &java_language::expression_form,
   };
   return facts;

@@ -56,6 +56,7 @@ const LanguageFacts& lisp_language_facts() {
           "positive-single-float multiple-values-limit nil pi short-float-epsilon short- "
           "float-negative-epsilon single-float-epsilon single-float-negative-epsilon t",
       .dialects = dialects,
+      .prefixes = {"#b", "#o", "#x"},
   };
   return facts;
 }

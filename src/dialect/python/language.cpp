@@ -84,6 +84,7 @@ const LanguageFacts& python_language_facts() {
           "finally for from global if import in is lambda match nonlocal not or pass raise "
           "return try type while with yield",
       .dialects = dialects,
+      .prefixes = {"0b", "0o", "0x"},
       .expressions = &python::expression_form,
   };
   return facts;

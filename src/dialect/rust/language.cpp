@@ -75,6 +75,7 @@ const LanguageFacts& rust_language_facts() {
           "override priv pub ref return self static struct super trait true try type typeof "
           "union unsafe unsized use virtual where while yield",
       .dialects = dialects,
+      .prefixes = {"0b", "0o", "0x"},
       .expressions = &rust::expression_form,
   };
   return facts;

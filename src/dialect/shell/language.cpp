@@ -32,6 +32,7 @@ const LanguageFacts& shell_language_facts() {
       .calls = {},
       .reserved = "case do done elif else esac fi for function if in select then until while",
       .dialects = dialects,
+      .prefixes = {"", "0", "0x"},
   };
   return facts;
 }
