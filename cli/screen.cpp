@@ -43,17 +43,22 @@ void repeat(std::string& out, std::string_view text, std::size_t count) {
   for (; count > 0; --count) out += text;
 }
 
-// "└──1──┘" as wide as the stretch; its number only where there is room.
-std::string edge(std::size_t width, int field, const Marks& marks) {
-  const std::string number = std::to_string(field + 1);
+// "└──1──┘" as wide as the stretch, with the edges that are in this line; its number only where
+// there is room.
+std::string edge_of(const Stretch& stretch, const Look& look) {
+  const std::size_t width = columns_of(stretch.text);
+  if (stretch.field < 0 || (!stretch.begins && !stretch.ends)) return std::string(width, ' ');
+  const Marks& marks = marks_of(look);
+  const std::string number = std::to_string(stretch.field + 1);
+  if (width == 1 && !stretch.begins) return std::string(marks.right);
   if (width <= number.size()) return width == number.size() ? number : std::string(width, ' ');
-  std::string out(marks.left);
+  std::string out(stretch.begins ? marks.left : marks.middle);
   if (width < number.size() + 2) return out += number;
   const std::size_t rest = width - 2 - number.size();
   repeat(out, marks.middle, rest / 2);
   out += number;
   repeat(out, marks.middle, rest - rest / 2);
-  return out += marks.right;
+  return out += stretch.ends ? marks.right : marks.middle;
 }
 
 }  // namespace
@@ -142,11 +147,11 @@ void Screen::rule(std::size_t columns) {
 void Screen::edges(const std::vector<Stretch>& stretches) {
   label("");
   for (const Stretch& stretch : stretches) {
-    const std::size_t columns = columns_of(stretch.text);
+    const std::string text = edge_of(stretch, look_);
     if (stretch.field < 0)
-      put(std::string(columns, ' '));
+      put(text);
     else
-      tinted(Tint::field, edge(columns, stretch.field, marks_of(look_)), stretch.field);
+      tinted(Tint::field, text, stretch.field);
   }
   line();
 }
@@ -164,16 +169,30 @@ void Screen::with_faint_spaces(std::string_view text) {
   }
 }
 
-void Screen::stretches(const std::vector<Stretch>& stretches) {
-  std::size_t wide = 0;
-  for (const Stretch& stretch : stretches) wide += columns_of(stretch.text);
-  rule(wide);
-  label("");
-  for (const Stretch& stretch : stretches) {
-    tinted(stretch.field < 0 ? Tint::plain : Tint::field, stretch.text, stretch.field);
+void Screen::block(const std::vector<ScreenLine>& lines) {
+  std::size_t widest = 0;
+  for (const ScreenLine& one : lines) {
+    std::size_t wide = 0;
+    for (const Stretch& stretch : one.stretches) wide += columns_of(stretch.text);
+    widest = std::max(widest, wide);
   }
-  line();
-  edges(stretches);
+  const std::size_t end_width = columns_of(with_visible_spaces("\n", look_));
+  if (widest > end_width) rule(widest);
+  const auto edges_of = [&](const ScreenLine& one) {
+    std::string out;
+    for (const Stretch& stretch : one.stretches) out += edge_of(stretch, look_);
+    return out;
+  };
+  for (std::size_t i = 0; i < lines.size(); ++i) {
+    label(lines[i].label);
+    for (const Stretch& stretch : lines[i].stretches)
+      tinted(stretch.field < 0 ? Tint::plain : Tint::field, stretch.text, stretch.field);
+    line();
+    const std::string own = edges_of(lines[i]);
+    const bool has_edges = own.find_first_not_of(' ') != std::string::npos;
+    if (has_edges && (i + 1 == lines.size() || edges_of(lines[i + 1]) != own))
+      edges(lines[i].stretches);
+  }
 }
 
 void Screen::underlined(std::string_view source, const Span& span, std::string_view label_text) {

@@ -29,7 +29,15 @@ enum class Tint : std::uint8_t { plain, dim, strong, warm, good, field };
 // Text with spaces and unprintable characters made visible, and the field that made it.
 struct Stretch {
   std::string text;
-  int field = -1;  // -1: a literal
+  int field = -1;      // -1: a literal
+  bool begins = true;  // or the field began in a line above
+  bool ends = true;    // or it goes on in a line below
+};
+
+// A line of what is printed, and what stands at its left.
+struct ScreenLine {
+  std::vector<Stretch> stretches;
+  std::string label;
 };
 
 // Labels stand at the left; everything else begins in this column.
@@ -64,8 +72,9 @@ class Screen {
   void paragraph(std::string_view text) { wrapped(text, label_width, label_width); }
 
   void rule(std::size_t columns);
-  // One line of output: its stretches in the colours of their fields, and below it their edges.
-  void stretches(const std::vector<Stretch>& stretches);
+  // Lines of output under one ruler: their stretches in the colours of their fields. Edges stand
+  // below the last of lines that have the same ones, where a field begins or ends.
+  void block(const std::vector<ScreenLine>& lines);
   // The edges alone, under what was already written.
   void edges(const std::vector<Stretch>& stretches);
   // Text whose spaces show as faint marks.

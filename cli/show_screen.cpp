@@ -42,13 +42,13 @@ void put_source(Screen& screen, const ShowRequest& request, const Template& pars
 }
 
 // The output cut into stretches, and those into lines at each line end.
-std::vector<std::vector<Stretch>> lines_of(std::string_view text, const Report& report,
-                                           const Look& look) {
-  std::vector<std::vector<Stretch>> lines(1);
+std::vector<ScreenLine> lines_of(std::string_view text, const Report& report, const Look& look) {
+  std::vector<ScreenLine> lines(1);
   const auto add = [&](std::string_view part, int field) {
-    while (!part.empty()) {
+    for (bool begins = true; !part.empty(); begins = false) {
       const std::size_t end = std::min(part.find('\n'), part.size() - 1) + 1;
-      lines.back().push_back({with_visible_spaces(part.substr(0, end), look), field});
+      lines.back().stretches.push_back(
+          {with_visible_spaces(part.substr(0, end), look), field, begins, end == part.size()});
       if (part[end - 1] == '\n') lines.emplace_back();
       part.remove_prefix(end);
     }
@@ -60,9 +60,37 @@ std::vector<std::vector<Stretch>> lines_of(std::string_view text, const Report& 
     at = placed.output.to;
   }
   add(text.substr(at), unset);
-  if (lines.size() > 1 && lines.back().empty()) lines.pop_back();
+  if (lines.size() > 1 && lines.back().stretches.empty()) lines.pop_back();
   return lines;
 }
+
+// A field, as often as it was printed.
+struct ShownField {
+  int field = unset;
+  std::size_t times = 0;
+  std::size_t least = 0;
+  std::size_t most = 0;
+  std::vector<std::pair<std::string, std::string_view>> values;  // and their types
+  bool has_more = false;
+
+  void add(const Value& value) {
+    std::pair<std::string, std::string_view> one = {visible(describe(value)),
+                                                    name_of(value.type())};
+    constexpr std::size_t most_values = 6;
+    if (!values.empty() && values.back() == one) return;
+    if (values.size() < most_values)
+      values.push_back(std::move(one));
+    else
+      has_more = true;
+  }
+  // "5 bytes", "3 to 5 bytes, 4 times"
+  std::string told(const Dialect& dialect) const {
+    std::string out = least == most ? "" : std::to_string(least) + " to ";
+    out += unit_of(dialect, most);
+    if (times > 1) out += ", " + std::to_string(times) + " times";
+    return out;
+  }
+};
 
 void put_fields(Screen& screen, const ShowRequest& request, const Template& parsed,
                 std::string_view text, const Report& report) {
@@ -70,31 +98,48 @@ void put_fields(Screen& screen, const ShowRequest& request, const Template& pars
   for (const Field& field : parsed.fields())
     widest = std::max(widest, measure(visible(parsed.source_of(field)), WidthUnit::columns));
   widest = std::min<std::size_t>(widest, 44);
-  const auto told_of = [&](const PlacedField& placed) {
+  const auto size_of = [&](const PlacedField& placed) {
     const std::string_view made =
         text.substr(placed.output.from, placed.output.to - placed.output.from);
-    return unit_of(*request.dialect, measure(made, request.dialect->facts().width_unit));
+    return measure(made, request.dialect->facts().width_unit);
   };
   std::size_t longest = 10;
-  for (const PlacedField& placed : report.fields)
-    longest = std::max(longest, told_of(placed).size());
+  std::vector<ShownField> shown;
   for (const PlacedField& placed : report.fields) {
+    const auto known = std::find_if(shown.begin(), shown.end(), [&](const ShownField& one) {
+      return one.field == placed.field;
+    });
+    ShownField& one = known == shown.end() ? shown.emplace_back() : *known;
+    const std::size_t size = size_of(placed);
+    one.least = one.times == 0 ? size : std::min(one.least, size);
+    one.most = std::max(one.most, size);
+    one.field = placed.field;
+    ++one.times;
     const Field& field = parsed.fields()[static_cast<std::size_t>(placed.field)];
-    const std::string source = visible(parsed.source_of(field));
-    screen.label(std::to_string(placed.field + 1));
-    screen.tinted(Tint::field, source, placed.field);
-    const std::size_t wide = measure(source, WidthUnit::columns);
-    screen.put(std::string(wide < widest + 2 ? widest + 2 - wide : 1, ' '));
-    std::string told = told_of(placed);
     const Value* value =
         placed.computed ? &*placed.computed : value_of_field(field, placed, request.values);
-    if (value != nullptr) told.resize(longest, ' ');
+    if (value != nullptr) one.add(*value);
+  }
+  for (const ShownField& one : shown)
+    longest = std::max(longest, one.told(*request.dialect).size());
+  for (const ShownField& one : shown) {
+    const Field& field = parsed.fields()[static_cast<std::size_t>(one.field)];
+    const std::string source = visible(parsed.source_of(field));
+    screen.label(std::to_string(one.field + 1));
+    screen.tinted(Tint::field, source, one.field);
+    const std::size_t wide = measure(source, WidthUnit::columns);
+    screen.put(std::string(wide < widest + 2 ? widest + 2 - wide : 1, ' '));
+    std::string told = one.told(*request.dialect);
+    if (!one.values.empty()) told.resize(std::max(told.size(), longest), ' ');
     screen.put(told);
-    if (value != nullptr) {
-      screen.put("  from ");
-      screen.put(visible(describe(*value)));
-      screen.tinted(Tint::dim, " " + std::string(name_of(value->type())));
+    for (std::size_t i = 0; i < one.values.size(); ++i) {
+      screen.put(i == 0 ? "  from " : ", ");
+      screen.put(one.values[i].first);
+      const bool says_type =
+          i + 1 == one.values.size() || one.values[i].second != one.values[i + 1].second;
+      if (says_type) screen.tinted(Tint::dim, " " + std::string(one.values[i].second));
     }
+    if (one.has_more) screen.tinted(Tint::dim, ", ...");
     screen.line();
   }
 }
@@ -132,6 +177,7 @@ void put_texts(Screen& screen, std::string_view text, const Report& report, cons
     screen.line("no text at all: a vector among the values is empty");
   }
   int number = 0;
+  std::vector<ScreenLine> all;
   for (const Span& span : *report.texts) {
     Report own;
     for (const PlacedField& placed : report.fields) {
@@ -139,20 +185,12 @@ void put_texts(Screen& screen, std::string_view text, const Report& report, cons
       own.fields.push_back(
           {placed.field, {placed.output.from - span.from, placed.output.to - span.from}});
     }
-    screen.label("text");
-    screen.line(std::to_string(++number));
-    for (const auto& line : lines_of(text.substr(span.from, span.to - span.from), own, look))
-      screen.stretches(line);
+    std::vector<ScreenLine> lines =
+        lines_of(text.substr(span.from, span.to - span.from), own, look);
+    lines.front().label = "text " + std::to_string(++number);
+    for (ScreenLine& line : lines) all.push_back(std::move(line));
   }
-  screen.line();
-}
-
-// A line of nothing but its end needs no ruler.
-void put_line(Screen& screen, const std::vector<Stretch>& line, const Look& look) {
-  if (line.size() != 1 || line[0].text != with_visible_spaces("\n", look))
-    return screen.stretches(line);
-  screen.label("");
-  screen.tinted(line[0].field == unset ? Tint::plain : Tint::field, line[0].text, line[0].field);
+  screen.block(all);
   screen.line();
 }
 
@@ -165,7 +203,7 @@ void put_printed(Screen& screen, const ShowRequest& request, const Template& par
     screen.line("nothing");
     return;
   } else {
-    for (const auto& line : lines_of(text, report, look)) put_line(screen, line, look);
+    screen.block(lines_of(text, report, look));
     screen.line();
   }
   put_fields(screen, request, parsed, text, report);
@@ -239,7 +277,7 @@ void put_plain(Screen& screen, const Dialect& dialect, const Outcome& outcome,
     screen.label("prints");
     screen.line("nothing");
   } else if (outcome.prints()) {
-    for (const auto& line : lines_of(text, {}, screen.look())) screen.stretches(line);
+    screen.block(lines_of(text, {}, screen.look()));
   } else {
     screen.label("undefined");
     screen.paragraph(outcome.why());
