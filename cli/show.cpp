@@ -12,6 +12,7 @@
 #include "inky_margin/dialect/statement.hpp"
 #include "show_json.hpp"
 #include "show_screen.hpp"
+#include "text/ascii.hpp"
 #include "text/escape.hpp"
 #include "witness.hpp"
 
@@ -38,7 +39,8 @@ constexpr const char* show_examples = R"(Examples:
 Values: 42 (i32, or i64), 4.5 (f64), anything else text; a type after a colon
 decides: 255:u8, 1.1:f32, 'K':char, true:truth, nil:nil, "4.5":text,
 3-5i:complex, 2031-05-09T14:05:moment. [1, 2.5] is a list, (1, 2) a tuple,
-{mass: 12.5} a record, mass=2.5 a named value.
+{mass: 12.5} a record, mass=2.5 a named value. =9.55*0.76 is what the language
+makes of an expression, mass==2.5*3 one with a name.
 Exit status: 0 printed; 1 the language fails or leaves it undefined; 2 bad request.)";
 
 struct ShowOptions {
@@ -61,17 +63,38 @@ struct ShowOptions {
   bool ascii = false;
 };
 
-// The value texts, read; or the error printed.
-std::optional<std::vector<Value>> read_values(const std::vector<std::string>& texts) {
-  std::vector<Value> out;
-  for (const std::string& given : texts) {
-    const std::string text = unguarded(given);
-    Result<Value> value = read_value(text);
-    if (!value) {
-      fail(value.error(), text);
-      return std::nullopt;
+// "=9.55*0.76" and "price==9.55*0.76": where the expression in a value begins; 0: it is none.
+std::size_t expression_in(std::string_view text) {
+  std::size_t at = 0;
+  while (at < text.size() && is_word_part(text[at])) ++at;
+  if (at > 0 && (!is_word_start(text[0]) || text.substr(at, 1) != "=")) return 0;
+  if (at > 0) ++at;
+  return text.substr(at, 1) == "=" ? at + 1 : 0;
+}
+
+// The value texts, read; or the error printed. Expressions know the values by name, and what the
+// expressions before them came to.
+std::optional<std::vector<Value>> read_values(const Dialect& dialect,
+                                              const std::vector<std::string>& texts) {
+  std::vector<Value> out(texts.size());
+  std::vector<Value> known;
+  for (const bool computes : {false, true}) {
+    for (std::size_t i = 0; i < texts.size(); ++i) {
+      const std::string text = unguarded(texts[i]);
+      const std::size_t from = expression_in(text);
+      if ((from != 0) != computes) continue;
+      Result<Value> value = computes ? compute(dialect, std::string_view(text).substr(from), known)
+                                     : read_value(text);
+      if (!value) {
+        Error error = value.error();
+        error.span = {error.span.from + from, error.span.to + from};
+        fail(error, text);
+        return std::nullopt;
+      }
+      if (from > 1) value->set_name(text.substr(0, from - 2));
+      if (value->is_named()) known.push_back(*value);
+      out[i] = std::move(*value);
     }
-    out.push_back(std::move(*value));
   }
   return out;
 }
@@ -138,7 +161,7 @@ int show_plain(const ShowOptions& options, const Dialect& dialect) {
                  {},
                  "Give one value and no template."});
   }
-  const auto values = read_values(texts);
+  const auto values = read_values(dialect, texts);
   if (!values) return bad_request;
   if (!options.beside.empty()) {
     const auto others = dialects_listed(options.beside, &dialect);
@@ -225,7 +248,7 @@ int run_show(const ShowOptions& options) {
     const int status = take(rounding_given(**dialect, options.rounding));
     if (status != done) return status;
   }
-  auto values = read_values(options.values);
+  auto values = read_values(**dialect, options.values);
   if (!values) return bad_request;
   request.values = std::move(*values);
   request.is_statement = is_statement(*request.dialect, request.source);

@@ -39,9 +39,13 @@ TEST_CASE("the language of a call is seen from it, where only one has it") {
   CHECK(run_tool(R"(show --bare 'console.log(`${n > 1 ? "lots" : "lot"}`)' n=2)").out == "lots\n");
   CHECK(run_tool(R"(show --bare 'println!("{:>5}|{x:.1}", n + 1);' n=2 x=2.5)").out ==
         "    3|2.5\n");
-  const Ran octave = run_tool(R"(show --in octave 'printf("%d", n)' 7)");
-  CHECK(octave.status == 2);
-  CHECK_THAT(octave.err, Catch::Contains("whole calls of GNU Octave are not supported yet"));
+  CHECK(run_tool(R"(show --bare 'disp(355/113)')").out == "3.1416\n");
+  CHECK(run_tool(R"(show --bare 'cat(round(x, 1), "\n")' x=2.55)").out == "2.5 \n");
+  CHECK(run_tool(R"(show --bare 'String line = String.format("%03d", n);' n=7)").out == "007");
+  CHECK(run_tool(R"(show --bare '$out .= sprintf("%.1f", $x);' x=2.55)").out == "2.5");
+  const Ran fsharp = run_tool(R"(show --in fsharp 'printf("%d") n' 7)");
+  CHECK(fsharp.status == 2);
+  CHECK_THAT(fsharp.err, Catch::Contains("whole calls of F# are not supported yet"));
 }
 
 TEST_CASE("a call without values is explained in words") {
@@ -94,4 +98,25 @@ TEST_CASE("a call that cannot be read is an error at its place") {
   const Ran open = run_tool(R"(show 'printf("%d", n' 7)");
   CHECK(open.status == 2);
   CHECK_THAT(open.err, Catch::Contains("a closing ) is missing"));
+}
+
+TEST_CASE("a value may be an expression of the language") {
+  CHECK(run_tool(R"(show --bare '%.2f' '=9.55*0.76')").out == "7.26");
+  CHECK(run_tool(R"(show --bare '%d|%d' '=7/2' =-7%4)").out == "3|-3");
+  CHECK(run_tool(R"(show --bare --in python '{:.3f}|{a}' =1/3 'a==2**70 + n' n=1)").out ==
+        "0.333|1180591620717411303425");
+  CHECK(run_tool(R"(show --bare --in python '{n}|{m:.3f}' n=2 m==n/3)").out == "2|0.667");
+  CHECK(run_tool(R"(show --bare --in javascript '${x}' 'x==Math.max(1, 2) + "a"')").out == "2a");
+  CHECK(run_tool(R"(show --bare --in r '%s' '=paste0("a", 1:2)')").out == "a1\na2\n");
+  // In quotes it is a text, and so is what has no second sign.
+  CHECK(run_tool(R"(show --bare '%s' '"=1+1":text')").out == "=1+1");
+  const Ran missing = run_tool(R"(show '%d' '=n + 1')");
+  CHECK(missing.status == 2);
+  CHECK_THAT(missing.err, Catch::Contains("=n + 1\n"));
+  const Ran zero = run_tool(R"(show --in python '{}' '=1//0')");
+  CHECK(zero.status == 2);
+  CHECK_THAT(zero.err, Catch::Contains("ZeroDivisionError"));
+  const Ran lisp = run_tool(R"(show --in lisp '~a' '=1+1')");
+  CHECK(lisp.status == 2);
+  CHECK_THAT(lisp.err, Catch::Contains("not supported yet"));
 }
