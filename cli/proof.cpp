@@ -38,6 +38,7 @@ constexpr const char* proof_examples = R"(Examples:
   inky proof --as c --native-padding demo/batches.toml   and where C's own padding breaks it
   inky proof --beside c,java demo/batches.toml       what two languages print differently
   inky proof --emit rust demo/batches.toml           the program that prints it
+  inky proof --emit c --statements demo/batches.toml     what you paste into your own
   inky proof --witness demo/batches.toml             every language's program, really run
   inky proof demo/batches.csv                        data alone, every column
   inky proof demo/batches.csv --column code --column 'mass kind=real places=1' --set 'gap= | '
@@ -54,6 +55,7 @@ struct ProofOptions {
   std::string beside;
   bool native_padding = false;
   bool data_file = false;
+  bool statements = false;
   bool witness = false;
   bool require = false;
   bool no_cache = false;
@@ -175,9 +177,14 @@ Result<Style> style_of(const ProofOptions& options) {
 
 int run_programs(const ProofOptions& options, const Sheet& sheet, const Table& table,
                  const std::string& path) {
-  ProgramRequest request{
-      {}, options.native_padding, options.bare, options.json, options.require, !options.no_cache,
-      {}};
+  ProgramRequest request{{},           options.native_padding, options.bare,
+                         options.json, options.require,        !options.no_cache,
+                         {},           options.statements};
+  if (options.statements && (options.emit.empty() || options.data_file))
+    return fail({Code::bad_option,
+                 "--statements is for the rows of a program that you have",
+                 {},
+                 "Give it with --emit, and without --data-file."});
   std::string list = !options.emit.empty() ? options.emit : options.as;
   if (!options.beside.empty()) list += (list.empty() ? "" : ",") + options.beside;
   if (list.empty()) list = "all";
@@ -223,7 +230,8 @@ int fail_strictly(const Finding& finding) {
 }
 
 bool asks_languages(const ProofOptions& options) {
-  return !options.as.empty() || !options.emit.empty() || !options.beside.empty() || options.witness;
+  return !options.as.empty() || !options.emit.empty() || !options.beside.empty() ||
+         options.witness || options.statements;
 }
 
 // A sheet that is data is shown as it is, or by the columns that were named.
@@ -371,6 +379,8 @@ Action add_proof(Command& tool) {
   command.takes("--emit", options->emit, "The program that prints it", "DIALECT");
   command.flag("--data-file", options->data_file,
                "With --emit: the program reads the data from its file");
+  command.flag("--statements", options->statements,
+               "With --emit: the statements of the lines alone, for a program of yours");
   command.flag("--native-padding", options->native_padding,
                "Texts are padded by the language, whatever its widths count");
   command.flag("--witness", options->witness,

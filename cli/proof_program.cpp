@@ -153,9 +153,10 @@ std::string counted(std::size_t count, const char* what) {
 
 Result<TableProgram> program_of(const ProgramRequest& request, const Dialect& dialect,
                                 const Sheet& sheet, const Table& table) {
-  return write_table_program(
-      dialect, sheet, table,
-      {.native_padding = request.native_padding, .data_file = request.data_file});
+  return write_table_program(dialect, sheet, table,
+                             {.native_padding = request.native_padding,
+                              .data_file = request.data_file,
+                              .statements_alone = request.statements});
 }
 
 std::string label_of(LineKind kind, std::size_t line) {

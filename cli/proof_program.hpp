@@ -23,7 +23,8 @@ struct ProgramRequest {
   bool json = false;
   bool require = false;
   bool cache = true;
-  std::string data_file;  // that the program reads; empty: the rows stand in it
+  std::string data_file;    // that the program reads; empty: the rows stand in it
+  bool statements = false;  // nothing but the statements of its lines
 };
 
 // The dialects of a list such as "c,python", or all that have a program; an error names the place.

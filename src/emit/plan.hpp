@@ -30,6 +30,7 @@ struct PlannedItem {
   std::size_t from = 0;  // of the rows, half-open
   std::size_t to = 0;
   std::string line;
+  LineKind kind = LineKind::row;
 };
 
 struct Plan {
@@ -41,6 +42,7 @@ struct Plan {
   std::size_t rows = 0;
   std::vector<PlannedItem> items;
   std::string data_file;  // empty: the rows stand in the program
+  bool statements_alone = false;
 
   // The parts of the template that prints columns `from` to `to`, half-open, of a row; what shows a
   // column is named by `name_of`.

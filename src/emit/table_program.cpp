@@ -58,6 +58,7 @@ class Planner {
           const TableProgramOptions& options)
       : sheet_(sheet), table_(table), options_(options) {
     plan_.dialect = &dialect;
+    plan_.statements_alone = options.statements_alone;
     plan_.form = dialect.facts().forms.table;
   }
 
@@ -413,7 +414,7 @@ class Planner {
         }
         add_row(row++);
       } else {
-        plan_.items.push_back({false, 0, 0, line.text});
+        plan_.items.push_back({false, 0, 0, line.text, line.kind});
       }
       out.lines.push_back(std::move(printed));
     }
@@ -422,15 +423,23 @@ class Planner {
 
   void add_row(std::size_t row) {
     if (plan_.items.empty() || !plan_.items.back().is_rows)
-      plan_.items.push_back({true, row, row, {}});
+      plan_.items.push_back({true, row, row, {}, LineKind::row});
     plan_.items.back().to = row + 1;
   }
 
   // Nothing is left to the language but to print.
   Result<TableProgram> finish_as_lines() {
+    if (options_.statements_alone)
+      return Error{
+          Code::not_supported_yet,
+          "a statement of " + std::string(plan_.dialect->facts().language) +
+              " that prints a row of this sheet is not supported yet: a row would not come "
+              "out right in fields",
+          {},
+          "Leave --statements out: the whole program prints the lines."};
     TableProgram out;
     for (const ProofLine& line : proof_.lines) {
-      plan_.items.push_back({false, 0, 0, line.text});
+      plan_.items.push_back({false, 0, 0, line.text, line.kind});
       out.lines.push_back({line.kind, line.line, line.text, {}});
     }
     plan_.rows = 0;

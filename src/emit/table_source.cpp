@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "dialect/language_facts.hpp"
 #include "dialect/program_form.hpp"
 #include "inky_margin/carry/carry.hpp"
 #include "inky_margin/text/columns.hpp"
@@ -36,6 +37,7 @@ class SourceWriter {
       : plan_(plan), form_(*plan.form), line_limit_(line_limit) {}
 
   Result<std::string> write() {
+    if (plan_.statements_alone) return write_statements_alone();
     const auto parts = std::count_if(plan_.items.begin(), plan_.items.end(),
                                      [](const PlannedItem& item) { return item.is_rows; });
     const bool has_rows = parts > 0;
@@ -63,6 +65,27 @@ class SourceWriter {
   }
 
  private:
+  // Headings and rules, the statement of a row where the rows are, and a rule at the end.
+  Result<std::string> write_statements_alone() {
+    std::string helping;
+    for (const PadForm* helper : helpers()) helping += std::string(helper->source) + "\n";
+    std::string out;
+    bool has_row = false;
+    for (const PlannedItem& item : plan_.items) {
+      const bool is_of_data = item.kind == LineKind::subtotal || item.kind == LineKind::total ||
+                              item.kind == LineKind::continued;
+      const bool is_last_rule = has_row && &item == &plan_.items.back();
+      if (item.is_rows && !has_row)
+        out += statements(0);
+      else if (!item.is_rows && !is_of_data &&
+               (!has_row || (is_last_rule && item.kind == LineKind::rule)))
+        write_line(item.line, out);
+      has_row = has_row || item.is_rows;
+    }
+    if (error_) return std::move(*error_);
+    return remarks_of() + helping + out;
+  }
+
   // With empty lines between those that are not empty.
   static std::string in_sections(const std::vector<std::string>& sections) {
     std::string out;
@@ -304,13 +327,23 @@ class SourceWriter {
     return out;
   }
 
+  // A variable of the reader's program.
+  std::string variable(const std::string& name) const {
+    const LanguageFacts* language = language_facts_of(*plan_.dialect);
+    const bool has_grammar = language != nullptr && language->expressions != nullptr &&
+                             language->expressions->grammar != nullptr;
+    return has_grammar ? std::string(language->expressions->grammar->prefix_of_names) + name : name;
+  }
+
   std::string cell_name(std::size_t index, bool is_text) const {
+    if (plan_.statements_alone) return variable(plan_.columns[index].name);
     const bool own = is_text && !form_.text_name.empty();
     const std::string named =
         filled(own ? form_.text_name : form_.cell_name, "@N", plan_.columns[index].name);
     return filled(named, "@I", std::to_string(place_of(index)));
   }
   std::string count_name(std::size_t index) const {
+    if (plan_.statements_alone) return variable(columns_name(plan_.columns[index]));
     const std::string named = filled(form_.cell_name, "@N", columns_name(plan_.columns[index]));
     return filled(named, "@I", std::to_string(place_of(index) + 1));
   }
@@ -408,7 +441,7 @@ class SourceWriter {
       // A line end has no columns, and stands with what is before it.
       if (rest.size() == piece.size() + 1) piece = rest;
       out += indented(filled(form_.write, "@L", literal(Value::text(std::string(piece)))),
-                      form_.main_indent);
+                      plan_.statements_alone ? 0 : form_.main_indent);
       rest.remove_prefix(piece.size());
     }
   }

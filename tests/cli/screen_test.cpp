@@ -31,14 +31,41 @@ TEST_CASE("spaces and line ends are made visible") {
 
 TEST_CASE("edges stand under their fields, however narrow") {
   const auto stretches = [](Screen& screen) {
-    screen.stretches(
-        {{"1", 0}, {"|", -1}, {"22", 1}, {"333", 2}, {"墨汁", 3}, {"", 4}, {"1234567890", 10}});
+    screen.block(
+        {{{{"1", 0}, {"|", -1}, {"22", 1}, {"333", 2}, {"墨汁", 3}, {"", 4}, {"1234567890", 10}},
+          ""}});
   };
   CHECK(drawn(plain, stretches) ==
         "            ────┴────1────┴────2─\n"
         "            1|22333墨汁1234567890\n"
         "            1 └2└3┘└4─┘└───11───┘\n");
   CHECK(drawn(ascii, stretches).ends_with("            1 \\2\\3/\\4-/\\---11---/\n"));
+}
+
+TEST_CASE("lines stand under one ruler, with edges where fields begin and end") {
+  const auto lines = [](Screen& screen) {
+    screen.block({{{{"ab", 0}, {"⏎", -1}}, "text 1"},
+                  {{{"cd", 0}, {"⏎", -1}}, "text 2"},
+                  {{{"one⏎", 1, true, false}}, ""},
+                  {{{"two⏎", 1, false, false}}, ""},
+                  {{{"three", 1, false, true}}, ""},
+                  {{{"end⏎", -1}}, ""}});
+  };
+  CHECK(drawn(plain, lines) ==
+        "            ────┴\n"
+        "  text 1    ab⏎\n"
+        "  text 2    cd⏎\n"
+        "            └1 \n"
+        "            one⏎\n"
+        "            └2──\n"
+        "            two⏎\n"
+        "            three\n"
+        "            ──2─┘\n"
+        "            end⏎\n");
+  // A line of nothing but its end needs no ruler.
+  CHECK(drawn(plain, [](Screen& screen) {
+          screen.block({{{{"⏎", -1}}, ""}});
+        }) == "            ⏎\n");
 }
 
 TEST_CASE("a span is underlined where it stands, in columns, on its own line") {

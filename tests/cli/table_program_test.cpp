@@ -144,3 +144,45 @@ TEST_CASE("table programs print what was said of them, asked anew") {
     }
   }
 }
+
+TEST_CASE("statements alone print a row of one's own variables, asked anew") {
+  const std::string sheet =
+      "rule = \"-\"\n[[column]]\nfrom = \"code\"\nheading = \"Batch\"\nwidth = 6\n"
+      "[[column]]\nfrom = \"mass\"\nheading = \"Mass\"\nkind = \"real\"\nplaces = 2\nwidth = 8\n";
+  const support::Ran pieces =
+      support::run_tool("proof --emit c --statements " INKY_SOURCE_DIR "/demo/batches.toml");
+  CHECK(pieces.out.find("printf(\"%-5s") != std::string::npos);
+  CHECK(pieces.out.find("main") == std::string::npos);
+  const std::string folder = INKY_BUILD_DIR "/statements";
+  std::filesystem::create_directories(folder);
+  support::write_file(folder + "/own.toml", sheet);
+  support::write_file(folder + "/own.csv", "code,mass\nK-07,12.25\nM-1,0.5\n");
+  const std::string wanted = "Batch       Mass\n------  --------\nK-07       12.25\n";
+  struct Case {
+    const char* dialect;
+    const char* variables;
+  };
+  for (const Case& one :
+       {Case{"python", "code = \"K-07\"\nmass = 12.25\n"},
+        Case{"php", "<?php $code = \"K-07\"; $mass = 12.25;\n"},
+        Case{"javascript", "const code = \"K-07\", mass = 12.25;\n"},
+        Case{"octave", "1;\ncode = \"K-07\"; mass = 12.25;\n"},
+        Case{"r", "code <- \"K-07\"; mass <- 12.25\n"},
+        Case{"lisp", "(defparameter code \"K-07\") (defparameter mass 12.25d0)\n"}}) {
+    INFO(one.dialect);
+    const support::Ran ran =
+        support::run_tool("proof --emit " + std::string(one.dialect) + " --statements " + folder +
+                          "/own.toml " + folder + "/own.csv");
+    CHECK(ran.err.empty());
+    CHECK(ran.out.find("12.25") == std::string::npos);
+    const toolchain::Toolchain* known = toolchain::toolchain_of(one.dialect);
+    if (!toolchain::find_toolchain(*known)) continue;
+    const toolchain::Witness witness = toolchain::run_program(*known, one.variables + ran.out, {});
+    INFO(witness.messages);
+    CHECK(witness.output == wanted);
+  }
+  const support::Ran alone =
+      support::run_tool("proof --statements " INKY_SOURCE_DIR "/demo/batches.toml");
+  CHECK(alone.status == 2);
+  CHECK(alone.err.find("--emit") != std::string::npos);
+}

@@ -3,6 +3,7 @@
 #include "number/literal.hpp"
 
 #include <catch2/catch.hpp>
+#include <charconv>
 #include <string>
 
 #include "support/random_values.hpp"

@@ -25,6 +25,9 @@ struct TableProgramOptions {
   // The program reads the rows from this file of CSV, which the table was read from; empty: they
   // stand in it. For languages that read CSV themselves, and tables whose cells are what is typed.
   std::string data_file = {};
+  // What one pastes into a program of one's own, and nothing around it: the heading, the rules, and
+  // the statement that prints a row, in which each column is a variable of its name.
+  bool statements_alone = false;
 };
 
 // How a column of the sheet is printed.
