@@ -299,7 +299,13 @@ void put_whole(Screen& screen, const TypedNumber& number, int base) {
     screen.tinted(Tint::field, digits.substr(at, 8), 2);
   }
   screen.line();
-  put_bases(screen, number.bits, false, base);
+  if (number.text[0] != '-') {
+    put_bases(screen, number.bits, false, base);
+  } else {
+    // The bits, as programs write them.
+    for (const BaseDigits& one : in_bases(number.bits))
+      put(screen, "base " + std::to_string(one.base), in_groups(one));
+  }
   put(screen, "range", lowest_whole(type) + " to " + highest_whole(type));
   const std::string other = reinterpreted(number.bits, type);
   if (other != number.text) {

@@ -57,6 +57,8 @@ std::size_t behind_assignment(std::string_view source) {
   const std::string_view rest = source.substr(at);
   // x <- paste0(...)
   if (rest.starts_with('-') && at > start && source[at - 1] == '<') return at + 1;
+  // Comparisons are none.
+  if (at > start && (source[at - 1] == '<' || source[at - 1] == '>')) return 0;
   const std::size_t size =
       rest.starts_with("+=") || rest.starts_with(".=")                               ? 2
       : rest.starts_with('=') && rest.size() > 1 && rest[1] != '=' && rest[1] != '>' ? 1

@@ -221,7 +221,7 @@ TEST_CASE("expressions, whole types and places by JSON") {
   const json whole_bases = json::parse(support::run_tool("weigh --json -- -213").out)["bases"];
   CHECK(whole_bases == json{{"2", "-11010101"}, {"8", "-325"}, {"16", "-d5"}});
   const std::string bases = support::run_tool("weigh 213").out;
-  CHECK(bases.find("  base 2    1101 0101\n  base 8    325\n  base 16   d5\n") !=
+  CHECK(bases.find("  base 2    1101 0101\n  base 8    325\n  base 10   213\n  base 16   d5\n") !=
         std::string::npos);
   CHECK(support::run_tool("weigh 0xfffe --as i16").out.find("\n            0xfffe, 0o177776\n") !=
         std::string::npos);

@@ -107,9 +107,9 @@ TEST_CASE("Octave's display: failures by name, and where") {
                    {"'ink", {}, at_compile, "parse error", "closing quote", {0, 4}},
                    {"disp(1) disp(2)", {}, at_compile, "parse error", "a statement ends", {8, 9}},
                });
-  for (const char* source : {"x + 1", "x(1)", "x'", "sum(x)", "1:3", "format bit", "(x)", "0x1F",
-                             "3i", "[x, 1 - 2]", "x.y", "{1}", "hold on", "int8(x) * 2", "\"\\q\"",
-                             "output_precision(0)", "-int8(5)", "[1, true]"}) {
+  for (const char* source :
+       {"format bit", "0x1F", "3i", "x.y", "{1}", "hold on", "\"\\q\"", "5:1", "x(0.5)",
+        "f = @(x) x", "inv(2)", "output_precision(0)", "[1, true]"}) {
     INFO(source);
     const support::Answer got = support::answer(display, source, {value("x=1")}, {});
     REQUIRE(got.outcome.kind() == Outcome::Kind::error);

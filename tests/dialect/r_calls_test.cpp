@@ -76,3 +76,27 @@ TEST_CASE("whole calls of R print what R prints") {
   };
   support::check_calls("r", calls);
 }
+
+TEST_CASE("formatC in significant digits, and zeros that are dropped") {
+  const std::vector<PrintingCall> calls = {
+      {"cat(formatC(3.14159, digits = 3, format = \"fg\"))", {}, "3.14"},
+      {"cat(formatC(c(1e6, 0.000012345, 0, 99999), digits = 3, format = \"fg\", flag = \"#\", "
+       "big.mark = \",\"))",
+       {},
+       "1,000,000 0.0000123 0 100,000"},
+      {"cat(formatC(2.50, format = \"f\", digits = 2, drop0trailing = TRUE))", {}, "2.5"},
+      {"cat(formatC(c(1.5, 10, 100.25), format = \"f\", digits = 3, drop0trailing = TRUE, width = "
+       "9))",
+       {},
+       "    1.5    10   100.25"},
+      {"cat(format(c(1.5, 10, 100), nsmall = 2, drop0trailing = TRUE))", {}, "  1.5  10 100"},
+      {"cat(formatC(1234.5, format = \"f\", digits = 1, decimal.mark = \",\", big.mark = \".\"))",
+       {},
+       "1.234,5"},
+      {"cat(formatC(1e10, format = \"e\", digits = 3, drop0trailing = TRUE))", {}, "1.000e+10"},
+      {"cat(prettyNum(c(123456, 1.50), big.mark = \",\", drop0trailing = TRUE))",
+       {},
+       "123,456 1.5"},
+  };
+  support::check_calls("r", calls);
+}

@@ -97,9 +97,8 @@ TEST_CASE("R's format: failures by name, and where") {
           {"format(\"ink)", {}, at_compile, "parse error", "closing quote", {7, 12}},
           {"format(12x)", {}, at_compile, "parse error", "no number of R", {7, 10}},
       });
-  for (const char* source : {"sprintf(\"%d\", 1)", "format(round(1))", "format(x + 1)",
-                             "format(x[1])", "format(1:3)", "format(1, drop0trailing = TRUE)",
-                             "formatC(1, format = \"fg\")", "format(1, zero.print = 0)",
+  for (const char* source : {"sprintf(\"%d\", 1)", "format(list(1))", "format(sd(x))",
+                             "format(x$a)", "format(function(x) x)", "format(1, zero.print = 0)",
                              "prettyNum(\"12\", big.mark = \",\")", "format(1); format(2)"}) {
     INFO(source);
     const support::Answer got = support::answer(format, source, {value("x=1")}, {});

@@ -103,6 +103,8 @@ class Maker:
             out.append("big.mark = %s" % r.choice(['","', '" "', '"\'"', "','"]))
             if r.random() < 0.2:
                 out.append("big.interval = %s" % r.choice([2, 3, 4]))
+        if r.random() < 0.1 and kind == "number":
+            out.append("drop0trailing = TRUE")
         if r.random() < 0.1:
             out.append("trim = %s" % r.choice(["TRUE", "FALSE"]))
         if r.random() < 0.05 and kind == "number":
@@ -118,11 +120,15 @@ class Maker:
         if r.random() < 0.6:
             out.append("width = %s" % r.choice([1, 4, 8, 10, 12, 20, -8, 0]))
         if r.random() < 0.6 and kind != "text":
-            out.append('format = "%s"' % r.choice("fffeEgGddz" if r.random() < 0.2 else "fffeEgGd"))
+            out.append('format = "%s"' % r.choice("fffeEgGddz" if r.random() < 0.2 else ["f", "f", "f", "e", "E", "g", "G", "d", "fg", "fg"]))
         if r.random() < 0.5:
             out.append('flag = "%s"' % r.choice(["0", "-", "+", " ", "#", "-+", "0+", "x", "+#"]))
         if r.random() < 0.15 and kind == "number":
             out.append('big.mark = ","')
+        if r.random() < 0.12 and kind == "number":
+            out.append("drop0trailing = %s" % r.choice(["TRUE", "TRUE", "FALSE"]))
+        if r.random() < 0.08 and kind == "number":
+            out.append('decimal.mark = ","')
         if r.random() < 0.08 and kind == "number":
             out.append('mode = "%s"' % r.choice(["double", "integer", "real", "character"]))
         return out

@@ -196,7 +196,7 @@ bool Expressions::range(const Node& node, Value& out) {
   if (!(count <= most) || !std::isfinite(from) || step == 0 || !std::isfinite(step))
     return not_yet("such a range is", node);
   Array made;
-  made.columns = std::max(0, static_cast<int>(count));
+  made.columns = count < 1 ? 0 : static_cast<int>(count);
   for (int i = 0; i < made.columns; ++i) {
     const double next = from + i * step;
     made.reals.push_back(step > 0 ? std::min(next, to) : std::max(next, to));

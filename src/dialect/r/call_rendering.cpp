@@ -209,6 +209,16 @@ bool CallRendering::take_x(Vector& out) {
   return take_vector(*matched_[0], out);
 }
 
+bool CallRendering::take_truth(std::size_t at, bool& out) {
+  if (matched_[at] == nullptr) return true;
+  Vector vector;
+  if (!take_vector(*matched_[at], vector)) return false;
+  if (vector.items.size() != 1 || !vector.items[0].is(Type::truth))
+    return not_yet("such a truth value here is", matched_[at]->span);
+  out = vector.items[0].as_whole() != 0;
+  return true;
+}
+
 bool CallRendering::take_marks(std::size_t mark, std::size_t interval, std::size_t point,
                                Marks& out) {
   std::optional<int> size;
@@ -245,7 +255,12 @@ bool CallRendering::format_texts(const Vector& x, int width, std::string_view ju
 void CallRendering::mark(const Marks& marks, bool common, std::vector<std::string>& texts) const {
   bool longer = false;
   for (std::string& text : texts) {
-    const std::size_t added = put_marks(marks, text);
+    const std::size_t before = text.size();
+    // R takes the text apart at its point, and one with nothing behind it is lost.
+    if (text.ends_with(marks.point)) text.pop_back();
+    if (!marks.mark.empty()) put_marks(marks, text);
+    if (marks.drops_zeros) drop_zeros(marks.point, text);
+    const std::size_t added = text.size() > before ? text.size() - before : 0;
     longer |= added > 0;
     if (common) continue;
     const std::size_t blanks = std::min(text.find_first_not_of(' '), text.size());

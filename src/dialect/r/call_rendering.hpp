@@ -85,6 +85,8 @@ class CallRendering {
 
   bool take_x(Vector& out);
 
+  // TRUE or FALSE; what stays as it is where the argument is left out.
+  bool take_truth(std::size_t at, bool& out);
   bool take_marks(std::size_t mark, std::size_t interval, std::size_t point, Marks& out);
 
   // ---- What the calls share ----

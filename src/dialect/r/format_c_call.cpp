@@ -1,6 +1,7 @@
 // formatC() of R, which hands each element to the C library: the dialect c.
 
 #include <algorithm>
+#include <bit>
 #include <cmath>
 
 #include "../c/dialects.hpp"
@@ -8,6 +9,7 @@
 #include "../family/values.hpp"
 #include "call_rendering.hpp"
 #include "inky_margin/number/decimal.hpp"
+#include "numbers.hpp"
 
 namespace inky::inline v1::r_language {
 
@@ -42,7 +44,7 @@ class FormatCCall final : public CallRendering {
                                                    "?preserve.width",
                                                    "?zero.print",
                                                    "?replace.zero",
-                                                   "?drop0trailing"};
+                                                   "drop0trailing"};
     Vector x;
     CField field;
     if (!match(formals, false) || !take_x(x)) return false;
@@ -54,7 +56,7 @@ class FormatCCall final : public CallRendering {
     if (!take_count(7, size)) return false;
     field.marks.interval = size.value_or(3);
     std::string point = ".";
-    if (!take_text(10, point)) return false;
+    if (!take_text(10, point) || !take_truth(14, field.marks.drops_zeros)) return false;
     if (point.size() != 1)
       return not_yet("a decimal mark of no or several characters is", matched_[10]->span);
     field.marks.point = point[0];
@@ -130,12 +132,11 @@ class FormatCCall final : public CallRendering {
   bool settle_format(CField& field) {
     if (field.format.empty()) {
       field.format = field.mode == "integer" ? "d" : "g";
-    } else if (field.format == "fg") {
-      return not_yet("the format \"fg\" is", matched_[3]->span);
     } else if (field.format == "d") {
       field.mode = "integer";
-    } else if (field.format.size() != 1 ||
-               std::string_view("feEgG").find(field.format) == std::string_view::npos) {
+    } else if (field.format != "fg" &&
+               (field.format.size() != 1 ||
+                std::string_view("feEgG").find(field.format) == std::string_view::npos)) {
       return fail("'format' must be one of {\"f\",\"e\",\"E\",\"g\",\"G\", \"fg\", \"s\"}",
                   matched_[3]->span);
     } else if (field.mode == "integer") {
@@ -186,6 +187,12 @@ class FormatCCall final : public CallRendering {
       } else if (!put_number(item, field, *parsed, text)) {
         return false;
       }
+      // R 4.2 fills with zeros on the right, where the width is negative and no flag asks for it.
+      if (field.mode != "integer" && *field.width < 0 &&
+          field.flag.find('0') != std::string::npos && field.flag.find('-') == std::string::npos) {
+        const std::size_t end = text.find_last_not_of(' ') + 1;
+        std::fill(text.begin() + static_cast<std::ptrdiff_t>(end), text.end(), '0');
+      }
       texts.push_back(std::move(text));
     }
     if (field.marks.point != '.') {
@@ -195,7 +202,7 @@ class FormatCCall final : public CallRendering {
     std::vector<std::string> names;
     if (!pad_texts(special, field, names)) return false;
     for (std::size_t i = 0; i < names.size(); ++i) texts[places[i]] = names[i];
-    if (!field.marks.mark.empty()) mark(field.marks, false, texts);
+    if (field.marks.change() || field.marks.point != '.') mark(field.marks, false, texts);
     if (report_ != nullptr && matched_[1] != nullptr && !had_width && *field.digits > 0 &&
         matched_[2] == nullptr)
       note(Code::width_from_digits,
@@ -224,11 +231,58 @@ class FormatCCall final : public CallRendering {
     std::string flag = field.flag;
     const bool whole_number = field.mode == "integer";
     if (whole_number) std::erase(flag, '#');  // which does nothing there
-    return c_dialect()->parse("%" + flag + (whole_number ? "*d" : "*.*" + field.format));
+    const std::string letter = is_smart(field) ? "g" : field.format;
+    return c_dialect()->parse("%" + flag + (whole_number ? "*d" : "*.*" + letter));
+  }
+
+  static bool is_smart(const CField& field) { return field.format == "fg"; }
+
+  // The format "fg": significant digits in fixed notation, by %g where that is it, and by %f of
+  // small numbers, which gets no width. str_signif.c of R 4.2.
+  bool put_smart(const Value& item, const CField& field, const Template& parsed, std::string& out) {
+    const double number = double_of(item);
+    const int digits = *field.digits;
+    if (number == 0) {
+      out = "0";
+      return true;
+    }
+    int exponent = static_cast<int>(std::floor(std::log10(std::fabs(number)) + 1e-12));
+    const double shifted =
+        rounded(std::fabs(number) / std::pow(10.0, exponent) + 1e-12, digits - 1);
+    double shown = number;
+    if (exponent > 0 && shifted >= 10) {
+      shown = shifted * std::pow(10.0, exponent);
+      ++exponent;
+    }
+    if (exponent == -4 && std::fabs(number) < 1e-4) exponent = -5;
+    TextBuffer text(64);
+    if (exponent < -4) {
+      const Result<Template> fixed = c_dialect()->parse("%" + field.flag + ".*f");
+      const Value arguments[] = {Value::whole(Type::i32, digits - 1 - exponent),
+                                 Value::real(shown)};
+      if (!fixed || !c_dialect()->render(*fixed, arguments, text).prints())
+        return not_yet("such a field of C is", whole());
+      out = text.view().substr(0, room_of(item, field));
+      const bool keeps_zeros = field.flag.find('#') != std::string::npos && digits > 0;
+      if (!keeps_zeros) out.resize(out.find_last_not_of('0') + 1);
+      return true;
+    }
+    const Value arguments[] = {Value::whole(Type::i32, *field.width),
+                               Value::whole(Type::i32, exponent >= digits ? exponent + 1 : digits),
+                               Value::real(shown)};
+    if (!c_dialect()->render(parsed, arguments, text).prints())
+      return not_yet("such a field of C is", whole());
+    out = text.view().substr(0, room_of(item, field));
+    return true;
+  }
+
+  static double double_of(const Value& item) {
+    return std::bit_cast<double>(low_half(pack(binary64, nearest_f64(item))));
   }
 
   bool put_number(const Value& item, const CField& field, const Template& parsed,
                   std::string& out) {
+    if (is_smart(field)) return put_smart(item, field, parsed, out);
     const bool whole_number = field.mode == "integer";
     const Value width = Value::whole(Type::i32, *field.width);
     TextBuffer text(64);
@@ -246,12 +300,6 @@ class FormatCCall final : public CallRendering {
     if (report_ != nullptr && out.size() < text.view().size())
       note(Code::text_cut, "R cuts " + text.string() + " to the room that it keeps for an element",
            matched_[0]->span);
-    // R 4.2 fills with zeros on the right, where the width is negative and no flag asks for it.
-    if (!whole_number && *field.width < 0 && field.flag.find('0') != std::string::npos &&
-        field.flag.find('-') == std::string::npos) {
-      const std::size_t end = out.find_last_not_of(' ') + 1;
-      std::fill(out.begin() + static_cast<std::ptrdiff_t>(end), out.end(), '0');
-    }
     if (report_ != nullptr && !whole_number && !item.given_in_bits() && is_real(item.type()))
       note_c(item, field);
     return true;
@@ -269,7 +317,14 @@ class FormatCCall final : public CallRendering {
   // The bytes that R keeps for an element, reckoned before it is rounded.
   static std::size_t room_of(const Value& item, const CField& field) {
     int room = *field.digits + 8;
-    if (field.format == "f") {
+    if (is_smart(field)) {
+      const double number = double_of(item);
+      const int power =
+          number == 0 ? 0 : static_cast<int>(std::floor(std::log10(std::fabs(number))));
+      room = (number < 0 || !field.flag.empty() ? 1 : 0) + *field.digits + 1 +
+             std::max({power, *field.digits, *field.digits - power + 1}) +
+             static_cast<int>(field.flag.size());
+    } else if (field.format == "f") {
       const BinaryReal real = nearest_f64(item);
       Digits digits;
       digits_to_significant(real, 1, Rounding::toward, digits);

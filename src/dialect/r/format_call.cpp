@@ -30,7 +30,7 @@ class FormatCall final : public CallRendering {
                                                    "?small.interval",
                                                    "decimal.mark",
                                                    "?zero.print",
-                                                   "?drop0trailing"};
+                                                   "drop0trailing"};
     Vector x;
     if (!match(formals, true) || !take_x(x)) return false;
     std::optional<int> digits;
@@ -41,8 +41,9 @@ class FormatCall final : public CallRendering {
     bool trim = false;
     Marks marks;
     if (!take_count(2, digits) || !take_count(3, nsmall) || !take_count(5, width) ||
-        !take_text(4, justify) || !take_penalty(penalty) || !take_trim(trim) ||
-        !take_marks(8, 9, 12, marks) || !check_justify(justify))
+        !take_text(4, justify) || !take_penalty(penalty) || !take_truth(1, trim) ||
+        !take_marks(8, 9, 12, marks) || !take_truth(14, marks.drops_zeros) ||
+        !check_justify(justify))
       return false;
     if (x.items.empty()) {
       // c() of nothing is NULL.
@@ -69,7 +70,7 @@ class FormatCall final : public CallRendering {
       for (const std::string& text : texts) common = std::max(common, columns_of(text));
     }
     for (std::string& text : texts) text = padded(text, common, "right");
-    if (!marks.mark.empty()) mark(marks, !trim, texts);
+    if (marks.change()) mark(marks, !trim, texts);
     if (report_ != nullptr && x.mode == Mode::real) note_format(x, digits, nsmall, shared);
     return true;
   }
@@ -116,16 +117,6 @@ class FormatCall final : public CallRendering {
     return true;
   }
 
-  bool take_trim(bool& out) {
-    if (matched_[1] == nullptr) return true;
-    Vector vector;
-    if (!take_vector(*matched_[1], vector)) return false;
-    if (vector.items.size() != 1 || !vector.items[0].is(Type::truth))
-      return not_yet("such a trim is", matched_[1]->span);
-    out = vector.items[0].as_whole() != 0;
-    return true;
-  }
-
   void note_format(const Vector& x, const std::optional<int>& digits,
                    const std::optional<int>& nsmall, const Shared& shared) {
     if (digits && !shared.scientific && shared.places != *digits && !nsmall)
@@ -164,12 +155,13 @@ class PrettyNumCall final : public CallRendering {
                                                    "?preserve.width",
                                                    "?zero.print",
                                                    "?replace.zero",
-                                                   "?drop0trailing"};
+                                                   "drop0trailing"};
     Vector x;
     Marks marks;
     if (!match(formals, true) || !take_x(x)) return false;
     std::optional<int> size;
-    if (!take_text(1, marks.mark) || !take_count(2, size)) return false;
+    if (!take_text(1, marks.mark) || !take_count(2, size) || !take_truth(10, marks.drops_zeros))
+      return false;
     marks.interval = size.value_or(3);
     if (marks.interval < 1) return not_yet("such an interval is", matched_[2]->span);
     if (x.mode == Mode::character) return not_yet("prettyNum of text is", matched_[0]->span);
@@ -182,7 +174,7 @@ class PrettyNumCall final : public CallRendering {
         texts.push_back(as_character(item, x.mode));
       }
     }
-    if (!marks.mark.empty()) mark(marks, false, texts);
+    if (marks.change()) mark(marks, false, texts);
     return true;
   }
 };

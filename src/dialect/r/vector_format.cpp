@@ -102,6 +102,18 @@ std::string number_text(const std::optional<BinaryReal>& number, const Shared& s
   return out.string();
 }
 
+void drop_zeros(char point, std::string& text) {
+  const std::size_t at = text.find(point);
+  if (at == std::string::npos) return;
+  const std::size_t exponent = text.find('e', at);
+  const std::size_t last = text.find_last_not_of('0');
+  if (exponent == std::string::npos)
+    text.resize(last + 1);
+  else if (last == exponent + 1 && last + 1 < text.size())
+    text.resize(exponent);
+  if (text.size() == at + 1) text.pop_back();
+}
+
 std::size_t put_marks(const Marks& marks, std::string& text) {
   // A point with nothing after it is dropped.
   if (text.ends_with(marks.point)) text.pop_back();

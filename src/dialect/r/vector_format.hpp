@@ -32,7 +32,13 @@ struct Marks {
   std::string mark;  // empty: none
   int interval = 3;
   char point = '.';
+  bool drops_zeros = false;  // at the end of the digits behind the point
+
+  bool change() const { return !mark.empty() || drops_zeros; }
 };
+
+// Takes zeros at the end of the digits behind the point away, and an exponent of nothing but zeros.
+void drop_zeros(char point, std::string& text);
 
 // Puts marks into the digits before the point; how many characters longer the text became.
 std::size_t put_marks(const Marks& marks, std::string& text);
