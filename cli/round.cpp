@@ -121,7 +121,7 @@ void put_dialects(Screen& screen, const Weighing& w, const Cut& cut) {
     const RoundingFact& fact = dialect->facts().rounding;
     if (fact.basis.empty()) continue;
     Group one{printed_in(*dialect, w, cut),
-              "round " + std::string(name_of(fact.rule)) + ", on " + std::string(fact.basis),
+              std::string(name_of(fact.rule)) + ", on " + std::string(fact.basis),
               std::string(dialect->facts().id)};
     const auto same = std::find_if(groups.begin(), groups.end(), [&](const Group& known) {
       return known.text == one.text && known.rule == one.rule;
@@ -137,17 +137,21 @@ void put_dialects(Screen& screen, const Weighing& w, const Cut& cut) {
       texts.push_back(group.text);
   }
   for (const auto& text : texts) {
+    if (&text != texts.data()) screen.line();
     if (text) {
       screen.label("prints");
       screen.tinted(Tint::strong, shortened(*text));
       screen.line();
     }
+    std::string_view label = text ? "in" : texts.size() == 1 ? "they round" : "others";
     for (const Group& group : groups) {
       if (group.text != text) continue;
-      screen.label(text ? "in" : "others");
+      screen.label(label);
       screen.paragraph(group.ids);
+      label = {};
       screen.label("");
-      screen.paragraph("they " + group.rule);
+      screen.put("  ");
+      screen.wrapped(group.rule, label_width + 2, label_width + 2);
     }
   }
 }
