@@ -5,18 +5,23 @@ from calls import Calls, Language
 forms = {
     "w": ["{w} + {w}", "{w} - {w}", "{w} * {w}", "{w} % {w}", "{w} & {w}", "{w} | {w}", "{w} ^ {w}", "-{w}", "~{w}", "{w} << {k}", "{w} >> {k}", "{w} >>> {k}",
           "Math.round({d})", "Math.floor({d})", "Math.trunc({d})", "Math.abs({w})", "Math.max({w}, {w})", "Math.min({w}, {w})", "{t}.length",
-          "{b} ? {w} : {w}", "+{b}", "{k} ** 3", "{w} || {w}", "{w} && {w}", "{w} ?? {w}", "Number(\"42\")"],
+          "{b} ? {w} : {w}", "+{b}", "{k} ** 3", "{w} || {w}", "{w} && {w}", "{w} ?? {w}", "Number(\"42\")", "{t}.indexOf({t})", "{t}.lastIndexOf(\"n\")", "parseInt({t})", "parseInt(\"0x1f\")", "{v}.length", "{v}.indexOf({w})", "{v}.reduce((a, b) => a + b, {w})", "({w}, {w})", "Math.sign({d})", "Number(5n * 3n)",
+          "[{w}, {w}, {w}].filter(x => x > 1).length", "parseInt({n}, 8)"],
     "d": ["{d} + {n}", "{n} - {d}", "{d} * {n}", "{n} / {d}", "{n} / {n}", "{d} % {n}", "-{d}", "Math.sqrt({n})", "Math.abs({d})", "Math.max({d}, {n})", "{k} ** 2", "Math.pow({k}, 3)",
-          "{b} ? {d} : {n}", "{n} * 0.76", "Number({t})", "{d} || {n}"],
+          "{b} ? {d} : {n}", "{n} * 0.76", "Number({t})", "{d} || {n}", "parseFloat({t})", "parseFloat(\"3.50g\")", "Math.hypot({w}, {w})", "Math.PI * {k}", "Math.max(...{v})", "{v}.at(-1)", "{v}[{k}]", "Number.EPSILON"],
     "t": ["{t} + {n}", "{t} + {t}", "{t} + {b}", "{n} + {t}", "{t}.toUpperCase()", "{t}.trim()", "{t}.padStart({k})", "{t}.padEnd(7, \"*\")", "{t}.repeat({k})",
           "{d}.toFixed(2)", "{d}.toFixed({k})", "{w}.toString(16)", "{w}.toString(2)", "String({n})", "{b} ? {t} : {t}", "`${{n}}|${{t}}`", "{d}.toLocaleString(\"de-DE\")", "{t} || {t}",
-          "{d}.toPrecision(3)", "{d}.toExponential(2)"],
+          "{d}.toPrecision(3)", "{d}.toExponential(2)", "{t}.slice({k})", "{t}.slice({w}, {w})", "{t}.substring({w}, {w})", "{t}.charAt({k})", "{t}.at(-1)", "{t}?.toUpperCase()", "{t}.replace(\"n\", {t})",
+          "{t}.replaceAll(\"a\", \"-\")", "{t}.split(\" \").join(\"_\")", "{t}.split(\"\").reverse().join(\"\")", "{t}.concat({n}, {b})", "{t}.trimStart()", "{t}.trimEnd()", "{v}.join(\", \")", "{v}.map(x => x * 2).join(\"|\")",
+          "{v}.sort().join()", "{v}.sort((a, b) => a - b).join()", "{v}.slice(1).join()", "{v}.concat({w}).reverse().join(\" \")", "typeof {n}", "typeof {t}", "JSON.stringify({v})", "JSON.stringify({t})", "JSON.stringify({n})", "JSON.stringify([{b}, {t}, null])",
+          "new Intl.NumberFormat(\"de-DE\").format({d})", "String(2n ** 70n - 1n)", "String.fromCharCode(65 + {k})", "Array(3).fill({t}).join(\"\")", "[...{t}].length + \"\"", "{v}.map((x, i) => i + \":\" + x).join()", "(undefined ?? {t})", "({t}, {t})"],
+    "v": ["[{w}, {w}]", "[{n}, {n}, {n}]", "[{t}, {t}]", "[3, 20, 100]", "[...{v}, {w}]", "[]"],
     "b": ["{n} < {n}", "{n} <= {n}", "{n} > {n}", "{n} >= {n}", "{w} === {w}", "{w} !== {n}", "{w} == {w}", "{t} === {t}", "{t} < {t}", "{t} == {w}", "{b} && {b}", "{b} || {b}", "!{b}",
-          "!{t}", "!{n}", "{b} == {w}", "{t} !== {n}"],
+          "!{t}", "!{n}", "{b} == {w}", "{t} !== {n}", "{t}.includes({t})", "{t}.startsWith(\"i\")", "{t}.endsWith({t})", "{v}.includes({w})", "{v}.some(x => x > 2)", "{v}.every(x => x)", "Number.isInteger({n})", "isNaN({t})", "Array.isArray({v})", "7n > 3n"],
 }
 types = {"w": [("i32", ""), ("i32", ""), ("i8", "")], "d": [("f64", "")], "t": [("text", "")], "b": [("truth", "")]}
 constants = {"w": ["0", "1", "2", "7", "10", "100", "1_000", "0xFF", "0b101"], "d": ["0.5", "0.76", "1e3", "100.5", ".25", "0.1", "NaN", "Infinity"],
-             "t": ['"ink"', "'a b'", '""', '"x\\ty"', '"12"', "`b`"], "b": ["true", "false"]}
+             "t": ['"ink"', "'a b'", '""', '"x\\ty"', '"12"', "`b`"], "b": ["true", "false"], "v": ["[1, 2, 3]", "[2.5, -1]", "[\"b\", \"a\"]"]}
 
 
 def written(type_name, value):

@@ -27,6 +27,31 @@ constexpr auto method_facts = std::to_array<MethodFact>({
     {"toUpperCase", "in upper case"},
     {"toLowerCase", "in lower case"},
     {"trim", "without blanks at its ends"},
+    {"slice", "from one place to another, counted from the end where below zero"},
+    {"substring", "from one UTF-16 unit to another"},
+    {"charAt", "one UTF-16 unit"},
+    {"at", "one UTF-16 unit or item, counted from the end where below zero"},
+    {"charCodeAt", "the number of a UTF-16 unit"},
+    {"codePointAt", "the number of a code point"},
+    {"concat", "with other values behind it"},
+    {"includes", "whether a text or an array has a part"},
+    {"startsWith", "whether a text begins with another"},
+    {"endsWith", "whether a text ends with another"},
+    {"indexOf", "where a part is first, or -1"},
+    {"lastIndexOf", "where a part is last, or -1"},
+    {"replace", "with the first part of this text replaced"},
+    {"replaceAll", "with every part of this text replaced"},
+    {"split", "the parts between a text, as an array"},
+    {"trimStart", "without blanks in front"},
+    {"trimEnd", "without blanks at the end"},
+    {"map", "what a function makes of each item"},
+    {"filter", "the items that a function holds for"},
+    {"reduce", "one value of all items, by a function of two"},
+    {"some", "whether a function holds for an item"},
+    {"every", "whether a function holds for all items"},
+    {"find", "the first item that a function holds for"},
+    {"reverse", "the items in the opposite order"},
+    {"sort", "the items in the order of their texts"},
     {"join", "the items of an array, with a text between them"},
     {"length", "UTF-16 units of a text, items of an array"},
     {"String", "any value as text"},
@@ -40,11 +65,78 @@ constexpr auto method_facts = std::to_array<MethodFact>({
     {"Math.min", "the smallest of its arguments"},
     {"Math.pow", "a number to a power"},
     {"Math.sqrt", "the square root"},
+    {"Math.sign", "1, -1, or the zero itself"},
+    {"Math.hypot", "the square root of the sum of squares"},
+    {"Number.isInteger", "whether it is a whole number"},
+    {"Number.isSafeInteger", "whether it is a whole number below 2^53"},
+    {"Number.isFinite", "whether it is a finite number"},
+    {"Number.isNaN", "whether it is NaN"},
+    {"parseFloat", "the number that a text begins with; also Number.parseFloat"},
+    {"parseInt", "the whole number that a text begins with; also Number.parseInt"},
+    {"isNaN", "whether it becomes NaN as a number"},
+    {"isFinite", "whether it becomes a finite number"},
+    {"JSON.stringify", "the text of a value in JSON"},
+    {"Object.keys", "the names of an object"},
+    {"Object.values", "the values of an object"},
+    {"Array.isArray", "whether it is an array"},
+    {"String.fromCharCode", "the text of UTF-16 units"},
+    {"String.fromCodePoint", "the text of code points"},
+    {"Intl.NumberFormat", "its format is toLocaleString of a number"},
 });
 
 }  // namespace
 
 bool Evaluator::evaluate(const Node& node, Datum& out) {
+  const bool was_ended = is_ended_;
+  is_ended_ = false;
+  const bool done = evaluate_node(node, out);
+  is_ended_ = was_ended;
+  return done;
+}
+
+bool Evaluator::evaluate_link(const Node& node, Datum& out) {
+  return node.enclosed ? evaluate(node, out) : evaluate_node(node, out);
+}
+
+bool Evaluator::evaluate_all(const Node& node, std::size_t from, std::vector<Datum>& out) {
+  for (std::size_t i = from; i < node.parts.size(); ++i) {
+    const Node& part = node.parts[i];
+    Datum made;
+    if (!evaluate(part.kind == Node::Kind::spread ? part.parts[0] : part, made)) return false;
+    if (part.kind != Node::Kind::spread) {
+      out.push_back(std::move(made));
+    } else if (made.kind == DatumKind::array) {
+      for (Datum& item : made.items) out.push_back(std::move(item));
+    } else if (made.kind == DatumKind::text) {
+      for (std::string_view rest = made.text; !rest.empty();) {
+        const auto size = static_cast<std::size_t>(first_code_point(rest)->bytes);
+        out.push_back(Datum::of_text(std::string(rest.substr(0, size))));
+        rest.remove_prefix(size);
+      }
+    } else {
+      return not_yet("spreading such a value is", part);
+    }
+    constexpr std::size_t most_items = 100'000;
+    if (out.size() > most_items) return too_long(part);
+  }
+  return true;
+}
+
+// typeof and void.
+bool Evaluator::evaluate_word(const Node& node, Datum& out) {
+  const Node& part = node.parts[0];
+  const bool is_missing = node.text == "typeof" && part.kind == Node::Kind::name &&
+                          scope_.find(part.text) == nullptr && !is_known_name(part.text);
+  Datum of;
+  if (!is_missing && !evaluate(part, of)) return false;
+  if (node.text == "void") return true;
+  constexpr std::string_view names[] = {"undefined", "object", "boolean", "number",
+                                        "bigint",    "string", "object",  "object"};
+  out = Datum::of_text(std::string(names[static_cast<std::size_t>(of.kind)]));
+  return true;
+}
+
+bool Evaluator::evaluate_node(const Node& node, Datum& out) {
   switch (node.kind) {
     case Node::Kind::number:
       out = Datum::of_number(node.number);
@@ -62,11 +154,7 @@ bool Evaluator::evaluate(const Node& node, Datum& out) {
     case Node::Kind::object:
       out.kind = node.kind == Node::Kind::array ? DatumKind::array : DatumKind::object;
       out.keys = node.keys;
-      for (const Node& part : node.parts) {
-        out.items.emplace_back();
-        if (!evaluate(part, out.items.back())) return false;
-      }
-      return true;
+      return evaluate_all(node, 0, out.items) && within_budget(out, node);
     case Node::Kind::text_template:
       return evaluate_template(node, out);
     case Node::Kind::unary:
@@ -83,6 +171,20 @@ bool Evaluator::evaluate(const Node& node, Datum& out) {
       return evaluate_item(node, out);
     case Node::Kind::call:
       return evaluate_call(node, out);
+    case Node::Kind::construct:
+      return not_yet("such an object is", node);
+    case Node::Kind::spread:
+      return not_yet("spreading here is", node);
+    case Node::Kind::sequence:
+      for (const Node& part : node.parts) {
+        out = {};
+        if (!evaluate(part, out)) return false;
+      }
+      return true;
+    case Node::Kind::word:
+      return evaluate_word(node, out);
+    case Node::Kind::function:
+      return not_yet("a function as a value is", node);
   }
   return false;
 }
@@ -108,6 +210,11 @@ bool Evaluator::within_budget(const Datum& made, const Node& node) {
 }
 
 bool Evaluator::evaluate_name(const Node& node, Datum& out) {
+  for (auto own = own_.rbegin(); own != own_.rend(); ++own) {
+    if (own->first != node.text) continue;
+    out = own->second;
+    return within_budget(out, node);
+  }
   if (node.text == "true" || node.text == "false") {
     out.kind = DatumKind::boolean;
     out.truth = node.text == "true";
@@ -124,7 +231,7 @@ bool Evaluator::evaluate_name(const Node& node, Datum& out) {
     if (!datum) return not_yet(describe(*value) + " as a value of JavaScript is", node);
     out = std::move(*datum);
     return within_budget(out, node);
-  } else if (node.text == "Math" || node.text == "String" || node.text == "Number") {
+  } else if (is_global(node.text)) {
     return not_yet(node.text + " by itself is", node);
   } else {
     return fail("ReferenceError", node.text + " is not defined", node);
@@ -198,8 +305,12 @@ bool Evaluator::is_method(std::string_view name) {
 }
 
 bool Evaluator::evaluate_member(const Node& node, Datum& out) {
+  if (const auto constant = find_constant(node, out)) return *constant;
   Datum of;
-  if (!evaluate(node.parts[0], of) || !check_members(of, node.text, node)) return false;
+  if (!evaluate_link(node.parts[0], of)) return false;
+  is_ended_ = is_ended_ || (node.optional && of.kind <= DatumKind::null);
+  if (is_ended_) return true;
+  if (!check_members(of, node.text, node)) return false;
   find_property(of, node.text, out);
   const bool is_function =
       is_method(node.text) || is_common(node.text) || node.text == "constructor";
@@ -210,7 +321,10 @@ bool Evaluator::evaluate_member(const Node& node, Datum& out) {
 bool Evaluator::evaluate_item(const Node& node, Datum& out) {
   Datum of;
   Datum key;
-  if (!evaluate(node.parts[0], of) || !evaluate(node.parts[1], key)) return false;
+  if (!evaluate_link(node.parts[0], of)) return false;
+  is_ended_ = is_ended_ || (node.optional && of.kind <= DatumKind::null);
+  if (is_ended_) return true;
+  if (!evaluate(node.parts[1], key)) return false;
   std::string name;
   append_text(key, name);
   if (!check_members(of, name, node)) return false;
@@ -242,26 +356,27 @@ bool Evaluator::evaluate_unit(const Node& node, const Datum& of, std::size_t ind
 
 bool Evaluator::evaluate_call(const Node& node, Datum& out) {
   const Node& callee = node.parts[0];
-  Datum of;
-  const bool is_math = callee.kind == Node::Kind::member &&
-                       callee.parts[0].kind == Node::Kind::name && callee.parts[0].text == "Math" &&
-                       scope_.find("Math") == nullptr;
-  const bool is_util = callee.kind == Node::Kind::member &&
-                       callee.parts[0].kind == Node::Kind::name && callee.parts[0].text == "util" &&
-                       callee.text == "format" && scope_.find("util") == nullptr;
-  const bool is_member = callee.kind == Node::Kind::member && !is_math && !is_util;
-  if (is_member && (!evaluate(callee.parts[0], of) || !check_members(of, callee.text, callee)))
-    return false;
   if (callee.kind != Node::Kind::member && callee.kind != Node::Kind::name)
     return not_yet("such a call is", node);
-  std::vector<Datum> arguments(node.parts.size() - 1);
-  for (std::size_t i = 0; i < arguments.size(); ++i) {
-    if (!evaluate(node.parts[i + 1], arguments[i])) return false;
+  Datum of;
+  const bool is_member =
+      callee.kind == Node::Kind::member && global_in(callee).empty() && !is_number_format(callee);
+  if (is_member) {
+    if (!evaluate_link(callee.parts[0], of)) return false;
+    is_ended_ = is_ended_ || (callee.optional && of.kind <= DatumKind::null);
+    if (is_ended_) return true;
+    if (!check_members(of, callee.text, callee)) return false;
   }
-  const bool done = is_math     ? call_math(node, arguments, out)
-                    : is_util   ? call_format(node, arguments, out)
-                    : is_member ? call_method(node, of, arguments, out)
-                                : call_function(node, arguments, out);
+  if (is_member && of.kind == DatumKind::array) {
+    if (const auto known = call_for_each(node, of, out)) return *known && within_budget(out, node);
+  }
+  std::vector<Datum> arguments;
+  if (!evaluate_all(node, 1, arguments)) return false;
+  bool done = false;
+  if (const auto known = call_of(node, arguments, out))
+    done = *known;
+  else
+    done = is_member ? call_method(node, of, arguments, out) : call_function(node, arguments, out);
   return done && within_budget(out, node);
 }
 

@@ -1,6 +1,7 @@
 // The walk that evaluates an expression.
 #pragma once
 
+#include <optional>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -24,6 +25,12 @@ class Evaluator {
   bool evaluate(const Node& node, Datum& out);
 
  private:
+  // A part of a chain of members, items and calls: where a ?. ended it, what follows is undefined.
+  bool evaluate_link(const Node& node, Datum& out);
+  bool evaluate_node(const Node& node, Datum& out);
+  bool evaluate_word(const Node& node, Datum& out);
+  // Items of an array or arguments, with those that are spread.
+  bool evaluate_all(const Node& node, std::size_t from, std::vector<Datum>& out);
   bool fail(std::string_view name, std::string why, const Node& node);
   bool not_yet(std::string what, const Node& node);
 
@@ -83,6 +90,8 @@ class Evaluator {
 
   bool call_math(const Node& node, const std::vector<Datum>& arguments, Datum& out);
 
+  bool call_hypot(const Node& node, const std::vector<Datum>& arguments, Datum& out);
+
   static std::string digits_of(const SignedNatural& whole, int radix);
 
   // An argument as a whole number; infinities stay.
@@ -124,6 +133,34 @@ class Evaluator {
 
   bool too_long(const Node& node) { return fail("", "a text as long as this is", node); }
 
+  // ---- Texts: text_methods.cpp; arrays: array_methods.cpp; objects: globals.cpp ----
+
+  bool call_units(const Node& node, const Datum& of, const std::vector<Datum>& arguments,
+                  Datum& out);
+  bool find_text(const Node& node, const Datum& of, const std::vector<Datum>& arguments,
+                 Datum& out);
+  bool replace(const Node& node, const Datum& of, const std::vector<Datum>& arguments, Datum& out);
+  bool split(const Node& node, const Datum& of, const std::vector<Datum>& arguments, Datum& out);
+  bool text_of_units(const Node& node, std::u16string_view units, Datum& out);
+  // Where an index, which may count from the end, is among so many.
+  bool take_place(const std::vector<Datum>& arguments, std::size_t which, const Node& node,
+                  double usual, std::size_t size, std::size_t& out);
+  // The methods that call a function for each item: nothing where it is none of them.
+  std::optional<bool> call_for_each(const Node& node, const Datum& of, Datum& out);
+  bool reduce(const Node& node, const Datum& of, Datum& out);
+  bool call_own(const Node& function, std::vector<Datum> arguments, Datum& out);
+  bool call_on_array(const Node& node, Datum& of, const std::vector<Datum>& arguments, Datum& out,
+                     bool& is_known);
+  // "Number", "JSON" and their like as the start of a path; nothing where the path is no such.
+  std::optional<bool> find_constant(const Node& node, Datum& out);
+  std::optional<bool> call_of(const Node& node, const std::vector<Datum>& arguments, Datum& out);
+  bool call_number(const Node& node, std::string_view name, const std::vector<Datum>& arguments,
+                   Datum& out);
+  bool append_json(const Node& node, const Datum& datum, const std::string& indent,
+                   const std::string& before, std::string& out);
+  bool combine_big(const Node& node, const Datum& left, const Datum& right, Datum& out);
+  std::string_view global_in(const Node& callee) const;
+
   bool call_on_text(const Node& node, Datum& of, const std::vector<Datum>& arguments, Datum& out);
 
   // The longest string of V8 on 64 bits.
@@ -154,8 +191,10 @@ class Evaluator {
 
   const Scope& scope_;
   std::string_view locale_;
-  WidthUnit unit_;  // what padding counts
+  WidthUnit unit_;                                       // what padding counts
+  std::vector<std::pair<std::string_view, Datum>> own_;  // what functions call their arguments
   std::size_t made_ = 0;
+  bool is_ended_ = false;  // the chain that is evaluated, by ?.
   Notes* notes_;
   Failure& failure_;
 };

@@ -227,12 +227,12 @@ class SlotReader {
     close_literal(start);
     at_ += 2;
     Slot slot;
-    if (!read_expression(out_, at_, slot.expression)) return;
+    if (!read_expression(out_, at_, slot.expression, true)) return;
     if (at_ >= source_.size() || source_[at_] != '}')
       return refuse("the slot has no closing brace", start, std::min(start + 2, source_.size()));
     ++at_;
     NameCollector names(slot.names);
-    collect_names(slot.expression, names);
+    for (const std::string& name : names_in(slot.expression)) names.add(name);
     if (words_.asked()) tell(slot.expression);
     for (const std::string& name : slot.names) names_.add(name);
     Field field;
@@ -243,14 +243,6 @@ class SlotReader {
     program_.slots.push_back(std::move(slot));
     begin_ = at_;
     literal_from_ = out_.literals.size();
-  }
-
-  static void collect_names(const Node& node, NameCollector& names) {
-    if (node.kind == Node::Kind::name && !is_known_name(node.text)) names.add(node.text);
-    // The name of a function is none of a value.
-    const bool calls_name = node.kind == Node::Kind::call && node.parts[0].kind == Node::Kind::name;
-    for (std::size_t i = calls_name ? 1 : 0; i < node.parts.size(); ++i)
-      collect_names(node.parts[i], names);
   }
 
   // A chain of calls, one after the other; anything else as a whole.

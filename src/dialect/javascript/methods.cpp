@@ -5,6 +5,7 @@
 #include <string>
 
 #include "../family/value_notes.hpp"
+#include "dialect/lexis.hpp"
 #include "evaluation.hpp"
 #include "evaluator.hpp"
 #include "format/layout.hpp"
@@ -38,10 +39,7 @@ bool Evaluator::call_function(const Node& node, const std::vector<Datum>& argume
     out = Datum::of_number(number);
     return true;
   }
-  constexpr std::string_view known[] = {"parseFloat", "parseInt", "Boolean", "BigInt", "Array",
-                                        "Object",     "Symbol",   "isNaN",   "Date"};
-  if (std::find(std::begin(known), std::end(known), callee.text) != std::end(known))
-    return not_yet("the function " + callee.text + " is", callee);
+  if (is_global(callee.text)) return not_yet("the function " + callee.text + " is", callee);
   return fail("ReferenceError", callee.text + " is not defined", callee);
 }
 
@@ -123,6 +121,10 @@ bool Evaluator::call_math(const Node& node, const std::vector<Datum>& arguments,
     double exponent = std::nan("");
     if (arguments.size() > 1 && !to_number(arguments[1], node, exponent)) return false;
     number = combine(computed::Operation::power, number, exponent);
+  } else if (name == "sign") {
+    number = number > 0 ? 1 : number < 0 ? -1 : number;
+  } else if (name == "hypot") {
+    return call_hypot(node, arguments, out);
   } else if (name == "sqrt") {
     number = std::sqrt(number);
   } else if (name == "abs") {
@@ -139,6 +141,34 @@ bool Evaluator::call_math(const Node& node, const std::vector<Datum>& arguments,
     number = std::copysign(number - below >= 0.5 ? below + 1 : below, number);
   }
   out = Datum::of_number(number);
+  return true;
+}
+
+// V8 adds the squares of what is scaled by the largest, and keeps what is lost: Kahan's sum.
+bool Evaluator::call_hypot(const Node& node, const std::vector<Datum>& arguments, Datum& out) {
+  double most = 0;
+  bool has_nan = false;
+  std::vector<double> numbers;
+  for (const Datum& argument : arguments) {
+    double number = 0;
+    if (!to_number(argument, node, number)) return false;
+    numbers.push_back(std::fabs(number));
+    has_nan = has_nan || std::isnan(number);
+    most = std::max(most, std::isnan(number) ? 0 : std::fabs(number));
+  }
+  double sum = 0;
+  double lost = 0;
+  for (const double number : numbers) {
+    const double part = number / most;
+    const double summand = part * part - lost;
+    const double next = sum + summand;
+    lost = next - sum - summand;
+    sum = next;
+  }
+  out = Datum::of_number(std::isinf(most) ? most
+                         : has_nan        ? std::nan("")
+                         : most == 0      ? 0
+                                          : std::sqrt(sum) * most);
   return true;
 }
 
@@ -174,9 +204,13 @@ bool Evaluator::call_method(const Node& node, Datum& of, const std::vector<Datum
       break;
     case DatumKind::text:
       return call_on_text(node, of, arguments, out);
-    case DatumKind::array:
-      if (name == "join") return call_join(node, of, arguments, out);
+    case DatumKind::array: {
+      bool is_known = false;
+      const bool done = call_on_array(node, of, arguments, out, is_known);
+      if (is_known) return done;
+      out = {};
       [[fallthrough]];
+    }
     default:
       if (name == "toLocaleString" && of.kind == DatumKind::array) {
         out.kind = DatumKind::text;
@@ -342,8 +376,23 @@ bool Evaluator::call_on_text(const Node& node, Datum& of, const std::vector<Datu
     out.text = upper_case(of.text);
   } else if (name == "toLowerCase") {
     out.text = lower_case(of.text);
-  } else if (name == "trim") {
-    out.text = trimmed(of.text);
+  } else if (name.starts_with("trim") && is_method(name)) {
+    const std::string_view middle = trimmed(of.text);
+    const auto from = static_cast<std::size_t>(middle.data() - of.text.data());
+    out.text = middle;
+    if (!middle.empty() && name == "trimStart") out.text = of.text.substr(from);
+    if (!middle.empty() && name == "trimEnd") out.text = of.text.substr(0, from + middle.size());
+  } else if (has_word("slice substring charAt at charCodeAt codePointAt", name)) {
+    return call_units(node, of, arguments, out);
+  } else if (has_word("includes startsWith endsWith indexOf lastIndexOf", name)) {
+    return find_text(node, of, arguments, out);
+  } else if (name == "replace" || name == "replaceAll") {
+    return replace(node, of, arguments, out);
+  } else if (name == "split") {
+    return split(node, of, arguments, out);
+  } else if (name == "concat") {
+    out.text = std::move(of.text);
+    for (const Datum& argument : arguments) append_text(argument, out.text);
   } else if (name == "toString" || name == "toLocaleString") {
     out.text = std::move(of.text);
   } else {

@@ -3,6 +3,7 @@
 #include <cmath>
 #include <limits>
 
+#include "../computed/arithmetic.hpp"
 #include "../computed/elementary.hpp"
 #include "../family/values.hpp"
 #include "evaluator.hpp"
@@ -111,7 +112,7 @@ bool Evaluator::equal(const Node& node, const Datum& left, const Datum& right, b
           : left.kind == DatumKind::number ? left.number == right.number
           : left.kind == DatumKind::text   ? left.text == right.text
                                            : is_empty(left);
-    if (left.kind == DatumKind::big) return not_yet("comparing a BigInt is", node);
+    if (left.kind == DatumKind::big) out = integer_of(left.big) == integer_of(right.big);
     return true;
   }
   if (!loosely) {
@@ -141,10 +142,16 @@ bool Evaluator::compare(const Node& node, const Datum& left, const Datum& right,
     out.truth = is_equal == (operation == Operation::equal || operation == Operation::same);
     return true;
   }
-  if (left.kind == DatumKind::big || right.kind == DatumKind::big)
-    return not_yet("comparing a BigInt is", node);
   std::partial_ordering order = std::partial_ordering::unordered;
-  if (left.kind >= DatumKind::text && right.kind >= DatumKind::text) {
+  if (left.kind == DatumKind::big && right.kind == DatumKind::big) {
+    const Integer a = integer_of(left.big);
+    const Integer b = integer_of(right.big);
+    order = a < b   ? std::partial_ordering::less
+            : a > b ? std::partial_ordering::greater
+                    : std::partial_ordering::equivalent;
+  } else if (left.kind == DatumKind::big || right.kind == DatumKind::big) {
+    return not_yet("comparing a BigInt with another value is", node);
+  } else if (left.kind >= DatumKind::text && right.kind >= DatumKind::text) {
     std::string a;
     std::string b;
     append_text(left, a);
@@ -188,7 +195,7 @@ bool Evaluator::evaluate_binary(const Node& node, Datum& out) {
     return within_budget(out, node);
   }
   if (left.kind == DatumKind::big && right.kind == DatumKind::big)
-    return not_yet("arithmetic with BigInt is", node);
+    return combine_big(node, left, right, out);
   if (left.kind == DatumKind::big || right.kind == DatumKind::big)
     return fail("TypeError", "Cannot mix BigInt and other types, use explicit conversions", node);
   double a = 0;
@@ -196,6 +203,46 @@ bool Evaluator::evaluate_binary(const Node& node, Datum& out) {
   if (!to_number(left, node, a) || !to_number(right, node, b)) return false;
   out = Datum::of_number(combine(operation, a, b));
   return true;
+}
+
+// Whole numbers of any size: ECMA-262, 6.1.6.2.
+bool Evaluator::combine_big(const Node& node, const Datum& left, const Datum& right, Datum& out) {
+  const Integer a = integer_of(left.big);
+  const Integer b = integer_of(right.big);
+  out = {};
+  out.kind = DatumKind::big;
+  const auto put = [&](const Integer& result) {
+    out.big = natural_of(computed::smallest(result));
+    return true;
+  };
+  switch (node.operation) {
+    case Operation::power: {
+      if (b < 0) return fail("RangeError", "Exponent must be non-negative", node);
+      const Integer magnitude = a < 0 ? Integer(-a) : a;
+      const Integer bits = magnitude < 2 ? 1 : Integer(boost::multiprecision::msb(magnitude) + 1);
+      if (b > computed::most_shift || bits * b > computed::most_shift)
+        return not_yet("a BigInt as large as this is", node);
+      return put(computed::power_of(a, static_cast<int>(b)));
+    }
+    case Operation::shift_left:
+    case Operation::shift_right: {
+      if (b > computed::most_shift || b < -computed::most_shift)
+        return not_yet("a shift as far as this is", node);
+      const int by = static_cast<int>(b);
+      return put(computed::shifted(a, node.operation == Operation::shift_left ? by : -by));
+    }
+    case Operation::shift_right_plain:
+      return fail("TypeError", "BigInts have no unsigned right shift, use >> instead", node);
+    case Operation::divide:
+    case Operation::remainder:
+      if (b == 0) return fail("RangeError", "Division by zero", node);
+      [[fallthrough]];
+    default: {
+      const auto result =
+          computed::combine_wholes(node.operation, a, b, computed::Division::toward_zero);
+      return result ? put(*result) : not_yet("this operator of BigInts is", node);
+    }
+  }
 }
 
 bool Evaluator::call_extreme(const Node& node, bool largest, const std::vector<Datum>& arguments,

@@ -16,11 +16,15 @@ bool is_known_call(const Node& callee) {
     return std::any_of(known.begin(), known.end(),
                        [&](const MethodFact& fact) { return fact.name == name; });
   };
-  if (callee.kind == Node::Kind::name) return callee.text == "String" || callee.text == "Number";
+  if (callee.kind == Node::Kind::name)
+    return callee.text == "String" || callee.text == "Number" || is_method(callee.text);
+  if (is_number_format(callee)) return true;
   const bool is_util = callee.kind == Node::Kind::member && callee.text == "format" &&
                        callee.parts[0].kind == Node::Kind::name && callee.parts[0].text == "util";
   return callee.kind == Node::Kind::member &&
-         (is_util || is_method(callee.text) || is_method("Math." + callee.text));
+         (is_util || is_method(callee.text) || is_method("Math." + callee.text) ||
+          (callee.parts[0].kind == Node::Kind::name &&
+           is_method(callee.parts[0].text + "." + callee.text)));
 }
 
 std::string_view text_of(std::span<const computed::OperatorFact> facts,
@@ -81,12 +85,12 @@ class Printer {
         return;
       case Node::Kind::member:
         print_operand(node.parts[0]);
-        out_ += '.';
+        out_ += node.optional ? "?." : ".";
         out_ += node.text;
         return;
       case Node::Kind::item:
         print_operand(node.parts[0]);
-        out_ += '[';
+        out_ += node.optional ? "?.[" : "[";
         print(node.parts[1]);
         out_ += ']';
         return;
@@ -96,6 +100,35 @@ class Printer {
         print_parts(node, 1);
         out_ += ')';
         return;
+      case Node::Kind::construct:
+        out_ += "new ";
+        print(node.parts[0]);
+        out_ += '(';
+        print_parts(node, 1);
+        out_ += ')';
+        return;
+      case Node::Kind::spread:
+        out_ += "...";
+        print_operand(node.parts[0]);
+        return;
+      case Node::Kind::sequence:
+        out_ += '(';
+        print_parts(node, 0);
+        out_ += ')';
+        return;
+      case Node::Kind::function:
+        out_ += '(';
+        for (std::size_t i = 0; i < node.keys.size(); ++i) {
+          if (i > 0) out_ += ", ";
+          out_ += node.keys[i];
+        }
+        out_ += ") => ";
+        print_operand(node.parts[0]);
+        return;
+      case Node::Kind::word:
+        out_ += node.text + ' ';
+        print_operand(node.parts[0]);
+        return;
     }
   }
 
@@ -103,8 +136,9 @@ class Printer {
   // Brackets wherever they might be needed: of numbers, because of the point of a member.
   void print_operand(const Node& node) {
     const bool in_brackets = node.kind == Node::Kind::unary || node.kind == Node::Kind::binary ||
-                             node.kind == Node::Kind::condition ||
-                             node.kind == Node::Kind::number || node.kind == Node::Kind::object;
+                             node.kind == Node::Kind::condition || node.kind == Node::Kind::word ||
+                             node.kind == Node::Kind::function || node.kind == Node::Kind::number ||
+                             node.kind == Node::Kind::object;
     if (in_brackets) out_ += '(';
     print(node);
     if (in_brackets) out_ += ')';
@@ -161,8 +195,16 @@ const Node* unknown_part(const Node& node, std::span<const std::string> names) {
       std::find(names.begin(), names.end(), node.text) == names.end())
     return &node;
   if (node.kind == Node::Kind::call && !is_known_call(node.parts[0])) return &node;
+  const bool makes_unknown =
+      node.kind == Node::Kind::construct &&
+      !(node.parts[0].kind == Node::Kind::member && node.parts[0].text == "NumberFormat");
+  if (makes_unknown) return &node;
+  // What a function calls its own is known in it.
+  std::vector<std::string> known(names.begin(), names.end());
+  if (node.kind == Node::Kind::function)
+    known.insert(known.end(), node.keys.begin(), node.keys.end());
   for (const Node& part : node.parts) {
-    if (const Node* unknown = unknown_part(part, names)) return unknown;
+    if (const Node* unknown = unknown_part(part, known)) return unknown;
   }
   return nullptr;
 }

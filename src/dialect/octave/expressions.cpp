@@ -348,10 +348,12 @@ bool Expressions::apply(const Node& node, const Value& operand, Value& out) {
     if (array.type == Type::text) return not_yet("a text turned around is", node);
     Array turned = array;
     std::swap(turned.rows, turned.columns);
-    for (int i = 0; i < array.rows; ++i) {
-      for (int k = 0; k < array.columns; ++k) {
-        const auto from = static_cast<std::size_t>(i * array.columns + k);
-        const auto to = static_cast<std::size_t>(k * array.rows + i);
+    const auto rows = static_cast<std::size_t>(array.rows);
+    const auto columns = static_cast<std::size_t>(array.columns);
+    for (std::size_t i = 0; i < rows; ++i) {
+      for (std::size_t k = 0; k < columns; ++k) {
+        const std::size_t from = i * columns + k;
+        const std::size_t to = k * rows + i;
         if (array.is_real())
           turned.reals[to] = array.reals[from];
         else

@@ -177,9 +177,10 @@ bool Expressions::index(const Node& node, const Value& of, const Arguments& argu
   const bool inside = two ? numbers[0] <= array.rows && numbers[1] <= array.columns
                           : static_cast<std::size_t>(numbers[0]) <= count_of(array);
   if (!inside) return raise("index out of bound", node);
+  const auto first = static_cast<std::size_t>(numbers[0]) - 1;
+  const auto second = static_cast<std::size_t>(numbers[1]) - 1;
   const std::size_t at =
-      two ? static_cast<std::size_t>((numbers[0] - 1) * array.columns + numbers[1] - 1)
-          : place_of(array, static_cast<std::size_t>(numbers[0] - 1));
+      two ? first * static_cast<std::size_t>(array.columns) + second : place_of(array, first);
   out = value_of(element_of(array, at));
   return true;
 }

@@ -18,9 +18,9 @@ std::string size_text(const Array& array) {
 }
 
 double element(const Array& array, int row, int column) {
-  const int i = array.rows == 1 ? 0 : row;
-  const int k = array.columns == 1 ? 0 : column;
-  const auto at = static_cast<std::size_t>(i * array.columns + k);
+  const auto i = static_cast<std::size_t>(array.rows == 1 ? 0 : row);
+  const auto k = static_cast<std::size_t>(array.columns == 1 ? 0 : column);
+  const std::size_t at = i * static_cast<std::size_t>(array.columns) + k;
   return array.is_real() ? array.reals[at] : static_cast<double>(array.wholes[at]);
 }
 

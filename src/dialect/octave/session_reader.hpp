@@ -306,7 +306,10 @@ class SessionReader : PastedSource {
     at_ = reader.at();
     skip_blanks();
     if (!read || !ends()) {
-      out_.refusal = before ? std::move(before) : reader.refusal();
+      if (before)
+        out_.refusal = std::move(before);
+      else
+        out_.refusal = reader.refusal();
       return false;
     }
     at_ = reader.at();

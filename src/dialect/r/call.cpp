@@ -136,7 +136,10 @@ class Reader : PastedSource {
     const bool read = reader.read(made.node);
     out_.literals = kept;
     if (!read) {
-      out_.refusal = before ? std::move(before) : reader.refusal();
+      if (before)
+        out_.refusal = std::move(before);
+      else
+        out_.refusal = reader.refusal();
       return false;
     }
     at_ = reader.at();

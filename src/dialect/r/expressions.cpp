@@ -119,7 +119,7 @@ ExpressionReader::ExpressionReader(TemplateContent& out, std::size_t at)
 // Comments begin with #.
 void ExpressionReader::skip_blanks() {
   for (;;) {
-    Reader::skip_blanks();
+    while (!at_end() && std::string_view(" \t\r\n").find(peek()) != std::string_view::npos) ++at_;
     if (peek() != '#') return;
     at_ = std::min(source_.find('\n', at_), source_.size());
   }

@@ -139,6 +139,7 @@ bool Expressions::fill_each(const Node& node, const Arguments& arguments, Value&
   Items made(longest);
   for (std::size_t i = 0; i < longest; ++i) {
     std::vector<Value> values;
+    values.reserve(columns.size());
     for (const Items& items : columns) values.push_back(items[i % items.size()]);
     if (!fill(node, *r_dialect(), arguments[0].as_text(), values, made[i])) return false;
   }
