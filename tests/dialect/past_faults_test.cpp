@@ -33,6 +33,7 @@ TEST_CASE("past faults: what was printed wrongly or refused, and prints") {
   const Value nine = value("x=9");
   const Value ten = value("y=10");
   const Printed rows[] = {
+      {"r-format", "formatC(2.5, drop0trailing = TRUE)", {}, "2.5"},
       // A zero byte ends the texts of C.
       {"c", "%d\\0%d", {value("1"), value("2")}, "1"},
       {"c", "ink\\0%q", {}, "ink"},
@@ -133,7 +134,6 @@ TEST_CASE("past faults: what was printed, and is refused") {
       // An iteration that never ends.
       {"lisp", "~{~A~:*~}", {value("[1]")}, ""},
       {"lisp", "~@{~A~:*~}", {value("1")}, ""},
-      {"r-format", "formatC(2.5, drop0trailing = TRUE)", {}, ""},
   };
   for (const Refused& row : rows) {
     INFO(row.dialect << ": " << row.source);

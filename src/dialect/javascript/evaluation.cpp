@@ -114,7 +114,7 @@ bool Evaluator::evaluate_all(const Node& node, std::size_t from, std::vector<Dat
         rest.remove_prefix(size);
       }
     } else {
-      return not_yet("spreading such a value is", part);
+      return fail("TypeError", "what is spread is not iterable", part);
     }
     constexpr std::size_t most_items = 100'000;
     if (out.size() > most_items) return too_long(part);
