@@ -62,8 +62,7 @@ class Expressions final : public computed::Evaluator {
 
   bool combine_one(const Node& node, Operation operation, Mode mode, const Value& left,
                    const Value& right, Value& out);
-  bool combine_wholes(const Node& node, Operation operation, const Value& left, const Value& right,
-                      Value& out);
+  bool combine_wholes(Operation operation, const Value& left, const Value& right, Value& out);
   bool compare(const Node& node, Operation operation, Mode mode, const Value& left,
                const Value& right, Value& out);
   bool range(const Node& node, const Value& from, const Value& to, Value& out);

@@ -122,8 +122,9 @@ bool Expressions::sum_up(const Node& node, std::string_view name, const Argument
     return true;
   }
   if (name == "sum" && mode != Mode::real) {
-    if (std::fabs(total) > 2147483647) return not_yet("a sum beyond 32 bits is", node);
-    out = Value::whole(Type::i32, static_cast<int128>(total));
+    // What 32 bits do not hold is a double.
+    out = std::fabs(total) > 2147483647 ? Value::real(static_cast<double>(total))
+                                        : Value::whole(Type::i32, static_cast<int128>(total));
     return true;
   }
   out = Value::real(static_cast<double>(total));
@@ -231,9 +232,9 @@ bool Expressions::convert(const Node& node, std::string_view name, const Argumen
     }
     const auto whole =
         is_real(item.type()) ? computed::cut(item) : std::optional(computed::whole_of(item));
-    if (!whole || !computed::fits(Type::i32, *whole))
-      return not_yet("an integer beyond 32 bits is", node);
-    item = computed::wrapped(Type::i32, *whole);
+    // R warns, and makes NA of what 32 bits do not hold.
+    const bool fits = whole && computed::fits(Type::i32, *whole) && *whole != -Integer(2147483648);
+    item = fits ? computed::wrapped(Type::i32, *whole) : Value();
   }
   out = vector_of(std::move(items));
   return true;

@@ -78,19 +78,14 @@ bool Expressions::deny(const Node& node, const Value& operand, Value& out) {
   return true;
 }
 
-bool Expressions::combine_wholes(const Node& node, Operation operation, const Value& left,
-                                 const Value& right, Value& out) {
+bool Expressions::combine_wholes(Operation operation, const Value& left, const Value& right,
+                                 Value& out) {
   const Integer divisor = computed::whole_of(right);
   const auto result = computed::combine_wholes(operation, computed::whole_of(left), divisor,
                                                computed::Division::down);
-  // NA stands for what is no integer.
-  if (!result) {
-    out = Value();
-    return true;
-  }
-  if (!computed::fits(Type::i32, *result) || *result == -Integer(2147483648))
-    return not_yet("a result beyond 32 bits is", node);
-  out = computed::wrapped(Type::i32, *result);
+  // NA stands for what is no integer, and, with a warning, for what 32 bits do not hold.
+  const bool fits = result && computed::fits(Type::i32, *result) && *result != -Integer(2147483648);
+  out = fits ? computed::wrapped(Type::i32, *result) : Value();
   return true;
 }
 
@@ -134,7 +129,7 @@ bool Expressions::combine_one(const Node& node, Operation operation, Mode mode, 
     return true;
   }
   const bool divides = operation == Operation::divide || operation == Operation::power;
-  if (mode != Mode::real && !divides) return combine_wholes(node, operation, left, right, out);
+  if (mode != Mode::real && !divides) return combine_wholes(operation, left, right, out);
   const double x = computed::double_of(computed::real_of(Type::f64, left));
   const double y = computed::double_of(computed::real_of(Type::f64, right));
   switch (operation) {
