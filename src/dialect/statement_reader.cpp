@@ -279,7 +279,7 @@ class StatementReader {
       // Without values it is a text that is printed.
       if (call.needs_values && template_part + 1 >= node.parts.size()) continue;
       if (chosen == nullptr) chosen = &call;
-      if (is_method || is_text(node.parts[template_part])) {
+      if (is_method || is_joined_text(node.parts[template_part])) {
         chosen = &call;
         break;
       }
@@ -287,7 +287,7 @@ class StatementReader {
     if (chosen == nullptr) return false;
     const std::size_t from = is_method ? 1 : static_cast<std::size_t>(chosen->template_at) + 2;
     const Node& source = is_method ? callee.parts[0] : node.parts[from - 1];
-    if (!is_text(source))
+    if (!is_joined_text(source))
       return fail("a template that is not a literal is not supported yet", source.span,
                   "Write the literal in its place.");
     parts_.dialect = find_dialect(chosen->dialect);
@@ -358,7 +358,23 @@ class StatementReader {
     });
   }
 
-  bool take_template(const Node& node) {
+  // "a" or "a" . "b": literals, and the operator that joins them.
+  bool is_joined_text(const Node& node) const {
+    const std::string_view sign = language_.lexis->join;
+    if (is_text(node)) return true;
+    return node.kind == Node::Kind::binary && !sign.empty() &&
+           computed::text_of(*form_.grammar, node.operation) == sign &&
+           is_joined_text(node.parts[0]) && is_joined_text(node.parts[1]);
+  }
+
+  void take_pieces(const Node& node) {
+    if (node.kind == Node::Kind::binary) {
+      take_pieces(node.parts[0]);
+      take_pieces(node.parts[1]);
+      return;
+    }
+    // A constant such as PHP_EOL.
+    if (node.texts.empty()) parts_.add_text(node.value.as_text(), node.span.from);
     for (const Span& part : node.texts) {
       const char quote = text_[part.from - 1];
       if (!node.is_raw)
@@ -368,6 +384,10 @@ class StatementReader {
       else
         parts_.add_raw(part);
     }
+  }
+
+  bool take_template(const Node& node) {
+    take_pieces(node);
     return parts_.dialect != nullptr;
   }
 

@@ -60,7 +60,7 @@ class Expressions:
             return "%s(%s)" % (r.choice(["abs", "float", "math.sqrt", "math.fabs", "math.exp", "math.log", "max", "min"]),
                                a + (", " + self.number(depth - 1) if r.random() < 0.3 else ""))
         if form == 8:
-            return r.choice(["sum(%s)", "max(%s)", "min(%s)"]) % self.items(depth - 1)
+            return r.choice(["sum(%s)", "max(%s)", "min(%s)", "sum(each * each for each in %s)", "max(each for each in %s)", "sum(map(float, %s))"]) % self.wrap(self.items(depth - 1))
         if form == 9:
             return "%s if %s else %s" % (self.wrap(a), self.test(depth - 1), self.number(depth - 1))
         if form == 10:
@@ -89,7 +89,7 @@ class Expressions:
         if form == 7:
             return "%s.replace(%s, %s)" % (a, self.text_literal(), self.text_literal())
         if form == 8:
-            return "%s.join(%s)" % (self.text_literal(), r.choice([self.items(depth - 1), "sorted(%s)" % a, "%s.split()" % a]))
+            return "%s.join(%s)" % (self.text_literal(), r.choice([self.items(depth - 1), "str(each) for each in %s" % self.wrap(self.items(depth - 1)), "map(str, %s)" % self.items(depth - 1), "sorted(%s)" % a, "%s.split()" % a]))
         if form == 9:
             return r.choice(["hex(%s)", "bin(%s)", "oct(%s)", "chr(%s)"]) % self.whole(depth - 1)
         if form == 10:
@@ -106,7 +106,11 @@ class Expressions:
         r = self.random
         if depth == 0 or r.random() < 0.3:
             return self.named([list, tuple]) or r.choice(["[1, 2, 3]", "[]", "(1, 2.5)", "[0.1] * 3", "(7,)", "[3, 1, 2]"])
-        form = r.randrange(7)
+        form = r.randrange(11)
+        if form > 6:
+            inner = self.wrap(self.items(depth - 1))
+            return r.choice(["[each * 2 for each in %s]", "[each for each in %s if each]", "[str(each) for each in %s]", "list(map(str, %s))", "list(reversed(%s))", "list(enumerate(%s, 1))",
+                             "[each for each in %s if each > 1]", "list(zip(%s, range(2, 9)))", "list(range(len(%s)))", "[a + b for a, b in zip(%s, [1, 2.5])]"]) % inner
         if form == 0:
             return "sorted(%s%s)" % (self.items(depth - 1), r.choice(["", ", reverse=True"]))
         if form == 1:

@@ -105,6 +105,7 @@ bool ExpressionReader::read_texts(computed::Node& node) {
     }
     const std::size_t end = at_;
     skip_blanks();
+    if (starts_with("PRI")) return not_yet("macros of <inttypes.h> in a template are", at_);
     if (peek() != '"' && !(edition_ == Edition::cpp && starts_with("R\""))) {
       at_ = end;
       break;

@@ -1,6 +1,8 @@
 #include "expressions.hpp"
 
 #include <algorithm>
+#include <cmath>
+#include <limits>
 #include <utility>
 
 #include "../computed/shared_operators.hpp"
@@ -76,7 +78,10 @@ std::optional<Value> known_constant(Edition edition, std::string_view name) {
                             {"M_SQRT2", 0x1.6a09e667f3bcdp+0},
                             {"DBL_MAX", 0x1.fffffffffffffp+1023},
                             {"DBL_MIN", 0x1p-1022},
-                            {"DBL_EPSILON", 0x1p-52}};
+                            {"DBL_EPSILON", 0x1p-52},
+                            {"INFINITY", HUGE_VAL},
+                            {"HUGE_VAL", HUGE_VAL},
+                            {"NAN", std::numeric_limits<double>::quiet_NaN()}};
   for (const Real& real : reals) {
     if (real.name == name) return Value::real(real.value);
   }
@@ -102,6 +107,8 @@ std::optional<Value> known_constant(Edition edition, std::string_view name) {
   }
   return std::nullopt;
 }
+
+constexpr PrintFact prints[] = {{.name = "puts", .after = "\n"}};
 
 template <Edition edition>
 constexpr computed::CodeFacts code_facts = {
@@ -145,7 +152,10 @@ const ExpressionForm c_expressions = {
     },
     .evaluator = [](const computed::Scope& scope) -> std::unique_ptr<computed::Evaluator> {
       return std::make_unique<Expressions>(Edition::c, scope);
-    }};
+    },
+    .prints = prints,
+    .plain_field = "%s",
+    .plain_dialect = "c"};
 
 std::optional<Type> type_of_name(std::string_view name) {
   const auto found =
@@ -176,6 +186,10 @@ std::optional<std::string> ExpressionReader::read_cast() {
   const std::size_t start = at_++;
   std::string type = read_type();
   const bool known = !at_end() && peek() == ')' && type_of_name(type);
+  const std::size_t behind_stars = source_.find_first_not_of("* ", at_);
+  const bool is_pointer = !type.empty() && peek() == '*' && behind_stars < source_.size() &&
+                          source_[behind_stars] == ')';
+  if (is_pointer) not_yet("casts to pointers are", start);
   if (!known) {
     at_ = start;
     return std::nullopt;
@@ -200,9 +214,35 @@ bool ExpressionReader::read_named_cast(Node& node) {
   return true;
 }
 
+std::optional<int> ExpressionReader::size_of_type() {
+  const std::size_t start = at_;
+  if (peek() == '(') {
+    ++at_;
+    const auto type = type_of_name(read_type());
+    skip_blanks();
+    if (type && peek() == ')') {
+      ++at_;
+      constexpr int bits = 8;
+      constexpr int bytes_of_f80 = 16;
+      const TypeFact& fact = fact_of(*type);
+      return *type == Type::f80       ? bytes_of_f80
+             : fact.format != nullptr ? fact.format->width() / bits
+             : fact.width != 0        ? fact.width / bits
+                                      : 1;
+    }
+  }
+  at_ = start;
+  return std::nullopt;
+}
+
 // The size of something: read over, for it may stand before a template, and never evaluated.
 bool ExpressionReader::read_size(Node& node, std::size_t start) {
   skip_blanks();
+  if (const auto size = size_of_type()) {
+    node.kind = Node::Kind::constant;
+    node.value = Value::whole(Type::u64, *size);
+    return true;
+  }
   if (peek() == '(') {
     int depth = 0;
     do {

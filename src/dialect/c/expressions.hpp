@@ -33,6 +33,8 @@ class ExpressionReader : public computed::CodeReader {
   bool read_named_cast(computed::Node& node);
   std::string read_type();
   bool read_size(computed::Node& node, std::size_t start);
+  // The bytes of the type in parentheses here, and moves behind them; nothing where none is.
+  std::optional<int> size_of_type();
 
   Edition edition_;
 };

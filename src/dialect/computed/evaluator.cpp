@@ -110,6 +110,8 @@ bool Evaluator::evaluate_node(const Node& node, Value& out) {
     case Node::Kind::constant:
       out = node.value;
       return true;
+    case Node::Kind::for_each:
+      return not_yet("such an expression is", node);
     case Node::Kind::name:
       if (const Value* value = scope_.find(node.text)) {
         out = *value;

@@ -286,7 +286,7 @@ bool Reader::read_argument(Node& call) {
     argument.parts.emplace_back();
     if (!read(argument.parts[0])) return false;
     argument.span = {start, argument.parts[0].span.to};
-  } else if (!read(argument)) {
+  } else if (!read(argument) || !read_behind_item(argument)) {
     return false;
   }
   if (is_call) {

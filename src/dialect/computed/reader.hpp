@@ -37,6 +37,8 @@ class Reader {
   // Nothing where no cast begins here.
   virtual std::optional<std::string> read_cast() { return std::nullopt; }
   virtual bool begins_name(char c) const;
+  // What may follow an item of a list or an argument.
+  virtual bool read_behind_item(Node&) { return true; }
   // Between tokens.
   virtual void skip_blanks();
   // How the language refuses what is no expression of it.

@@ -8,18 +8,26 @@ namespace inky::inline v1::computed {
 
 namespace {
 
-void collect(const Node& node, NameCollector& names) {
-  if (node.kind == Node::Kind::name) return names.add(node.text);
+// `own`: what an expression calls its items itself.
+void collect(const Node& node, std::vector<std::string_view>& own, NameCollector& names) {
+  if (node.kind == Node::Kind::name) {
+    if (std::find(own.begin(), own.end(), node.text) == own.end()) names.add(node.text);
+    return;
+  }
   std::size_t from = 0;
   if (node.kind == Node::Kind::call && node.parts[0].kind == Node::Kind::name) from = 1;
-  for (std::size_t i = from; i < node.parts.size(); ++i) collect(node.parts[i], names);
+  const std::size_t outside = own.size();
+  if (node.kind == Node::Kind::for_each) own.insert(own.end(), node.keys.begin(), node.keys.end());
+  for (std::size_t i = from; i < node.parts.size(); ++i) collect(node.parts[i], own, names);
+  own.resize(outside);
 }
 
 }  // namespace
 
 void collect_names(const Node& node, std::vector<std::string>& names) {
   NameCollector collector(names);
-  collect(node, collector);
+  std::vector<std::string_view> own;
+  collect(node, own, collector);
 }
 
 bool is_constant(const Node& node, bool (*known)(const Node& name)) {

@@ -75,6 +75,7 @@ struct Node {
     call,       // of parts[0] with the other parts; keys name these, or are empty
     cast,       // parts[0] as the type named text
     spread,     // the items of parts[0], among the arguments of a call
+    for_each,   // parts[0] for each item of parts[1] that the other parts hold for; keys name it
   };
   Kind kind = Kind::nothing;
   Operation operation = Operation::none;

@@ -67,8 +67,22 @@ class Writer {
       case Node::Kind::spread:
         out_.add(grammar_.spread);
         return write(node.parts[0]);
+      case Node::Kind::for_each:
+        return write_for_each(node);
     }
     return false;
+  }
+
+  bool write_for_each(const Node& node) {
+    if (!write(node.parts[0])) return false;
+    out_.add(" for ");
+    for (std::size_t i = 0; i < node.keys.size(); ++i) out_.add((i > 0 ? ", " : "") + node.keys[i]);
+    out_.add(" in ");
+    for (std::size_t i = 1; i < node.parts.size(); ++i) {
+      if (i > 1) out_.add(" if ");
+      if (!write(node.parts[i])) return false;
+    }
+    return true;
   }
 
   // How the program writes nothing; empty where it has no such value.

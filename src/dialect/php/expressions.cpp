@@ -86,6 +86,7 @@ std::optional<Value> constant_of(std::string_view word) {
   if (word == "PHP_EOL") return Value::text("\n");
   if (word == "PHP_INT_MAX") return computed::wrapped(Type::i64, (Integer(1) << 63) - 1);
   if (word == "PHP_INT_MIN") return computed::wrapped(Type::i64, Integer(1) << 63);
+  if (word == "PHP_INT_SIZE") return Value::whole(Type::i64, 8);
   if (word == "PHP_FLOAT_EPSILON") return Value::real(0x1p-52);
   if (word == "M_PI") return Value::real(0x1.921fb54442d18p+1);
   if (word == "M_E") return Value::real(0x1.5bf0a8b145769p+1);
@@ -121,7 +122,8 @@ const computed::Grammar grammar = [] {
   out.functions =
       "strlen strtoupper strtolower ucfirst ucwords str_repeat str_pad substr trim ltrim rtrim "
       "implode join count round abs floor ceil sqrt pow intdiv fmod max min number_format sprintf "
-      "strrev intval floatval strval pi dechex decbin decoct array_sum str_replace strpos exp log "
+      "strrev lcfirst chr ord hexdec bindec octdec intval floatval strval pi dechex decbin decoct "
+      "array_sum str_replace strpos exp log "
       "log10 sin cos tan";
   return out;
 }();
@@ -162,6 +164,20 @@ bool Expressions::take_number(const Node& node, const Value& value, Value& out) 
   if (is_real(value.type()) || (is_whole(value.type()) && !is_int(value))) {
     out = Value::real(Type::f64, pack(binary64, float_of(value)));
     return true;
+  }
+  if (value.is(Type::text)) {
+    // What is a number to its last byte; PHP warns of others, or throws.
+    const std::string_view text = value.as_text();
+    const bool is_plain = !text.empty() &&
+                          text.find_first_not_of("0123456789.eE+-") == std::string_view::npos &&
+                          is_digit(text.back()) && (is_digit(text[0]) || text[0] == '-');
+    auto number = is_plain ? number_of(text.substr(text[0] == '-' ? 1 : 0)) : std::nullopt;
+    const bool is_octal = text.size() > 1 && text[0] == '0' && is_digit(text[1]);
+    if (number && !is_octal && text[0] != '-') {
+      out = std::move(*number);
+      return true;
+    }
+    return not_yet("arithmetic with such a text is", node);
   }
   if (!is_whole(value.type()))
     return not_yet("arithmetic with " + std::string(name_of(value.type())) + " is", node);

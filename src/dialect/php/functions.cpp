@@ -258,6 +258,12 @@ bool Expressions::call_on_text(const Node& node, std::string_view name, const Ar
       made = changed(text, 'a', 'z', -step);
     } else if (name == "strtolower") {
       made = changed(text, 'A', 'Z', step);
+    } else if (name == "lcfirst") {
+      made = text;
+      if (!made.empty()) made[0] = changed(made.substr(0, 1), 'A', 'Z', step)[0];
+    } else if (name == "ord") {
+      out = Value::whole(Type::i64, text.empty() ? 0 : static_cast<unsigned char>(text[0]));
+      return true;
     } else if (name == "ucfirst" || name == "ucwords") {
       made = text;
       bool begins = true;
@@ -356,6 +362,25 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
     if (!take_int(node, arguments[0], number)) return false;
     out = Value::text(whole_digits(computed::wrapped(Type::u64, Integer(number)), base,
                                    Letters::lower, negative));
+    return true;
+  }
+  const int from_base = path == "hexdec" ? 16 : path == "bindec" ? 2 : path == "octdec" ? 8 : 0;
+  if (from_base != 0 && count == 1) {
+    std::string digits;
+    if (!take_text(node, arguments[0], digits)) return false;
+    const auto number = read_whole((from_base == 16  ? "0x"
+                                    : from_base == 2 ? "0b"
+                                                     : "0o") +
+                                   digits);
+    if (!number || !computed::fits(Type::i64, integer_of(*number)))
+      return not_yet("this text as a number is", node);
+    out = computed::wrapped(Type::i64, integer_of(*number));
+    return true;
+  }
+  if (path == "chr" && count == 1) {
+    std::int64_t number = 0;
+    if (!take_int(node, arguments[0], number)) return false;
+    out = Value::text(std::string(1, static_cast<char>(((number % 256) + 256) % 256)));
     return true;
   }
   constexpr std::string_view on_numbers =

@@ -27,7 +27,6 @@ constexpr computed::OperatorFact infix_operators[] = {
     {"/", Operation::divide, 10},       {"//", Operation::divide_down, 10},
     {"%", Operation::remainder, 10},    {"@", Operation::none, 10},
     {"**", Operation::power, 12, true}, {":=", Operation::none, 0},
-    {"for", Operation::none, 0},        {"async", Operation::none, 0},
 };
 constexpr computed::OperatorFact prefix_operators[] = {
     {"not", Operation::deny, 3},     {"-", Operation::negate, 11},
@@ -56,7 +55,8 @@ const computed::Grammar grammar = [] {
   out.names_argument = "=";
   out.spread = "*";
   out.functions =
-      "abs len round sum min max int float str repr ascii sorted any all list tuple bool bin oct "
+      "abs len map range enumerate zip reversed round sum min max int float str repr ascii sorted "
+      "any all list tuple bool bin oct "
       "hex "
       "ord chr format complex divmod pow math.sqrt math.floor math.ceil math.trunc math.fabs "
       "math.exp math.log math.log2 math.log10 math.log1p math.expm1 math.sin math.cos math.tan "
@@ -69,7 +69,7 @@ const computed::Grammar grammar = [] {
       "replace removeprefix removesuffix isdigit isdecimal isnumeric isalpha isalnum isspace "
       "isupper "
       "islower isidentifier isprintable istitle isascii get bit_length bit_count as_integer_ratio "
-      "is_integer conjugate strftime isoformat weekday isoweekday";
+      "items keys values is_integer conjugate strftime isoformat weekday isoweekday";
   return out;
 }();
 
@@ -113,6 +113,43 @@ std::optional<bool> ExpressionReader::read_own(computed::Node& node) {
     return syntax_error("a keyword is no expression", start);
   at_ = start;
   return std::nullopt;
+}
+
+// The Python Language Reference, 6.2.4: x * 2 for x in items if x > 1.
+bool ExpressionReader::read_behind_item(computed::Node& node) {
+  skip_blanks();
+  const std::size_t start = at_;
+  if (read_word() != "for") {
+    at_ = start;
+    return true;
+  }
+  computed::wrap(node, computed::Node::Kind::for_each);
+  for (;;) {
+    skip_blanks();
+    if (!begins_name(peek())) return not_yet("such a target of for is", at_);
+    node.keys.emplace_back(read_word());
+    skip_blanks();
+    if (peek() != ',') break;
+    ++at_;
+  }
+  if (read_word() != "in") return syntax_error("a for has an in behind its names", start);
+  // No condition of its own: "if" begins what the items are chosen by.
+  constexpr int above_conditions = 1;
+  node.parts.emplace_back();
+  if (!read(node.parts.back(), above_conditions)) return false;
+  for (;;) {
+    skip_blanks();
+    const std::size_t next = at_;
+    const std::string_view word = read_word();
+    if (word == "for" || word == "async") return not_yet("a second for is", next);
+    if (word != "if") {
+      at_ = next;
+      node.span.to = at_;
+      return true;
+    }
+    node.parts.emplace_back();
+    if (!read(node.parts.back(), above_conditions)) return false;
+  }
 }
 
 // The Python Language Reference, 2.4.5 to 2.4.7.

@@ -27,6 +27,7 @@ class ExpressionReader final : public computed::Reader {
 
  protected:
   std::optional<bool> read_own(computed::Node& node) override;
+  bool read_behind_item(computed::Node& node) override;
   bool begins_name(char c) const override { return is_name_start(c); }
   std::string_view syntax_fault() const override { return "SyntaxError"; }
 
@@ -43,6 +44,7 @@ class Expressions final : public computed::Evaluator {
   explicit Expressions(const computed::Scope& scope) : Evaluator(scope, false) {}
 
  protected:
+  std::optional<bool> evaluate_own(const computed::Node& node, Value& out) override;
   bool apply(const computed::Node& node, const Value& operand, Value& out) override;
   bool combine(const computed::Node& node, computed::Operation operation, const Value& left,
                const Value& right, Value& out) override;
@@ -67,6 +69,16 @@ class Expressions final : public computed::Evaluator {
     return fail(computed::Trouble::When::run, std::string(exception), std::move(why), node);
   }
   bool wrong_operands(const Node& node, Operation operation, const Value& left, const Value& right);
+
+  // ---- What is iterated over: iterables.cpp ----
+
+  // The items of a generator, of range, map, zip, enumerate and reversed; of any other value.
+  bool evaluate_items(const Node& node, std::vector<Value>& out);
+  bool evaluate_for_each(const Node& node, std::vector<Value>& out);
+  bool evaluate_map(const Node& node, std::vector<Value>& out);
+  bool evaluate_range(const Node& node, std::vector<Value>& out);
+  bool evaluate_zip(const Node& node, std::vector<Value>& out);
+  std::optional<bool> evaluate_taking(const Node& node, Value& out);
 
   // ---- Operators: operators.cpp ----
 
@@ -128,6 +140,8 @@ class Expressions final : public computed::Evaluator {
   bool format_braces(const Node& node, const Value& form, const Arguments& arguments, Value& out);
   bool call_on_number(const Node& node, const Value& of, const Arguments& arguments, Value& out);
   bool call_on_items_of(const Node& node, const Value& of, const Arguments& arguments, Value& out);
+
+  std::vector<std::pair<std::string_view, Value>> own_;  // what generators call their items
 };
 
 inline bool is_simple_number(const Value& value) {

@@ -41,9 +41,15 @@ bool Expressions::name_without_value(const Node& node, Value& out) {
     return true;
   }
   const std::string first = path.substr(0, path.find('.'));
-  constexpr std::string_view functions[] = {"len",   "str",  "int",   "float",  "abs",  "min",
-                                            "max",   "sum",  "round", "sorted", "repr", "list",
-                                            "tuple", "bool", "type",  "dict",   "set",  "range"};
+  constexpr std::string_view functions[] = {
+      "len",      "str",      "int",       "float",     "abs",     "min",        "max",
+      "sum",      "round",    "sorted",    "repr",      "list",    "tuple",      "bool",
+      "type",     "dict",     "set",       "range",     "map",     "zip",        "enumerate",
+      "reversed", "filter",   "print",     "input",     "open",    "iter",       "next",
+      "hash",     "id",       "bytes",     "bytearray", "object",  "isinstance", "vars",
+      "dir",      "slice",    "frozenset", "callable",  "getattr", "datetime",   "decimal",
+      "Decimal",  "sys",      "os",        "random",    "json",    "re",         "time",
+      "string",   "itertools"};
   if (std::find(std::begin(functions), std::end(functions), first) != std::end(functions))
     return not_yet("a function as a value is", node);
   if (first == "math") return not_yet("the name " + path + " is", node);

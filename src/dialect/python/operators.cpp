@@ -168,7 +168,7 @@ bool Expressions::combine_wholes(const Node& node, Operation operation, const Va
   const bool truths = left.is(Type::truth) && right.is(Type::truth);
   if (operation == Operation::divide) {
     if (b == 0) return raise("ZeroDivisionError", "division by zero", node);
-    out = Value::real(Type::f64, stored(binary64, Rational(a) / Rational(b), false));
+    out = Value::real(Type::f64, stored(binary64, Rational(a) / Rational(b), a == 0 && b < 0));
     if (std::isinf(computed::double_of(out)))
       return raise("OverflowError", "integer division result too large for a float", node);
     return true;
