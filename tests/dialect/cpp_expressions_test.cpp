@@ -232,7 +232,7 @@ TEST_CASE("what is not evaluated may be undefined, and nothing is printed of it"
 
 TEST_CASE("what is not supported yet in an expression is called that, and never guessed") {
   for (const char* source :
-       {"cout << &n", "cout << *p", "cout << n++", "cout << (n = 3)", "cout << sizeof(int)",
+       {"cout << &n", "cout << *p", "cout << n++", "cout << (n = 3)", "cout << sizeof(n)",
         "cout << unknown(3)", "cout << L\"ink\"", "cout << new int", "cout << \"a\" + 1",
         "cout << name.rfind('k')", "cout.put('x')", "cout << (n <=> 3)"}) {
     INFO(source);
