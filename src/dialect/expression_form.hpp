@@ -57,6 +57,8 @@ struct ExpressionForm {
   // The names of arguments that replace that, and what is printed behind all.
   std::string_view separator_argument = {};
   std::string_view ending_argument = {};
+  // Names of the language that no value bears where none is given by that name: "Math", "pi".
+  std::string_view own_names = {};
   // How calls name a locale: by these, or by a call of one of these functions with its tag.
   std::span<const LocaleFact> locales = {};
   std::string_view locale_makers = {};

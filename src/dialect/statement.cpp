@@ -194,6 +194,13 @@ Result<WrittenCall> write_statement_call(const Statement& statement) {
     return Error{Code::not_supported_yet,
                  "a call with this locale in a program is not supported yet",
                  statement.segments.front().outer, "Leave the locale out."};
+  if (statement.is_whole) {
+    WrittenCall whole;
+    if (computed::write(statement.arguments[0], *statement.form->grammar, form, whole))
+      return whole;
+    return Error{Code::not_supported_yet, "this call in a program is not supported yet",
+                 statement.arguments[0].span, "Give the values in it names."};
+  }
   std::vector<WrittenCall> written;
   std::vector<std::string> names;
   for (std::size_t i = 0; i < statement.arguments.size(); ++i) {

@@ -30,6 +30,8 @@ struct Statement {
   std::string locale;  // that the call names; empty: it names none
   // The language fills the template in by itself, and so it takes the values as they are.
   bool is_filled = false;
+  // The evaluator makes the text of the whole call, which is the one argument.
+  bool is_whole = false;
 
   // From a place in the template to one in the statement.
   Span moved(Span span) const;

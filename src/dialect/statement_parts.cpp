@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "dialect/lexis.hpp"
 #include "text/ascii.hpp"
 
 namespace inky::inline v1 {
@@ -111,10 +112,14 @@ Result<Template> StatementParts::make(const ExpressionForm& form) {
   placed.call = call;
   placed.arguments = std::move(arguments);
   placed.argument_names = std::move(argument_names);
+  std::erase_if(names, [&](const std::string& name) {
+    return has_word(form.own_names, name) || name.find("::") != std::string::npos;
+  });
   placed.names = std::move(names);
   placed.form = &form;
   placed.locale = locale;
   placed.is_filled = is_filled;
+  placed.is_whole = is_whole;
   return Template(*dialect, content_of(std::move(placed)));
 }
 

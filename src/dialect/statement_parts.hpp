@@ -20,6 +20,7 @@ struct StatementParts {
   std::string after;   // printed behind the template
   std::string locale;  // that the call names
   bool is_filled = false;
+  bool is_whole = false;
   std::string inner;  // the template in the call
   std::vector<Statement::Segment> segments;
   std::vector<computed::Node> arguments;

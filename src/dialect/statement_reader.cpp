@@ -100,6 +100,7 @@ class StatementReader {
     if (!read_node(at, end, node)) return false;
     parts_.call = print.name;
     parts_.dialect = find_dialect(form_.plain_dialect);
+    parts_.is_whole = true;
     parts_.add_argument(node, {});
     parts_.inner = form_.plain_field;
     parts_.segments.push_back({{0, parts_.inner.size()}, node.span, false});

@@ -384,3 +384,43 @@ TEST_CASE("a language without whole calls says so") {
 TEST_CASE("a comparison is no assignment") {
   CHECK(show("php", "echo $n >= 3;", {support::value("n=7")}).text == "1");
 }
+
+TEST_CASE("the names of a language take no values") {
+  struct Case {
+    const char* dialect;
+    const char* source;
+    std::vector<std::string> names;
+  };
+  const std::vector<Case> cases = {
+      {"java", "System.out.println(Math.max(n, 2));", {"n"}},
+      {"java", "System.out.println(Integer.MAX_VALUE);", {}},
+      {"csharp", "Console.WriteLine(Math.PI * x);", {"x"}},
+      {"csharp", "Console.WriteLine(int.MaxValue);", {}},
+      {"python", "print(math.sqrt(x))", {"x"}},
+      {"rust", "println!(\"{}\", i32::MAX - n);", {"n"}},
+      {"octave", "disp(pi * n)", {"n"}},
+      {"r", "print(pi * n)", {"n"}},
+  };
+  for (const Case& one : cases) {
+    INFO(one.source);
+    const auto parsed = parse_statement(*find_dialect(one.dialect), one.source);
+    REQUIRE(parsed.ok());
+    CHECK(std::vector<std::string>(parsed->value_names().begin(), parsed->value_names().end()) ==
+          one.names);
+  }
+}
+
+TEST_CASE("the program of a call that the evaluator makes whole is the call") {
+  const auto program = [](const char* dialect, const char* source) {
+    const auto parsed = parse_statement(*find_dialect(dialect), source);
+    REQUIRE(parsed.ok());
+    const auto written = parsed->dialect().write_call(*parsed, parsed->value_names());
+    return written ? written->source : "none: " + written.error().message;
+  };
+  CHECK(program("r", "print(x / 3)").find("print(x / 3") == 0);
+  CHECK(program("octave", "disp([1 2; 3 4] * x)").find("disp([1.0, 2.0; 3.0, 4.0] * x)") == 0);
+  CHECK(program("octave", "disp(x')").find("disp(x')") == 0);
+  CHECK(program("octave", "disp(1:2:9)").find("disp(1.0 : 2.0 : 9.0)") == 0);
+  CHECK(program("r", "cat(system(x))").find("none: ") == 0);
+  CHECK(program("octave", "disp(system(x))").find("none: ") == 0);
+}

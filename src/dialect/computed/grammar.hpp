@@ -18,6 +18,7 @@ struct OperatorFact {
 struct Grammar {
   std::span<const OperatorFact> infix;
   std::span<const OperatorFact> prefix;
+  std::string_view rows = {};  // between the rows of a list of lists: "[1, 2; 3, 4]"
   std::span<const OperatorFact> postfix = {};
   bool comparisons_chain = false;  // a < b < c is a < b and b < c
   // How one of two values is chosen: test ? one : other, or one if test else other.

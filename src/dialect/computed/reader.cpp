@@ -77,7 +77,7 @@ const OperatorFact* Reader::find_operator(std::span<const OperatorFact> among) c
 }
 
 bool Reader::read(Node& node, int level) {
-  if (++depth_ > most_depth) return not_yet("expressions nested so deep are", at_);
+  if (++depth_ > most_depth) return not_yet("expressions nested as deep as this are", at_);
   if (!read_operand(node, level)) return false;
   for (;;) {
     const std::size_t end = at_;
@@ -169,7 +169,7 @@ bool Reader::read_operand(Node& node, int level) {
     node.kind = Node::Kind::cast;
     node.text = std::move(*type);
     node.parts.emplace_back();
-    if (++depth_ > most_depth) return not_yet("expressions nested so deep are", at_);
+    if (++depth_ > most_depth) return not_yet("expressions nested as deep as this are", at_);
     if (!read_operand(node.parts[0], level)) return false;
     --depth_;
     node.span = {start, node.parts[0].span.to};

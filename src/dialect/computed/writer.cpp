@@ -39,6 +39,12 @@ class Writer {
       case Node::Kind::record:
         return write_record(node);
       case Node::Kind::unary:
+        if (const std::string_view behind = text_of(grammar_.postfix, node.operation);
+            !behind.empty()) {
+          if (!write(node.parts[0])) return false;
+          out_.add(behind);
+          return true;
+        }
         out_.add(text_of_prefix(node.operation));
         return write(node.parts[0]);
       case Node::Kind::binary:
@@ -101,11 +107,14 @@ class Writer {
     }
     return {};
   }
+  static std::string_view text_of(std::span<const OperatorFact> facts, Operation operation) {
+    const auto found = std::find_if(facts.begin(), facts.end(), [&](const OperatorFact& fact) {
+      return fact.operation == operation;
+    });
+    return found == facts.end() ? std::string_view() : found->text;
+  }
   std::string_view text_of_infix(Operation operation) const {
-    const auto found =
-        std::find_if(grammar_.infix.begin(), grammar_.infix.end(),
-                     [&](const OperatorFact& fact) { return fact.operation == operation; });
-    return found == grammar_.infix.end() ? std::string_view() : found->text;
+    return text_of(grammar_.infix, operation);
   }
 
   bool write_text(std::string_view text) {
@@ -135,7 +144,23 @@ class Writer {
     return true;
   }
 
+  // [1, 2; 3, 4]
+  bool write_rows(const Node& node) {
+    out_.add("[");
+    for (std::size_t i = 0; i < node.parts.size(); ++i) {
+      if (i > 0) out_.add(std::string(grammar_.rows) + " ");
+      const Node& row = node.parts[i];
+      for (std::size_t k = 0; k < row.parts.size(); ++k) {
+        if (k > 0) out_.add(", ");
+        if (!write(row.parts[k])) return false;
+      }
+    }
+    out_.add("]");
+    return true;
+  }
+
   bool write_items(const Node& node) {
+    if (!grammar_.rows.empty()) return write_rows(node);
     const bool is_tuple = node.kind == Node::Kind::tuple;
     out_.add(is_tuple ? "(" : "[");
     for (std::size_t i = 0; i < node.parts.size(); ++i) {
@@ -160,7 +185,11 @@ class Writer {
   }
 
   bool write_operators(const Node& node) {
-    if (!write(node.parts[0])) return false;
+    // from:step:to is read from the left.
+    const Node& first = node.parts[0];
+    const bool has_step = node.operation == Operation::range && first.kind == Node::Kind::binary &&
+                          first.operation == Operation::range && !first.enclosed;
+    if (!(has_step ? write_bare(first) : write(first))) return false;
     for (std::size_t i = 1; i < node.parts.size(); ++i) {
       const Operation operation =
           node.kind == Node::Kind::compared ? node.operations[i - 1] : node.operation;

@@ -203,6 +203,9 @@ const ExpressionForm expression_form = {
     .slots_prefix = "$",
     .plain_field = "{0}",
     .plain_dialect = "csharp",
+    .own_names =
+        "Math MathF Convert CultureInfo NumberFormatInfo int long short byte uint ulong double "
+        "float decimal bool char string String",
     .locales = named_locales,
     .locale_makers = "CultureInfo CultureInfo.GetCultureInfo"};
 

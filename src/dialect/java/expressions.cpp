@@ -161,6 +161,8 @@ const ExpressionForm expression_form = {
     .prints = prints,
     .plain_field = "%s",
     .plain_dialect = "java",
+    .own_names =
+        "Math Integer Long Double Float Short Byte Boolean Character String Objects Locale",
     .locales = named_locales,
     .locale_makers = "Locale.forLanguageTag"};
 

@@ -142,7 +142,7 @@ class Evaluator {
   bool replace(const Node& node, const Datum& of, const std::vector<Datum>& arguments, Datum& out);
   bool split(const Node& node, const Datum& of, const std::vector<Datum>& arguments, Datum& out);
   bool text_of_units(const Node& node, std::u16string_view units, Datum& out);
-  // Where an index, which may count from the end, is among so many.
+  // Where an index, which may count from the end, is among the places of a text or an array.
   bool take_place(const std::vector<Datum>& arguments, std::size_t which, const Node& node,
                   double usual, std::size_t size, std::size_t& out);
   // The methods that call a function for each item: nothing where it is none of them.

@@ -40,7 +40,7 @@ class Reader : PastedSource {
   }
 
   bool read_sum(Node& node) {
-    if (++depth_ > most_depth) return not_yet("expressions nested so deep are", at_);
+    if (++depth_ > most_depth) return not_yet("expressions nested as deep as this are", at_);
     const bool is_function = begins_function();
     const bool read =
         is_function ? read_function(node) : read_operators(node, 1) && read_condition(node);
@@ -198,7 +198,7 @@ class Reader : PastedSource {
       return not_yet(std::string("the operator ") + c + " here is", at_);
     if (const std::string_view word = prefix_word(); !word.empty()) {
       at_ += word.size();
-      if (++depth_ > most_depth) return not_yet("expressions nested so deep are", at_);
+      if (++depth_ > most_depth) return not_yet("expressions nested as deep as this are", at_);
       node.kind = Node::Kind::word;
       node.text = word;
       node.parts.emplace_back();
@@ -212,7 +212,7 @@ class Reader : PastedSource {
                      [&](const computed::OperatorFact& fact) { return fact.text[0] == c; });
     if (prefix == operators.prefix.end()) return read_chain(node);
     ++at_;
-    if (++depth_ > most_depth) return not_yet("expressions nested so deep are", at_);
+    if (++depth_ > most_depth) return not_yet("expressions nested as deep as this are", at_);
     node.kind = Node::Kind::unary;
     node.operation = prefix->operation;
     node.parts.emplace_back();

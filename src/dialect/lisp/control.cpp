@@ -110,7 +110,7 @@ class Reader {
   bool read_directive(Directive& out, int depth) {
     const std::size_t start = at_++;
     if (depth > most_nesting)
-      return refuse("directives nested so deep are not supported yet", start,
+      return refuse("directives nested as deep as this are not supported yet", start,
                     Refusal::When::not_supported_yet);
     if (!read_parameters(out, start)) return false;
     const auto letter = first_code_point(text_.substr(at_));

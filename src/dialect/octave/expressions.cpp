@@ -79,6 +79,7 @@ const computed::Grammar grammar = [] {
   out.infix = infix_operators;
   out.prefix = prefix_operators;
   out.postfix = postfix_operators;
+  out.rows = ";";
   out.point_before_members = false;
   out.functions =
       "abs floor ceil fix round sign sqrt exp log log2 log10 sin cos tan sum prod mean max min mod "
@@ -100,7 +101,8 @@ const ExpressionForm expression_form = {
     .prints = prints,
     .sessions = "octave-display",
     .plain_field = "%s",
-    .plain_dialect = "octave"};
+    .plain_dialect = "octave",
+    .own_names = "pi e eps Inf inf NaN nan NA true false realmax realmin i j I J"};
 
 ExpressionReader::ExpressionReader(TemplateContent& out, std::size_t at)
     : CodeReader(code_facts, out, at) {}

@@ -343,7 +343,7 @@ class SessionReader : PastedSource {
   bool read_expression(Expression& out, int depth) {
     skip_blanks();
     const std::size_t start = at_;
-    if (depth > most_nesting) return not_yet("expressions nested so deep are", start);
+    if (depth > most_nesting) return not_yet("expressions nested as deep as this are", start);
     while (peek() == '-' || peek() == '+') {
       out.negative ^= peek() == '-';
       ++at_;

@@ -95,7 +95,7 @@ bool Expressions::number_as_text(const Node& node, const Arguments& arguments, V
   const bool is_repeated = std::count(format.begin(), format.end(), '%') == 1;
   if (!is_repeated) return not_yet("num2str with such a format is", node);
   constexpr std::size_t most = 10'000;
-  if (count_of(array) > most) return not_yet("num2str of so many elements is", node);
+  if (count_of(array) > most) return not_yet("num2str of more than 10,000 elements is", node);
   std::vector<Value> values;
   for (std::size_t i = 0; i < count_of(array); ++i) {
     all += format;

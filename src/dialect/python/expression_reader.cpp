@@ -87,7 +87,8 @@ const ExpressionForm expression_form = {
     .plain_dialect = "python",
     .separator = " ",
     .separator_argument = "sep",
-    .ending_argument = "end"};
+    .ending_argument = "end",
+    .own_names = "math datetime"};
 
 bool is_name_start(char c) {
   return is_word_start(c) || static_cast<unsigned char>(c) >= 0x80;
@@ -126,7 +127,7 @@ bool ExpressionReader::read_behind_item(computed::Node& node) {
   computed::wrap(node, computed::Node::Kind::for_each);
   for (;;) {
     skip_blanks();
-    if (!begins_name(peek())) return not_yet("such a target of for is", at_);
+    if (!begins_name(peek())) return not_yet("what for names here is", at_);
     node.keys.emplace_back(read_word());
     skip_blanks();
     if (peek() != ',') break;

@@ -105,7 +105,8 @@ bool Expressions::evaluate_items(const Node& node, std::vector<Value>& out) {
 bool Expressions::evaluate_for_each(const Node& node, std::vector<Value>& out) {
   std::vector<Value> items;
   if (!evaluate_items(node.parts[1], items)) return false;
-  if (items.size() > most_items) return over_limit("so many items are", node);
+  if (items.size() > most_items)
+    return over_limit("more than 100,000 items are over the limit", node);
   const std::size_t outside = own_.size();
   for (Value& item : items) {
     std::vector<Value> parts;
@@ -168,7 +169,7 @@ bool Expressions::evaluate_range(const Node& node, std::vector<Value>& out) {
   for (std::int64_t i = numbers[0]; numbers[2] > 0 ? i < numbers[1] : i > numbers[1];
        i += numbers[2]) {
     if (out.size() >= most_items || i > most || i < -most)
-      return over_limit("so many items are", node);
+      return over_limit("more than 100,000 items are over the limit", node);
     out.push_back(computed::smallest(Integer(i)));
   }
   return true;

@@ -154,7 +154,7 @@ class Reader : PastedSource {
   bool read_expression(Expression& out, int depth) {
     skip_blanks();
     const std::size_t start = at_;
-    if (depth > most_nesting) return not_yet("vectors nested so deep are", start);
+    if (depth > most_nesting) return not_yet("vectors nested as deep as this are", start);
     while (peek() == '-' || peek() == '+') {
       out.negative ^= peek() == '-';
       ++at_;

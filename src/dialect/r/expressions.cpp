@@ -6,6 +6,7 @@
 
 #include "../computed/arithmetic.hpp"
 #include "../family/values.hpp"
+#include "dialect/lexis.hpp"
 #include "numbers.hpp"
 #include "text/ascii.hpp"
 
@@ -96,8 +97,7 @@ const computed::Grammar grammar = [] {
   out.functions =
       "c round signif floor ceiling trunc sqrt abs exp log log10 log2 sum mean min max prod length "
       "nchar toupper tolower trimws paste paste0 format formatC prettyNum sprintf as.integer "
-      "as.numeric as.character rev seq_len rep strrep substr is.na ifelse cat print writeLines "
-      "message";
+      "as.numeric as.character rev seq_len rep strrep substr is.na ifelse cat print writeLines";
   return out;
 }();
 
@@ -111,7 +111,8 @@ const ExpressionForm expression_form = {
     },
     .prints = prints,
     .plain_field = "%s",
-    .plain_dialect = "r"};
+    .plain_dialect = "r",
+    .own_names = "LETTERS letters month.name month.abb"};
 
 ExpressionReader::ExpressionReader(TemplateContent& out, std::size_t at)
     : CodeReader(code_facts, out, at) {}
@@ -181,22 +182,24 @@ bool Expressions::take_whole(const Node& node, const Value& value, std::int64_t&
   if (!take_numbers(node, value, items, mode)) return false;
   if (items.size() != 1 || items[0].is(Type::nil) ||
       (is_real(items[0].type()) && !is_whole_number(items[0].as_real())))
-    return not_yet("such a number here is", node);
+    return not_yet("a number such as this is", node);
   const Integer whole =
       is_real(items[0].type()) ? *computed::cut(items[0]) : computed::whole_of(items[0]);
   constexpr int most = 1'000'000'000;
-  if (whole < -most || whole > most) return not_yet("such a number here is", node);
+  if (whole < -most || whole > most) return not_yet("a number such as this is", node);
   out = whole.convert_to<std::int64_t>();
   return true;
 }
 
 bool Expressions::take_text(const Node& node, const Value& value, std::string& out) {
-  if (!value.is(Type::text)) return not_yet("this here, and no text, is", node);
+  if (!value.is(Type::text)) return not_yet("a value that is no text here is", node);
   out = value.as_text();
   return true;
 }
 
 bool Expressions::name_without_value(const Node& node, Value&) {
+  if (has_word("LETTERS letters month.name month.abb version", node.text))
+    return not_yet("the name " + node.text + " is", node);
   return raise("object '" + node.text + "' not found", node);
 }
 

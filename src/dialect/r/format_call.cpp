@@ -101,7 +101,7 @@ class FormatCall final : public CallRendering {
     Vector vector;
     if (!take_vector(*matched_[7], vector)) return false;
     if (vector.items.size() != 1 || vector.mode == Mode::character)
-      return not_yet("such a scientific is", matched_[7]->span);
+      return not_yet("such a value of scientific is", matched_[7]->span);
     const Value& value = vector.items[0];
     if (value.is(Type::nil)) return true;
     // As R has them.

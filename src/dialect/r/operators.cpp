@@ -179,7 +179,7 @@ bool Expressions::combine(const Node& node, Operation operation, const Value& le
   }
   // The shorter one begins again.
   if (longest % a.size() != 0 || longest % b.size() != 0)
-    return not_yet("vectors of such lengths together are", node);
+    return not_yet("vectors of these lengths together are", node);
   Items made(longest);
   for (std::size_t i = 0; i < longest; ++i) {
     const Value& x = a[i % a.size()];
