@@ -81,7 +81,7 @@ bool add_beside_c(const std::string& id, const std::string& name, Call<Arguments
   const Dialect& ours = *find_dialect(id);
   const Dialect& c = *find_dialect("c");
   TextBuffer out;
-  // Some round ties otherwise; those stay in the data.
+  // Some round ties in another way; those stay in the data.
   const bool rounds_alike = ours.facts().rounding.rule == c.facts().rounding.rule &&
                             ours.facts().rounding.basis == c.facts().rounding.basis;
   std::size_t may_differ = rounds_alike ? 0 : data_size / 10;

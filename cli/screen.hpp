@@ -18,7 +18,7 @@ struct Look {
   bool unicode = true;
 };
 
-// Colour only on a terminal and where NO_COLOR is not set; Unicode unless told otherwise.
+// Colour only on a terminal and where NO_COLOR is not set; Unicode unless --ascii is given.
 Look look_of(std::FILE* stream, bool ascii);
 
 // On a terminal, in a typeface of one width.

@@ -30,8 +30,8 @@ struct StatementParts;
 
 struct ExpressionForm {
   // Reads a call by itself, where the template evaluates the expressions in it: what is between the
-  // parentheses of a function of `prints`. Null: the members below say how. Otherwise only `prints`
-  // counts of them. False, and an error set, where it cannot.
+  // parentheses of a function of `prints`, the only other member that counts then. Null: the
+  // members below say how. False, and an error set, where it cannot.
   bool (*read_call)(StatementParts& parts, Span inside, std::optional<Error>& error) = nullptr;
   // Computes an expression by itself, where the language has no `reader`; null elsewhere.
   bool (*compute)(std::string_view source, const computed::Scope& scope, Value& out,

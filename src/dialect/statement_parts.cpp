@@ -154,7 +154,10 @@ TemplateContent StatementParts::content_of(Statement placed) const {
     shown.value_index = unset;
     if (index == unset || static_cast<std::size_t>(index) >= placed.arguments.size()) continue;
     const Node& argument = placed.arguments[static_cast<std::size_t>(index)];
-    if (argument.kind == Node::Kind::name) shown.key = "(" + argument.text + ")";
+    const bool is_value =
+        argument.kind == Node::Kind::name &&
+        std::find(placed.names.begin(), placed.names.end(), argument.text) != placed.names.end();
+    if (is_value) shown.key = "(" + argument.text + ")";
   }
   for (Note note : read.notes()) {
     note.span = placed.moved(note.span);

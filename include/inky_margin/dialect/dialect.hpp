@@ -64,8 +64,8 @@ struct FailureFact {
   std::string_view how;
 };
 
-// How a template that is too long for a line of source goes on in the next one: the text before
-// its literal, between two parts of it, and behind it. Nothing between: it cannot.
+// How to split a long literal over source lines: the text before it, between two parts of it, and
+// behind it. Empty `between` means that it cannot be split.
 struct LineSplit {
   std::string_view before;
   std::string_view between;

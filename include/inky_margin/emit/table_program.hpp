@@ -39,8 +39,8 @@ struct PrintedAs {
   };
   Way way{};
   std::string source;  // of its field; of a helped one: of the text
-  // Why a number is text, or a text has a helper. Empty otherwise, and where a helper is there only
-  // because widths of the language count otherwise than the sheet's.
+  // Why a number is text, or a text has a helper. Empty where neither is so, and where a helper is
+  // there only because widths of the language count differently from the sheet's.
   std::string why;
 };
 

@@ -30,7 +30,7 @@ struct Count {
 
 struct Field {
   Span span;                   // in the source
-  Spec spec;                   // but for what comes from values
+  Spec spec;                   // without what values give it
   char letter = 0;             // the conversion, as the dialect names it
   std::uint64_t own = 0;       // the dialect's own to read, and nobody else's
   bool plain_decimal = false;  // a whole in base 10, and nothing else is asked

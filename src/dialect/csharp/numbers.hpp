@@ -33,8 +33,8 @@ NumberFormat read_number_format(std::string_view text);
 bool append_number(const NumberFormat& format, const Value& value, const Culture& culture,
                    Output& out);
 
-// Whether a pattern prints a real otherwise than it would print all that is stored, because it
-// takes few digits of it first. REQUIRES: a pattern, and a finite real.
+// Whether a pattern prints a real differently from all that is stored, because it takes few digits
+// of it first. REQUIRES: a pattern, and a finite real.
 bool rounds_twice(const NumberFormat& format, const Value& value);
 
 }  // namespace inky::inline v1::csharp

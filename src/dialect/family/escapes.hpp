@@ -12,7 +12,7 @@ struct EscapeRules {
   std::size_t most_octal_digits;
   std::size_t least_hexadecimal_digits;
   std::size_t most_hexadecimal_digits;
-  bool bytes;  // octal and hexadecimal escapes are bytes, up to 255; otherwise code points
+  bool bytes;  // octal and hexadecimal escapes are bytes, up to 255; or code points
 };
 
 // Reads the escape at `at` (a backslash): appends what it means to `out` and returns its

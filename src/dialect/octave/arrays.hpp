@@ -63,8 +63,8 @@ double nearest_whole(double value);
 // The nearest that a whole type holds.
 int128 within(int128 value, Type to);
 
-// Whether numbers show an exponent that the setting did not ask for, since too many digits are
-// needed otherwise: more than half as many again as the precision.
+// Whether numbers show an exponent that the setting did not ask for, since without one they would
+// need too many digits: more than half as many again as the precision.
 bool needs_exponent(const Array& array, const Settings& settings);
 
 // What disp prints.

@@ -78,7 +78,7 @@ class CallRendering {
   bool take_count(std::size_t at, std::optional<int>& out);
   bool over_limit(Span span);
 
-  // So many elements of this width, all together.
+  // Elements of this width, as many as given, all together.
   bool within_output(std::size_t count, int width);
 
   bool take_text(std::size_t at, std::string& out);
