@@ -386,12 +386,12 @@ TEST_CASE("a comparison is no assignment") {
 }
 
 TEST_CASE("the names of a language take no values") {
-  struct Case {
+  struct Naming {
     const char* dialect;
     const char* source;
     std::vector<std::string> names;
   };
-  const std::vector<Case> cases = {
+  const std::vector<Naming> namings = {
       {"java", "System.out.println(Math.max(n, 2));", {"n"}},
       {"java", "System.out.println(Integer.MAX_VALUE);", {}},
       {"csharp", "Console.WriteLine(Math.PI * x);", {"x"}},
@@ -401,7 +401,7 @@ TEST_CASE("the names of a language take no values") {
       {"octave", "disp(pi * n)", {"n"}},
       {"r", "print(pi * n)", {"n"}},
   };
-  for (const Case& one : cases) {
+  for (const Naming& one : namings) {
     INFO(one.source);
     const auto parsed = parse_statement(*find_dialect(one.dialect), one.source);
     REQUIRE(parsed.ok());
