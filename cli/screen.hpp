@@ -34,7 +34,7 @@ struct Stretch {
   bool ends = true;    // or it goes on in a line below
 };
 
-// A line of what is printed, and what stands at its left.
+// A printed line, and the label on its left.
 struct ScreenLine {
   std::vector<Stretch> stretches;
   std::string label;

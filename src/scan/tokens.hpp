@@ -1,6 +1,6 @@
 // A source text cut into its tokens, for those who want to see that it states what it should.
 //
-//   tokens_of(*find_language("c"), "printf(\"%d\", n);")
+//   tokens_of(language, "printf(\"%d\", n);")
 //                        // word printf, sign (, text %d, sign , ...
 #pragma once
 

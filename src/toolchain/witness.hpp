@@ -1,10 +1,10 @@
 // A program built and run by the real toolchain of its language, and what it printed.
 //
-//   const Toolchain* c = toolchain_of("c");
-//   const Witness witness = run_program(*c, "int main(void) { return 0; }\n", {});
+//   const Toolchain* toolchain = toolchain_of(dialect_id);
+//   const Witness witness = run_program(*toolchain, source, {});
 //   witness.stage, witness.output                       // Stage::printed, ""
 //
-//   toolchain_of("octave-display")                      // null: no program is run for it
+//   toolchain_of(dialect_id)                            // null: no program is run for it
 //
 // It runs in a fresh folder that is gone afterwards, also where this process is killed. It has no
 // shell, no network, an environment made from a list, and nothing that it could write to but its

@@ -1,7 +1,7 @@
 // What programs printed, kept between runs of the tool.
 //
 //   const WitnessCache cache(*usual_cache_folder());       // ~/.cache/inky-margin/witness
-//   run_program(*toolchain_of("c"), source, {}, &cache)    // runs it once
+//   run_program(*toolchain, source, {}, &cache)            // runs it once
 //
 // An entry counts for one program, one toolchain with its size and time of change, and one way of
 // building and running it. What was stopped or missing is not kept. A folder that cannot be written

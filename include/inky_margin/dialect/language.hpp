@@ -39,8 +39,8 @@ struct CallForm {
 
 struct Lexis;
 
-// What stands before the digits of a whole number in base 2, 8 and 16: "0b", "0o", "0x". Empty where
-// the language has no such literal.
+// The prefixes of whole numbers in base 2, 8 and 16: "0b", "0o", "0x". A prefix is empty where the
+// language has no such literal.
 struct BasePrefixes {
   std::string_view binary;
   std::string_view octal;

@@ -171,7 +171,7 @@ class Reader : PastedSource {
     return true;
   }
 
-  // What stands behind an expression is the end of it, or an operator that we do not know.
+  // Behind an expression is its end, or an operator that is not supported yet.
   bool check_end() {
     skip_blanks();
     const char c = peek();

@@ -1,0 +1,88 @@
+// Expressions alone: what they come to in a language. The numbers are those that gcc 12, CPython
+// 3.11, Node.js 20, PHP 8.2, javac 17, .NET 10, R 4.2 and Octave 7.3 make of the same expressions.
+
+#include <catch2/catch.hpp>
+#include <string>
+#include <vector>
+
+#include "inky_margin/dialect/statement.hpp"
+#include "support/answers.hpp"
+
+using namespace inky;
+using support::value;
+
+TEST_CASE("an expression comes to what its language makes of it") {
+  struct Case {
+    const char* dialect;
+    const char* source;
+    Type type;
+    const char* text;
+  };
+  const Case cases[] = {
+      {"c", "7 / 2", Type::i32, "3"},
+      {"c", "n / 2.0", Type::f64, "3.5"},
+      {"python", "7 / 2", Type::f64, "3.5"},
+      {"python", "-7 // 2", Type::i64, "-4"},
+      {"python", "name.upper()", Type::text, "\"INK\""},
+      {"javascript", "7 / 2", Type::f64, "3.5"},
+      {"javascript", "'1' + n", Type::text, "\"17\""},
+      {"javascript", "n > 5", Type::truth, "true"},
+      {"php", "intdiv($n, 2)", Type::i64, "3"},
+      {"java", "n % 4 * 2", Type::i32, "6"},
+      {"csharp", "9.55 * 0.76", Type::f64, "7.258000000000001"},
+      {"r", "7 %/% 2", Type::f64, "3"},
+      {"octave", "mod(-7, 4)", Type::f64, "1"},
+  };
+  const std::vector<Value> values = {value("n=7"), value("name=ink")};
+  for (const Case& one : cases) {
+    INFO(one.dialect << ": " << one.source);
+    const Result<Value> made = compute(*find_dialect(one.dialect), one.source, values);
+    REQUIRE(made.ok());
+    // Python's whole numbers have no width.
+    CHECK((made->type() == one.type || (one.type == Type::i64 && is_whole(made->type()))));
+    CHECK(describe(*made) == one.text);
+  }
+}
+
+TEST_CASE("an expression that comes to nothing is an error at its place") {
+  struct Case {
+    const char* dialect;
+    const char* source;
+    Code code;
+  };
+  const Case cases[] = {
+      {"python", "1 // 0", Code::bad_value},
+      {"python", "missing + 1", Code::bad_value},
+      {"python", "1 +", Code::bad_value},
+      {"c", "1 / 0", Code::bad_value},
+      {"c", "n n", Code::not_supported_yet},
+      {"javascript", "1n + 1", Code::bad_value},
+      {"javascript", "new Date()", Code::not_supported_yet},
+      {"javascript", "1 +", Code::bad_value},
+      {"javascript", "x => x", Code::not_supported_yet},
+      {"r", "sd(1)", Code::not_supported_yet},
+      {"octave", "inv(2)", Code::not_supported_yet},
+      {"fsharp", "1 + 1", Code::not_supported_yet},
+      {"lisp", "(+ 1 1)", Code::not_supported_yet},
+      {"shell", "1", Code::not_supported_yet},
+      {"python", "", Code::bad_value},
+  };
+  const std::vector<Value> values = {value("n=7")};
+  for (const Case& one : cases) {
+    INFO(one.dialect << ": " << one.source);
+    const Result<Value> made = compute(*find_dialect(one.dialect), one.source, values);
+    REQUIRE_FALSE(made.ok());
+    CHECK(made.error().code == one.code);
+    CHECK(made.error().span.to <= std::string_view(one.source).size());
+    CHECK_FALSE(made.error().remedy.empty());
+  }
+}
+
+TEST_CASE("an expression over the limit of a template is none") {
+  const std::string long_sum = "1" + std::string(most_template, ' ') + "+ 1";
+  for (const Dialect* dialect : all_dialects()) {
+    const Result<Value> made = compute(*dialect, long_sum, {});
+    REQUIRE_FALSE(made.ok());
+    CHECK(made.error().code == Code::over_limit);
+  }
+}
