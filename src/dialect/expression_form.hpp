@@ -4,6 +4,7 @@
 
 #include <cstddef>
 #include <memory>
+#include <optional>
 #include <span>
 #include <string_view>
 
@@ -18,6 +19,7 @@ struct PrintFact {
   std::string_view after = {};
   bool is_bare = false;       // its values stand without parentheses: echo $a, $b
   bool is_evaluated = false;  // the evaluator makes the text of the whole call
+  std::string_view field = {};  // shows each of its values; empty: as all others do
 };
 
 // An expression that names a locale, and the locale.
@@ -33,6 +35,9 @@ struct ExpressionForm {
   // parentheses of a function of `prints`, the only other member that counts then. Null: the
   // members below say how. False, and an error set, where it cannot.
   bool (*read_call)(StatementParts& parts, Span inside, std::optional<Error>& error) = nullptr;
+  // Reads a statement by itself, where its arguments are words and no expressions between commas:
+  // what is in `inside`. Null: the members below say how. False, and an error set, where it cannot.
+  bool (*read_words)(StatementParts& parts, Span inside, std::optional<Error>& error) = nullptr;
   // Computes an expression by itself, where the language has no `reader`; null elsewhere.
   bool (*compute)(std::string_view source, const computed::Scope& scope, Value& out,
                   computed::Trouble& trouble) = nullptr;
@@ -46,9 +51,15 @@ struct ExpressionForm {
   // How long the literal is that a text begins with, and whose slots the language fills in; 0 where
   // it begins with none. Null: the language has no such literals.
   std::size_t (*filled_literal)(std::string_view text) = nullptr;
-  // Before a literal whose slots are expressions, each with a field's alignment and format behind
-  // it: $"{price * 2,8:F2}". Empty: the language has no such literals.
-  std::string_view slots_prefix = {};
+  // What a literal begins with whose slots are expressions, each with its format: $"{price * 2:F2}".
+  // Separated by spaces; empty: the language has no such literals.
+  std::string_view slots_prefixes = {};
+  // Reads such a literal at a place of content.source: a template, and the slots as its arguments.
+  // Where the literal ends; nothing, and content.refusal, where it cannot be read.
+  std::optional<std::size_t> (*read_slots)(StatementParts& parts, std::size_t at,
+                                           TemplateContent& content) = nullptr;
+  // Whether a statement begins here that the other members do not show. Null: none does.
+  bool (*begins)(std::string_view source) = nullptr;
   // For functions that print values without a template: the field that shows a value plainly, and
   // the text between two values. Empty: such functions are not supported yet.
   std::string_view plain_field = {};

@@ -217,7 +217,9 @@ Result<WrittenCall> write_statement_call(const Statement& statement) {
     // A word that is no name does not look like one then.
     const bool is_word = statement.arguments[i].kind == computed::Node::Kind::constant &&
                          !statement.form->grammar->prefix_of_names.empty();
-    names.push_back(is_word ? "(" + argument.source + ")" : argument.source);
+    const bool is_open = statement.form->grammar->applies &&
+                         statement.arguments[i].kind != computed::Node::Kind::name;
+    names.push_back(is_word || is_open ? "(" + argument.source + ")" : argument.source);
     written.push_back(std::move(argument));
   }
   Result<WrittenCall> out = dialect.write_call(statement.inner, names);

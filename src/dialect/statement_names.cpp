@@ -43,6 +43,16 @@ const PrintFact* find_print(const ExpressionForm& form, std::string_view path) {
   return found == form.prints.end() ? nullptr : &*found;
 }
 
+bool begins_with_slots(const ExpressionForm& form, std::string_view source) {
+  std::string_view left = form.slots_prefixes;
+  while (!left.empty()) {
+    const std::size_t size = std::min(left.find(' '), left.size());
+    if (source.starts_with(left.substr(0, size))) return true;
+    left.remove_prefix(std::min(size + 1, left.size()));
+  }
+  return false;
+}
+
 std::size_t behind_assignment(std::string_view source) {
   constexpr std::string_view blanks = " \t\r\n";
   const std::size_t start = std::min(source.find_first_not_of(blanks), source.size());
@@ -80,6 +90,7 @@ bool begins_statement(const LanguageFacts& language, std::string_view source) {
   const std::size_t open = std::min(source.find_first_not_of(' ', end), source.size());
   const std::string_view rest = source.substr(open);
   const ExpressionForm* form = language.expressions;
+  if (form != nullptr && form->begins != nullptr && form->begins(source.substr(at))) return true;
   const PrintFact* bare = form == nullptr ? nullptr : find_print(*form, path);
   if (bare != nullptr && bare->is_bare) return true;
   if (!path.empty() && rest.starts_with('(')) {
@@ -91,9 +102,7 @@ bool begins_statement(const LanguageFacts& language, std::string_view source) {
   }
   if (form == nullptr || form->reader == nullptr || !path.empty() || at == source.size())
     return false;
-  if (!form->slots_prefix.empty() &&
-      source.substr(at).starts_with(std::string(form->slots_prefix) + '"'))
-    return true;
+  if (begins_with_slots(*form, source.substr(at))) return true;
   if (source[at] != '"' && source[at] != '\'') return false;
   // "..." % x and "...".format(x)
   TemplateContent content;

@@ -16,6 +16,9 @@ bool is_called(std::string_view known, std::string_view path, const ExpressionFo
 // The function of form.prints with this name; null where there is none.
 const PrintFact* find_print(const ExpressionForm& form, std::string_view path);
 
+// Whether a literal begins here whose slots are expressions.
+bool begins_with_slots(const ExpressionForm& form, std::string_view source);
+
 // Behind "String line =", "$out .=" and "return", which give the text a place; 0 where a source does
 // not begin so.
 std::size_t behind_assignment(std::string_view source);

@@ -17,6 +17,11 @@ namespace {
 using computed::is_text;
 using computed::Node;
 
+bool takes_arguments(CallShape shape) {
+  return shape == CallShape::arguments || shape == CallShape::juxtaposed ||
+         shape == CallShape::list;
+}
+
 class StatementReader {
  public:
   StatementReader(const LanguageFacts& language, std::string_view source)
@@ -69,6 +74,7 @@ class StatementReader {
 
   bool read_core(std::size_t at, std::size_t end) {
     at = behind_blanks(at);
+    if (form_.read_words != nullptr) return form_.read_words(parts_, {at, end}, error_);
     const std::string_view path = path_at(at);
     const PrintFact* print = find_print(form_, path);
     const std::size_t open = behind_blanks(at + path.size());
@@ -82,6 +88,12 @@ class StatementReader {
       parts_.after = print->after;
       return form_.read_call(parts_, {open + 1, end - 1}, error_);
     }
+    if (print != nullptr && read_slots(open, end)) {
+      parts_.call = path;
+      parts_.after = print->after;
+      return true;
+    }
+    if (error_) return false;
     if (print != nullptr && open < end && text_[open] == '(' && text_[end - 1] == ')') {
       if (parts_.call.empty()) parts_.call = path;
       parts_.after = print->after;
@@ -169,58 +181,18 @@ class StatementReader {
     return parts_.dialect != nullptr;
   }
 
-  // $"{price * 2,8:F2} g": each slot becomes a field with a number, and its expression an argument.
+  // $"{price * 2,8:F2} g"
   bool read_slots(std::size_t at, std::size_t end) {
-    const std::string prefix = std::string(form_.slots_prefix) + '"';
-    if (form_.slots_prefix.empty() || !text_.substr(at, end - at).starts_with(prefix)) return false;
-    at += prefix.size();
-    std::size_t begin = at;
-    while (at < end && text_[at] != '"') {
-      const std::string_view two = text_.substr(at, 2);
-      if (text_[at] == '\\' || two == "{{" || two == "}}") {
-        at += 2;
-      } else if (text_[at] != '{') {
-        ++at;
-      } else {
-        parts_.add_segment({begin, at + 1}, true);
-        if (!read_slot(at, end)) return false;
-        begin = at;
-      }
-    }
-    if (behind_blanks(at + 1) < end) {
-      parts_.segments.clear();
-      parts_.inner.clear();
-      parts_.arguments.clear();
-      return false;
-    }
-    if (at > begin || parts_.segments.empty()) parts_.add_segment({begin, std::min(at, end)}, true);
-    parts_.dialect = find_dialect(language_.lexis->filling_dialect);
-    return parts_.dialect != nullptr;
-  }
-
-  // The slot whose brace is at `at`; moves behind its expression.
-  bool read_slot(std::size_t& at, std::size_t end) {
-    const std::size_t start = at;
-    const auto reader = form_.reader(content_, at + 1);
-    Node node;
-    if (!reader->read(node, 1)) {
-      content_.refusal = reader->refusal();
-      return fail_as_refused();
-    }
-    at = behind_blanks(reader->at());
-    const bool ends = at < end && std::string_view(",:}").find(text_[at]) != std::string_view::npos;
-    if (!ends) {
-      return fail("this in a slot is not supported yet", {start, std::min(at + 1, end)},
-                  "Give its value a name.");
-    }
-    const std::size_t from = parts_.inner.size();
-    parts_.inner += std::to_string(parts_.arguments.size());
-    parts_.segments.push_back({{from, parts_.inner.size()}, node.span, false});
-    parts_.add_argument(node, {});
-    const std::size_t close = std::min(text_.find('}', at), end);
-    parts_.add_segment({at, std::min(close + 1, end)}, true);
-    at = std::min(close + 1, end);
-    return true;
+    if (!begins_with_slots(form_, text_.substr(at, end - at))) return false;
+    const std::optional<std::size_t> stop = form_.read_slots(parts_, at, content_);
+    if (!stop) return fail_as_refused();
+    if (behind_blanks(*stop) >= end) return parts_.dialect != nullptr;
+    parts_.segments.clear();
+    parts_.inner.clear();
+    parts_.arguments.clear();
+    parts_.argument_names.clear();
+    parts_.names.clear();
+    return false;
   }
   bool fail_as_refused() {
     const Error error = fault();
@@ -273,7 +245,7 @@ class StatementReader {
     const CallFact* chosen = nullptr;
     for (const CallFact& call : language_.calls) {
       const bool fits = is_method ? call.shape == CallShape::receiver && call.name == path
-                                  : call.shape == CallShape::arguments && !path.empty() &&
+                                  : takes_arguments(call.shape) && !path.empty() &&
                                         is_called(call.name, path, &form_);
       const auto template_part = static_cast<std::size_t>(call.template_at) + 1;
       if (!fits || (!is_method && template_part >= node.parts.size())) continue;
@@ -346,7 +318,7 @@ class StatementReader {
       first = false;
       parts_.add_argument(node.parts[i], {});
       const std::size_t from = parts_.inner.size();
-      parts_.inner += form_.plain_field;
+      parts_.inner += print.field.empty() ? form_.plain_field : print.field;
       parts_.segments.push_back({{from, parts_.inner.size()}, node.parts[i].span, false});
     }
     return true;

@@ -17,14 +17,16 @@ import subprocess
 import sys
 import tempfile
 
+import fsharp_calls
 from recording import Values, answered, needs, real_payload, write_cases
 
-count = 6000
-live_count = 1000
+count = 9000
+live_count = 1500
 root = pathlib.Path(__file__).resolve().parents[2]
 dotnet = pathlib.Path(os.path.realpath(shutil.which("dotnet") or "dotnet")).parent
 
 head = """module Record
+open System
 let out = new System.IO.StreamWriter(System.Console.OpenStandardOutput())
 let show (text: string) = out.WriteLine("=" + System.Convert.ToHexString(System.Text.Encoding.UTF8.GetBytes text).ToLowerInvariant())
 let ask (case: unit -> string) = try show (case ()) with problem -> out.WriteLine(problem.GetType().Name)
@@ -160,14 +162,22 @@ def refused(source, folder):
 
 def cases(seed, wanted):
     maker = Maker(seed)
-    made = [maker.case() for _ in range(wanted)]
+    third = wanted // 3
+    made = fsharp_calls.made(seed, third) + [maker.case() for _ in range(wanted - third)]
     with tempfile.TemporaryDirectory() as folder:
         source = pathlib.Path(folder) / "record.fs"
         # Each case is a line of its own; the first has the number after the head's.
         lines = ["let case%d () : string = %s" % (i, call) for i, (_, call) in enumerate(made)]
-        source.write_text(head + "\n".join(lines) + "\n", encoding="utf-8")
-        errors = refused(source, folder)
         first = head.count("\n") + 1
+        errors = {}
+        # What cannot be read hides what has a wrong type.
+        while True:
+            kept = ["" if first + i in errors else line for i, line in enumerate(lines)]
+            source.write_text(head + "\n".join(kept) + "\n", encoding="utf-8")
+            found = refused(source, folder)
+            if not found:
+                break
+            errors.update(found)
         good = [i for i in range(wanted) if first + i not in errors]
         script = pathlib.Path(folder) / "record.fsx"
         script.write_text(head.replace("module Record\n", "") + "\n".join(lines[i] for i in good) + "\n"

@@ -12,10 +12,11 @@ import subprocess
 import sys
 import tempfile
 
+import lisp_calls
 from recording import Values, answered, needs, real_payload, write_cases
 
-count = 6000
-live_count = 2000
+count = 9000
+live_count = 3000
 root = pathlib.Path(__file__).resolve().parents[2]
 
 head = r"""
@@ -29,6 +30,14 @@ head = r"""
 (defun s (bits) (sb-kernel:make-single-float bits))
 (defun ask (control &rest values)
   (handler-case (line (apply #'format nil control values))
+    (error (condition)
+      (format t "~A~%" (let ((type (type-of condition))) (if (consp type) (car type) type))))))
+; A call prints its text, or has it as its value.
+(defun ask-form (call)
+  (handler-case
+    (let* ((made nil)
+           (printed (with-output-to-string (*standard-output*) (setf made (funcall call)))))
+      (line (if (and (stringp made) (string= printed "")) made printed)))
     (error (condition)
       (format t "~A~%" (let ((type (type-of condition))) (if (consp type) (car type) type))))))
 (defun plain (value) (line (prin1-to-string value)))
@@ -271,7 +280,8 @@ class Maker:
 def cases(seed, wanted):
     maker = Maker(seed)
     # Some are skipped.
-    made = [maker.case() for _ in range(wanted + wanted // 8)]
+    third = wanted // 3
+    made = lisp_calls.made(seed, third) + [maker.case() for _ in range(wanted - third + wanted // 8)]
     with tempfile.TemporaryDirectory() as folder:
         source = pathlib.Path(folder) / "record.lisp"
         source.write_text(head + "\n".join(call for _, call in made) + "\n", encoding="utf-8")

@@ -12,11 +12,12 @@ import pathlib
 import subprocess
 import sys
 
+import shell_calls
 from recording import Values, answer_of, needs, write_cases
 
 root = pathlib.Path(__file__).resolve().parents[2]
-count = 8000
-live_count = 1500
+count = 9000
+live_count = 3000
 
 # What dash says, and whether it stops there.
 complaints = ["expected numeric value", "not completely converted", "Numerical result out of range",
@@ -32,6 +33,9 @@ class Maker:
         """A text that is a number, or nearly one."""
         r = self.random
         base = r.choice(["%d", "%d", "0%o", "0x%x", "0X%X", "+%d", "-%d", " %d", "\t-%d"])
+        if r.random() < 0.35:
+            return r.choice(["2.675", "1e400", "-1e400", "1e-400", "0x1.8p3", "inf", "-nan", "nan(1)", "1,5", " 2.5", ".5", "5.", "1e", "0x", "1e+", "%r" % self.values.real(), "%.3f" % self.values.real(),
+                             "4.9e-324", "1e-310", "2.2250738585072014e-308", "infinit", "+3.25", "1.5e3x", "0x.8", "-.", "."])
         text = base % abs(self.values.whole(r.choice([8, 16, 32, 63, 64, 66]), False))
         if r.random() < 0.25:
             text += r.choice([" ", "x", ".5", "e3", "8", "9", "_", "é", "\n"])
@@ -59,6 +63,10 @@ class Maker:
         text = self.text()
         return text, text
 
+    def count(self):
+        text = self.random.choice(["%d" % self.random.randrange(-20, 30), "ink", "2.5", "", "'A", "12x"])
+        return text, text
+
     def field(self):
         r = self.random
         if r.random() < 0.015:
@@ -71,7 +79,10 @@ class Maker:
             source += str(r.randrange(1, 26))
         if r.random() < 0.35:
             source += "." + (str(r.randrange(20)) if r.random() < 0.9 else "")
-        return source + r.choice("diuoxXcsdds")
+        letter = r.choice("diuoxXcsddsfeEgGaFfb")
+        if r.random() < 0.06:
+            source = source.rstrip("0123456789.") + r.choice(["*", ".*", "*.*"])
+        return source + letter
 
     def case(self):
         r = self.random
@@ -86,14 +97,19 @@ class Maker:
         if r.random() < 0.01:
             template += r.choice(["%", "%5", "%-"])
         wanted = max(0, fields + r.choice([0, 0, 0, 0, -1, 1, 2, fields]))
-        values = [self.value() for _ in range(wanted)]
+        # Any of them may become a width, and a large one takes all memory.
+        values = [self.count() if "*" in template else self.value() for _ in range(wanted)]
         return {"template": template, "values": [value for value, _ in values]}, [argument for _, argument in values]
 
 
 def ask(made):
     request, arguments = made
     quoted = " ".join("'" + one.replace("'", "'\\''") + "'" for one in [request["template"]] + arguments)
-    ran = subprocess.run(["dash", "-c", "printf " + quoted], capture_output=True, check=False)
+    return answer(request, "printf " + quoted)
+
+
+def answer(request, line):
+    ran = subprocess.run(["dash", "-c", line], capture_output=True, check=False)
     messages = ran.stderr.decode("utf-8", "replace")
     # One message a line, but where an argument has lines of its own.
     found = sorted((at, name) for name in complaints for at in places(messages, name))
@@ -113,9 +129,15 @@ def places(text, word):
 
 def cases(seed, wanted):
     maker = Maker(seed)
-    made = [maker.case() for _ in range(wanted)]
+    third = wanted // 3
+    made = [maker.case() for _ in range(wanted - third)]
+    calls = shell_calls.Maker(seed + 1)
     with concurrent.futures.ThreadPoolExecutor(4) as pool:
-        return list(pool.map(ask, made))
+        return list(pool.map(ask, made)) + list(pool.map(ask_call, [calls.case() for _ in range(third)]))
+
+
+def ask_call(made):
+    return answer({**made[0]}, made[1])
 
 
 def main():

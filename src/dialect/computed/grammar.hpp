@@ -31,6 +31,10 @@ struct Grammar {
   std::string_view lists = {};  // the bracket that a list begins with; empty: there are none
   std::string_view names_argument = {};  // between the name of an argument and it: "="
   std::string_view spread = {};          // before an argument whose items are arguments
+  // f x y calls f; a bracket behind a blank begins an argument.
+  bool applies = false;
+  bool prefix_calls = false;        // (f x y)
+  bool point_before_index = false;  // text.[0], too
   bool point_before_members = true;
   std::string_view arrow = {};      // another sign before a member
   std::string_view cast_word = {};  // between a value and the type it is cast to

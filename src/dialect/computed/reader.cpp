@@ -79,7 +79,7 @@ const OperatorFact* Reader::find_operator(std::span<const OperatorFact> among) c
 bool Reader::read(Node& node, int level) {
   if (++depth_ > most_depth) return not_yet("expressions nested as deep as this are", at_);
   if (!read_operand(node, level)) return false;
-  for (;;) {
+  while (!grammar_.prefix_calls) {
     const std::size_t end = at_;
     skip_blanks();
     const OperatorFact* found = find_operator(grammar_.infix);
@@ -106,6 +106,15 @@ bool Reader::join(Node& left, const OperatorFact& operation) {
     return true;
   }
   const int level = operation.level + (operation.right_first ? 0 : 1);
+  if (operation.operation == Operation::pipe || operation.operation == Operation::pipe_back) {
+    Node right;
+    if (!read(right, level)) return false;
+    const Span span = {left.span.from, right.span.to};
+    if (operation.operation == Operation::pipe) std::swap(left, right);
+    apply_last(left, std::move(right));
+    left.span = span;
+    return true;
+  }
   const bool chains = grammar_.comparisons_chain && is_comparison(operation.operation);
   if (!chains || left.kind != Node::Kind::compared || left.enclosed) {
     wrap(left, chains ? Node::Kind::compared : Node::Kind::binary);
@@ -116,6 +125,12 @@ bool Reader::join(Node& left, const OperatorFact& operation) {
   if (!read(left.parts.back(), level)) return false;
   left.span.to = left.parts.back().span.to;
   return true;
+}
+
+void Reader::apply_last(Node& function, Node&& argument) {
+  if (function.kind != Node::Kind::call) wrap(function, Node::Kind::call);
+  function.keys.resize(function.parts.size());
+  function.parts.push_back(std::move(argument));
 }
 
 bool Reader::read_condition(Node& node, int level) {
@@ -175,12 +190,40 @@ bool Reader::read_operand(Node& node, int level) {
     node.span = {start, node.parts[0].span.to};
     return true;
   }
-  return read_postfix(node);
+  return read_postfix(node) && (!grammar_.applies || read_applied(node));
+}
+
+// The arguments behind a function: f x (y + 1) -2.
+bool Reader::read_applied(Node& node) {
+  const bool is_function =
+      (node.kind == Node::Kind::name || node.kind == Node::Kind::member) && !node.enclosed;
+  if (!is_function) return true;
+  for (;;) {
+    const std::size_t end = at_;
+    skip_blanks();
+    if (at_ == end || !begins_argument()) {
+      at_ = end;
+      return true;
+    }
+    Node argument;
+    const bool has_sign = peek() == '-';
+    const std::size_t start = at_;
+    if (has_sign) ++at_;
+    if (!read_postfix(argument)) return false;
+    if (has_sign) {
+      wrap(argument, Node::Kind::unary);
+      argument.operation = Operation::negate;
+      argument.span.from = start;
+    }
+    const std::size_t stop = argument.span.to;
+    apply_last(node, std::move(argument));
+    node.span.to = stop;
+  }
 }
 
 bool Reader::read_postfix(Node& node) {
   if (!read_primary(node)) return false;
-  for (;;) {
+  while (!grammar_.prefix_calls) {
     if (const OperatorFact* postfix = find_operator(grammar_.postfix)) {
       at_ += postfix->text.size();
       wrap(node, Node::Kind::unary);
@@ -191,6 +234,7 @@ bool Reader::read_postfix(Node& node) {
     const std::size_t end = at_;
     skip_blanks();
     const std::size_t start = at_;
+    if (grammar_.point_before_index && starts_with(".[")) ++at_;
     const bool arrow = !grammar_.arrow.empty() && starts_with(grammar_.arrow);
     if (arrow ||
         (grammar_.point_before_members && peek() == '.' && peek(1) != '.' && !is_digit(peek(1)))) {
@@ -200,6 +244,9 @@ bool Reader::read_postfix(Node& node) {
       wrap(node, Node::Kind::member);
       node.text = read_word();
       node.by_pointer = arrow;
+    } else if (grammar_.applies && start > end) {
+      at_ = end;
+      return true;
     } else if (peek() == '[' && !at_end()) {
       ++at_;
       wrap(node, Node::Kind::item);
@@ -214,6 +261,7 @@ bool Reader::read_postfix(Node& node) {
     }
     node.span.to = at_;
   }
+  return true;
 }
 
 bool Reader::close(char bracket, std::size_t start) {

@@ -39,6 +39,8 @@ class Reader {
   virtual bool begins_name(char c) const;
   // What may follow an item of a list or an argument.
   virtual bool read_behind_item(Node&) { return true; }
+  // Whether an argument begins here, behind a blank, where functions stand before theirs: f x y.
+  virtual bool begins_argument() const { return false; }
   // Between tokens.
   virtual void skip_blanks();
   // How the language refuses what is no expression of it.
@@ -70,6 +72,7 @@ class Reader {
  private:
   bool read_operand(Node& node, int level);
   bool read_postfix(Node& node);
+  bool read_applied(Node& node);
   bool read_primary(Node& node);
   bool read_enclosed(Node& node);
   bool read_braces(Node& node);
@@ -79,6 +82,8 @@ class Reader {
   bool read_name(Node& node);
   const OperatorFact* find_operator(std::span<const OperatorFact> among) const;
   bool join(Node& left, const OperatorFact& operation);
+  // Of x |> f and f <| x.
+  static void apply_last(Node& function, Node&& argument);
 
   std::optional<Refusal> refusal_;
   int depth_ = 0;

@@ -47,6 +47,8 @@ enum class Operation : std::uint8_t {
   divide_each,
   power_each,
   transpose,
+  pipe,       // x |> f is f with x as its last argument
+  pipe_back,  // f <| x
   negate,
   keep,  // a plus sign before a number
   complement,

@@ -185,6 +185,7 @@ class Writer {
   }
 
   bool write_operators(const Node& node) {
+    if (grammar_.prefix_calls) return write_list(text_of_infix(node.operation), node, 0);
     // from:step:to is read from the left.
     const Node& first = node.parts[0];
     const bool has_step = node.operation == Operation::range && first.kind == Node::Kind::binary &&
@@ -193,13 +194,16 @@ class Writer {
     for (std::size_t i = 1; i < node.parts.size(); ++i) {
       const Operation operation =
           node.kind == Node::Kind::compared ? node.operations[i - 1] : node.operation;
-      out_.add(" " + std::string(text_of_infix(operation)) + " ");
+      const std::string_view sign = text_of_infix(operation);
+      if (sign.empty()) return false;
+      out_.add(" " + std::string(sign) + " ");
       if (!write(node.parts[i])) return false;
     }
     return true;
   }
 
   bool write_condition(const Node& node) {
+    if (grammar_.prefix_calls) return write_list("if", node, 0);
     const bool marks = grammar_.condition == Grammar::Condition::marks;
     if (!write(node.parts[marks ? 0 : 1])) return false;
     out_.add(marks ? " ? " : " if ");
@@ -228,9 +232,34 @@ class Writer {
     return callee.kind == Node::Kind::member && has_word(grammar_.methods, callee.text);
   }
 
+  // f x (y + 1)
+  bool write_applied(const Node& node) {
+    for (std::size_t i = 1; i < node.parts.size(); ++i) {
+      const Node& part = node.parts[i];
+      const bool stands_alone = part.kind == Node::Kind::name || part.enclosed;
+      out_.add(stands_alone ? " " : " (");
+      if (!write(part)) return false;
+      if (!stands_alone) out_.add(")");
+    }
+    return true;
+  }
+
+  // (f x y)
+  bool write_list(std::string_view name, const Node& node, std::size_t first) {
+    out_.add("(" + std::string(name));
+    for (std::size_t i = first; i < node.parts.size(); ++i) {
+      out_.add(" ");
+      if (!write(node.parts[i])) return false;
+    }
+    out_.add(")");
+    return true;
+  }
+
   bool write_call(const Node& node) {
     if (!is_harmless(node.parts[0])) return false;
+    if (grammar_.prefix_calls) return write_list(node.parts[0].text, node, 1);
     if (!write(node.parts[0])) return false;
+    if (grammar_.applies && node.parts[0].kind == Node::Kind::name) return write_applied(node);
     out_.add("(");
     for (std::size_t i = 1; i < node.parts.size(); ++i) {
       if (i > 1) out_.add(", ");

@@ -7,6 +7,7 @@
 #include "../computed/units.hpp"
 #include "../family/values.hpp"
 #include "dialects.hpp"
+#include "interpolated.hpp"
 
 namespace inky::inline v1::csharp {
 
@@ -191,16 +192,28 @@ const computed::Grammar grammar = [] {
   return out;
 }();
 
+namespace {
+
+std::unique_ptr<computed::Reader> make_reader(TemplateContent& out, std::size_t at) {
+  return std::make_unique<computed::CodeReader>(code_facts, out, at);
+}
+
+std::optional<std::size_t> read_slots(StatementParts& parts, std::size_t at,
+                                      TemplateContent& content) {
+  return read_interpolated(parts, at, content, make_reader);
+}
+
+}  // namespace
+
 const ExpressionForm expression_form = {
     .grammar = &grammar,
-    .reader = [](TemplateContent& out, std::size_t at) -> std::unique_ptr<computed::Reader> {
-      return std::make_unique<computed::CodeReader>(code_facts, out, at);
-    },
+    .reader = make_reader,
     .evaluator = [](const computed::Scope& scope) -> std::unique_ptr<computed::Evaluator> {
       return std::make_unique<Expressions>(scope);
     },
     .prints = prints,
-    .slots_prefix = "$",
+    .slots_prefixes = "$\" $@\" @$\" $$",
+    .read_slots = read_slots,
     .plain_field = "{0}",
     .plain_dialect = "csharp",
     .own_names =

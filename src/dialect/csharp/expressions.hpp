@@ -22,7 +22,7 @@ std::size_t read_escape(std::size_t at, TemplateContent& out);
 // Whether it is a constant of the library: int.MaxValue.
 bool is_known_name(const computed::Node& node);
 
-class Expressions final : public computed::Typed {
+class Expressions : public computed::Typed {
  public:
   explicit Expressions(const computed::Scope& scope);
 

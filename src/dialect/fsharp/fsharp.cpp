@@ -21,6 +21,7 @@
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "dialects.hpp"
+#include "expressions.hpp"
 #include "facts.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/number/weighing.hpp"
@@ -40,6 +41,8 @@ constexpr EscapeRules escape_rules = {.simple = "n\nt\t\"\"''\\\\a\ab\bf\fr\rv\v
                                       .least_hexadecimal_digits = 2,
                                       .most_hexadecimal_digits = 2,
                                       .bytes = false};
+
+}  // namespace
 
 std::size_t read_escape(std::size_t at, TemplateContent& out) {
   const std::string_view rest = std::string_view(out.source).substr(at);
@@ -67,6 +70,8 @@ std::size_t read_escape(std::size_t at, TemplateContent& out) {
   out.literals += '\\';
   return 1;
 }
+
+namespace {
 
 constexpr bool has_flag(const Field& field, char flag) {
   return percent::has_flag(facts, field, flag);

@@ -2,6 +2,7 @@
 
 #include "dialect/language_facts.hpp"
 #include "dialects.hpp"
+#include "expressions.hpp"
 
 namespace inky::inline v1 {
 
@@ -78,6 +79,7 @@ const LanguageFacts& fsharp_language_facts() {
           "yield",
       .dialects = dialects,
       .prefixes = {"0b", "0o", "0x"},
+      .expressions = &fsharp::expression_form,
   };
   return facts;
 }

@@ -2,6 +2,7 @@
 
 #include "dialect/language_facts.hpp"
 #include "dialects.hpp"
+#include "expressions.hpp"
 
 namespace inky::inline v1 {
 
@@ -57,6 +58,7 @@ const LanguageFacts& lisp_language_facts() {
           "float-negative-epsilon single-float-epsilon single-float-negative-epsilon t",
       .dialects = dialects,
       .prefixes = {"#b", "#o", "#x"},
+      .expressions = &lisp::expression_form,
   };
   return facts;
 }

@@ -19,6 +19,7 @@
 #include "control.hpp"
 #include "dialect/program_form.hpp"
 #include "dialects.hpp"
+#include "expressions.hpp"
 #include "inky_margin/text/columns.hpp"
 #include "rendering.hpp"
 #include "text/utf8.hpp"
@@ -27,8 +28,6 @@
 namespace inky::inline v1 {
 
 namespace lisp {
-
-namespace {
 
 // A backslash keeps the character after it: HyperSpec, 2.4.5.
 std::size_t read_escape(std::size_t at, TemplateContent& out) {
@@ -44,6 +43,8 @@ std::size_t read_escape(std::size_t at, TemplateContent& out) {
   append_utf8(point->value, out.literals);
   return 1 + static_cast<std::size_t>(point->bytes);
 }
+
+namespace {
 
 class Lisp final : public family::ProgramDialect<Control> {
  public:

@@ -3,6 +3,7 @@
 
 #include "dialect/language_facts.hpp"
 #include "dialects.hpp"
+#include "words.hpp"
 
 namespace inky::inline v1 {
 
@@ -33,6 +34,7 @@ const LanguageFacts& shell_language_facts() {
       .reserved = "case do done elif else esac fi for function if in select then until while",
       .dialects = dialects,
       .prefixes = {"", "0", "0x"},
+      .expressions = &shell::expression_form,
   };
   return facts;
 }

@@ -1,4 +1,4 @@
-// printf of a POSIX shell: the whole numbers, characters and texts of it, as dash has them.
+// printf of a POSIX shell, as dash has it.
 //
 // The template is between single quotes, so that the shell itself leaves it alone. An argument
 // is a text; a number is read from it. What cannot be read is complained of, and printed all the
@@ -8,6 +8,7 @@
 // Source: POSIX.1-2017, XCU, printf; observed with dash 0.5.12 on the GNU C library 2.36.
 
 #include <limits>
+#include <optional>
 
 #include "../family/escapes.hpp"
 #include "../family/percent_dialect.hpp"
@@ -17,8 +18,10 @@
 #include "dialect/run_form.hpp"
 #include "dialects.hpp"
 #include "format/layout.hpp"
+#include "numbers.hpp"
 #include "text/ascii.hpp"
 #include "text/escape.hpp"
+#include "words.hpp"
 
 namespace inky::inline v1::shell {
 
@@ -33,6 +36,19 @@ constexpr auto conversions = std::to_array<ConversionFact>({
     {'o', Kind::whole, "the 64 bits of a whole number in base 8", "-#0", true, ""},
     {'x', Kind::whole, "the 64 bits of a whole number in base 16", "-#0", true, ""},
     {'X', Kind::whole, "as x, upper letters", "-#0", true, ""},
+    {'f', Kind::real, "a real in fixed notation; 6 places without a precision", "-+ #0", true, ""},
+    {'F', Kind::real, "as f, upper letters", "-+ #0", true, ""},
+    {'e', Kind::real, "a real in scientific notation; 6 places without a precision", "-+ #0", true,
+     ""},
+    {'E', Kind::real, "as e, upper letters", "-+ #0", true, ""},
+    {'g', Kind::real,
+     "a real, fixed or scientific by size, trailing zeros dropped; 6 significant digits without a "
+     "precision",
+     "-+ #0", true, ""},
+    {'G', Kind::real, "as g, upper letters", "-+ #0", true, ""},
+    {'a', Kind::real, "a real in base 16", "-+ #0", true, ""},
+    {'A', Kind::real, "as a, upper letters", "-+ #0", true, ""},
+    {'b', Kind::text, "a text whose escapes are read", "-", true, ""},
     {'c', Kind::character, "the first byte of a text", "-", false, ""},
     {'s', Kind::text, "a text", "-", true, ""},
 });
@@ -95,8 +111,7 @@ constexpr DialectFacts facts = {
     .toolchain = "dash 0.5.12 on the GNU C library 2.36",
     .program = "dash",
     .width_unit = WidthUnit::bytes,
-    .rounding = {.rule = Rounding::half_even, .basis = ""},
-    .places_form = "",
+    .rounding = {.rule = Rounding::half_even, .basis = "the stored value, exactly"},
     .quotes = "'",
     .forms = {.program = &own_program, .run = &own_run},
     .conversions = conversions,
@@ -144,9 +159,6 @@ bool is_signed(char letter) {
   return letter == 'd' || letter == 'i';
 }
 
-// Letters of the standard that are not here yet.
-constexpr std::string_view later = "aAeEfFgGb";
-
 void finish(Field& field, std::string_view) {
   const ConversionFact* conversion = percent::conversion_of(facts, field.letter);
   if (conversion == nullptr) {
@@ -158,61 +170,26 @@ void finish(Field& field, std::string_view) {
   Spec& spec = field.spec;
   spec.kind = conversion->kind;
   percent::set_letter(spec, field.letter);
-  if (is_signed(field.letter)) spec.sign = percent::sign_of(facts, field);
-  spec.prefix = has_flag(field, '#');
+  const bool is_real_letter = spec.kind == Kind::real;
+  if (is_signed(field.letter) || is_real_letter) spec.sign = percent::sign_of(facts, field);
+  if (is_real_letter)
+    spec.keep_point = has_flag(field, '#');
+  else
+    spec.prefix = has_flag(field, '#');
   if (field.width.from == Count::From::source) spec.width = field.width.amount;
   if (spec.kind != Kind::character)
     percent::set_precision(
         spec, field.precision.from == Count::From::source ? field.precision.amount : unset);
-  percent::align_as_c(spec, has_flag(field, '-'), has_flag(field, '0') && spec.kind == Kind::whole);
+  percent::align_as_c(spec, has_flag(field, '-'),
+                      has_flag(field, '0') && (spec.kind == Kind::whole || is_real_letter));
 }
 
-constexpr percent::Syntax syntax = {.facts = &facts,
-                                    .counts_from_values = false,
-                                    .fields_have_no_escapes = true,
-                                    .read_escape = read_escape,
-                                    .finish = finish};
-
-// ---- Numbers in texts ----
-
-// What strtoimax and strtoumax of C read, in any base: C17, 7.8.2.3.
-struct ReadNumber {
-  bool negative = false;
-  std::uint64_t magnitude = 0;
-  bool too_large = false;  // for 64 bits without a sign
-  std::size_t size = 0;    // bytes read; 0: no number
-};
-
-ReadNumber read_number(std::string_view text) {
-  ReadNumber out;
-  std::size_t at = 0;
-  while (at < text.size() && (text[at] == ' ' || (text[at] >= '\t' && text[at] <= '\r'))) ++at;
-  if (at < text.size() && (text[at] == '-' || text[at] == '+')) out.negative = text[at++] == '-';
-  std::uint64_t base = 10;
-  if (at < text.size() && text[at] == '0') {
-    const bool marked = at + 2 < text.size() && (text[at + 1] == 'x' || text[at + 1] == 'X') &&
-                        is_hexadecimal_digit(text[at + 2]);
-    base = marked ? 16 : 8;
-    at += marked ? 2 : 0;
-  }
-  const auto digit_at = [&](std::size_t place) {
-    const char c = place < text.size() ? text[place] : '\0';
-    const std::uint64_t digit = is_digit(c) ? static_cast<std::uint64_t>(c - '0')
-                                : is_hexadecimal_digit(c)
-                                    ? static_cast<std::uint64_t>((c | 32) - 'a') + 10
-                                    : base;
-    return digit;
-  };
-  for (std::uint64_t digit = digit_at(at); digit < base; digit = digit_at(++at)) {
-    constexpr std::uint64_t most = std::numeric_limits<std::uint64_t>::max();
-    if (out.magnitude > (most - digit) / base) out.too_large = true;
-    out.magnitude = out.magnitude * base + digit;
-    out.size = at + 1;
-  }
-  return out;
-}
+constexpr percent::Syntax syntax = {
+    .facts = &facts, .fields_have_no_escapes = true, .read_escape = read_escape, .finish = finish};
 
 // ---- Printing ----
+
+constexpr NumberStyle numbers = {.carry_drops_zeros = true};
 
 class Rendering final : public percent::Rendering<Rendering> {
  public:
@@ -245,30 +222,41 @@ class Rendering final : public percent::Rendering<Rendering> {
   }
 
   bool render(const Field& field) {
+    Spec spec = field.spec;
+    for (const bool is_width : {true, false}) {
+      const Count& count = is_width ? field.width : field.precision;
+      if (count.from == Count::From::value && !take_count(field, is_width, spec)) return false;
+    }
     if (!field.failure.empty()) {
-      if (field.letter != 0 && later.find(field.letter) != std::string_view::npos)
-        return fail(Outcome::error({Code::not_supported_yet,
-                                    name(field) + " of a shell is not supported yet", field.span,
-                                    "Its wholes, characters and texts are."}));
       complaints_.push_back({field.failure, field.defect, field.span});
       return false;
     }
     shown_ = taken_ < values_.size() ? static_cast<int>(taken_) : unset;
-    const std::optional<std::string> argument =
-        taken_ < values_.size() ? std::optional(argument_of(values_[taken_])) : std::nullopt;
+    const Value* value = taken_ < values_.size() ? &values_[taken_] : nullptr;
     ++taken_;
-    switch (field.spec.kind) {
+    if (value != nullptr && is_real(value->type())) {
+      if (spec.kind == Kind::real) return put_real(spec, value->as_real());
+      return fail(Outcome::error(
+          {Code::not_supported_yet, describe(*value) + " as a text in a shell is not supported yet",
+           field.span, "All arguments there are texts: give the text itself, in quotes."}));
+    }
+    const std::optional<std::string> argument =
+        value != nullptr ? std::optional(argument_of(*value)) : std::nullopt;
+    switch (spec.kind) {
       case Kind::text:
-        lay_out_text(field.spec, argument.value_or(""), unit(), out_);
+        if (field.letter == 'b') return put_escaped(field, spec, argument.value_or(""));
+        lay_out_text(spec, argument.value_or(""), unit(), out_);
         return true;
       case Kind::character:
         // Nothing has a byte that ends it, and that is printed.
-        lay_out_text(field.spec,
+        lay_out_text(spec,
                      argument && !argument->empty() ? argument->substr(0, 1) : std::string(1, '\0'),
                      WidthUnit::bytes, out_);
         return true;
+      case Kind::real:
+        return put_real_text(field, spec, argument.value_or(""));
       default:
-        put_number(field, argument.value_or(""));
+        put_number(field, spec, argument.value_or(""));
         return true;
     }
   }
@@ -284,7 +272,8 @@ class Rendering final : public percent::Rendering<Rendering> {
 
   std::optional<Error> refuse_values() const {
     for (const Value& value : values_) {
-      if (!is_whole(value.type()) && !is_text_or_character(value))
+      const bool is_plain_real = value.is(Type::f32) || value.is(Type::f64);
+      if (!is_whole(value.type()) && !is_text_or_character(value) && !is_plain_real)
         return Error{Code::not_supported_yet,
                      describe(value) + " as an argument in a shell is not supported yet",
                      {},
@@ -295,47 +284,104 @@ class Rendering final : public percent::Rendering<Rendering> {
     return std::nullopt;
   }
 
-  void put_number(const Field& field, std::string_view argument) {
-    // A quote in front: the number of the byte behind it.
-    if (!argument.empty() && (argument[0] == '\'' || argument[0] == '"')) {
-      const auto byte = static_cast<unsigned char>(argument.size() > 1 ? argument[1] : '\0');
-      return put_bits(field, false, byte);
+  // The number of the byte behind a quote that an argument begins with.
+  static std::optional<std::uint64_t> quoted_byte(std::string_view argument) {
+    if (argument.empty() || (argument[0] != '\'' && argument[0] != '"')) return std::nullopt;
+    return static_cast<unsigned char>(argument.size() > 1 ? argument[1] : '\0');
+  }
+
+  // A width or a precision given as "*".
+  bool take_count(const Field& field, bool is_width, Spec& spec) {
+    const std::string argument = taken_ < values_.size() && !is_real(values_[taken_].type())
+                                     ? argument_of(values_[taken_])
+                                     : std::string();
+    ++taken_;
+    ReadNumber number = read_number(argument);
+    if (const auto byte = quoted_byte(argument)) {
+      number.magnitude = *byte;
+      number.size = argument.size();
     }
+    if (number.magnitude > static_cast<std::uint64_t>(most_width))
+      return fail(Outcome::error({Code::over_limit, "a width or precision over the limit",
+                                  field.span, "Use a smaller one."}));
+    complain(field, argument, number.size, false);
+    const int amount = static_cast<int>(number.magnitude);
+    const bool left = spec.align == Align::left;
+    if (is_width) {
+      spec.width = amount;
+      if (number.negative) percent::align_as_c(spec, true, false);
+    } else {
+      // A negative precision is taken as if it were left out.
+      percent::set_precision(spec, number.negative ? unset : amount);
+      if (!number.negative && spec.kind == Kind::whole) percent::align_as_c(spec, left, false);
+    }
+    return true;
+  }
+
+  bool put_real(const Spec& spec, const BinaryReal& real) {
+    lay_out_real(spec, binary64, real, numbers, out_);
+    return true;
+  }
+
+  bool put_real_text(const Field& field, const Spec& spec, std::string_view argument) {
+    if (const auto byte = quoted_byte(argument))
+      return put_real(spec, Value(static_cast<double>(*byte)).as_real());
+    const ReadReal number = read_real_number(argument);
+    complain(field, argument, number.size, number.out_of_range);
+    return put_real(spec, number.size == 0 ? Value(0.0).as_real() : number.real);
+  }
+
+  bool put_escaped(const Field& field, const Spec& spec, std::string_view argument) {
+    const EscapedText text = read_escaped(argument);
+    if (text.bytes.find('\0') != std::string::npos)
+      return fail(Outcome::error({Code::not_supported_yet, "a byte 0 in %b is not supported yet",
+                                  field.span, "Leave it out."}));
+    lay_out_text(spec, text.bytes, unit(), out_);
+    if (!text.ends) return true;
+    ends_ = true;
+    return false;
+  }
+
+  void put_number(const Field& field, const Spec& spec, std::string_view argument) {
+    if (const auto byte = quoted_byte(argument)) return put_bits(field, spec, false, *byte);
     const ReadNumber number = read_number(argument);
     const bool to_signed = is_signed(field.letter);
     constexpr std::uint64_t top = std::uint64_t{1} << 63;
     const bool over =
         number.too_large || (to_signed && number.magnitude > top - (number.negative ? 0 : 1));
-    complain(field, argument, number, over);
+    complain(field, argument, number.size, over);
     if (to_signed)
-      return put_bits(field, number.negative,
+      return put_bits(field, spec, number.negative,
                       over ? top - (number.negative ? 0 : 1) : number.magnitude);
-    put_bits(field, false,
+    put_bits(field, spec, false,
              over              ? std::numeric_limits<std::uint64_t>::max()
              : number.negative ? 0 - number.magnitude
                                : number.magnitude);
   }
 
-  void complain(const Field& field, std::string_view argument, const ReadNumber& number,
-                bool over) {
-    if (number.size < argument.size()) {
-      const bool nothing = number.size == 0;
-      complaints_.push_back(
-          {nothing ? "expected numeric value" : "not completely converted",
-           in_quotes(argument) + (nothing ? " is no whole number" : " has more after its number"),
-           field.span});
+  // `read`: the bytes of the argument that are a number.
+  void complain(const Field& field, std::string_view argument, std::size_t read, bool over) {
+    if (read < argument.size()) {
+      const bool nothing = read == 0;
+      const std::string_view kind = field.spec.kind == Kind::real ? "number" : "whole number";
+      complaints_.push_back({nothing ? "expected numeric value" : "not completely converted",
+                             in_quotes(argument) + (nothing ? " is no " + std::string(kind)
+                                                            : " has more after its number"),
+                             field.span});
     } else if (over) {
       complaints_.push_back({"Numerical result out of range",
-                             "64 bits do not hold " + in_quotes(argument), field.span});
+                             (field.spec.kind == Kind::real ? "a real of 64 bits does not hold "
+                                                            : "64 bits do not hold ") +
+                                 in_quotes(argument),
+                             field.span});
     }
   }
 
-  void put_bits(const Field& field, bool negative, std::uint64_t magnitude) {
+  void put_bits(const Field& field, const Spec& spec, bool negative, std::uint64_t magnitude) {
     if (!is_signed(field.letter) && field.letter != 'u')
-      return percent::lay_out_bits(field.spec, magnitude, out_);
-    if (field.spec.least_digits == 0 && magnitude == 0)
-      return lay_out_whole(field.spec, false, {}, {}, out_);
-    lay_out_decimal(field.spec, negative && magnitude != 0, magnitude, out_);
+      return percent::lay_out_bits(spec, magnitude, out_);
+    if (spec.least_digits == 0 && magnitude == 0) return lay_out_whole(spec, false, {}, {}, out_);
+    lay_out_decimal(spec, negative && magnitude != 0, magnitude, out_);
   }
 
   // A directive that there is not: what was printed until then stays.
@@ -344,10 +390,12 @@ class Rendering final : public percent::Rendering<Rendering> {
       out_.cut_back(start);
       return std::move(trouble_);
     }
-    return Outcome::complains(std::move(complaints_), 2);
+    if (ends_ && complaints_.empty()) return {};
+    return Outcome::complains(std::move(complaints_), ends_ ? 1 : 2);
   }
 
   std::size_t taken_ = 0;
+  bool ends_ = false;  // \c in %b ends the text
   std::vector<Complaint> complaints_;
 };
 
@@ -390,7 +438,7 @@ class Shell final : public family::PercentDialect {
     WrittenCall out;
     out.add("printf ");
     out.add_literal(literal);
-    for (const std::string& name : names) out.add(" \"$" + name + "\"");
+    for (const std::string& name : names) out.add(" " + written_argument(name));
     return out;
   }
 
