@@ -278,7 +278,7 @@ int proof_beside(const ProgramRequest& request, const Sheet& sheet, const Table&
       count += programs[i].lines[k].text != first.lines[k].text ? 1 : 0;
     screen.dialect_label(request.dialects[i]->facts().id);
     screen.dialect_paragraph(count == 0 ? "prints the same"
-                                        : "prints " + counted(count, "line") + " otherwise");
+                                        : "prints " + counted(count, "line") + " differently");
   }
   return write_out(screen.text()) ? status : bad_request;
 }

@@ -190,6 +190,35 @@ int show_plain(const ShowOptions& options, const Dialect& dialect) {
   return outcome.prints_cleanly() ? done : answer_is_no;
 }
 
+// A dialect of the language that is not the usual one; null where it has none.
+const Dialect* own_dialect(const SourceLanguage& language, const Dialect* usual) {
+  const Dialect* dialect = find_dialect(language.dialect);
+  if (dialect != usual) return dialect;
+  for (const CallForm& call : language.calls) {
+    dialect = find_dialect(call.dialect);
+    if (dialect != usual) return dialect;
+  }
+  return nullptr;
+}
+
+// The dialect of a chain that a source begins with: cout << x. Null where it begins with none.
+const Dialect* dialect_of_chain(std::string_view source) {
+  source.remove_prefix(std::min(source.find_first_not_of(" \t\r\n"), source.size()));
+  for (const SourceLanguage& language : all_languages()) {
+    for (const CallForm& call : language.calls) {
+      std::string_view rest = source;
+      const std::size_t end = std::min(rest.find_first_of(" \t\r\n<.("), rest.size());
+      const std::string_view name = rest.substr(0, end);
+      const bool is_called = name == call.name || name.ends_with("::" + call.name);
+      if (call.shape != CallShape::insertions || !is_called) continue;
+      rest.remove_prefix(end);
+      rest.remove_prefix(std::min(rest.find_first_not_of(" \t\r\n"), rest.size()));
+      if (rest.starts_with("<<")) return find_dialect(call.dialect);
+    }
+  }
+  return nullptr;
+}
+
 // The language of a call that is pasted whole: C's where it can be, or the only other one that has
 // such a call and can read it. Without a call, C's.
 Result<const Dialect*> dialect_guessed(std::string_view source) {
@@ -197,13 +226,14 @@ Result<const Dialect*> dialect_guessed(std::string_view source) {
   const auto reads = [&](const Dialect* dialect) {
     return bool(parse_statement(*dialect, source));
   };
+  const Dialect* chain = dialect_of_chain(source);
+  if (chain != nullptr && chain->parse(source)) return chain;
   const bool may_be_usual = is_statement(*usual, source);
   if (may_be_usual && reads(usual)) return usual;
   std::vector<const Dialect*> found;
   for (const SourceLanguage& language : all_languages()) {
-    const Dialect* dialect = find_dialect(language.dialect);
-    if (dialect != nullptr && dialect != usual && is_statement(*dialect, source))
-      found.push_back(dialect);
+    const Dialect* dialect = own_dialect(language, usual);
+    if (dialect != nullptr && is_statement(*dialect, source)) found.push_back(dialect);
   }
   if (found.size() > 1 || may_be_usual)
     std::erase_if(found, [&](const Dialect* dialect) { return !reads(dialect); });

@@ -32,10 +32,18 @@ const Value* value_of_field(const Field& field, const PlacedField& placed,
 void put_source(Screen& screen, const ShowRequest& request, const Template& parsed) {
   screen.label(request.dialect->facts().id);
   for (const Piece& piece : parsed.pieces()) {
-    const std::string text =
-        visible(std::string_view(parsed.source())
-                    .substr(piece.source.from, piece.source.to - piece.source.from));
-    screen.tinted(piece.field == unset ? Tint::plain : Tint::field, text, piece.field);
+    std::string_view source = std::string_view(parsed.source())
+                                  .substr(piece.source.from, piece.source.to - piece.source.from);
+    const Tint tint = piece.field == unset ? Tint::plain : Tint::field;
+    // The lines of several statements stand below each other.
+    for (std::size_t end = source.find('\n');
+         parsed.is_statement() && end != std::string_view::npos; end = source.find('\n')) {
+      screen.tinted(tint, visible(source.substr(0, end)), piece.field);
+      screen.line();
+      screen.label("");
+      source.remove_prefix(end + 1);
+    }
+    screen.tinted(tint, visible(source), piece.field);
   }
   screen.line();
   screen.line();

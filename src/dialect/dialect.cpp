@@ -29,7 +29,7 @@ std::optional<Spec> Dialect::wish_of(const Template& parsed, int field, Type typ
                                      Notes& notes) const {
   assert(parsed.dialect_ == this);
   if (const Statement* statement = parsed.content_.statement.get())
-    return wish_of(statement->inner, field, type, notes);
+    return statement->steps.empty() ? wish_of(statement->inner, field, type, notes) : std::nullopt;
   return do_wish_of(parsed.content_, field, type, notes);
 }
 
@@ -37,7 +37,8 @@ std::optional<Objection> Dialect::objection(const Template& parsed, int field,
                                             std::string_view type_in_source) const {
   assert(parsed.dialect_ == this);
   if (const Statement* statement = parsed.content_.statement.get())
-    return objection(statement->inner, field, type_in_source);
+    return statement->steps.empty() ? objection(statement->inner, field, type_in_source)
+                                    : std::nullopt;
   return do_objection(parsed.content_, field, type_in_source);
 }
 

@@ -17,8 +17,8 @@ namespace inky::inline v1 {
 struct PrintFact {
   std::string_view name;
   std::string_view after = {};
-  bool is_bare = false;       // its values stand without parentheses: echo $a, $b
-  bool is_evaluated = false;  // the evaluator makes the text of the whole call
+  bool is_bare = false;         // its values stand without parentheses: echo $a, $b
+  bool is_evaluated = false;    // the evaluator makes the text of the whole call
   std::string_view field = {};  // shows each of its values; empty: as all others do
 };
 
@@ -46,6 +46,13 @@ struct ExpressionForm {
   std::unique_ptr<computed::Reader> (*reader)(TemplateContent& out, std::size_t at) = nullptr;
   std::unique_ptr<computed::Evaluator> (*evaluator)(const computed::Scope& scope) = nullptr;
   std::span<const PrintFact> prints = {};
+  // The characters that end a statement, outside of brackets and quotes. Empty: several statements
+  // are not supported yet.
+  std::string_view ends = {};
+  // What statements begin with that print nothing and name nothing: "import".
+  std::string_view silent_words = {};
+  // Whether a declaration converts the value to the type before its name.
+  bool declares_types = false;
   // Dialects whose templates are statements themselves, and hold such calls.
   std::string_view sessions = {};
   // How long the literal is that a text begins with, and whose slots the language fills in; 0 where

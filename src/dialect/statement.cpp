@@ -108,6 +108,9 @@ Span Statement::moved(Span span) const {
 Result<EvaluatedCall> evaluate_call(const Template& parsed, std::span<const Value> values) {
   const Statement* statement = parsed.statement();
   if (statement == nullptr) return EvaluatedCall{parsed, {values.begin(), values.end()}};
+  if (!statement->steps.empty())
+    return Error{Code::not_supported_yet, "several statements are not supported yet here",
+                 statement->steps.back().span, "Use one of the calls alone."};
   if (!statement->locale.empty())
     return Error{Code::not_supported_yet, "a call with a locale is not supported yet here",
                  statement->segments.front().outer, "Show the call alone."};
@@ -125,6 +128,7 @@ Result<EvaluatedCall> evaluate_call(const Template& parsed, std::span<const Valu
 
 Outcome render_statement(const Statement& statement, std::span<const Value> values,
                          const RenderOptions& asked, Output& out, Report* report) {
+  if (!statement.steps.empty()) return render_steps(statement, values, asked, out, report);
   RenderOptions options = asked;
   std::vector<Setting> settings;
   if (!statement.locale.empty()) {
@@ -156,36 +160,63 @@ Outcome render_statement(const Statement& statement, std::span<const Value> valu
   return outcome;
 }
 
-std::vector<Words> explain_statement(const Statement& statement, std::size_t size) {
-  std::vector<Words> out;
-  std::size_t at = 0;
-  const auto add = [&](std::size_t to, std::string_view role, std::string meaning, int field) {
-    if (to > at) out.push_back({{at, to}, role, std::move(meaning), field});
-    at = std::max(at, to);
-  };
-  const std::size_t begin = statement.segments.front().outer.from;
-  add(begin, "call", statement.call.empty() ? "before the template" : "calls " + statement.call,
-      unset);
-  for (const Words& words : statement.inner.dialect().explain(statement.inner)) {
-    const Span span = statement.moved(words.span);
-    if (span.to > at || span.from == span.to) {
-      out.push_back({span, words.role, words.meaning, words.field});
-      at = std::max(at, span.to);
+namespace {
+
+// What is said of a source from one place on, in order and without gaps.
+class Explanation {
+ public:
+  void add(std::size_t to, std::string_view role, std::string meaning, int field = unset) {
+    if (to > at_) out_.push_back({{at_, to}, role, std::move(meaning), field});
+    at_ = std::max(at_, to);
+  }
+
+  // The words of a call, whose fields come behind so many others.
+  void add_call(const Statement& call, int first_field) {
+    add(call.segments.front().outer.from, "call",
+        call.call.empty() ? "before the template" : "calls " + call.call);
+    for (const Words& words : call.inner.dialect().explain(call.inner)) {
+      const Span span = call.moved(words.span);
+      if (span.to <= at_ && span.from != span.to) continue;
+      out_.push_back({span, words.role, words.meaning,
+                      words.field == unset ? unset : words.field + first_field});
+      at_ = std::max(at_, span.to);
+    }
+    add(call.segments.back().outer.to, "end", "the end of the template");
+    int number = 0;
+    for (const computed::Node& argument : call.arguments) {
+      ++number;
+      if (argument.span.from < at_) continue;
+      at_ = argument.span.from;
+      add(argument.span.to, "value", "value " + std::to_string(number));
     }
   }
-  add(statement.segments.back().outer.to, "end", "the end of the template", unset);
-  int number = 0;
-  for (const computed::Node& argument : statement.arguments) {
-    ++number;
-    if (argument.span.from < at) continue;
-    at = argument.span.from;
-    add(argument.span.to, "value", "value " + std::to_string(number), unset);
+
+  std::vector<Words> out() { return std::move(out_); }
+
+ private:
+  std::vector<Words> out_;
+  std::size_t at_ = 0;
+};
+
+}  // namespace
+
+std::vector<Words> explain_statement(const Statement& statement, std::size_t size) {
+  Explanation out;
+  if (statement.steps.empty()) out.add_call(statement, 0);
+  for (const Step& step : statement.steps) {
+    if (step.call != nullptr)
+      out.add_call(*step.call, step.first_field);
+    else
+      out.add(step.span.to, "value", "the value of " + step.name);
   }
-  add(size, "end", "the end", unset);
-  return out;
+  out.add(size, "end", "the end");
+  return out.out();
 }
 
 Result<WrittenCall> write_statement_call(const Statement& statement) {
+  if (!statement.steps.empty())
+    return Error{Code::not_supported_yet, "several statements in a program are not supported yet",
+                 statement.steps.front().span, "Use one of the calls alone."};
   const Dialect& dialect = statement.inner.dialect();
   const ProgramForm& form = program_form_of(dialect.facts());
   if (statement.is_filled)

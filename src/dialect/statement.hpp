@@ -1,6 +1,7 @@
 // What a template keeps where it is a whole call: the template in it, and its arguments.
 #pragma once
 
+#include <memory>
 #include <string>
 #include <vector>
 
@@ -9,6 +10,17 @@
 #include "inky_margin/format/template.hpp"
 
 namespace inky::inline v1 {
+
+struct Statement;
+
+// One of several statements: a call that prints, or a name that gets a value.
+struct Step {
+  std::shared_ptr<const Statement> call;  // null: `name` gets what `expression` comes to
+  std::string name;
+  std::string expression;
+  Span span;            // in the source
+  int first_field = 0;  // of the call, among all fields
+};
 
 struct Statement {
   // A stretch of the template in the call, and where it comes from in the statement.
@@ -32,10 +44,16 @@ struct Statement {
   bool is_filled = false;
   // The evaluator makes the text of the whole call, which is the one argument.
   bool is_whole = false;
+  // Where it is several statements, one after the other; nothing else counts then.
+  std::vector<Step> steps;
 
   // From a place in the template to one in the statement.
   Span moved(Span span) const;
 };
+
+// The same for several statements: the text of all of them, each with the names of those before it.
+Outcome render_steps(const Statement& statement, std::span<const Value> values,
+                     const RenderOptions& options, Output& out, Report* report);
 
 // What the calls of Dialect do for a template that is a statement.
 Outcome render_statement(const Statement& statement, std::span<const Value> values,

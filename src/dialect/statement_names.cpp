@@ -5,6 +5,7 @@
 
 #include "dialect/language_facts.hpp"
 #include "dialect/statement.hpp"
+#include "dialect/statement_lines.hpp"
 #include "inky_margin/dialect/statement.hpp"
 #include "text/ascii.hpp"
 
@@ -54,8 +55,8 @@ bool begins_with_slots(const ExpressionForm& form, std::string_view source) {
 }
 
 std::size_t behind_assignment(std::string_view source) {
-  constexpr std::string_view blanks = " \t\r\n";
-  const std::size_t start = std::min(source.find_first_not_of(blanks), source.size());
+  constexpr std::string_view between = " \t\r\n";
+  const std::size_t start = std::min(source.find_first_not_of(between), source.size());
   constexpr std::string_view returns = "return ";
   if (source.substr(start).starts_with(returns)) return start + returns.size();
   std::size_t at = start;
@@ -125,10 +126,10 @@ bool begins_statement(const LanguageFacts& language, std::string_view source) {
 bool is_filled(const LanguageFacts& language, std::string_view source) {
   const ExpressionForm* form = language.expressions;
   if (form == nullptr || form->filled_literal == nullptr) return false;
-  constexpr std::string_view blanks = " \t\r\n;";
-  const std::size_t at = std::min(source.find_first_not_of(blanks), source.size());
+  constexpr std::string_view ends = " \t\r\n;";
+  const std::size_t at = std::min(source.find_first_not_of(ends), source.size());
   const std::size_t size = form->filled_literal(source.substr(at));
-  return size != 0 && source.find_first_not_of(blanks, at + size) == std::string_view::npos;
+  return size != 0 && source.find_first_not_of(ends, at + size) == std::string_view::npos;
 }
 
 }  // namespace
@@ -138,10 +139,21 @@ bool is_statement(const Dialect& asked, std::string_view source) {
   if (language == nullptr) return false;
   const ExpressionForm* form = language->expressions;
   if (form != nullptr && has_word(form->sessions, asked.facts().id)) return false;
-  const std::size_t from = behind_assignment(source);
-  if (from == 0) return begins_statement(*language, source);
-  const std::string_view rest = source.substr(from);
-  return begins_statement(*language, rest) || is_filled(*language, rest);
+  const auto begins = [&](std::string_view statement) {
+    const std::size_t from = behind_assignment(statement);
+    if (from == 0) return begins_statement(*language, statement);
+    const std::string_view rest = statement.substr(from);
+    return begins_statement(*language, rest) || is_filled(*language, rest);
+  };
+  const std::vector<Span> statements = statements_of(*language, source);
+  std::size_t chains = 0;
+  for (const Span& span : statements) {
+    const std::string_view statement = source.substr(span.from, span.to - span.from);
+    if (begins(statement)) return true;
+    chains += chain_dialect(*language, statement) != nullptr ? 1 : 0;
+  }
+  // Chains alone are a template; with declarations between them they are none.
+  return chains > 0 && chains < statements.size();
 }
 
 }  // namespace inky::inline v1

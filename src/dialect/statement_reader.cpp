@@ -4,6 +4,7 @@
 #include <string>
 
 #include "dialect/language_facts.hpp"
+#include "dialect/statement_lines.hpp"
 #include "dialect/statement_names.hpp"
 #include "dialect/statement_parts.hpp"
 #include "inky_margin/dialect/statement.hpp"
@@ -33,11 +34,12 @@ class StatementReader {
     parts_.takes_from_scope = language.lexis->names_from_scope;
   }
 
-  Result<Template> read() {
+  // From a place to the end of the source.
+  Result<Template> read(std::size_t begin = 0) {
     std::size_t end = text_.size();
     while (end > 0 && std::string_view(" \t\r\n;").find(text_[end - 1]) != std::string_view::npos)
       --end;
-    if (!read_core(behind_assignment(text_), end)) return fault();
+    if (!read_core(begin + behind_assignment(text_.substr(begin)), end)) return fault();
     return parts_.make(form_);
   }
 
@@ -77,6 +79,9 @@ class StatementReader {
     if (form_.read_words != nullptr) return form_.read_words(parts_, {at, end}, error_);
     const std::string_view path = path_at(at);
     const PrintFact* print = find_print(form_, path);
+    // A loop, a condition, a function.
+    const bool is_form = print == nullptr && has_word("for while if switch do try with", path);
+    if (is_form && has_word(language_.reserved, path)) return not_understood({at, end});
     const std::size_t open = behind_blanks(at + path.size());
     if (print != nullptr && print->is_bare) return read_bare(*print, open, end);
     if (print != nullptr && print->is_evaluated) return read_whole(*print, at, end);
@@ -381,6 +386,11 @@ Error no_statements(const Dialect& asked, std::size_t size) {
 
 }  // namespace
 
+Result<Template> read_statement(const LanguageFacts& language, std::string_view source,
+                                std::size_t begin) {
+  return StatementReader(language, source).read(begin);
+}
+
 Result<Template> parse_statement(const Dialect& asked, std::string_view source) {
   const LanguageFacts* language = language_facts_of(asked);
   if (source.size() > most_template)
@@ -391,7 +401,10 @@ Result<Template> parse_statement(const Dialect& asked, std::string_view source) 
                  "Make it shorter."};
   if (language == nullptr || language->expressions == nullptr)
     return no_statements(asked, source.size());
-  return StatementReader(*language, source).read();
+  const std::vector<Span> statements = statements_of(*language, source);
+  if (statements.size() > 1) return read_statements(*language, source, statements);
+  if (statements.empty()) return read_statement(*language, source, 0);
+  return read_statement(*language, source, statements[0].from);
 }
 
 }  // namespace inky::inline v1

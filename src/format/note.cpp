@@ -38,7 +38,7 @@ constexpr auto code_facts = std::to_array<CodeFact>({
      "Keep one of the wishes."},
     {Code::template_fails, "template-fails",
      "The template prints nothing in its own language, so there is nothing to carry.",
-     "`inky show` tells what is wrong with it, and where."},
+     "`inky show` shows what is wrong with it, and where."},
     {Code::bad_template, "bad-template",
      "The template cannot be the content of a literal of its language.",
      "A template is the text between the quotes of a literal. In `inky show 'say \"%s\"' ink` the "
@@ -150,7 +150,7 @@ constexpr auto code_facts = std::to_array<CodeFact>({
     {Code::language_fails, "language-fails",
      "The language refuses this, when it is compiled or when it runs.",
      "`inky check '%d' text --in fsharp`: the fault says by which name, and what to write instead "
-     "where that can be told."},
+     "where that is known."},
     {Code::language_undefined, "language-undefined", "The language gives this no meaning.",
      "`inky check '%d' f64`: C reads an int where a double is; anything may be printed."},
     {Code::locale_left_open, "locale-left-open",
@@ -167,8 +167,8 @@ constexpr auto code_facts = std::to_array<CodeFact>({
      "`inky check src --unchecked` lists such calls: a template that is not a literal, or has "
      "something that is not supported yet."},
     {Code::language_complains, "language-complains", "The language prints this, and complains.",
-     "A shell prints 0 for `printf '%d' ink`, tells so on standard error and ends with status 1. "
-     "No dialect that is recorded so far does such a thing."},
+     "A shell prints 0 for `printf '%d' ink`, complains on standard error, and ends with status "
+     "1."},
 });
 
 const CodeFact& fact_of(Code code) {

@@ -247,5 +247,5 @@ TEST_CASE("carried statements print what was said, asked anew") {
                                           std::to_string(seed % 1000000));
   INFO(ran.out << ran.err);
   CHECK(ran.status == 0);
-  CHECK(ran.out.find("statements, 0 printed otherwise") != std::string::npos);
+  CHECK(ran.out.find("statements, 0 printed differently") != std::string::npos);
 }

@@ -79,7 +79,8 @@ TEST_CASE("bad requests with a statement") {
       {R"({"dialect":"c","statement":"putchar('k');"})", "not-supported-yet"},
       {R"({"dialect":"c","statement":""})", "bad-template"},
       {R"({"dialect":"c","statement":"printf(\"%d, 1);"})", "bad-template"},
-      {R"x({"dialect":"lisp","statement":"(format t \"~D\" 7)"})x", "not-supported-yet"},
+      {R"x({"dialect":"lisp","statement":"(format t \"~D\" (let ((y 7)) y))"})x",
+       "not-supported-yet"},
       {R"({"dialect":"c","statment":"printf(\"%d\", 1);"})", "unknown-key"},
   };
   for (const Case& one : cases) {

@@ -1,5 +1,5 @@
 // Expressions alone: what they come to in a language. The numbers are those that gcc 12, CPython
-// 3.11, Node.js 20, PHP 8.2, javac 17, .NET 10, R 4.2 and Octave 7.3 make of the same expressions.
+// 3.11, Node.js 20, PHP 8.2, javac 17, .NET 10, R 4.2, Octave 7.3, SBCL 2.2 and dash 0.5.12 make of the same expressions.
 
 #include <catch2/catch.hpp>
 #include <string>
@@ -32,6 +32,18 @@ TEST_CASE("an expression comes to what its language makes of it") {
       {"csharp", "9.55 * 0.76", Type::f64, "7.258000000000001"},
       {"r", "7 %/% 2", Type::f64, "3"},
       {"octave", "mod(-7, 4)", Type::f64, "1"},
+      {"fsharp", "n / 2", Type::i32, "3"},
+      {"fsharp", "float n / 2.0", Type::f64, "3.5"},
+      {"fsharp", "name.ToUpper() + \"!\"", Type::text, "\"INK!\""},
+      {"fsharp", "if n > 5 then 1 else 0", Type::i32, "1"},
+      {"fsharp", "[1..n] |> List.sum", Type::i32, "28"},
+      {"lisp", "(floor n 2)", Type::i32, "3"},
+      {"lisp", "(/ n 2.0)", Type::f32, "3.5"},
+      {"lisp", "(/ n 2d0)", Type::f64, "3.5"},
+      {"lisp", "(string-upcase name)", Type::text, "\"INK\""},
+      {"shell", "n / 2", Type::i64, "3"},
+      {"shell", "n > 5 ? n << 2 : 0", Type::i64, "28"},
+      {"shell", "010 + 0x1F", Type::i64, "39"},
   };
   const std::vector<Value> values = {value("n=7"), value("name=ink")};
   for (const Case& one : cases) {
@@ -62,9 +74,17 @@ TEST_CASE("an expression that comes to nothing is an error at its place") {
       {"javascript", "x => x", Code::not_supported_yet},
       {"r", "sd(1)", Code::not_supported_yet},
       {"octave", "inv(2)", Code::not_supported_yet},
-      {"fsharp", "1 + 1", Code::not_supported_yet},
-      {"lisp", "(+ 1 1)", Code::not_supported_yet},
-      {"shell", "1", Code::not_supported_yet},
+      {"fsharp", "1 + 1.0", Code::bad_value},
+      {"fsharp", "n / 0", Code::bad_value},
+      {"fsharp", "fun v -> v", Code::not_supported_yet},
+      {"lisp", "(/ n 0)", Code::bad_value},
+      {"lisp", "(/ 1 3)", Code::not_supported_yet},
+      {"lisp", "(+ n", Code::bad_value},
+      {"lisp", "(+ n name)", Code::bad_value},
+      {"shell", "n / 0", Code::bad_value},
+      {"shell", "n +", Code::bad_value},
+      {"shell", "n = 5", Code::not_supported_yet},
+      {"shell", "missing + 1", Code::not_supported_yet},
       {"python", "", Code::bad_value},
   };
   const std::vector<Value> values = {value("n=7")};

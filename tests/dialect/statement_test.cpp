@@ -374,13 +374,6 @@ TEST_CASE("nothing but blanks is no statement") {
   }
 }
 
-TEST_CASE("a language without whole calls says so") {
-  const auto parsed = parse_statement(*find_dialect("fsharp"), "printfn \"%d\" n");
-  REQUIRE(!parsed.ok());
-  CHECK(parsed.error().code == Code::not_supported_yet);
-  CHECK(parsed.error().message == "whole calls of F# are not supported yet");
-}
-
 TEST_CASE("a comparison is no assignment") {
   CHECK(show("php", "echo $n >= 3;", {support::value("n=7")}).text == "1");
 }

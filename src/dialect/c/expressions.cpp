@@ -154,6 +154,9 @@ const ExpressionForm c_expressions = {
       return std::make_unique<Expressions>(Edition::c, scope);
     },
     .prints = prints,
+    .ends = ";",
+    .silent_words = "#include #define using",
+    .declares_types = true,
     .plain_field = "%s",
     .plain_dialect = "c"};
 

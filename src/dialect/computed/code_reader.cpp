@@ -112,11 +112,57 @@ bool CodeReader::read_quoted(char quote, std::string& text) {
 bool CodeReader::read_text(Node& node) {
   const std::size_t from = at_ + 1;
   std::string text;
+  if (starts_with("\"\"\"") && facts_.raw_triples) return read_raw(node);
   if (starts_with("\"\"\"")) return not_yet("texts between three quotes are", at_);
   if (!read_quoted('"', text)) return false;
   node.kind = Node::Kind::constant;
   node.value = Value::text(std::move(text));
   node.texts.push_back({from, at_ - 1});
+  return true;
+}
+
+bool CodeReader::read_verbatim(Node& node) {
+  const std::size_t start = at_;
+  at_ += facts_.verbatim.size() + 1;
+  std::string text;
+  std::size_t from = at_;
+  for (;; ++at_) {
+    if (at_end()) return syntax_error("a closing \" is missing", start);
+    if (peek() != '"') {
+      text += peek();
+      continue;
+    }
+    if (peek(1) != '"') break;
+    // Of two quotes one stays.
+    text += '"';
+    ++at_;
+    node.texts.push_back({from, at_});
+    from = at_ + 1;
+  }
+  if (at_ > from || node.texts.empty()) node.texts.push_back({from, at_});
+  ++at_;
+  node.kind = Node::Kind::constant;
+  node.value = Value::text(std::move(text));
+  node.is_raw = true;
+  return true;
+}
+
+// Between as many quotes as it begins with, on one line.
+bool CodeReader::read_raw(Node& node) {
+  const std::size_t start = at_;
+  while (peek() == '"') ++at_;
+  const std::string quotes(at_ - start, '"');
+  const std::size_t from = at_;
+  const std::size_t close = source_.find(quotes, from);
+  if (close == std::string_view::npos) return syntax_error("a closing \" is missing", start);
+  const std::string_view text = source_.substr(from, close - from);
+  if (text.find('\n') != std::string_view::npos)
+    return not_yet("a raw text of several lines is", start);
+  at_ = close + quotes.size();
+  node.kind = Node::Kind::constant;
+  node.value = Value::text(std::string(text));
+  node.texts.push_back({from, close});
+  node.is_raw = true;
   return true;
 }
 
@@ -135,6 +181,8 @@ std::optional<bool> CodeReader::read_literal(Node& node) {
   const char c = peek();
   if (is_digit(c) || (c == '.' && is_digit(peek(1)))) return read_number(node);
   if (c == '"') return read_text(node);
+  const std::size_t prefix = facts_.verbatim.size();
+  if (prefix > 0 && starts_with(facts_.verbatim) && peek(prefix) == '"') return read_verbatim(node);
   if (c == '\'' && facts_.character != nullptr) return read_character(node);
   return std::nullopt;
 }

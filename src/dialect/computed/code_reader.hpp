@@ -31,7 +31,9 @@ struct CodeFacts {
   // Whether a word in parentheses before a value is the name of a type.
   bool (*is_type)(std::string_view name) = nullptr;
   std::string_view rare_prefixes = {};  // of texts of kinds that are not supported yet here
-  bool makes_objects = false;           // new Name(...)
+  std::string_view verbatim = {};  // before a text without escapes: @"C:\"; "" is a quote in it
+  bool raw_triples = false;        // between three quotes or more a text has no escapes
+  bool makes_objects = false;      // new Name(...)
   std::string_view unknown_words = {};  // words that begin what is not supported yet
 };
 
@@ -68,6 +70,8 @@ class CodeReader : public Reader {
   bool begins_member() const;
   bool read_number(Node& node);
   bool read_text(Node& node);
+  bool read_verbatim(Node& node);
+  bool read_raw(Node& node);
   bool read_character(Node& node);
 };
 

@@ -30,7 +30,10 @@ const ExpressionForm cpp_expressions = {
     .evaluator = [](const computed::Scope& scope) -> std::unique_ptr<computed::Evaluator> {
       return std::make_unique<CppExpressions>(scope);
     },
-    .prints = prints};
+    .prints = prints,
+    .ends = ";",
+    .silent_words = "#include #define using",
+    .declares_types = true};
 
 bool CppExpressions::call(const computed::Node& node, const std::string& path,
                           const computed::Arguments& arguments, Value& out) {

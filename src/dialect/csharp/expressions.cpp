@@ -141,7 +141,9 @@ constexpr computed::CodeFacts code_facts = {
     .constant = computed::truth_or_nil,
     .character = computed::unit_of,
     .is_type = [](std::string_view name) { return find_type(name) != nullptr; },
-    .rare_prefixes = "$@",
+    .rare_prefixes = "$",
+    .verbatim = "@",
+    .raw_triples = true,
     .makes_objects = true,
     .unknown_words = "typeof sizeof default checked unchecked this base nameof stackalloc"};
 
@@ -212,6 +214,9 @@ const ExpressionForm expression_form = {
       return std::make_unique<Expressions>(scope);
     },
     .prints = prints,
+    .ends = ";",
+    .silent_words = "using namespace",
+    .declares_types = true,
     .slots_prefixes = "$\" $@\" @$\" $$",
     .read_slots = read_slots,
     .plain_field = "{0}",

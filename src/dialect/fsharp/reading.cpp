@@ -166,6 +166,8 @@ const ExpressionForm expression_form = {
       return std::make_unique<Expressions>(scope);
     },
     .prints = prints,
+    .ends = "\n",
+    .silent_words = "open",
     .slots_prefixes = "$\" $@\" @$\" $$",
     .read_slots = read_interpolated,
     .begins = begins_call,

@@ -159,6 +159,9 @@ const ExpressionForm expression_form = {
       return std::make_unique<Expressions>(scope);
     },
     .prints = prints,
+    .ends = ";",
+    .silent_words = "import package",
+    .declares_types = true,
     .plain_field = "%s",
     .plain_dialect = "java",
     .own_names =

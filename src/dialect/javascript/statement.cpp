@@ -184,7 +184,10 @@ bool compute_value(std::string_view source, const computed::Scope& scope, Value&
 
 }  // namespace
 
-const ExpressionForm expression_form = {
-    .read_call = read_call, .compute = compute_value, .prints = prints};
+const ExpressionForm expression_form = {.read_call = read_call,
+                                        .compute = compute_value,
+                                        .prints = prints,
+                                        .ends = ";\n",
+                                        .silent_words = "import"};
 
 }  // namespace inky::inline v1::javascript

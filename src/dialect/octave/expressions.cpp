@@ -99,6 +99,8 @@ const ExpressionForm expression_form = {
       return std::make_unique<Expressions>(scope, false);
     },
     .prints = prints,
+    .ends = ";\n",
+    .silent_words = "clear clc close pkg",
     .sessions = "octave-display",
     .plain_field = "%s",
     .plain_dialect = "octave",

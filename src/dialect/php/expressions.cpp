@@ -148,6 +148,8 @@ const ExpressionForm expression_form = {
       return std::make_unique<Expressions>(scope);
     },
     .prints = prints,
+    .ends = ";",
+    .silent_words = "use declare namespace",
     .plain_field = "%s",
     .plain_dialect = "php"};
 

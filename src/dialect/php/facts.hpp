@@ -55,7 +55,7 @@ inline constexpr auto escapes = std::to_array<EscapeFact>({
     {"\\n", "a new line"},
     {"\\t", "a tab"},
     {"\\\"", "a double quote"},
-    {"\\$", "a dollar sign, which otherwise begins a variable where a name follows"},
+    {"\\$", "a dollar sign; without the backslash it begins a variable where a name follows"},
     {"\\\\", "a backslash"},
     {"\\e", "the escape character"},
     {"\\f", "a form feed"},

@@ -82,6 +82,8 @@ const ExpressionForm expression_form = {
       return std::make_unique<Expressions>(scope);
     },
     .prints = prints,
+    .ends = "\n;",
+    .silent_words = "import from",
     .filled_literal = f_string_size,
     .plain_field = "{}",
     .plain_dialect = "python",

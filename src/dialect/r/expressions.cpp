@@ -110,6 +110,8 @@ const ExpressionForm expression_form = {
       return std::make_unique<Expressions>(scope);
     },
     .prints = prints,
+    .ends = "\n;",
+    .silent_words = "library require",
     .plain_field = "%s",
     .plain_dialect = "r",
     .own_names = "LETTERS letters month.name month.abb"};

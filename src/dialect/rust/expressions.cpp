@@ -151,7 +151,10 @@ const ExpressionForm expression_form = {
     .evaluator = [](const computed::Scope& scope) -> std::unique_ptr<computed::Evaluator> {
       return std::make_unique<Expressions>(scope);
     },
-    .prints = prints};
+    .prints = prints,
+    .ends = ";",
+    .silent_words = "use extern",
+    .declares_types = true};
 
 ExpressionReader::ExpressionReader(TemplateContent& out, std::size_t at)
     : CodeReader(code_facts, out, at) {}
@@ -292,6 +295,19 @@ bool Expressions::combine(const Node& node, Operation operation, const Value& le
       operation, computed::whole_of(a), computed::whole_of(b), computed::Division::toward_zero);
   if (!result) return not_yet("a division by zero is", node);
   return keep(node, a.type(), *result, out);
+}
+
+// format!("{:<6}|", name)
+bool Expressions::call(const Node& node, const std::string& path,
+                       const computed::Arguments& arguments, Value& out) {
+  if (path != "format!" || arguments.size() == 0 || !arguments[0].is(Type::text))
+    return Evaluator::call(node, path, arguments, out);
+  std::vector<Value> values(arguments.values.begin() + 1, arguments.values.end());
+  for (const computed::Arguments::Named& named : arguments.named) {
+    values.push_back(named.value);
+    values.back().set_name(named.name);
+  }
+  return fill(node, *rust_dialect(), arguments[0].as_text(), values, out);
 }
 
 // The Rust Reference, 8.2.4, Type cast expressions: reals saturate.

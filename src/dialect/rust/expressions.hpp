@@ -39,6 +39,8 @@ class Expressions final : public computed::Evaluator {
   bool deny(const computed::Node& node, const Value& operand, Value& out) override;
   bool holds(const computed::Node& node, const Value& value, bool& out) override;
   bool name_without_value(const computed::Node& node, Value& out) override;
+  bool call(const computed::Node& node, const std::string& path,
+            const computed::Arguments& arguments, Value& out) override;
   bool call_method(const computed::Node& node, const Value& of,
                    const computed::Arguments& arguments, Value& out) override;
   bool cast(const computed::Node& node, const Value& of, Value& out) override;

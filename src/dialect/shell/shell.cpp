@@ -238,7 +238,7 @@ class Rendering final : public percent::Rendering<Rendering> {
       if (spec.kind == Kind::real) return put_real(spec, value->as_real());
       return fail(Outcome::error(
           {Code::not_supported_yet, describe(*value) + " as a text in a shell is not supported yet",
-           field.span, "All arguments there are texts: give the text itself, in quotes."}));
+           field.span, "All arguments there are texts: give it as one, as in 9.55:text."}));
     }
     const std::optional<std::string> argument =
         value != nullptr ? std::optional(argument_of(*value)) : std::nullopt;

@@ -387,6 +387,36 @@ bool read_words(StatementParts& parts, Span inside, std::optional<Error>& error)
   return Words(parts, inside, error).read();
 }
 
+// What is between $(( and )), alone.
+bool compute_arithmetic(std::string_view source, const computed::Scope& scope, Value& out,
+                        computed::Trouble& trouble) {
+  using When = computed::Trouble::When;
+  TemplateContent content;
+  content.source = source;
+  Arithmetic reader(content, 0, source.size());
+  Node node;
+  if (!reader.read(node)) {
+    const Refusal& refusal = *reader.refusal();
+    const bool later = refusal.when == Refusal::When::not_supported_yet;
+    trouble = {later ? When::not_supported_yet : When::compile, refusal.as, refusal.why,
+               refusal.span};
+    return false;
+  }
+  const std::size_t end = std::min(source.find_first_not_of(" \t\n", reader.at()), source.size());
+  if (end < source.size()) {
+    trouble = {When::not_supported_yet,
+               {},
+               "what follows here is not supported yet",
+               Span{end, source.size()}};
+    return false;
+  }
+  node.enclosed = true;
+  Expressions expressions(scope);
+  if (expressions.evaluate(node, out)) return true;
+  trouble = *expressions.trouble();
+  return false;
+}
+
 // printf and a template, or echo and a text. What ends in a semicolon is of another language.
 bool begins_command(std::string_view source) {
   std::string_view rest = source;
@@ -405,6 +435,7 @@ bool begins_command(std::string_view source) {
 
 const ExpressionForm expression_form = {
     .read_words = read_words,
+    .compute = compute_arithmetic,
     .grammar = &grammar,
     .evaluator = [](const computed::Scope& scope) -> std::unique_ptr<computed::Evaluator> {
       return std::make_unique<Expressions>(scope);

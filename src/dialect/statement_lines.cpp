@@ -1,0 +1,206 @@
+#include "dialect/statement_lines.hpp"
+
+#include <algorithm>
+
+#include "dialect/lexis.hpp"
+#include "dialect/statement_names.hpp"
+#include "text/ascii.hpp"
+
+namespace inky::inline v1 {
+
+namespace {
+
+constexpr std::string_view blanks = " \t\r\n";
+
+bool is_in(char c, std::string_view set) {
+  return set.find(c) != std::string_view::npos;
+}
+
+class Splitter {
+ public:
+  Splitter(const LanguageFacts& language, std::string_view source)
+      : lexis_(*language.lexis), form_(*language.expressions), source_(source) {}
+
+  std::vector<Span> split() {
+    while (at_ < source_.size()) step();
+    add(source_.size());
+    return std::move(out_);
+  }
+
+ private:
+  void step() {
+    const char c = source_[at_];
+    const std::string_view rest = source_.substr(at_);
+    const bool begins_comment =
+        !lexis_.line_comments.empty() && rest.starts_with(first_comment()) && !is_escaped();
+    if (begins_comment) {
+      // A comment is no part of a statement.
+      const std::size_t end = std::min(source_.find('\n', at_), source_.size());
+      if (is_blank(start_, at_)) start_ = end;
+      if (comment_ == 0) comment_ = at_;
+      comment_end_ = end;
+      at_ = end;
+      return;
+    }
+    if (is_quote(c)) return skip_literal(c);
+    if (is_in(c, "([{")) ++depth_;
+    if (is_in(c, ")]}")) --depth_;
+    const bool is_directive_end = c == '\n' && source_.substr(start_).starts_with('#');
+    const bool ends = depth_ == 0 && is_in(c, form_.ends) && (c != '\n' || line_ends());
+    if (ends || is_directive_end) {
+      add(at_);
+      start_ = at_ + 1;
+    }
+    ++at_;
+    // Blanks before a statement belong to none.
+    while (start_ < source_.size() && start_ == at_ && is_in(source_[at_], blanks)) start_ = ++at_;
+  }
+
+  std::string_view first_comment() const {
+    const std::string_view all = lexis_.line_comments;
+    return all.substr(0, std::min(all.find(' '), all.size()));
+  }
+  bool is_escaped() const { return at_ > 0 && source_[at_ - 1] == '\\'; }
+  bool is_quote(char c) const {
+    return std::any_of(lexis_.quotes.begin(), lexis_.quotes.end(),
+                       [&](const QuoteFact& fact) { return fact.quote == c; });
+  }
+
+  // Whether the line that ends here has all of its statement: no operator is open on either side.
+  bool line_ends() const {
+    const std::size_t last = source_.find_last_not_of(blanks, at_);
+    const std::size_t next = source_.find_first_not_of(blanks, at_);
+    const bool is_open = last != std::string_view::npos && is_in(source_[last], ",+-*/%=<>|&\\.");
+    const bool goes_on = next != std::string_view::npos && is_in(source_[next], ".|,)]}+*/");
+    return !is_open && !goes_on;
+  }
+
+  void skip_literal(char quote) {
+    const std::string three(3, quote);
+    const bool is_triple = source_.substr(at_).starts_with(three);
+    at_ += is_triple ? 3 : 1;
+    while (at_ < source_.size()) {
+      if (source_[at_] == '\\') {
+        at_ += 2;
+      } else if (is_triple ? source_.substr(at_).starts_with(three) : source_[at_] == quote) {
+        at_ += is_triple ? 3 : 1;
+        break;
+      } else {
+        ++at_;
+      }
+    }
+    at_ = std::min(at_, source_.size());
+  }
+
+  bool is_blank(std::size_t from, std::size_t to) const {
+    return std::min(source_.find_first_not_of(blanks, from), source_.size()) >= to;
+  }
+
+  void add(std::size_t end) {
+    // A comment behind a statement is no part of it.
+    if (comment_ > start_ && is_blank(comment_end_, end)) end = comment_;
+    comment_ = 0;
+    const std::size_t from = std::min(source_.find_first_not_of(blanks, start_), source_.size());
+    while (end > from && is_in(source_[end - 1], blanks)) --end;
+    if (from >= end) return;
+    std::size_t word = from;
+    while (word < end && (is_word_part(source_[word]) || source_[word] == '#')) ++word;
+    if (has_word(form_.silent_words, source_.substr(from, word - from))) return;
+    out_.push_back({from, end});
+  }
+
+  const Lexis& lexis_;
+  const ExpressionForm& form_;
+  std::string_view source_;
+  std::size_t at_ = 0;
+  std::size_t start_ = 0;
+  std::size_t comment_ = 0;  // the first in this statement; 0: there is none
+  std::size_t comment_end_ = 0;
+  int depth_ = 0;
+  std::vector<Span> out_;
+};
+
+// The words of a declaration that are no part of a type.
+constexpr std::string_view modifiers =
+    "let const var auto final val mutable mut my static constexpr local";
+// Types whose values are what they are given.
+constexpr std::string_view plain_types = "String string str char Any any object std number boolean";
+
+}  // namespace
+
+std::vector<Span> statements_of(const LanguageFacts& language, std::string_view source) {
+  const ExpressionForm* form = language.expressions;
+  if (form == nullptr || form->ends.empty()) return {{0, source.size()}};
+  return Splitter(language, source).split();
+}
+
+const Dialect* chain_dialect(const LanguageFacts& language, std::string_view statement) {
+  std::size_t end = 0;
+  while (end < statement.size() && (is_word_part(statement[end]) || statement[end] == ':')) ++end;
+  const std::string_view path = statement.substr(0, end);
+  const std::size_t next = std::min(statement.find_first_not_of(blanks, end), statement.size());
+  const std::string_view rest = statement.substr(next);
+  if (path.empty() || (!rest.starts_with("<<") && !rest.starts_with('.'))) return nullptr;
+  for (const CallFact& call : language.calls) {
+    if (call.shape == CallShape::insertions && is_called(call.name, path, language.expressions))
+      return find_dialect(call.dialect);
+  }
+  return nullptr;
+}
+
+std::optional<Declaration> declaration_of(const LanguageFacts& language,
+                                          std::string_view statement) {
+  const ExpressionForm& form = *language.expressions;
+  const std::size_t behind = behind_assignment(statement);
+  if (behind == 0 || statement.starts_with("return ")) return std::nullopt;
+  // "n = ", "n <- ": neither "n += " nor "n .= ".
+  const bool is_arrow = statement[behind - 1] == '-';
+  const std::size_t sign = behind - (is_arrow ? 2 : 1);
+  if (sign == 0 || is_in(statement[sign - 1], "+-.*/%")) return std::nullopt;
+  std::string_view before = statement.substr(0, sign);
+  const auto trim = [](std::string_view& text) {
+    text.remove_prefix(std::min(text.find_first_not_of(blanks), text.size()));
+    text = text.substr(0, text.find_last_not_of(blanks) + 1);
+  };
+  trim(before);
+  std::string_view type;
+  // name: type
+  if (const std::size_t colon = before.rfind(':');
+      colon != std::string_view::npos && (colon == 0 || before[colon - 1] != ':')) {
+    type = before.substr(colon + 1);
+    before = before.substr(0, colon);
+    trim(before);
+    trim(type);
+  }
+  std::size_t from = before.size();
+  while (from > 0 && is_word_part(before[from - 1])) --from;
+  Declaration out;
+  out.name = before.substr(from);
+  if (out.name.empty() || !is_word_start(out.name[0])) return std::nullopt;
+  std::string_view words = before.substr(0, from);
+  std::string named_type(type);
+  bool is_pointer = false;
+  while (!words.empty()) {
+    trim(words);
+    const std::size_t size = std::min(words.find_first_of(" \t*&$[]<>,"), words.size());
+    const std::string_view word = words.substr(0, size);
+    if (!word.empty() && !has_word(modifiers, word))
+      (named_type += named_type.empty() ? "" : " ") += word;
+    is_pointer = is_pointer || (size < words.size() && is_in(words[size], "*&[<"));
+    words.remove_prefix(std::min(size + 1, words.size()));
+  }
+  const std::size_t begin = std::min(statement.find_first_not_of(blanks, behind), statement.size());
+  out.span = {begin, statement.size()};
+  out.expression = statement.substr(begin);
+  const std::string first_word = named_type.substr(0, named_type.find_first_of(" :"));
+  const bool converts = form.declares_types && !named_type.empty() && !is_pointer &&
+                        !named_type.starts_with('&') && !has_word(plain_types, first_word);
+  if (!converts) return out;
+  const std::string_view cast_word = form.grammar == nullptr ? "" : form.grammar->cast_word;
+  out.expression = cast_word.empty()
+                       ? "(" + named_type + ")(" + out.expression + ")"
+                       : "(" + out.expression + ") " + std::string(cast_word) + " " + named_type;
+  return out;
+}
+
+}  // namespace inky::inline v1
