@@ -233,7 +233,7 @@ Result<const Dialect*> dialect_guessed(std::string_view source) {
   std::vector<const Dialect*> found;
   for (const SourceLanguage& language : all_languages()) {
     const Dialect* dialect = own_dialect(language, usual);
-    if (dialect != nullptr && is_statement(*dialect, source)) found.push_back(dialect);
+    if (dialect != nullptr && is_statement(*dialect, source, false)) found.push_back(dialect);
   }
   if (found.size() > 1 || may_be_usual)
     std::erase_if(found, [&](const Dialect* dialect) { return !reads(dialect); });

@@ -61,6 +61,8 @@ struct ExpressionForm {
   // What a literal begins with whose slots are expressions, each with its format: $"{price * 2:F2}".
   // Separated by spaces; empty: the language has no such literals.
   std::string_view slots_prefixes = {};
+  // Another language has the same, and is meant where none is named.
+  bool slots_are_shared = false;
   // Reads such a literal at a place of content.source: a template, and the slots as its arguments.
   // Where the literal ends; nothing, and content.refusal, where it cannot be read.
   std::optional<std::size_t> (*read_slots)(StatementParts& parts, std::size_t at,

@@ -203,7 +203,7 @@ class Explanation {
 std::vector<Words> explain_statement(const Statement& statement, std::size_t size) {
   Explanation out;
   if (statement.steps.empty()) out.add_call(statement, 0);
-  for (const Step& step : statement.steps) {
+  for (const StatementStep& step : statement.steps) {
     if (step.call != nullptr)
       out.add_call(*step.call, step.first_field);
     else

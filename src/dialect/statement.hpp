@@ -14,7 +14,7 @@ namespace inky::inline v1 {
 struct Statement;
 
 // One of several statements: a call that prints, or a name that gets a value.
-struct Step {
+struct StatementStep {
   std::shared_ptr<const Statement> call;  // null: `name` gets what `expression` comes to
   std::string name;
   std::string expression;
@@ -45,7 +45,7 @@ struct Statement {
   // The evaluator makes the text of the whole call, which is the one argument.
   bool is_whole = false;
   // Where it is several statements, one after the other; nothing else counts then.
-  std::vector<Step> steps;
+  std::vector<StatementStep> steps;
 
   // From a place in the template to one in the statement.
   Span moved(Span span) const;

@@ -134,11 +134,15 @@ bool is_filled(const LanguageFacts& language, std::string_view source) {
 
 }  // namespace
 
-bool is_statement(const Dialect& asked, std::string_view source) {
+bool is_statement(const Dialect& asked, std::string_view source, bool is_chosen) {
   const LanguageFacts* language = language_facts_of(asked);
   if (language == nullptr) return false;
   const ExpressionForm* form = language->expressions;
   if (form != nullptr && has_word(form->sessions, asked.facts().id)) return false;
+  if (!is_chosen && form != nullptr && form->slots_are_shared &&
+      begins_with_slots(*form, source.substr(std::min(source.find_first_not_of(" \t\r\n"),
+                                                      source.size()))))
+    return false;
   const auto begins = [&](std::string_view statement) {
     const std::size_t from = behind_assignment(statement);
     if (from == 0) return begins_statement(*language, statement);

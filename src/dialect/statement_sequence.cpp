@@ -47,7 +47,7 @@ class SequenceReader {
   void declare(const Declaration& declared, std::size_t at) {
     // The names in it are values, too.
     for (const std::string& name : names_in(declared.expression)) add_name(name);
-    Step step;
+    StatementStep step;
     step.name = declared.name;
     step.expression = declared.expression;
     step.span = {declared.span.from + at, declared.span.to + at};
@@ -68,9 +68,10 @@ class SequenceReader {
 
   // A chain is a template by itself.
   std::optional<Error> add_chain(const Dialect& dialect, Span span) {
-    const bool is_second = std::any_of(steps_.begin(), steps_.end(), [&](const Step& step) {
-      return step.call != nullptr && &step.call->inner.dialect() == &dialect;
-    });
+    const bool is_second =
+        std::any_of(steps_.begin(), steps_.end(), [&](const StatementStep& step) {
+          return step.call != nullptr && &step.call->inner.dialect() == &dialect;
+        });
     if (is_second)
       return Error{Code::not_supported_yet,
                    "a stream with other statements between its chains is not supported yet", span,
@@ -92,7 +93,7 @@ class SequenceReader {
   // `moved`: how far the places of the template are from those in the source.
   void add(const Template& read, Statement placed, Span span, std::size_t moved) {
     const auto in_source = [&](Span place) { return Span{place.from + moved, place.to + moved}; };
-    Step step;
+    StatementStep step;
     step.span = span;
     step.first_field = static_cast<int>(content_.fields.size());
     for (const Piece& piece : read.pieces()) {
@@ -170,7 +171,7 @@ class SequenceReader {
 
   Result<Template> finish() {
     const auto call = std::find_if(steps_.begin(), steps_.end(),
-                                   [](const Step& step) { return step.call != nullptr; });
+                                   [](const StatementStep& step) { return step.call != nullptr; });
     if (call == steps_.end())
       return Error{Code::not_supported_yet,
                    "statements without a call that prints are not supported yet",
@@ -191,7 +192,7 @@ class SequenceReader {
   const LanguageFacts& language_;
   std::string_view source_;
   TemplateContent content_;
-  std::vector<Step> steps_;
+  std::vector<StatementStep> steps_;
   std::vector<std::string> names_;
   std::vector<std::string> declared_;
   std::size_t covered_ = 0;

@@ -55,7 +55,7 @@ Outcome render_steps(const Statement& statement, std::span<const Value> values,
                      const RenderOptions& options, Output& out, Report* report) {
   NamesSoFar names(statement, values);
   const std::size_t start = out.needed();
-  for (const Step& step : statement.steps) {
+  for (const StatementStep& step : statement.steps) {
     if (step.call == nullptr) {
       Result<Value> value = compute(statement.inner.dialect(), step.expression, names.values());
       if (!value) {

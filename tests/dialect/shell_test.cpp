@@ -130,9 +130,8 @@ TEST_CASE("shell: bytes, numbers of characters, escapes") {
 }
 
 TEST_CASE("shell: what is not supported yet says so, and an option is no template") {
-  for (const auto& [source, value] : {std::pair<const char*, Value>{"%f", "2.5"},
-                                      {"%b", "ink"},
-                                      {"%s", 2.5},
+  for (const auto& [source, value] : {std::pair<const char*, Value>{"%s", 2.5},
+                                      {"%b", "\\0000"},
                                       {"%s", true},
                                       {"%s", Value()}}) {
     const support::Answer got = answer(source, {value});
@@ -143,6 +142,50 @@ TEST_CASE("shell: what is not supported yet says so, and an option is no templat
   CHECK(answer("-x", {}).outcome.kind() == Outcome::Kind::fails_run);
   CHECK(answer("-x", {}).outcome.failure_name() == "Illegal option");
   CHECK(answer("-", {}).text == "-");
+}
+
+TEST_CASE("shell: reals are read from texts, and complained of where there are none") {
+  struct Case {
+    const char* source;
+    Value value;
+    const char* text;
+    const char* as;  // empty: nothing is complained of
+  };
+  const Case cases[] = {
+      {"%.2f", "2.675", "2.67", ""},
+      {"%.2f", 2.675, "2.67", ""},
+      {"%f", "1e400", "inf", "Numerical result out of range"},
+      {"%g", "1e-400", "0", "Numerical result out of range"},
+      {"%a", "0x1.8p3", "0x1.8p+3", ""},
+      {"%F", "infinity", "INF", ""},
+      {"%f", "nan(1)", "nan", ""},
+      {"%.1f", "2.5x", "2.5", "not completely converted"},
+      {"%f", "ink", "0.000000", "expected numeric value"},
+      {"%e", "'A", "6.500000e+01", ""},
+      {"%b|", "a\\tb\\0101\\102", "a\tbAB|", ""},
+      {"%b|", "ab\\cde", "ab", ""},
+  };
+  for (const Case& c : cases) {
+    INFO(c.source << " of " << describe(c.value));
+    const support::Answer got = answer(c.source, {c.value});
+    CHECK(got.text == c.text);
+    if (*c.as == 0) {
+      CHECK(got.outcome.prints_cleanly());
+      continue;
+    }
+    REQUIRE(got.outcome.complaints().size() == 1);
+    CHECK(got.outcome.complaints()[0].as == c.as);
+    CHECK(got.outcome.status() == 1);
+  }
+}
+
+TEST_CASE("shell: widths and precisions from arguments") {
+  CHECK(answer("%*d|", {"6", "42"}).text == "    42|");
+  CHECK(answer("%*d|", {"-6", "42"}).text == "42    |");
+  CHECK(answer("%.*f|", {"2", "3.14159"}).text == "3.14|");
+  CHECK(answer("%.*f|", {"-2", "3.14159"}).text == "3.141590|");
+  CHECK(answer("%*s|", {"x", "ink"}).outcome.status() == 1);
+  CHECK(answer("%*s|", {"99999999", "ink"}).outcome.as_error().code == Code::over_limit);
 }
 
 TEST_CASE("shell: a program has its texts in quotes that nothing ends") {

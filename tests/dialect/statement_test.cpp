@@ -207,7 +207,7 @@ TEST_CASE("calls that are not understood are called that, at their place") {
       {"c", "printf(\"%d\", n++);", Code::not_supported_yet, "++"},
       {"c", "printf(\"%d\", n", Code::bad_template, "a closing ) is missing"},
       {"c", "printf(\"%d, n);", Code::bad_template, "a closing \" is missing"},
-      {"c", "printf(\"%d\", n); exit(1);", Code::not_supported_yet, "what follows"},
+      {"c", "printf(\"%d\", n); exit(1);", Code::not_supported_yet, "a statement such as this"},
       {"c", "printf(L\"%d\", n);", Code::not_supported_yet, "prefix"},
       {"cpp-format", "printf(R\"(\\d%d)\", n);", Code::not_supported_yet, "raw literal"},
       {"python", "print(*rows)", Code::not_supported_yet, ""},

@@ -14,7 +14,7 @@ forms = {
     "b": ["{w} < {w}", "{w} <= {k}", "{d} > {d}", "{d} >= 2.5", "{w} = {w}", "{t} <> {t}", "{b} && {b}", "{b} || {b}", "not {b}", "{t}.Contains(\"n\")", "{t}.StartsWith(\"I\")", "{t} < {t}"],
 }
 types = {"w": [("i32", "int")], "d": [("f64", "float")], "t": [("text", "string")], "b": [("truth", "bool")]}
-constants = {"w": ["7", "100", "1_000", "0xFF", "-3"], "d": ["0.5", "0.76", "1e3", "100.0", "2."], "t": ['"ink"', '"a b"', '""'], "b": ["true", "false"]}
+constants = {"w": ["7", "100", "1_000", "0xFF", "-3"], "d": ["0.5", "0.76", "1e3", "100.0", "2.5"], "t": ['"ink"', '"a b"', '""'], "b": ["true", "false"]}
 
 
 def written(type_name, value):

@@ -39,6 +39,7 @@ Result<Value> compute(const Dialect& asked, std::string_view expression,
 
 // Whether a source begins as a statement does, and cannot be a template of `asked`: a known name and
 // a parenthesis with a literal behind it, or a literal with a method or an operator behind it.
-bool is_statement(const Dialect& asked, std::string_view source);
+// `is_chosen`: the user named the language, and so a form that two languages share counts.
+bool is_statement(const Dialect& asked, std::string_view source, bool is_chosen = true);
 
 }  // namespace inky::inline v1

@@ -169,6 +169,7 @@ const ExpressionForm expression_form = {
     .ends = "\n",
     .silent_words = "open",
     .slots_prefixes = "$\" $@\" @$\" $$",
+    .slots_are_shared = true,
     .read_slots = read_interpolated,
     .begins = begins_call,
     .own_names = "Math System String List Seq Array infinity nan"};
