@@ -105,6 +105,8 @@ class SequenceReader {
     }
     for (Field field : read.fields()) {
       field.span = in_source(field.span);
+      // What is declared before it takes no value.
+      if (is_declared(field.key_name())) field.key.clear();
       content_.fields.push_back(std::move(field));
     }
     for (Note note : read.notes()) {
@@ -156,12 +158,14 @@ class SequenceReader {
     return out;
   }
 
+  bool is_declared(std::string_view name) const {
+    return std::find(declared_.begin(), declared_.end(), name) != declared_.end();
+  }
+
   void add_name(const std::string& name) {
-    const auto is_in = [&](const std::vector<std::string>& all) {
-      return std::find(all.begin(), all.end(), name) != all.end();
-    };
     const bool is_own = has_word(language_.expressions->own_names, name);
-    if (!is_own && !is_in(declared_) && !is_in(names_)) names_.push_back(name);
+    const bool is_known = std::find(names_.begin(), names_.end(), name) != names_.end();
+    if (!is_own && !is_declared(name) && !is_known) names_.push_back(name);
   }
 
   void cover(std::size_t to) {

@@ -120,3 +120,17 @@ TEST_CASE("a value may be an expression of the language") {
   CHECK(ratio.status == 2);
   CHECK_THAT(ratio.err, Catch::Contains("not supported yet"));
 }
+
+TEST_CASE("several statements that declare all they print need no values") {
+  const Ran ran = run_tool(R"(show 'int n = 7; printf("%d\n", n);')");
+  CHECK(ran.status == 0);
+  CHECK_THAT(ran.out, Catch::Contains("from 7 i32"));
+  const Ran takes = run_tool(R"(show 'int n = 7; printf("%d %s\n", n, name);')");
+  CHECK_THAT(takes.out, Catch::Contains("values named name\n"));
+  CHECK(run_tool(R"(show --bare 'int n = k / 2; cout << n << "|" << k << endl;' k=7)").out ==
+        "3|7\n");
+  CHECK(run_tool(R"(show --bare 'cout << setw(5) << x << endl' x=2.5)").out == "  2.5\n");
+  const Ran witness = run_tool(R"(show 'int n = 7; printf("%d\n", n);' --program)");
+  CHECK(witness.status == 2);
+  CHECK_THAT(witness.err, Catch::Contains("several statements"));
+}
