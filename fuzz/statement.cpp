@@ -2,6 +2,7 @@
 // what was read are the source again, and every place that is reported lies in it.
 
 #include <cstdlib>
+#include <iterator>
 
 #include "inky_margin/dialect/dialect.hpp"
 #include "inky_margin/dialect/statement.hpp"
@@ -21,7 +22,7 @@ extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t siz
       Value::whole(Type::u8, 200),
       Value::truth(true)};
   for (const char* id : {"c", "cpp-format", "python", "java", "csharp", "php", "javascript", "rust",
-                         "r", "octave"}) {
+                         "r", "octave", "fsharp", "lisp", "shell"}) {
     const Dialect& asked = *find_dialect(id);
     (void)is_statement(asked, source);
     const Result<Template> parsed = parse_statement(asked, source);
@@ -44,6 +45,9 @@ extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t siz
     if (!outcome.prints() && (out.needed() != 0 || outcome.span().to > source.size())) std::abort();
     for (const PlacedField& placed : report.fields) {
       if (outcome.prints() && placed.output.to > out.needed()) std::abort();
+      const bool has_field =
+          placed.field >= 0 && static_cast<std::size_t>(placed.field) < parsed->fields().size();
+      if (!has_field || placed.value >= static_cast<int>(std::size(values))) std::abort();
     }
   }
   return 0;
