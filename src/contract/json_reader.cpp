@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <unordered_set>
 
+#include "inky_margin/number/decimal.hpp"
 #include "text/escape.hpp"
 #include "text/utf8.hpp"
 
@@ -19,6 +20,7 @@ class Builder {
 
   Json root;
   std::optional<Error> error;
+  bool too_big = false;  // a number is beyond the range of f64
 
   bool Null() { return put({}); }
   bool Bool(bool value) {
@@ -28,6 +30,8 @@ class Builder {
     return put(std::move(made));
   }
   bool RawNumber(const char* text, unsigned size, bool) {
+    too_big = is_too_big({text, size});
+    if (too_big) return false;
     return put(made(Json::Kind::number, {text, size}));
   }
   bool String(const char* text, unsigned size, bool) {
@@ -57,6 +61,15 @@ class Builder {
   bool Double(double) { return false; }
 
  private:
+  // The parser sees some of these itself.
+  static bool is_too_big(std::string_view number) {
+    constexpr std::size_t digits_that_fit = 308;
+    const bool may_be =
+        number.size() > digits_that_fit || number.find_first_of("eE") != std::string_view::npos;
+    const auto bits = may_be ? read_real(binary64, number) : std::nullopt;
+    return bits && unpack(binary64, *bits).kind == RealClass::infinite;
+  }
+
   static Json made(Json::Kind kind, std::string_view text) {
     Json out;
     out.kind = kind;
@@ -233,7 +246,7 @@ Result<Json> read_json(std::string_view text) {
   if (!result.IsError()) return std::move(builder.root);
   if (builder.error) return std::move(*builder.error);
   return not_json(text, std::min(result.Offset(), text.size()),
-                  result.Code() == rapidjson::kParseErrorNumberTooBig);
+                  builder.too_big || result.Code() == rapidjson::kParseErrorNumberTooBig);
 }
 
 Result<Value> value_of(const Json& json) {

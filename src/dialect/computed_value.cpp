@@ -1,6 +1,7 @@
 // An expression alone, as a value.
 
 #include "dialect/language_facts.hpp"
+#include "dialect/statement.hpp"
 #include "family/named_values.hpp"
 #include "inky_margin/dialect/statement.hpp"
 
@@ -66,6 +67,17 @@ Result<Value> compute_by_reader(const ExpressionForm& form, std::string_view exp
 }
 
 }  // namespace
+
+Result<Value> compute_declared(const Dialect& asked, std::string_view source,
+                               std::span<const Value> values) {
+  const ExpressionForm* form = language_facts_of(asked)->expressions;
+  if (form->compute_declared == nullptr) return compute(asked, source, values);
+  const ByName scope(values);
+  Value out;
+  Trouble trouble;
+  if (!form->compute_declared(source, scope, out, trouble)) return error_of(trouble);
+  return out;
+}
 
 Result<Value> compute(const Dialect& asked, std::string_view expression,
                       std::span<const Value> values) {

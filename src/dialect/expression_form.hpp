@@ -41,6 +41,9 @@ struct ExpressionForm {
   // Computes an expression by itself, where the language has no `reader`; null elsewhere.
   bool (*compute)(std::string_view source, const computed::Scope& scope, Value& out,
                   computed::Trouble& trouble) = nullptr;
+  // Computes what a declaration gives a name, where that is no expression. Null: it is one.
+  bool (*compute_declared)(std::string_view source, const computed::Scope& scope, Value& out,
+                           computed::Trouble& trouble) = nullptr;
   const computed::Grammar* grammar = nullptr;
   // Reads out.source from a place on.
   std::unique_ptr<computed::Reader> (*reader)(TemplateContent& out, std::size_t at) = nullptr;

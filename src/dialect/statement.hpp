@@ -51,6 +51,10 @@ struct Statement {
   Span moved(Span span) const;
 };
 
+// What a declaration of the language of `asked` gives its name.
+Result<Value> compute_declared(const Dialect& asked, std::string_view source,
+                               std::span<const Value> values);
+
 // The same for several statements: the text of all of them, each with the names of those before it.
 Outcome render_steps(const Statement& statement, std::span<const Value> values,
                      const RenderOptions& options, Output& out, Report* report);

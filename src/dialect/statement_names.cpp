@@ -140,8 +140,8 @@ bool is_statement(const Dialect& asked, std::string_view source, bool is_chosen)
   const ExpressionForm* form = language->expressions;
   if (form != nullptr && has_word(form->sessions, asked.facts().id)) return false;
   if (!is_chosen && form != nullptr && form->slots_are_shared &&
-      begins_with_slots(*form, source.substr(std::min(source.find_first_not_of(" \t\r\n"),
-                                                      source.size()))))
+      begins_with_slots(
+          *form, source.substr(std::min(source.find_first_not_of(" \t\r\n"), source.size()))))
     return false;
   const auto begins = [&](std::string_view statement) {
     const std::size_t from = behind_assignment(statement);

@@ -57,7 +57,8 @@ Outcome render_steps(const Statement& statement, std::span<const Value> values,
   const std::size_t start = out.needed();
   for (const StatementStep& step : statement.steps) {
     if (step.call == nullptr) {
-      Result<Value> value = compute(statement.inner.dialect(), step.expression, names.values());
+      Result<Value> value =
+          compute_declared(statement.inner.dialect(), step.expression, names.values());
       if (!value) {
         Error error = value.error();
         error.span = step.span;

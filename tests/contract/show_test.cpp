@@ -136,3 +136,22 @@ TEST_CASE("the tool answers line by line, in order, and a bad line does not stop
   CHECK(ran.out.starts_with("{\"text\":\"1\",\"notes\":[]}\n{\"error\":"));
   CHECK(ran.out.ends_with("{\"text\":\"last\",\"notes\":[]}\n"));
 }
+
+TEST_CASE("a JSON number beyond the range of f64 is an error, however it is written") {
+  for (const char* number :
+       {"1e400", "-1e309", "-53000000000000000000003e300", "179769313486231580793e289"}) {
+    INFO(number);
+    const nlohmann::json got = nlohmann::json::parse(answer_show_line(
+        std::string(R"({"dialect":"python","template":"{}","values":[)") + number + "]}"));
+    REQUIRE(got.contains("error"));
+    CHECK(got["error"]["code"] == "value-out-of-range");
+  }
+  // The greatest that fits, and digits that no real holds exactly.
+  for (const char* number : {"1.7976931348623157e308", "179769313486231570793e288", "1e-400"}) {
+    INFO(number);
+    CHECK(nlohmann::json::parse(
+              answer_show_line(std::string(R"({"dialect":"python","template":"{}","values":[)") +
+                               number + "]}"))
+              .contains("text"));
+  }
+}

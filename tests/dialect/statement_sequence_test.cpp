@@ -134,6 +134,11 @@ TEST_CASE("several statements print one after the other") {
        "let name = \"ink\"\nlet line = sprintf \"%-6s|\" name\nprintfn \"%s\" line",
        {},
        "ink   |\n"},
+      {"shell",
+       "name=ink\nn=$((3 + 4)) # lots\nprintf '%s %d\\n' \"$name\" \"$n\"\necho \"$name-$n\"",
+       {},
+       "ink 7\nink-7\n"},
+      {"shell", "x=\"$k\"'5'\nprintf '%.1f\\n' \"$x\"", {value("k=2")}, "25.0\n"},
       // Names that nothing declares are values.
       {"c",
        "int n = k + 1;\nprintf(\"%d %s\\n\", n, name);",

@@ -4,11 +4,8 @@
 #include <memory>
 #include <utility>
 
-#include "../computed/arithmetic.hpp"
-#include "../computed/code_reader.hpp"
-#include "../computed/shared_operators.hpp"
-#include "../computed/typed.hpp"
 #include "../family/values.hpp"
+#include "arithmetic.hpp"
 #include "dialect/lexis.hpp"
 #include "dialect/statement_parts.hpp"
 #include "dialects.hpp"
@@ -21,136 +18,19 @@ namespace {
 using computed::Node;
 using computed::Operation;
 
-// ---- Arithmetic: POSIX.1-2017, XCU, 2.6.4, in whole numbers of 64 bits ----
-
-const computed::Grammar arithmetic = [] {
-  computed::Grammar out;
-  out.infix = computed::shared_infix;
-  out.prefix = computed::shared_prefix;
-  out.condition = computed::Grammar::Condition::marks;
-  out.prefix_of_names = "$";
-  return out;
-}();
-
-constexpr auto rules = [] {
-  computed::TypedRules out;
-  out.grammar = &arithmetic;
-  out.language = "the shell";
-  out.compile_fault = "Syntax error";
-  out.truth_is_a_number = true;
-  out.zero_fault = "division by zero";
-  out.zero_reason = "a division by zero";
-  out.quotient_fault = "division by zero";
-  return out;
-}();
-
-std::optional<Value> number_of(std::string_view text) {
-  const bool is_octal = text.size() > 1 && text[0] == '0' && is_digit(text[1]);
-  const auto number = read_whole(is_octal ? "0o" + std::string(text.substr(1)) : std::string(text));
-  if (!number || !computed::fits(Type::i64, integer_of(*number))) return std::nullopt;
-  return computed::wrapped(Type::i64, integer_of(*number));
-}
-
-constexpr computed::CodeFacts code_facts = {
-    .grammar = &arithmetic,
-    .language = "the shell",
-    .syntax_fault = "arithmetic expression",
-    .number = number_of,
-    .constant = [](std::string_view) -> std::optional<Value> { return std::nullopt; }};
-
-class Arithmetic final : public computed::CodeReader {
- public:
-  Arithmetic(TemplateContent& out, std::size_t at, std::size_t limit)
-      : CodeReader(code_facts, out, at, limit) {}
-
- protected:
-  std::optional<bool> read_own(Node& node) override {
-    if (peek() == '"' || peek() == '\'') return not_yet("texts here are", at_);
-    return CodeReader::read_own(node);
-  }
-};
-
-class Expressions final : public computed::Typed {
- public:
-  explicit Expressions(const computed::Scope& scope) : Typed(scope, rules) {}
-
- protected:
-  // Names in arithmetic are numbers, and anywhere else texts: the node of the whole is enclosed.
-  std::optional<bool> evaluate_own(const Node& node, Value& out) override {
-    if (node.kind == Node::Kind::name) {
-      const Value* value = find(node.text);
-      if (value != nullptr && node.is_raw && is_split(*value))
-        return not_yet("a value that its blanks or its * split, without quotes around it, is",
-                       node);
-      if (value == nullptr || !is_number_) return std::nullopt;
-      return number_in(node, *value, out);
-    }
-    const bool is_arithmetic = node.enclosed && !is_number_;
-    if (!is_arithmetic) return std::nullopt;
-    Node inside = node;
-    inside.enclosed = false;
-    is_number_ = true;
-    const bool good = evaluate_again(inside, out);
-    is_number_ = false;
-    if (!good) return false;
-    out = computed::wrapped(Type::i64, computed::whole_of(out));
-    return true;
-  }
-  Value of_truth(bool value) const override { return Value::whole(Type::i64, value ? 1 : 0); }
-  // A name without a value is empty, and 0 in arithmetic.
-  bool name_without_value(const Node& node, Value&) override {
-    return not_yet("the variable " + node.text + " without a value is", node);
-  }
-  bool combine(const Node& node, Operation operation, const Value& left, const Value& right,
-               Value& out) override {
-    if (operation != Operation::join) return Typed::combine(node, operation, left, right, out);
-    for (const Value* side : {&left, &right}) {
-      if (!is_whole(side->type()) && !is_text_or_character(*side))
-        return not_yet("this value in a text is", node);
-    }
-    out = Value::text(text_in(left) + text_in(right));
-    return true;
-  }
-
- private:
-  static std::string text_in(const Value& value) {
-    return is_text_or_character(value) ? text_of(value) : whole_text(value);
-  }
-  // Whether a shell makes anything else than one word of it: POSIX.1-2017, XCU, 2.6.5 and 2.6.6.
-  static bool is_split(const Value& value) {
-    const std::string text = value.is(Type::text) ? std::string(value.as_text()) : "x";
-    return text.empty() || text.find_first_of(" \t\n*?[") != std::string::npos;
-  }
-  bool number_in(const Node& node, const Value& value, Value& out) {
-    std::string text = is_whole(value.type()) ? whole_text(value)
-                       : value.is(Type::text) ? std::string(value.as_text())
-                                              : std::string();
-    const bool negative = text.starts_with('-');
-    const bool plain =
-        text.size() > (negative ? 1U : 0U) && number_of(text.substr(negative ? 1 : 0));
-    if (!plain) return not_yet("this value in arithmetic is", node);
-    const Value magnitude = *number_of(text.substr(negative ? 1 : 0));
-    const Integer whole = computed::whole_of(magnitude);
-    out = computed::wrapped(Type::i64, negative ? Integer(-whole) : whole);
-    return true;
-  }
-
-  bool is_number_ = false;
-};
-
-// The text words of a program: only plain names, texts and arithmetic are written.
-const computed::Grammar grammar = [] {
-  computed::Grammar out = arithmetic;
-  out.prefix_of_names = {};
-  return out;
-}();
-
 // ---- Words ----
 
 class Words {
  public:
   Words(StatementParts& parts, Span inside, std::optional<Error>& error)
       : parts_(parts), text_(parts.text), at_(inside.from), end_(inside.to), error_(error) {}
+
+  // One word, up to the end.
+  bool read_value(Node& word) {
+    if (!read_word(word)) return false;
+    skip_blanks();
+    return at_ >= end_ || refuse("what follows here is", {at_, end_});
+  }
 
   bool read() {
     constexpr std::string_view opening = "$(";
@@ -417,6 +297,27 @@ bool compute_arithmetic(std::string_view source, const computed::Scope& scope, V
   return false;
 }
 
+// name="ink", n=$((n + 1)): a word, as a text.
+bool compute_word(std::string_view source, const computed::Scope& scope, Value& out,
+                  computed::Trouble& trouble) {
+  using When = computed::Trouble::When;
+  StatementParts parts;
+  parts.text = source;
+  std::optional<Error> error;
+  Node word;
+  if (!Words(parts, {0, source.size()}, error).read_value(word)) {
+    trouble = {When::not_supported_yet, {}, error->message, error->span};
+    return false;
+  }
+  Expressions expressions(scope);
+  if (!expressions.evaluate(word, out)) {
+    trouble = *expressions.trouble();
+    return false;
+  }
+  if (is_whole(out.type())) out = Value::text(whole_text(out));
+  return true;
+}
+
 // printf and a template, or echo and a text. What ends in a semicolon is of another language.
 bool begins_command(std::string_view source) {
   std::string_view rest = source;
@@ -436,10 +337,12 @@ bool begins_command(std::string_view source) {
 const ExpressionForm expression_form = {
     .read_words = read_words,
     .compute = compute_arithmetic,
+    .compute_declared = compute_word,
     .grammar = &grammar,
     .evaluator = [](const computed::Scope& scope) -> std::unique_ptr<computed::Evaluator> {
       return std::make_unique<Expressions>(scope);
     },
+    .ends = "\n",
     .begins = begins_command};
 
 EscapedText read_escaped(std::string_view text) {
