@@ -85,3 +85,17 @@ TEST_CASE("pasted lines of a shell print what the runtime prints") {
   };
   support::check_calls("shell", calls);
 }
+
+TEST_CASE("a command of a shell that is not understood ends, with an error at its place") {
+  for (const char* source :
+       {"printf '%s'\n\"x\"", "printf", "printf ", "echo a\nb", "printf '%s' $(date)",
+        "printf '%s' \"a", "printf '%s' 'a", "printf '%s' ${n:-x}", "printf '%s' $((1 + ))",
+        "printf '%s' $((1", "printf '%s' a > b", "printf '%s' *", "printf -v x '%s'",
+        "printf \"%s $n\" a"}) {
+    INFO(source);
+    const auto parsed = inky::parse_statement(*inky::find_dialect("shell"), source);
+    REQUIRE(!parsed.ok());
+    CHECK(parsed.error().span.to <= std::string_view(source).size());
+    CHECK_FALSE(parsed.error().remedy.empty());
+  }
+}

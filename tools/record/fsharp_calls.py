@@ -62,7 +62,7 @@ def interpolated(made, variables, depth):
     return r.choice(["printfn $\"%s\"", "$\"%s\""]) % text
 
 
-language = Language(forms, types, written, constants, statement, texts=("ink", "Ink Margin", "K-07", "ab"), loose=0.03)
+language = Language(forms, types, written, constants, statement, texts=("ink", "Ink Margin", "K-07", "ab"), loose=0)
 
 
 def made(seed, wanted):

@@ -162,7 +162,8 @@ class Words {
       first = false;
     }
     word.span = {start, at_};
-    return true;
+    // A new line is no word.
+    return at_ > start || refuse("what follows here is", {start, end_});
   }
 
   bool read_double_quoted(Node& word, bool& first) {
