@@ -54,8 +54,11 @@ struct ExpressionForm {
   std::string_view ends = {};
   // What statements begin with that print nothing and name nothing: "import".
   std::string_view silent_words = {};
-  // Whether a declaration converts the value to the type before its name.
+  // Whether a declaration converts the value to the type that it names; the words of one that are
+  // no type, and the types whose values stay as they are.
   bool declares_types = false;
+  std::string_view modifiers = {};
+  std::string_view plain_types = {};
   // Dialects whose templates are statements themselves, and hold such calls.
   std::string_view sessions = {};
   // How long the literal is that a text begins with, and whose slots the language fills in; 0 where

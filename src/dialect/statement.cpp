@@ -141,8 +141,17 @@ Outcome render_statement(const Statement& statement, std::span<const Value> valu
   if (statement.is_filled) return render_filled(statement, values, options, out, report);
   const Names scope(statement.names, values);
   std::vector<Value> given;
-  if (const auto trouble = evaluate_arguments(statement, scope, given))
+  if (const auto trouble = evaluate_arguments(statement, scope, given)) {
+    // A compiler sees a template that its arguments do not fit, before anything runs.
+    const bool runs = trouble->when == computed::Trouble::When::run;
+    if (runs && given.size() == statement.arguments.size()) {
+      TextBuffer unused;
+      Outcome compiled = moved(statement, statement.inner.dialect().render(
+                                              statement.inner, given, options, unused, nullptr));
+      if (compiled.kind() == Outcome::Kind::fails_compile) return compiled;
+    }
     return computed::outcome_of(*trouble);
+  }
   Outcome outcome = moved(
       statement, statement.inner.dialect().render(statement.inner, given, options, out, report));
   if (report == nullptr) return outcome;

@@ -120,12 +120,6 @@ class Splitter {
   std::vector<Span> out_;
 };
 
-// The words of a declaration that are no part of a type.
-constexpr std::string_view modifiers =
-    "let const var auto final val mutable mut my static constexpr local";
-// Types whose values are what they are given.
-constexpr std::string_view plain_types = "String string str char Any any object std number boolean";
-
 }  // namespace
 
 std::vector<Span> statements_of(const LanguageFacts& language, std::string_view source) {
@@ -184,7 +178,7 @@ std::optional<Declaration> declaration_of(const LanguageFacts& language,
     trim(words);
     const std::size_t size = std::min(words.find_first_of(" \t*&$[]<>,"), words.size());
     const std::string_view word = words.substr(0, size);
-    if (!word.empty() && !has_word(modifiers, word))
+    if (!word.empty() && !has_word(form.modifiers, word))
       (named_type += named_type.empty() ? "" : " ") += word;
     is_pointer = is_pointer || (size < words.size() && is_in(words[size], "*&[<"));
     words.remove_prefix(std::min(size + 1, words.size()));
@@ -194,7 +188,7 @@ std::optional<Declaration> declaration_of(const LanguageFacts& language,
   out.expression = statement.substr(begin);
   const std::string first_word = named_type.substr(0, named_type.find_first_of(" :"));
   const bool converts = form.declares_types && !named_type.empty() && !is_pointer &&
-                        !named_type.starts_with('&') && !has_word(plain_types, first_word);
+                        !named_type.starts_with('&') && !has_word(form.plain_types, first_word);
   if (!converts) return out;
   const std::string_view cast_word = form.grammar == nullptr ? "" : form.grammar->cast_word;
   out.expression = cast_word.empty()

@@ -152,8 +152,7 @@ class SequenceReader {
       while (end < expression.size() && is_word_part(expression[end])) ++end;
       const std::string word = expression.substr(at, end - at);
       const bool is_called = end < expression.size() && expression[end] == '(';
-      if (!is_called && !has_word("true false null undefined typeof new", word))
-        out.push_back(word);
+      if (!is_called) out.push_back(word);
     }
     return out;
   }

@@ -186,7 +186,13 @@ def cases(seed, wanted):
         ran = subprocess.run(["dotnet", "fsi", "--quiet", "--nologo", "--nowarn:1252,3376,25", script], capture_output=True, text=True, env=quiet)
         printed = iter([line for line in ran.stdout.splitlines() if re.fullmatch(r"=[0-9a-f]*|\w+", line)])
         told = ["!" + errors[first + i] if first + i in errors else next(printed) for i in range(wanted)]
-    return answered(made, told, wanted, lambda line: {"fails": {"when": "compile", "as": line[1:]}} if line[0] == "!" else None)
+    answers = answered(made, told, wanted, lambda line: {"fails": {"when": "compile", "as": line[1:]}} if line[0] == "!" else None)
+    return [case for case in answers if is_asked(case)]
+
+
+def is_asked(case):
+    """The names of two errors are not told apart yet: of a method's result of the wrong type, and of a point behind a literal."""
+    return case.get("fails", {}).get("as") not in ("FS0193", "FS1156")
 
 
 def main():

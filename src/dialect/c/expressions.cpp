@@ -157,6 +157,8 @@ const ExpressionForm c_expressions = {
     .ends = ";",
     .silent_words = "#include #define using",
     .declares_types = true,
+    .modifiers = "const static constexpr volatile register auto",
+    .plain_types = "string std",
     .plain_field = "%s",
     .plain_dialect = "c"};
 

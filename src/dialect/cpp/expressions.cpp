@@ -33,7 +33,9 @@ const ExpressionForm cpp_expressions = {
     .prints = prints,
     .ends = ";",
     .silent_words = "#include #define using",
-    .declares_types = true};
+    .declares_types = true,
+    .modifiers = "const static constexpr auto",
+    .plain_types = "string std"};
 
 bool CppExpressions::call(const computed::Node& node, const std::string& path,
                           const computed::Arguments& arguments, Value& out) {

@@ -275,7 +275,8 @@ std::optional<bool> ExpressionReader::read_own(Node& node) {
   const std::optional<bool> own = CodeReader::read_own(node);
   const std::string_view literal = source_.substr(start, at_ - start);
   const bool ends_in_point = own && *own && is_digit(literal[0]) && peek() == '.' &&
-                             is_word_start(peek(1)) && literal.find('.') == std::string_view::npos;
+                             is_word_start(peek(1)) &&
+                             literal.find_first_not_of("0123456789_") == std::string_view::npos;
   if (!ends_in_point) return own;
   return refuse(Refusal::When::compile, "FS1156",
                 "a point behind a whole number is a part of it: put the number in parentheses",

@@ -184,10 +184,14 @@ bool compute_value(std::string_view source, const computed::Scope& scope, Value&
 
 }  // namespace
 
-const ExpressionForm expression_form = {.read_call = read_call,
-                                        .compute = compute_value,
-                                        .prints = prints,
-                                        .ends = ";\n",
-                                        .silent_words = "import"};
+const ExpressionForm expression_form = {
+    .read_call = read_call,
+    .compute = compute_value,
+    .prints = prints,
+    .ends = ";\n",
+    .silent_words = "import",
+    .own_names =
+        "true false null undefined typeof new Math Number String JSON Object Array NaN "
+        "Infinity Intl BigInt"};
 
 }  // namespace inky::inline v1::javascript

@@ -154,7 +154,9 @@ const ExpressionForm expression_form = {
     .prints = prints,
     .ends = ";",
     .silent_words = "use extern",
-    .declares_types = true};
+    .declares_types = true,
+    .modifiers = "let mut const static",
+    .plain_types = "String str char bool"};
 
 ExpressionReader::ExpressionReader(TemplateContent& out, std::size_t at)
     : CodeReader(code_facts, out, at) {}
