@@ -165,6 +165,8 @@ TEST_CASE("pasted lines of F# fail as the runtime does") {
   const std::vector<Failing> calls = {
       {"printfn \"%d\" (n * x)", {value("n=7"), value("x=9.55")}, "FS0001"},
       {"printfn \"%d\" (n / 0)", {value("n=7")}, "DivideByZeroException"},
+      // The compiler comes before the division.
+      {"printfn \"%d %d\" (0.5 % 2.0) (n / 0)", {value("n=7")}, "FS0001"},
       {"printfn \"%d\" (missing + 1)", {}, "FS0039"},
       {"printfn \"%s\" n", {value("n=7")}, "FS0001"},
       {"printfn \"%f\" n", {value("n=7")}, "FS0001"},
