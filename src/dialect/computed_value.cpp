@@ -41,8 +41,23 @@ Error error_of(const Trouble& trouble) {
           trouble.span, "Correct it."};
 }
 
-Result<Value> compute_by_reader(const ExpressionForm& form, std::string_view expression,
-                                const computed::Scope& scope) {
+// What came of an expression: its value, or why it has none. What the language itself does about it
+// is a trouble; what cannot be read is an error alone.
+struct Computed {
+  Value value;
+  std::optional<Error> error;
+  std::optional<Trouble> trouble;
+};
+
+Computed failed(Error error) {
+  return {{}, std::move(error), std::nullopt};
+}
+Computed failed(const Trouble& trouble) {
+  return {{}, error_of(trouble), trouble};
+}
+
+Computed compute_by_reader(const ExpressionForm& form, std::string_view expression,
+                           const computed::Scope& scope) {
   TemplateContent content;
   content.source = expression;
   const auto reader = form.reader(content, 0);
@@ -50,58 +65,67 @@ Result<Value> compute_by_reader(const ExpressionForm& form, std::string_view exp
   if (!reader->read(node)) {
     const Refusal& refusal = *reader->refusal();
     const bool later = refusal.when == Refusal::When::not_supported_yet;
-    return Error{later ? Code::not_supported_yet : Code::bad_value, refusal.why, refusal.span,
-                 later ? give_result : "Correct it."};
+    return failed(Error{later ? Code::not_supported_yet : Code::bad_value, refusal.why,
+                        refusal.span, later ? give_result : "Correct it."});
   }
   const std::size_t end =
       std::min(expression.find_first_not_of(" \t\r\n", reader->at()), expression.size());
   if (end < expression.size())
-    return Error{Code::not_supported_yet,
-                 "what follows here in an expression is not supported yet",
-                 {end, expression.size()},
-                 give_result};
+    return failed(Error{Code::not_supported_yet,
+                        "what follows here in an expression is not supported yet",
+                        {end, expression.size()},
+                        give_result});
   const auto evaluator = form.evaluator(scope);
-  Value out;
-  if (!evaluator->evaluate(node, out)) return error_of(*evaluator->trouble());
+  Computed out;
+  if (!evaluator->evaluate(node, out.value)) return failed(*evaluator->trouble());
+  return out;
+}
+
+// `is_declared`: what a declaration gives a name, where that is no expression.
+Computed compute_in(const Dialect& asked, std::string_view source, std::span<const Value> values,
+                    bool is_declared) {
+  const LanguageFacts* language = language_facts_of(asked);
+  const ExpressionForm* form = language == nullptr ? nullptr : language->expressions;
+  const ByName scope(values);
+  if (source.size() > most_template)
+    return failed(Error{Code::over_limit,
+                        "an expression of " + std::to_string(source.size()) +
+                            " bytes is over the limit of " + std::to_string(most_template),
+                        {most_template, source.size()},
+                        "Make it shorter."});
+  if (form == nullptr)
+    return failed(
+        Error{Code::not_supported_yet,
+              "expressions of " + std::string(asked.facts().language) + " are not supported yet",
+              {0, source.size()},
+              give_result});
+  const auto own =
+      is_declared && form->compute_declared != nullptr ? form->compute_declared : form->compute;
+  if (own == nullptr) return compute_by_reader(*form, source, scope);
+  Computed out;
+  Trouble trouble;
+  if (!own(source, scope, out.value, trouble)) return failed(trouble);
   return out;
 }
 
 }  // namespace
 
-Result<Value> compute_declared(const Dialect& asked, std::string_view source,
-                               std::span<const Value> values) {
-  const ExpressionForm* form = language_facts_of(asked)->expressions;
-  if (form->compute_declared == nullptr) return compute(asked, source, values);
-  const ByName scope(values);
-  Value out;
-  Trouble trouble;
-  if (!form->compute_declared(source, scope, out, trouble)) return error_of(trouble);
-  return out;
+std::optional<Outcome> compute_declared(const Dialect& asked, std::string_view source,
+                                        std::span<const Value> values, Value& out) {
+  Computed computed = compute_in(asked, source, values, true);
+  if (!computed.error) {
+    out = std::move(computed.value);
+    return std::nullopt;
+  }
+  if (computed.trouble) return computed::outcome_of(*computed.trouble);
+  return Outcome::error(std::move(*computed.error));
 }
 
 Result<Value> compute(const Dialect& asked, std::string_view expression,
                       std::span<const Value> values) {
-  const LanguageFacts* language = language_facts_of(asked);
-  const ExpressionForm* form = language == nullptr ? nullptr : language->expressions;
-  const ByName scope(values);
-  if (expression.size() > most_template)
-    return Error{Code::over_limit,
-                 "an expression of " + std::to_string(expression.size()) +
-                     " bytes is over the limit of " + std::to_string(most_template),
-                 {most_template, expression.size()},
-                 "Make it shorter."};
-  if (form != nullptr && form->reader != nullptr)
-    return compute_by_reader(*form, expression, scope);
-  if (form != nullptr && form->compute != nullptr) {
-    Value out;
-    Trouble trouble;
-    if (!form->compute(expression, scope, out, trouble)) return error_of(trouble);
-    return out;
-  }
-  return Error{Code::not_supported_yet,
-               "expressions of " + std::string(asked.facts().language) + " are not supported yet",
-               {0, expression.size()},
-               give_result};
+  Computed computed = compute_in(asked, expression, values, false);
+  if (computed.error) return std::move(*computed.error);
+  return std::move(computed.value);
 }
 
 }  // namespace inky::inline v1

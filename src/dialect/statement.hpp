@@ -51,9 +51,10 @@ struct Statement {
   Span moved(Span span) const;
 };
 
-// What a declaration of the language of `asked` gives its name.
-Result<Value> compute_declared(const Dialect& asked, std::string_view source,
-                               std::span<const Value> values);
+// What a declaration of the language of `asked` gives its name. Nothing where it comes to a value,
+// which is in `out` then; else what happens, with a span in `source`.
+std::optional<Outcome> compute_declared(const Dialect& asked, std::string_view source,
+                                        std::span<const Value> values, Value& out);
 
 // The same for several statements: the text of all of them, each with the names of those before it.
 Outcome render_steps(const Statement& statement, std::span<const Value> values,

@@ -31,17 +31,10 @@ class Splitter {
   void step() {
     const char c = source_[at_];
     const std::string_view rest = source_.substr(at_);
-    const bool begins_comment =
-        !lexis_.line_comments.empty() && rest.starts_with(first_comment()) && !is_escaped();
-    if (begins_comment) {
-      // A comment is no part of a statement.
-      const std::size_t end = std::min(source_.find('\n', at_), source_.size());
-      if (is_blank(start_, at_)) start_ = end;
-      if (comment_ == 0) comment_ = at_;
-      comment_end_ = end;
-      at_ = end;
-      return;
-    }
+    if (!lexis_.block_open.empty() && rest.starts_with(lexis_.block_open))
+      return skip_comment(behind(lexis_.block_close, at_ + lexis_.block_open.size()));
+    if (begins_line_comment(rest))
+      return skip_comment(std::min(source_.find('\n', at_), source_.size()));
     if (is_quote(c)) return skip_literal(c);
     if (is_in(c, "([{")) ++depth_;
     if (is_in(c, ")]}")) --depth_;
@@ -56,11 +49,28 @@ class Splitter {
     while (start_ < source_.size() && start_ == at_ && is_in(source_[at_], blanks)) start_ = ++at_;
   }
 
-  std::string_view first_comment() const {
-    const std::string_view all = lexis_.line_comments;
-    return all.substr(0, std::min(all.find(' '), all.size()));
+  std::size_t behind(std::string_view sign, std::size_t from) const {
+    const std::size_t found = source_.find(sign, std::min(from, source_.size()));
+    return found == std::string_view::npos ? source_.size() : found + sign.size();
   }
-  bool is_escaped() const { return at_ > 0 && source_[at_ - 1] == '\\'; }
+
+  // A sign inside of a word begins none: a#b.
+  bool begins_line_comment(std::string_view rest) const {
+    const std::string_view all = lexis_.line_comments;
+    const std::string_view first = all.substr(0, std::min(all.find(' '), all.size()));
+    const char before = at_ > 0 ? source_[at_ - 1] : ' ';
+    const bool is_inside = first == "#" && !is_in(before, " \t\r\n;)");
+    return !first.empty() && rest.starts_with(first) && !is_inside && before != '\\';
+  }
+
+  // A comment is no part of a statement.
+  void skip_comment(std::size_t end) {
+    if (is_blank(start_, at_)) start_ = end;
+    if (comment_ == 0) comment_ = at_;
+    comment_end_ = end;
+    at_ = end;
+  }
+
   bool is_quote(char c) const {
     return std::any_of(lexis_.quotes.begin(), lexis_.quotes.end(),
                        [&](const QuoteFact& fact) { return fact.quote == c; });

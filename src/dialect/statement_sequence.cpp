@@ -6,6 +6,7 @@
 #include "dialect/lexis.hpp"
 #include "dialect/statement.hpp"
 #include "dialect/statement_lines.hpp"
+#include "inky_margin/dialect/statement.hpp"
 #include "text/ascii.hpp"
 
 namespace inky::inline v1 {
@@ -205,6 +206,11 @@ class SequenceReader {
 
 Result<Template> read_statements(const LanguageFacts& language, std::string_view source,
                                  std::span<const Span> statements) {
+  if (statements.size() > most_statements)
+    return Error{Code::over_limit,
+                 std::to_string(statements.size()) + " statements are over the limit of " +
+                     std::to_string(most_statements),
+                 statements[most_statements], "Paste fewer of them."};
   return SequenceReader(language, source).read(statements);
 }
 

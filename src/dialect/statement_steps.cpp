@@ -49,6 +49,23 @@ class NamesSoFar {
   std::vector<int> places_;
 };
 
+// The same in the place of the whole expression: a conversion may be around it.
+Outcome at_place(const Outcome& outcome, Span span) {
+  switch (outcome.kind()) {
+    case Outcome::Kind::fails_compile:
+      return Outcome::fails_at_compile(outcome.failure_name(), outcome.why(), span);
+    case Outcome::Kind::fails_run:
+      return Outcome::fails_at_run(outcome.failure_name(), outcome.why(), span);
+    case Outcome::Kind::undefined:
+      return Outcome::undefined(outcome.why(), span);
+    default:
+      break;
+  }
+  Error error = outcome.as_error();
+  error.span = span;
+  return Outcome::error(std::move(error));
+}
+
 }  // namespace
 
 Outcome render_steps(const Statement& statement, std::span<const Value> values,
@@ -57,15 +74,13 @@ Outcome render_steps(const Statement& statement, std::span<const Value> values,
   const std::size_t start = out.needed();
   for (const StatementStep& step : statement.steps) {
     if (step.call == nullptr) {
-      Result<Value> value =
-          compute_declared(statement.inner.dialect(), step.expression, names.values());
-      if (!value) {
-        Error error = value.error();
-        error.span = step.span;
+      Value value;
+      if (auto failure =
+              compute_declared(statement.inner.dialect(), step.expression, names.values(), value)) {
         out.cut_back(start);
-        return Outcome::error(std::move(error));
+        return at_place(*failure, step.span);
       }
-      names.add(step.name, std::move(*value), unset);
+      names.add(step.name, std::move(value), unset);
       continue;
     }
     const std::size_t before = out.needed() - start;

@@ -114,7 +114,7 @@ TEST_CASE("a value may be an expression of the language") {
   CHECK(zero.status == 2);
   CHECK_THAT(zero.err, Catch::Contains("ZeroDivisionError"));
   CHECK(run_tool(R"(show --bare --in lisp '~a' '=(/ 7 2.0)')").out == "3.5");
-  CHECK(run_tool(R"(show --bare --in fsharp '%d' '=max 3 n' n=7)").out == "7");
+  CHECK(run_tool(R"(show --bare --in fsharp '%d' '=max 3 7')").out == "7");
   CHECK(run_tool(R"(show --bare --in shell '%d' '=7 / 2 + 1')").out == "4");
   const Ran ratio = run_tool(R"(show --in lisp '~a' '=(/ 7 2)')");
   CHECK(ratio.status == 2);

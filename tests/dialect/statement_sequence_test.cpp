@@ -139,6 +139,8 @@ TEST_CASE("several statements print one after the other") {
        {},
        "ink 7\nink-7\n"},
       {"shell", "x=\"$k\"'5'\nprintf '%.1f\\n' \"$x\"", {value("k=2")}, "25.0\n"},
+      {"c", "int n = 7; /* one; two */ printf(\"%d\\n\", n); /* end; */", {}, "7\n"},
+      {"shell", "n=a#b\nprintf '%s\\n' \"$n\"", {}, "a#b\n"},
       // Names that nothing declares are values.
       {"c",
        "int n = k + 1;\nprintf(\"%d %s\\n\", n, name);",
@@ -223,12 +225,25 @@ TEST_CASE("several statements that are not understood are an error at their plac
   }
 }
 
+TEST_CASE("more statements than the limit are an error") {
+  const auto lines = [](std::size_t count) {
+    std::string out;
+    for (std::size_t i = 0; i < count; ++i) out += "puts(\"\");";
+    return out;
+  };
+  CHECK(parse_statement(*find_dialect("c"), lines(most_statements)).ok());
+  const auto more = parse_statement(*find_dialect("c"), lines(most_statements + 1));
+  REQUIRE(!more.ok());
+  CHECK(more.error().code == Code::over_limit);
+}
+
 TEST_CASE("a declaration whose value fails is an error at its expression") {
   const auto parsed = parse_statement(*find_dialect("python"), "n = 1 // 0\nprint(n)");
   REQUIRE(parsed.ok());
   TextBuffer out;
   const Outcome outcome = parsed->dialect().render(*parsed, {}, {}, out, nullptr);
-  CHECK_FALSE(outcome.prints());
+  CHECK(outcome.kind() == Outcome::Kind::fails_run);
+  CHECK(outcome.failure_name() == "ZeroDivisionError");
   CHECK(outcome.span() == Span{4, 10});
   CHECK(out.view().empty());
 }

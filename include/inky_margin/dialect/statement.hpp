@@ -10,6 +10,7 @@
 // the order in which these first come.
 #pragma once
 
+#include <cstddef>
 #include <span>
 #include <string_view>
 #include <vector>
@@ -18,9 +19,13 @@
 
 namespace inky::inline v1 {
 
+// The most statements that are read together.
+inline constexpr std::size_t most_statements = 200;
+
 // Reads a statement of the language of `asked`. The dialect of the template is the facility that
-// the call uses, which may be another one of the language. An error (not_supported_yet, bad_template)
-// where it is no such call, or one that is not understood.
+// the call uses, which may be another one of the language. Several statements are one template: those
+// that declare a value name it, and those that print do so one after the other. An error
+// (not_supported_yet, bad_template, over_limit) where one is no such call, or is not understood.
 Result<Template> parse_statement(const Dialect& asked, std::string_view source);
 
 // The template of a call, and the values that its arguments come to. Of a template that is no call,

@@ -34,6 +34,8 @@ class ExpressionReader final : public computed::CodeReader {
   bool read_items(computed::Node& node);
   bool read_raw_text(computed::Node& node);
   bool read_keyword(std::string_view word);
+
+  int conditions_ = 0;  // behind elif
 };
 
 // Reads the interpolated string at `at` as a template of sprintf and its arguments. Where it ends;

@@ -9,6 +9,7 @@
 #include "dialects.hpp"
 #include "expressions.hpp"
 #include "members.hpp"
+#include "text/ascii.hpp"
 #include "values.hpp"
 
 namespace inky::inline v1::fsharp {
@@ -43,17 +44,20 @@ bool Expressions::convert_by_name(const Node& node, std::string_view name, const
     const std::string_view text = of.as_text();
     const std::size_t sign = text.starts_with('-') ? 1 : 0;
     const std::string_view digits = text.substr(sign);
-    const bool is_plain = !digits.empty() &&
+    const bool is_plain = !digits.empty() && is_digit(digits[0]) &&
                           digits.find_first_not_of("0123456789") == std::string_view::npos &&
                           (digits[0] != '0' || digits.size() == 1);
-    const auto number = is_plain ? read_whole(text) : std::optional<SignedNatural>();
-    if (!number) return not_yet("reading this text is", node);
     if (is_real(type)) {
-      auto read = read_typed(type, text);
-      if (!read) return not_yet("reading this text is", node);
+      const bool is_decimal = !digits.empty() && is_digit(digits[0]) && is_digit(digits.back()) &&
+                              digits.find_first_not_of("0123456789.") == std::string_view::npos &&
+                              std::count(digits.begin(), digits.end(), '.') <= 1;
+      auto read = is_decimal ? read_typed(type, text) : Result<Value>(Value());
+      if (!read || read->is(Type::nil)) return not_yet("reading this text is", node);
       out = std::move(*read);
       return true;
     }
+    const auto number = is_plain ? read_whole(text) : std::optional<SignedNatural>();
+    if (!number) return not_yet("reading this text is", node);
     if (!computed::fits(type, integer_of(*number)))
       return raise("OverflowException", describe(of) + " does not fit", node,
                    computed::wrapped(type, 1), out);

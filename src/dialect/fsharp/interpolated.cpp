@@ -92,7 +92,7 @@ class Interpolated {
       while (letter < text_.size() && !is_word_start(text_[letter]) && text_[letter] != '{' &&
              text_[letter] != '"')
         ++letter;
-      if (text_.substr(letter + 1 > text_.size() ? text_.size() : letter + 1).starts_with('{')) {
+      if (text_.substr(std::min(letter + 1, text_.size())).starts_with('{')) {
         at = letter + 1;
         add_plain(at);
         return read_slot(at, true);
@@ -136,6 +136,36 @@ class Interpolated {
     return out;
   }
 
+  // A format behind a colon: a name, or anything between double backquotes. Moves behind it.
+  bool read_format(std::size_t& at, std::string& form) {
+    const std::size_t start = at++;
+    const auto skip = [&] { at = std::min(text_.find_first_not_of(' ', at), text_.size()); };
+    skip();
+    constexpr std::string_view quote = "``";
+    if (text_.substr(at).starts_with(quote)) {
+      const std::size_t from = at + quote.size();
+      const std::size_t close = text_.find(quote, from);
+      if (close == std::string_view::npos) {
+        fail(Refusal::When::compile, start, "closing double backquotes are missing");
+        return false;
+      }
+      form = text_.substr(from, close - from);
+      at = close + quote.size();
+      skip();
+      return true;
+    }
+    const std::size_t from = at;
+    while (at < text_.size() && is_word_part(text_[at])) ++at;
+    form = text_.substr(from, at - from);
+    skip();
+    const bool is_name =
+        !form.empty() && is_word_start(form[0]) && at < text_.size() && text_[at] == '}';
+    if (!is_name)
+      fail(Refusal::When::compile, start,
+           "a format in a slot is a name; put any other between double backquotes");
+    return is_name;
+  }
+
   // The slot whose brace is at `at`; moves behind it. `has_field`: a field of sprintf is before it.
   bool read_slot(std::size_t& at, bool has_field) {
     const std::size_t start = at;
@@ -163,11 +193,7 @@ class Interpolated {
     }
     std::string form;
     const bool has_form = at < text_.size() && text_[at] == ':' && !has_field;
-    if (has_form) {
-      const std::size_t end = std::min(text_.find_first_of("}\"\\", at), text_.size());
-      form = text_.substr(at + 1, end - at - 1);
-      at = end;
-    }
+    if (has_form && !read_format(at, form)) return false;
     if (at >= text_.size() || text_[at] != '}') {
       refuse(start, "this in a slot");
       return false;
@@ -175,9 +201,6 @@ class Interpolated {
     ++at;
     begin_ = at;
     if (has_field) {
-      parts_.segments.push_back({{parts_.inner.size(), parts_.inner.size()}, {start, at}, false});
-      // The slot is a part of its field.
-      parts_.segments.back().inner.from = parts_.inner.size();
       parts_.add_argument(node, {});
       return true;
     }

@@ -213,12 +213,21 @@ bool ExpressionReader::read_keyword(std::string_view word) {
   return syntax_error(std::string(word) + " is missing", start);
 }
 
-// if test then one else other
+// if test then one else other, and elif for another test
 bool ExpressionReader::read_condition_form(Node& node, std::size_t start) {
   node.kind = Node::Kind::condition;
   node.parts.resize(3);
   if (!read(node.parts[0]) || !read_keyword("then") || !read(node.parts[1])) return false;
-  if (!read_keyword("else") || !read(node.parts[2])) return false;
+  skip_blanks();
+  const std::size_t other = at_;
+  if (begins_name(peek()) && read_word() == "elif") {
+    if (++conditions_ > computed::most_depth)
+      return not_yet("conditions nested as deep as this are", other);
+    if (!read_condition_form(node.parts[2], other)) return false;
+  } else {
+    at_ = other;
+    if (!read_keyword("else") || !read(node.parts[2])) return false;
+  }
   node.span = {start, node.parts[2].span.to};
   return true;
 }

@@ -3,7 +3,9 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <numeric>
 #include <string>
+#include <unordered_map>
 
 #include "evaluator.hpp"
 #include "inky_margin/text/columns.hpp"
@@ -136,6 +138,52 @@ bool Evaluator::evaluate_word(const Node& node, Datum& out) {
   return true;
 }
 
+namespace {
+
+// The number of a key that is the index of an array; nothing of any other.
+std::optional<std::uint64_t> index_of(std::string_view key) {
+  constexpr std::size_t most_digits = 9;
+  const bool is_index = !key.empty() && key.size() <= most_digits &&
+                        key.find_first_not_of("0123456789") == std::string_view::npos &&
+                        (key[0] != '0' || key.size() == 1);
+  if (!is_index) return std::nullopt;
+  std::uint64_t out = 0;
+  for (const char c : key) out = out * 10 + static_cast<std::uint64_t>(c - '0');
+  return out;
+}
+
+// Of several values of one key the last stays, where the first was; keys that are indices come
+// first: ECMA-262, 10.1.11.
+void settle_keys(Datum& object) {
+  std::unordered_map<std::string, std::size_t> places;
+  std::vector<std::string> keys;
+  std::vector<Datum> items;
+  for (std::size_t i = 0; i < object.keys.size(); ++i) {
+    const auto [found, is_new] = places.emplace(object.keys[i], keys.size());
+    if (is_new) {
+      keys.push_back(object.keys[i]);
+      items.push_back(std::move(object.items[i]));
+    } else {
+      items[found->second] = std::move(object.items[i]);
+    }
+  }
+  std::vector<std::size_t> order(keys.size());
+  std::iota(order.begin(), order.end(), std::size_t{0});
+  std::stable_sort(order.begin(), order.end(), [&](std::size_t a, std::size_t b) {
+    const auto first = index_of(keys[a]);
+    const auto second = index_of(keys[b]);
+    return first && (!second || *first < *second);
+  });
+  object.keys.clear();
+  object.items.clear();
+  for (const std::size_t place : order) {
+    object.keys.push_back(std::move(keys[place]));
+    object.items.push_back(std::move(items[place]));
+  }
+}
+
+}  // namespace
+
 bool Evaluator::evaluate_node(const Node& node, Datum& out) {
   switch (node.kind) {
     case Node::Kind::number:
@@ -154,7 +202,9 @@ bool Evaluator::evaluate_node(const Node& node, Datum& out) {
     case Node::Kind::object:
       out.kind = node.kind == Node::Kind::array ? DatumKind::array : DatumKind::object;
       out.keys = node.keys;
-      return evaluate_all(node, 0, out.items) && within_budget(out, node);
+      if (!evaluate_all(node, 0, out.items) || !within_budget(out, node)) return false;
+      if (out.kind == DatumKind::object) settle_keys(out);
+      return true;
     case Node::Kind::text_template:
       return evaluate_template(node, out);
     case Node::Kind::unary:

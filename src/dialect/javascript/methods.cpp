@@ -10,6 +10,7 @@
 #include "evaluator.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/text/columns.hpp"
+#include "inspect.hpp"
 #include "numbers.hpp"
 #include "text/lower_case.hpp"
 #include "text/upper_case.hpp"
@@ -45,7 +46,8 @@ bool Evaluator::call_function(const Node& node, const std::vector<Datum>& argume
 
 // A value by itself in console.log: as util.inspect shows it, but for a text, which is itself.
 bool Evaluator::append_inspected(const Datum& datum, const Node& node, std::string& out) {
-  if (datum.kind > DatumKind::text) return not_yet("an array or an object is", node);
+  if (datum.kind > DatumKind::text)
+    return append_inspection(datum, out) || not_yet("this array or object is", node);
   const bool below_zero =
       datum.kind == DatumKind::number && datum.number == 0 && std::signbit(datum.number);
   if (below_zero) out += '-';
@@ -57,6 +59,7 @@ bool Evaluator::append_inspected(const Datum& datum, const Node& node, std::stri
 // %s, %d, %i and %f of console.log.
 bool Evaluator::append_directive(char letter, const Datum& datum, const Node& node,
                                  std::string& out) {
+  if (letter == 's' && datum.kind > DatumKind::text) return not_yet("this value with %s is", node);
   if (letter == 's' || datum.kind == DatumKind::big) return append_inspected(datum, node, out);
   const bool reads_text = letter != 'd' && datum.kind == DatumKind::text;
   double number = 0;

@@ -103,7 +103,7 @@ bool Expressions::calculate(const Node& node, Operation operation, const Value& 
   if (!is_float(left) && !is_float(right)) {
     const Integer a = computed::whole_of(left);
     const Integer b = computed::whole_of(right);
-    if (divides && a % b != 0) return not_yet("a ratio (" + a.str() + "/" + b.str() + ") is", node);
+    if (divides && a % b != 0) return not_yet("the ratio " + Rational(a, b).str() + " is", node);
     out = computed::smallest(
         divides ? Integer(a / b)
                 : *computed::combine_wholes(operation, a, b, computed::Division::toward_zero));

@@ -1,0 +1,16 @@
+// Arrays and objects as console.log shows them: util.inspect of Node.js 20, with its own defaults.
+//
+//   [ 1, 2.5, 'ink' ]      { batch: 'K-07', mass: 12.5 }      [ [ 1, 2 ], [Array] ]
+#pragma once
+
+#include <string>
+
+#include "evaluation.hpp"
+
+namespace inky::inline v1::javascript {
+
+// Appends the value. False where it is not supported yet: texts that are broken over lines, arrays
+// of more than 100 items.
+bool append_inspection(const Datum& datum, std::string& out);
+
+}  // namespace inky::inline v1::javascript
