@@ -179,7 +179,7 @@ class Explanation {
     at_ = std::max(at_, to);
   }
 
-  // The words of a call, whose fields come behind so many others.
+  // The words of a call. `first_field`: how many fields are before its own.
   void add_call(const Statement& call, int first_field) {
     add(call.segments.front().outer.from, "call",
         call.call.empty() ? "before the template" : "calls " + call.call);

@@ -180,8 +180,9 @@ ExpressionReader::ExpressionReader(TemplateContent& out, std::size_t at)
 // (* ... *), and // to the end of the line.
 void ExpressionReader::skip_blanks() {
   for (;;) {
-    Reader::skip_blanks();
-    if (starts_with("(*") && !starts_with("(*)"))
+    if (!at_end() && std::string_view(" \t\n\r").find(peek()) != std::string_view::npos)
+      ++at_;
+    else if (starts_with("(*") && !starts_with("(*)"))
       at_ = std::min(source_.find("*)", at_ + 2), source_.size() - 2) + 2;
     else if (starts_with("//"))
       at_ = std::min(source_.find('\n', at_), source_.size());

@@ -1,6 +1,7 @@
 // The functions of Lisp that expressions may call: on numbers, texts and lists.
 
 #include <algorithm>
+#include <compare>
 #include <utility>
 
 #include "../computed/elementary.hpp"
@@ -15,9 +16,6 @@
 namespace inky::inline v1::lisp {
 
 namespace {
-
-using computed::Node;
-using computed::Operation;
 
 bool is_real_number(const Value& value) {
   return is_real(value.type());
@@ -81,7 +79,7 @@ bool Expressions::call_on_number(const Node& node, std::string_view name, Values
       if (order == std::partial_ordering::equivalent && value.type() != out.type() &&
           (is_real_number(value) || is_real_number(out)))
         return not_yet("equal numbers of two types here are", node);
-      if (name == "max" ? order > 0 : order < 0) out = value;
+      if (name == "max" ? std::is_gt(order) : std::is_lt(order)) out = value;
     }
     return true;
   }
@@ -134,7 +132,9 @@ bool Expressions::call_on_number(const Node& node, std::string_view name, Values
   if (count != 1) return not_yet("the function " + std::string(name) + " with these is", node);
   const auto order = computed::compare(first, Value::whole(Type::i32, 0));
   if (name == "zerop" || name == "plusp" || name == "minusp") {
-    out = Value::truth(name == "zerop" ? order == 0 : name == "plusp" ? order > 0 : order < 0);
+    out = Value::truth(name == "zerop"   ? std::is_eq(order)
+                       : name == "plusp" ? std::is_gt(order)
+                                         : std::is_lt(order));
     return true;
   }
   if (name == "evenp" || name == "oddp") {
@@ -147,13 +147,14 @@ bool Expressions::call_on_number(const Node& node, std::string_view name, Values
     if (is_real_number(first))
       out = first.as_real().negative ? computed::negated_real(first) : first;
     else
-      out = computed::smallest(order < 0 ? Integer(-computed::whole_of(first))
-                                         : computed::whole_of(first));
+      out = computed::smallest(std::is_lt(order) ? Integer(-computed::whole_of(first))
+                                                 : computed::whole_of(first));
     return true;
   }
-  const bool is_complex = order < 0 && (name == "sqrt" || name == "log");
+  const bool is_complex = std::is_lt(order) && (name == "sqrt" || name == "log");
   if (is_complex) return not_yet("complex numbers are", node);
-  if (name == "log" && order == 0) return signal("DIVISION-BY-ZERO", "the logarithm of zero", node);
+  if (name == "log" && std::is_eq(order))
+    return signal("DIVISION-BY-ZERO", "the logarithm of zero", node);
   const auto result = computed::elementary(name, as_double(first));
   if (!result) return not_yet("the function " + std::string(name) + " is", node);
   out = as_float(first.is(Type::f64) ? Type::f64 : Type::f32, *result);
