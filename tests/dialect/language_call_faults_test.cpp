@@ -198,6 +198,19 @@ TEST_CASE("no program holds a call that may do more than compute") {
       {"rust", "println!(\"{}\", std::process::exit(3));"},
       {"rust", "println!(\"{:?}\", std::fs::write(\"owned\", name));"},
       {"javascript", "console.log(name, eval(\"1\"));"},
+      {"lisp", "(format t \"~a\" (sb-ext:run-program \"/bin/touch\" (list \"owned\")))"},
+      {"lisp", "(format t \"~a~a\" x| \"|(with-open-file (s \\\"owned\\\"))|\")"},
+      {"lisp", "(format t \"~a\" 'x|)"},
+      {"lisp", "(format t \"~a\" x\\)"},
+      {"lisp", "(princ #.(delete-file \"owned\"))"},
+      {"fsharp", "printfn \"%d\" (exit 3)"},
+      {"fsharp", "printfn \"%s\" (System.IO.File.ReadAllText \"owned\" |> string)"},
+      {"fsharp", "printfn $\"{System.Environment.Exit 3}\""},
+      {"shell", "printf '%s' \"$(touch owned)\""},
+      {"shell", "echo `touch owned`"},
+      {"shell", "printf '%d' $((n[$(touch owned)]))"},
+      {"shell", "printf '%s' a; touch owned"},
+      {"c", "int n = 7; printf(\"%d\", n); system(\"touch owned\");"},
   };
   const std::vector<Value> values = {value("name=ink")};
   for (const auto& [dialect, source] : harmful) {

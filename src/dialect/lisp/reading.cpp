@@ -104,6 +104,15 @@ std::optional<Value> number_in_base(std::string_view token) {
   return computed::smallest(negative ? Integer(-whole) : whole);
 }
 
+// Whether a token is a name in which nothing changes how what follows is read: no | and no \\.
+bool is_plain_name(std::string_view token) {
+  return token.find_first_not_of('.') != std::string_view::npos &&
+         std::all_of(token.begin(), token.end(), [](char c) {
+           return is_word_part(c) ||
+                  std::string_view("*+-/<>=?!&%.~^$").find(c) != std::string_view::npos;
+         });
+}
+
 Node name_node(std::string text, Span span) {
   Node out;
   out.kind = Node::Kind::name;
@@ -320,14 +329,16 @@ bool ExpressionReader::read_token_value(Node& node) {
   }
   if (token == "#" && peek() == '\'') {
     ++at_;
-    node = name_node("#'" + lower_case(read_token()), {start, at_});
+    const std::string_view name = read_token();
+    if (!is_plain_name(name)) return not_yet("this function is", start);
+    node = name_node("#'" + lower_case(name), {start, at_});
     return true;
   }
   const bool is_ratio = is_digit(token[0]) && token.find('/') != std::string_view::npos;
   if (is_ratio) return not_yet("a ratio is", start);
   if (token[0] == '#' || token[0] == ':' || token[0] == '|')
     return not_yet("this kind of token is", start);
-  if (is_digit(token[0])) return not_yet("this number or name is", start);
+  if (is_digit(token[0]) || !is_plain_name(token)) return not_yet("this number or name is", start);
   node = name_node(std::string(token), {start, at_});
   return true;
 }
@@ -340,7 +351,9 @@ std::optional<bool> ExpressionReader::read_own(Node& node) {
   if (peek() == '\'') {
     ++at_;
     if (peek() == '(') return read_form(node, true);
-    node = name_node("'" + lower_case(read_token()), {start, at_});
+    const std::string_view name = read_token();
+    if (!is_plain_name(name)) return not_yet("this symbol is", start);
+    node = name_node("'" + lower_case(name), {start, at_});
     return true;
   }
   return read_token_value(node);
