@@ -46,7 +46,7 @@ Result<WrittenCall> Dialect::write_call(const Template& parsed,
                                         std::span<const std::string> names) const {
   assert(parsed.dialect_ == this);
   if (const Statement* statement = parsed.content_.statement.get())
-    return write_statement_call(*statement);
+    return write_statement_call(*statement, names);
   return do_write_call(parsed.content_, names);
 }
 

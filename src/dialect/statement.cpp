@@ -222,21 +222,21 @@ std::vector<Words> explain_statement(const Statement& statement, std::size_t siz
   return out.out();
 }
 
-Result<WrittenCall> write_statement_call(const Statement& statement) {
+Result<WrittenCall> write_statement_call(const Statement& statement,
+                                         std::span<const std::string> declared) {
   if (!statement.steps.empty())
     return Error{Code::not_supported_yet, "several statements in a program are not supported yet",
                  statement.steps.front().span, "Use one of the calls alone."};
   const Dialect& dialect = statement.inner.dialect();
   const ProgramForm& form = program_form_of(dialect.facts());
-  if (statement.is_filled)
-    return dialect.write_call(statement.inner, statement.inner.value_names());
+  if (statement.is_filled) return dialect.write_call(statement.inner, declared);
   if (!statement.locale.empty() && statement.locale != usual_locale(dialect.facts()))
     return Error{Code::not_supported_yet,
                  "a call with this locale in a program is not supported yet",
                  statement.segments.front().outer, "Leave the locale out."};
   if (statement.is_whole) {
     WrittenCall whole;
-    if (computed::write(statement.arguments[0], *statement.form->grammar, form, whole))
+    if (computed::write(statement.arguments[0], {*statement.form->grammar, form, declared}, whole))
       return whole;
     return Error{Code::not_supported_yet, "this call in a program is not supported yet",
                  statement.arguments[0].span, "Give the values in it names."};
@@ -250,8 +250,7 @@ Result<WrittenCall> write_statement_call(const Statement& statement) {
     // A name in the template itself is the value that bears it.
     const bool by_name =
         !name.empty() && (node.kind != computed::Node::Kind::name || node.text != name);
-    if (by_name ||
-        !computed::write(statement.arguments[i], *statement.form->grammar, form, argument))
+    if (by_name || !computed::write(node, {*statement.form->grammar, form, declared}, argument))
       return Error{Code::not_supported_yet, "this argument in a program is not supported yet",
                    statement.arguments[i].span, "Give its value a name."};
     // A word that is no name does not look like one then.

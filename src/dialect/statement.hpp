@@ -64,6 +64,7 @@ Outcome render_steps(const Statement& statement, std::span<const Value> values,
 Outcome render_statement(const Statement& statement, std::span<const Value> values,
                          const RenderOptions& options, Output& out, Report* report);
 std::vector<Words> explain_statement(const Statement& statement, std::size_t size);
-Result<WrittenCall> write_statement_call(const Statement& statement);
+Result<WrittenCall> write_statement_call(const Statement& statement,
+                                         std::span<const std::string> names);
 
 }  // namespace inky::inline v1

@@ -77,6 +77,8 @@ TEST_CASE("the real compiler's program agrees about a call") {
        R"(show 'printf("%d %s\n", n % 4, n > 1 ? "lots" : "lot");' 7 --witness)",
        R"(show --in cpp-stream 'cout << setw(8) << (a + b) / 2.0 << sqrt(a) << endl' 3 4 --witness)",
        R"(show 'print(f"{price * 2:.2f} {name.upper()!r}")' name=ink price=9.55 --witness)",
+       // The compiler of C# warns about a value that is not used, where it is not told not to.
+       R"(show --in csharp 'Console.WriteLine("{0}", n);' n=7 lot=3 --witness)",
        R"(show --in python 'print("%5.1f" % (x ** 2))' x=1.5 --witness)"}) {
     INFO(command);
     const Ran ran = run_tool(command);

@@ -1,6 +1,7 @@
 #include "writer.hpp"
 
 #include <algorithm>
+#include <vector>
 
 #include "dialect/lexis.hpp"
 #include "dialect/value_source.hpp"
@@ -11,8 +12,12 @@ namespace {
 
 class Writer {
  public:
-  Writer(const Grammar& grammar, const ProgramForm& form, WrittenCall& out, TextStyle texts)
-      : grammar_(grammar), form_(form), out_(out), texts_(texts) {}
+  Writer(const Writing& writing, WrittenCall& out, TextStyle texts)
+      : grammar_(writing.grammar),
+        form_(writing.form),
+        names_(writing.names),
+        out_(out),
+        texts_(texts) {}
 
   bool write(const Node& node) {
     if (!node.enclosed) return write_bare(node);
@@ -80,6 +85,13 @@ class Writer {
   }
 
   bool write_for_each(const Node& node) {
+    const std::size_t outside = own_names_.size();
+    own_names_.insert(own_names_.end(), node.keys.begin(), node.keys.end());
+    const bool is_written = write_each(node);
+    own_names_.resize(outside);
+    return is_written;
+  }
+  bool write_each(const Node& node) {
     if (!write(node.parts[0])) return false;
     out_.add(" for ");
     for (std::size_t i = 0; i < node.keys.size(); ++i) out_.add((i > 0 ? ", " : "") + node.keys[i]);
@@ -223,13 +235,22 @@ class Writer {
     return true;
   }
 
+  // Whether it is made from values: a class or a module bears a name that no value has.
+  bool is_value(const Node& node) const {
+    if (node.kind == Node::Kind::member) return is_value(node.parts[0]);
+    return node.kind != Node::Kind::name ||
+           std::find(names_.begin(), names_.end(), node.text) != names_.end() ||
+           std::find(own_names_.begin(), own_names_.end(), node.text) != own_names_.end();
+  }
+
   // Whether a call has no effect but a result: nothing else is put into a program, evaluated or not.
   bool is_harmless(const Node& callee) const {
     std::string path = path_of(callee);
     if (path.starts_with("std::")) path.erase(0, 5);
     path.erase(std::min(path.find('<'), path.size()));
     if (!path.empty() && has_word(grammar_.functions, path)) return true;
-    return callee.kind == Node::Kind::member && has_word(grammar_.methods, callee.text);
+    return callee.kind == Node::Kind::member && has_word(grammar_.methods, callee.text) &&
+           is_value(callee.parts[0]);
   }
 
   // f x (y + 1)
@@ -273,15 +294,16 @@ class Writer {
 
   const Grammar& grammar_;
   const ProgramForm& form_;
+  std::span<const std::string> names_;
+  std::vector<std::string_view> own_names_;  // what an expression calls its items
   WrittenCall& out_;
   TextStyle texts_;
 };
 
 }  // namespace
 
-bool write(const Node& node, const Grammar& grammar, const ProgramForm& form, WrittenCall& out,
-           TextStyle texts) {
-  return Writer(grammar, form, out, texts).write(node);
+bool write(const Node& node, const Writing& writing, WrittenCall& out, TextStyle texts) {
+  return Writer(writing, out, texts).write(node);
 }
 
 }  // namespace inky::inline v1::computed

@@ -149,12 +149,12 @@ class ChainWriter {
 
 class ChainPrinter {
  public:
-  explicit ChainPrinter(const TemplateContent& parsed)
-      : parsed_(parsed), chain_(static_cast<const Chain&>(*parsed.program)) {}
+  ChainPrinter(const TemplateContent& parsed, std::span<const std::string> names)
+      : parsed_(parsed), chain_(static_cast<const Chain&>(*parsed.program)), names_(names) {}
 
-  std::optional<WrittenCall> print(std::span<const std::string> names) {
+  std::optional<WrittenCall> print() {
     out_.add("cout");
-    if (std::find(names.begin(), names.end(), chain_.first.name) != names.end()) {
+    if (std::find(names_.begin(), names_.end(), chain_.first.name) != names_.end()) {
       out_.add(" << ");
       print(chain_.first);
     }
@@ -200,7 +200,8 @@ class ChainPrinter {
   void print(const Operand& operand) {
     if (operand.expression != nullptr) {
       const ProgramForm& form = program_form_of(facts);
-      can_be_written_ &= computed::write(*operand.expression, c_language::grammar, form, out_);
+      can_be_written_ &=
+          computed::write(*operand.expression, {c_language::grammar, form, names_}, out_);
       return;
     }
     if (!operand.name.empty()) return out_.add(operand.name);
@@ -242,6 +243,7 @@ class ChainPrinter {
 
   const TemplateContent& parsed_;
   const Chain& chain_;
+  std::span<const std::string> names_;
   WrittenCall out_;
   bool can_be_written_ = true;
 };
@@ -254,7 +256,7 @@ WrittenTemplate write_chain(std::span<const TemplatePart> parts) {
 
 std::optional<WrittenCall> print_chain(const TemplateContent& parsed,
                                        std::span<const std::string> names) {
-  return ChainPrinter(parsed).print(names);
+  return ChainPrinter(parsed, names).print();
 }
 
 }  // namespace inky::inline v1::cpp_stream

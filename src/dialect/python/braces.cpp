@@ -333,7 +333,8 @@ class Python final : public family::WritingDialect {
     // Its program is empty where it was refused.
     if (!python::is_f_string(parsed.source)) return Dialect::do_write_call(parsed, names);
     if (parsed.refusal) return not_read(parsed);
-    auto literal = python::f_string_source(parsed, static_cast<const Fields&>(*parsed.program));
+    auto literal =
+        python::f_string_source(parsed, static_cast<const Fields&>(*parsed.program), names);
     if (!literal) return literal.error();
     WrittenCall out;
     out.add("print(");

@@ -338,8 +338,9 @@ class FStringReader {
 // Writes fields back from what was read of them.
 class FStringWriter {
  public:
-  FStringWriter(const TemplateContent& parsed, const Fields& program)
-      : parsed_(parsed), program_(program) {}
+  FStringWriter(const TemplateContent& parsed, const Fields& program,
+                std::span<const std::string> names)
+      : parsed_(parsed), program_(program), names_(names) {}
 
   Result<std::string> write() {
     out_ = "f\"";
@@ -369,8 +370,8 @@ class FStringWriter {
     out_ += '{';
     if (field.expression != nullptr) {
       WrittenCall source;
-      if (!computed::write(*field.expression, grammar, program_form_of(braces_facts), source,
-                           computed::TextStyle::inside_text))
+      if (!computed::write(*field.expression, {grammar, program_form_of(braces_facts), names_},
+                           source, computed::TextStyle::inside_text))
         odd_part_ = "an expression with such a value";
       // Two braces would be a literal one.
       if (source.source.starts_with('{')) out_ += ' ';
@@ -419,14 +420,16 @@ class FStringWriter {
 
   const TemplateContent& parsed_;
   const Fields& program_;
+  std::span<const std::string> names_;
   std::string out_;
   std::string odd_part_;
 };
 
 }  // namespace
 
-Result<std::string> f_string_source(const TemplateContent& parsed, const Fields& program) {
-  return FStringWriter(parsed, program).write();
+Result<std::string> f_string_source(const TemplateContent& parsed, const Fields& program,
+                                    std::span<const std::string> names) {
+  return FStringWriter(parsed, program, names).write();
 }
 
 bool is_f_string(std::string_view source) {

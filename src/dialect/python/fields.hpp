@@ -77,7 +77,8 @@ void read_f_string(TemplateContent& out, Fields& program, std::vector<Words>* wo
 
 // The f-string of `program`, written again with its quotes. An error where a key in it is more than
 // letters, digits and blanks.
-Result<std::string> f_string_source(const TemplateContent& parsed, const Fields& program);
+Result<std::string> f_string_source(const TemplateContent& parsed, const Fields& program,
+                                    std::span<const std::string> names);
 
 // Tells a field part by part. `decoded`: what its places are in; null where that is the source.
 void tell_field(const Replacement& field, const braces::Decoded* decoded, int index,

@@ -289,14 +289,16 @@ std::string number_source(const Value& value) {
   return value.as_real().kind == RealClass::not_a_number ? "NaN" : "Inf";
 }
 
-bool add_source(const Expression& expression, WrittenCall& out) {
+bool add_source(const Expression& expression, std::span<const std::string> names,
+                WrittenCall& out) {
   if (expression.negative) out.add("-");
   switch (expression.kind) {
     case Expression::Kind::null:
       out.add("NULL");
       return true;
     case Expression::Kind::computed:
-      return computed::write(expression.node, grammar, program_form_of(format::facts), out);
+      return computed::write(expression.node, {grammar, program_form_of(format::facts), names},
+                             out);
     case Expression::Kind::name:
       out.add(expression.name);
       return true;
@@ -304,7 +306,7 @@ bool add_source(const Expression& expression, WrittenCall& out) {
       out.add("c(");
       for (const Expression& item : expression.items) {
         if (&item != expression.items.data()) out.add(", ");
-        if (!add_source(item, out)) return false;
+        if (!add_source(item, names, out)) return false;
       }
       out.add(")");
       return true;
@@ -326,12 +328,12 @@ void read_call(TemplateContent& out, Call& call, std::vector<Words>* words) {
   out.value_names = call.names;
 }
 
-bool add_source(const Call& call, WrittenCall& out) {
+bool add_source(const Call& call, std::span<const std::string> names, WrittenCall& out) {
   out.add(call.function + "(");
   for (const Argument& argument : call.arguments) {
     if (&argument != call.arguments.data()) out.add(", ");
     if (!argument.name.empty()) out.add(argument.name + " = ");
-    if (!add_source(argument.expression, out)) return false;
+    if (!add_source(argument.expression, names, out)) return false;
   }
   out.add(")");
   return true;

@@ -38,6 +38,6 @@ void read_call(TemplateContent& out, Call& call, std::vector<Words>* words);
 
 // Appends the call, made from what was read of it. False where an expression in it may do more than
 // compute.
-bool add_source(const Call& call, WrittenCall& out);
+bool add_source(const Call& call, std::span<const std::string> names, WrittenCall& out);
 
 }  // namespace inky::inline v1::r_language

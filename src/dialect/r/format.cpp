@@ -49,11 +49,11 @@ class RFormat final : public family::ProgramDialect<Call> {
     return "cat(" + std::string(source) + ")";
   }
   Result<WrittenCall> do_write_call(const TemplateContent& parsed,
-                                    std::span<const std::string>) const override {
+                                    std::span<const std::string> names) const override {
     if (parsed.refusal) return not_read(parsed);
     WrittenCall out;
     out.add("cat(");
-    if (!add_source(static_cast<const Call&>(*parsed.program), out))
+    if (!add_source(static_cast<const Call&>(*parsed.program), names, out))
       return Error{Code::not_supported_yet,
                    "an expression of this call in a program is not supported yet",
                    Span{0, parsed.source.size()}, "Give its value a name."};
