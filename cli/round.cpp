@@ -105,6 +105,7 @@ std::optional<std::string> printed_in(const Dialect& dialect, const Weighing& w,
                        !set_wish(request.wish, "places", std::to_string(*cut.places));
   if (!can_ask) return std::nullopt;
   request.value = Value::real(*type, w.bits);
+  request.composes = false;
   if (settle(request, true)) return std::nullopt;
   return written_in(dialect, request).text;
 }

@@ -23,6 +23,7 @@ constexpr const char* write_examples = R"(Examples:
 Wishes: kind, align, fill, width, sign, notation, places, significant, least_digits,
 keep_point, base, prefix, letters, group, point, limit, rounding; each an option.
 inky show --json prints the wishes of the fields of a template.
+What no specifier of a language grants is composed: a statement, and the helpers that it calls.
 Exit status: 0 written everywhere, 1 some language cannot, 2 bad request.)";
 
 struct WriteOptions {
@@ -33,6 +34,18 @@ struct WriteOptions {
   bool jsonl = false;
   bool ascii = false;
 };
+
+// Each line under the one before it, behind the labels.
+void put_source(Screen& screen, std::string_view source) {
+  while (source.ends_with('\n')) source.remove_suffix(1);
+  for (bool is_first = true; is_first || !source.empty(); is_first = false) {
+    const std::size_t end = std::min(source.find('\n'), source.size());
+    if (!is_first) screen.dialect_label("");
+    screen.tinted(Tint::field, visible(source.substr(0, end)));
+    screen.line();
+    source.remove_prefix(std::min(end + 1, source.size()));
+  }
+}
 
 int show(const WriteOptions& options, const WriteRequest& request) {
   Screen screen(look_of(stdout, options.ascii));
@@ -48,13 +61,12 @@ int show(const WriteOptions& options, const WriteRequest& request) {
   for (const Dialect* dialect : request.to) {
     const WrittenWish written = written_in(*dialect, request);
     screen.dialect_label(dialect->facts().id, Tint::plain);
-    if (!written.source.source) {
+    if (!written.is_written()) {
       all = false;
       screen.tinted(Tint::warm, "cannot");
       screen.line();
     } else {
-      screen.tinted(Tint::field, visible(*written.source.source));
-      screen.line();
+      put_source(screen, written.is_composed ? written.statement : *written.source.source);
       screen.dialect_label("");
       if (written.text)
         screen.line(with_visible_spaces(*written.text, screen.look()));
@@ -62,6 +74,10 @@ int show(const WriteOptions& options, const WriteRequest& request) {
         screen.dialect_paragraph("prints nothing: " + written.why);
     }
     for (const Note& note : written.source.notes) screen.dialect_note(note);
+    if (!written.helpers.empty()) {
+      screen.dialect_label("with", Tint::dim);
+      put_source(screen, written.helpers);
+    }
   }
   if (!write_out(screen.text())) return bad_request;
   return all ? done : answer_is_no;
@@ -89,7 +105,7 @@ int run_write(const WriteOptions& options) {
   JsonWriter out(JsonWriter::Form::spread);
   write_written(all, out);
   if (!write_json(out)) return bad_request;
-  const auto is_written = [](const WrittenWish& one) { return one.source.source.has_value(); };
+  const auto is_written = [](const WrittenWish& one) { return one.is_written(); };
   return std::all_of(all.begin(), all.end(), is_written) ? done : answer_is_no;
 }
 

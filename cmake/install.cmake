@@ -2,7 +2,7 @@
 include(CMakePackageConfigHelpers)
 
 add_library(inky_margin INTERFACE)
-target_link_libraries(inky_margin INTERFACE inky_carry inky_check inky_scan inky_emit inky_sheet inky_write inky_contract)
+target_link_libraries(inky_margin INTERFACE inky_carry inky_compose inky_check inky_scan inky_emit inky_sheet inky_write inky_contract)
 add_library(InkyMargin::inky_margin ALIAS inky_margin)
 
 get_property(floors GLOBAL PROPERTY INKY_FLOORS)

@@ -1,8 +1,10 @@
 #include "write_answer.hpp"
 
+#include <algorithm>
 #include <array>
 
 #include "answers.hpp"
+#include "compose/compose.hpp"
 #include "names.hpp"
 #include "request.hpp"
 
@@ -70,11 +72,79 @@ void write_one(const WrittenWish& written, JsonWriter& out) {
   out.member("dialect", written.dialect->facts().id);
   out.key("template");
   written.source.source ? out.text(*written.source.source) : out.null();
-  if (written.source.source) out.member("call", written.statement);
+  if (written.is_written()) out.member("call", written.statement);
+  if (written.is_composed) {
+    out.key("composed");
+    out.truth(true);
+    out.member("helpers", written.helpers);
+  }
   if (written.text) out.member("text", *written.text);
   if (!written.why.empty()) out.member("why", written.why);
   write_notes(written.source.notes, out);
   out.close_object();
+}
+
+WrittenWish written_by_template(const Dialect& dialect, const WriteRequest& request,
+                                const std::string& name) {
+  WrittenWish out;
+  out.dialect = &dialect;
+  FieldWish field{request.wish, request.value.type(), unset,
+                  dialect.writer().placing() == Placing::names ? name : ""};
+  const TemplatePart part{{}, std::move(field)};
+  out.source = dialect.writer().write_template({&part, 1});
+  if (!out.source.source) return out;
+  out.statement = dialect.writer().write_statement(*out.source.source, {&name, 1});
+  const Result<Template> parsed = dialect.parse(*out.source.source);
+  if (!parsed) {
+    out.why = parsed.error().message;
+    return out;
+  }
+  Value value = request.value;
+  if (dialect.writer().placing() == Placing::names) value.set_name(name);
+  TextBuffer text;
+  const Outcome outcome = dialect.render(*parsed, {&value, 1}, {}, text, nullptr);
+  if (outcome.prints())
+    out.text = text.string();
+  else
+    out.why = outcome.why();
+  return out;
+}
+
+std::optional<std::string> text_of(const Composed& composed, const Value& value) {
+  TextBuffer text;
+  if (!composed.render(value, text).prints()) return std::nullopt;
+  return text.string();
+}
+
+void compose_instead(const WriteRequest& request, const std::string& name, WrittenWish& out) {
+  const Result<Composed> composed = compose(*out.dialect, request.wish, request.value.type(), name);
+  if (!composed) {
+    if (!out.source.source)
+      out.source.notes.push_back({Code::wish_not_expressible, composed.error().message, {}});
+    return;
+  }
+  const auto parsed =
+      out.source.source ? out.dialect->parse(*out.source.source) : Result<Template>(Error{});
+  // The template falls short of nothing that is wished of this value.
+  if (parsed && !composed->difference_from(*parsed, true) &&
+      out.text == text_of(*composed, request.value)) {
+    if (auto note = composed->difference_from(*parsed, false))
+      out.source.notes.push_back(std::move(*note));
+    return;
+  }
+  out.source.source.reset();
+  out.is_composed = true;
+  out.helpers = composed->definitions();
+  out.statement = composed->statements;
+  out.source.notes.insert(out.source.notes.end(), composed->notes.begin(), composed->notes.end());
+  TextBuffer text;
+  const Outcome outcome = composed->render(request.value, text);
+  out.text.reset();
+  out.why.clear();
+  if (outcome.prints())
+    out.text = text.string();
+  else
+    out.why = outcome.why();
 }
 
 }  // namespace
@@ -96,34 +166,20 @@ std::optional<Error> settle(WriteRequest& request, bool has_value) {
 }
 
 WrittenWish written_in(const Dialect& dialect, const WriteRequest& request) {
-  WrittenWish out;
-  out.dialect = &dialect;
   const std::string name = "x";
-  FieldWish field{request.wish, request.value.type(), unset,
-                  dialect.writer().placing() == Placing::names ? name : ""};
-  const TemplatePart part{{}, std::move(field)};
-  out.source = dialect.writer().write_template({&part, 1});
-  if (!out.source.source) return out;
-  if (request.wish.rounding != Rounding::half_even &&
+  WrittenWish out = written_by_template(dialect, request, name);
+  const Notes& notes = out.source.notes;
+  const bool falls_short =
+      !out.source.source || std::any_of(notes.begin(), notes.end(), [](const Note& note) {
+        return note.code == Code::wish_not_expressible;
+      });
+  if (request.composes && falls_short) compose_instead(request, name, out);
+  if (out.is_written() && request.wish.rounding != Rounding::half_even &&
       request.wish.rounding != dialect.facts().rounding.rule)
     out.source.notes.push_back({Code::wish_not_expressible,
                                 "it rounds " + std::string(name_of(dialect.facts().rounding.rule)) +
                                     ", whatever is wished",
                                 {}});
-  out.statement = dialect.writer().write_statement(*out.source.source, {&name, 1});
-  const Result<Template> parsed = dialect.parse(*out.source.source);
-  if (!parsed) {
-    out.why = parsed.error().message;
-    return out;
-  }
-  Value value = request.value;
-  if (dialect.writer().placing() == Placing::names) value.set_name(name);
-  TextBuffer text;
-  const Outcome outcome = dialect.render(*parsed, {&value, 1}, {}, text, nullptr);
-  if (outcome.prints())
-    out.text = text.string();
-  else
-    out.why = outcome.why();
   return out;
 }
 

@@ -12,10 +12,11 @@ floors = {
     "format": {"number", "text"},
     "dialect": {"number", "text", "format"},
     "carry": {"number", "text", "format", "dialect"},
+    "compose": {"number", "text", "format", "dialect", "carry"},
     "check": {"number", "text", "format", "dialect", "carry"},
     "scan": {"number", "text", "format", "dialect", "carry", "check"},
     "write": {"number", "text", "format", "dialect", "scan"},
-    "contract": {"number", "text", "format", "dialect", "carry", "check", "sheet"},
+    "contract": {"number", "text", "format", "dialect", "carry", "compose", "check", "sheet"},
     "sheet": {"number", "text", "format", "dialect"},
     "emit": {"number", "text", "format", "dialect", "carry", "scan", "write", "sheet"},
 }

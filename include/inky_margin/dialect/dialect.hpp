@@ -31,6 +31,7 @@ namespace inky::inline v1 {
 struct ProgramForm;
 struct RunForm;
 struct TableForm;
+struct ComposingForm;
 
 // A letter that states how a value is shown.
 struct ConversionFact {
@@ -85,9 +86,10 @@ struct RoundingFact {
 
 // What source of the language is made of. Of the library alone.
 struct LanguageForms {
-  const ProgramForm* program = nullptr;  // a whole program; null: there is none
-  const RunForm* run = nullptr;          // how such a program is built and run; null: it is not
-  const TableForm* table = nullptr;      // a program that prints a table; null: there is none
+  const ProgramForm* program = nullptr;      // a whole program; null: there is none
+  const RunForm* run = nullptr;              // how such a program is built and run; null: it is not
+  const TableForm* table = nullptr;          // a program that prints a table; null: there is none
+  const ComposingForm* composing = nullptr;  // helpers that change a text; null: there are none
   LineSplit line_split = {};
 };
 

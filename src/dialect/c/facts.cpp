@@ -2,6 +2,7 @@
 
 #include "c.hpp"
 
+#include "composing.hpp"
 #include "dialect/program_form.hpp"
 #include "dialect/run_form.hpp"
 #include "dialect/table_form.hpp"
@@ -191,6 +192,7 @@ const DialectFacts facts = {
     .forms = {.program = &own_program,
               .run = &own_run,
               .table = &own_table,
+              .composing = &composing,
               .line_split = {"", "\"\n    \"", ""}},
     .settings = settings,
     .conversions = c_conversions,

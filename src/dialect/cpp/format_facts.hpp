@@ -4,6 +4,7 @@
 #include <array>
 #include <limits>
 
+#include "composing.hpp"
 #include "dialect/program_form.hpp"
 #include "dialect/run_form.hpp"
 #include "dialect/table_form.hpp"
@@ -91,6 +92,11 @@ inline constexpr TableForm own_table =
 inline constexpr ProgramForm own_program =
     cpp_program("#include <format>\n#include <iostream>\n#include <string>\n\nint main() {\n");
 
+inline constexpr ComposingForm own_composing =
+    cpp_composing("cpp-format", "", "std::format(\"@S\", @V)",
+                  "#include <algorithm>\n#include <cctype>\n#include <cstdlib>\n#include "
+                  "<string>\n#include <string_view>\n");
+
 inline constexpr RunForm own_run = {
     "clang++-16",
     "",
@@ -115,6 +121,7 @@ inline constexpr DialectFacts facts = {
     .forms = {.program = &own_program,
               .run = &own_run,
               .table = &own_table,
+              .composing = &own_composing,
               .line_split = {"", "\"\n    \"", ""}},
     .conversions = conversions,
     .flags = flags,

@@ -7,6 +7,7 @@
 
 #include "../family/writing.hpp"
 #include "c/c.hpp"
+#include "composing.hpp"
 #include "dialect/program_form.hpp"
 #include "dialect/run_form.hpp"
 #include "dialect/table_form.hpp"
@@ -127,6 +128,11 @@ inline constexpr ProgramForm own_program = cpp_program(
     "#include <iomanip>\n#include <iostream>\n#include <string>\n\nusing namespace std;\n\n"
     "int main() {\n");
 
+inline constexpr ComposingForm own_composing =
+    cpp_composing("cpp-stream", "cout", "(std::ostringstream()@S).str()",
+                  "#include <algorithm>\n#include <cctype>\n#include <cstdlib>\n#include "
+                  "<string>\n#include <string_view>\n#include <sstream>\n");
+
 inline constexpr RunForm own_run = {
     "g++ c++ clang++", "CXX", "g++", "main.cpp", "@ -std=c++20 -w -o main main.cpp", "./main"};
 
@@ -147,6 +153,7 @@ inline constexpr DialectFacts facts = {
     .forms = {.program = &own_program,
               .run = &own_run,
               .table = &own_table,
+              .composing = &own_composing,
               .line_split = {"", "\n    ", "", false, true}},
     .conversions = {},
     .flags = {},

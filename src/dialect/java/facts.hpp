@@ -3,6 +3,7 @@
 
 #include <array>
 
+#include "composing.hpp"
 #include "dialect/table_form.hpp"
 #include "escapes.hpp"
 #include "format/layout.hpp"
@@ -92,6 +93,7 @@ inline constexpr DialectFacts facts = {
     .forms = {.program = &java_program,
               .run = &java_run,
               .table = &own_table,
+              .composing = &java_composing,
               .line_split = {"", "\"\n    + \"", ""}},
     .conversions = conversions,
     .flags = flags,

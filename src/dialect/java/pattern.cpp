@@ -20,6 +20,7 @@
 #include "../family/rendering.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/writing.hpp"
+#include "composing.hpp"
 #include "decimal.hpp"
 #include "dialects.hpp"
 #include "digit_list.hpp"
@@ -78,6 +79,7 @@ constexpr DialectFacts pattern_facts = {
     .forms = {.program = &java_program,
               .run = &java_run,
               .table = &own_table,
+              .composing = &java_composing,
               .line_split = {"", "\"\n    + \"", ""}},
     .conversions = {},
     .flags = {},

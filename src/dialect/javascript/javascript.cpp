@@ -24,6 +24,7 @@
 #include "../family/program_dialect.hpp"
 #include "../family/rendering.hpp"
 #include "../family/writing.hpp"
+#include "composing.hpp"
 #include "dialect/program_form.hpp"
 #include "dialect/run_form.hpp"
 #include "dialect/table_form.hpp"
@@ -146,6 +147,7 @@ constexpr DialectFacts javascript_facts = {
     .forms = {.program = &own_program,
               .run = &own_run,
               .table = &own_table,
+              .composing = &composing,
               .line_split = {"", "`\n    + `", ""}},
     .conversions = {},
     .flags = {},

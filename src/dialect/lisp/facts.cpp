@@ -2,6 +2,7 @@
 
 #include <array>
 
+#include "composing.hpp"
 #include "control.hpp"
 #include "dialect/program_form.hpp"
 #include "dialect/run_form.hpp"
@@ -160,6 +161,7 @@ constexpr DialectFacts lisp_facts = {
     .forms = {.program = &own_program,
               .run = &own_run,
               .table = &own_table,
+              .composing = &composing,
               .line_split = {"", "~\n    ", "", true}},
     .conversions = conversions,
     .flags = flags,

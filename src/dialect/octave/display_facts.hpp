@@ -9,6 +9,7 @@
 
 #include "../family/writing.hpp"
 #include "arrays.hpp"
+#include "composing.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 
 namespace inky::inline v1::octave::display {
@@ -89,6 +90,7 @@ inline constexpr DialectFacts facts = {
     .places_form = "",
     .modifiers_are = "Statements",
     .quotes = "",
+    .forms = {.composing = &octave::composing},
     .conversions = {},
     .flags = {},
     .modifiers = modifiers,

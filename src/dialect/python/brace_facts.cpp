@@ -1,5 +1,6 @@
 // What str.format and f-strings have, as data.
 
+#include "composing.hpp"
 #include "fields.hpp"
 #include "program.hpp"
 #include "values.hpp"
@@ -89,6 +90,7 @@ const DialectFacts braces_facts = {
     .forms = {.program = &python_program,
               .run = &python_run,
               .table = &python_table,
+              .composing = &composing,
               .line_split = {"", "\"\n    \"", ""}},
     .conversions = conversions,
     .flags = flags,

@@ -18,6 +18,7 @@
 #include "../family/percent_rendering.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
+#include "composing.hpp"
 #include "dialects.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/number/digits.hpp"
@@ -104,6 +105,7 @@ constexpr DialectFacts facts = {
     .forms = {.program = &python_program,
               .run = &python_run,
               .table = &python_table,
+              .composing = &python::composing,
               .line_split = {"", "\"\n    \"", ""}},
     .conversions = conversions,
     .flags = flags,

@@ -3,6 +3,7 @@
 
 #include <array>
 
+#include "composing.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 #include "program.hpp"
 
@@ -61,7 +62,7 @@ inline constexpr DialectFacts facts = {
     .places_form = "formatC(x, digits = N, format = \"f\")",
     .modifiers_are = "Arguments",
     .quotes = "",
-    .forms = {.program = &r_program, .run = &r_run},
+    .forms = {.program = &r_program, .run = &r_run, .composing = &r_composing},
     .conversions = {},
     .flags = {},
     .modifiers = modifiers,

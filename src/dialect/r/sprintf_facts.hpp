@@ -3,6 +3,7 @@
 
 #include <array>
 
+#include "composing.hpp"
 #include "dialect/table_form.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 #include "program.hpp"
@@ -120,6 +121,7 @@ inline constexpr DialectFacts facts = {
     .forms = {.program = &r_program,
               .run = &r_run,
               .table = &own_table,
+              .composing = &r_composing,
               .line_split = {"paste0(", "\",\n    \"", ")"}},
     .conversions = conversions,
     .flags = flags,

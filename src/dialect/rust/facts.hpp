@@ -3,6 +3,7 @@
 
 #include <array>
 
+#include "composing.hpp"
 #include "dialect/program_form.hpp"
 #include "dialect/run_form.hpp"
 #include "dialect/table_form.hpp"
@@ -156,6 +157,7 @@ inline constexpr DialectFacts facts = {
     .forms = {.program = &own_program,
               .run = &own_run,
               .table = &own_table,
+              .composing = &composing,
               .line_split = {"", "\\\n    ", "", true}},
     .conversions = conversions,
     .flags = flags,

@@ -14,6 +14,7 @@
 #include "../family/percent_dialect.hpp"
 #include "../family/percent_rendering.hpp"
 #include "../family/values.hpp"
+#include "composing.hpp"
 #include "dialect/program_form.hpp"
 #include "dialect/run_form.hpp"
 #include "dialects.hpp"
@@ -113,7 +114,7 @@ constexpr DialectFacts facts = {
     .width_unit = WidthUnit::bytes,
     .rounding = {.rule = Rounding::half_even, .basis = "the stored value, exactly"},
     .quotes = "'",
-    .forms = {.program = &own_program, .run = &own_run},
+    .forms = {.program = &own_program, .run = &own_run, .composing = &composing},
     .conversions = conversions,
     .flags = flags,
     .modifiers = modifiers,

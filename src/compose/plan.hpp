@@ -1,0 +1,24 @@
+// What the text of a value is made of: a template that the language reads, or a helper, and the
+// changes.
+#pragma once
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "change.hpp"
+#include "inky_margin/dialect/dialect.hpp"
+
+namespace inky::inline v1 {
+
+struct Plan {
+  std::string source;  // of the template; empty: the first change makes the text
+  Spec core;           // the wish that the template grants
+  std::vector<Change> changes;
+  std::string why_not;  // there is none
+};
+
+Plan make_plan(const Dialect& carrier, const ComposingForm& form, const Spec& wish, Type type,
+               std::string_view name);
+
+}  // namespace inky::inline v1
