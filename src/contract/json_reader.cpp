@@ -185,6 +185,11 @@ Result<Value> typed_value(std::string_view name, const Json& payload) {
     return bad_value(Code::unknown_type, in_quotes(name) + " is not a type",
                      "docs/contract.md lists the types.");
   }
+  if (*type == Type::some) {
+    Result<Value> held = value_of(payload);
+    if (!held) return held;
+    return Value::some(std::move(*held));
+  }
   switch (payload.kind) {
     case Json::Kind::text:
       if (*type == Type::text) return Value::text(payload.text);

@@ -63,6 +63,21 @@ Outcome Dialect::not_its_own(const Template& parsed) const {
                          "Render it by the dialect that parsed it: Template::dialect()."});
 }
 
+bool Dialect::holds_option(const Value& value) {
+  if (value.is(Type::some)) return true;
+  if (!is_compound(value.type())) return false;
+  const std::span<const Value> items = value.as_list();
+  return std::any_of(items.begin(), items.end(), holds_option);
+}
+
+Outcome Dialect::has_no_options(const Template& parsed, const Value& value) const {
+  return Outcome::error({Code::not_supported_yet,
+                         describe(value) + " as a value of " + std::string(facts().language) +
+                             " is not supported yet: it is an option, or holds one",
+                         {0, parsed.source().size()},
+                         "Give what it holds."});
+}
+
 Outcome Dialect::print_plainly(const Value&, Output&) const {
   return Outcome::undefined(std::string(facts().language) + " needs a format to print a value", {});
 }

@@ -23,7 +23,7 @@ constexpr auto type_facts = [] {
       {Type::text, "text"},     {Type::character, "char"},  {Type::truth, "truth"},
       {Type::nil, "nil"},       {Type::complex, "complex"}, {Type::decimal, "decimal"},
       {Type::moment, "moment"}, {Type::list, "list"},       {Type::tuple, "tuple"},
-      {Type::record, "record"},
+      {Type::record, "record"}, {Type::some, "some"},
   };
   std::array<TypeFact, number_types.size() + std::size(others)> facts{};
   std::size_t count = 0;
@@ -286,7 +286,32 @@ Result<Value> read_typed_moment(std::string_view payload) {
                    "2031-05-09T14:05:00.25.");
 }
 
+// "some(5)"
+bool is_option_text(std::string_view text) {
+  return text.starts_with("some(") && text.ends_with(')') &&
+         find_outside(text, 5, ")") == text.size() - 1;
+}
+
+Result<Value> read_option(std::string_view text, int depth) {
+  constexpr std::size_t from = 5;
+  const std::string_view held = text.substr(from, text.size() - from - 1);
+  if (depth >= most_value_depth) {
+    return Error{Code::over_limit,
+                 "options, lists, tuples and records nest at most " +
+                     std::to_string(most_value_depth) + " deep",
+                 {0, text.size()},
+                 "Give fewer of them in each other."};
+  }
+  if (held.empty())
+    return bad_value(Code::bad_value, "an option holds a value", text,
+                     "Write some(5), nil for one that holds none, or add :text for a text.");
+  Result<Value> value = moved(read_unnamed(held, depth + 1), from);
+  if (!value) return value;
+  return Value::some(std::move(*value));
+}
+
 Result<Value> read_unnamed(std::string_view text, int depth) {
+  if (is_option_text(text)) return read_option(text, depth);
   if (is_compound_text(text)) return read_compound(text, depth);
   // In a list, quotes make a text, or one character.
   if (depth != 0 && text.size() >= 2 && text.front() == text.back()) {
@@ -351,6 +376,13 @@ bool Value::holds(Type type, int128 number) {
                          : static_cast<int128>(wrap_unsigned(number, fact.width))) == number;
 }
 
+Value Value::some(Value held) {
+  held.drop_name();
+  std::vector<Value> items;
+  items.push_back(std::move(held));
+  return compound(Type::some, std::move(items));
+}
+
 Value Value::compound(Type type, std::vector<Value> items) {
   assert(type != Type::record || have_names(items));
   Value out(type, 0);
@@ -403,6 +435,11 @@ Result<Value> read_typed(Type type, std::string_view payload) {
       return read_complex(payload);
     case Type::moment:
       return read_typed_moment(payload);
+    case Type::some: {
+      Result<Value> held = read_unnamed(payload);
+      if (!held) return held;
+      return Value::some(std::move(*held));
+    }
     case Type::list:
     case Type::tuple:
     case Type::record: {
@@ -462,6 +499,8 @@ std::string describe(const Value& value) {
       if (is_tuple && value.as_list().size() == 1) out += ',';
       return out + (is_record ? "}" : is_tuple ? ")" : "]");
     }
+    case Type::some:
+      return "some(" + describe(value.as_list()[0]) + ")";
     case Type::complex: {
       const std::string imaginary = describe(value.as_list()[1]);
       return describe(value.as_list()[0]) + (imaginary[0] == '-' ? "" : "+") + imaginary + "i";

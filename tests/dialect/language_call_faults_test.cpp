@@ -161,7 +161,7 @@ TEST_CASE("what is not supported yet in a call is underlined there") {
       {"java", "System.out.println(n++);", {20, 22}},
       {"csharp", "Console.WriteLine(0.1m + 0.2m);", {18, 22}},
       {"csharp", "Console.WriteLine($@\"a{n++}\");", {24, 26}},
-      {"fsharp", "printfn \"%A\" (Some 5)", {14, 18}},
+      {"fsharp", "printfn \"%A\" (Ok 5)", {14, 16}},
       {"fsharp", "printfn \"%d\" (fun v -> v)", {14, 17}},
       {"lisp", "(format t \"~a\" (let ((y 3)) y))", {15, 19}},
       {"shell", "printf '%s' $(date)", {12, 14}},

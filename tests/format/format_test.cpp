@@ -191,6 +191,11 @@ TEST_CASE("tuples, records, complex numbers and moments, as written and as descr
       {"{batch: \"K-7\", mass: 12.5}", Type::record, "{batch: \"K-7\", mass: 12.5}"},
       {"{a:{b:(1,)}}", Type::record, "{a: {b: (1,)}}"},
       {"{ink}", Type::text, "\"{ink}\""},
+      {"some(5)", Type::some, "some(5)"},
+      {"some(some(\"a)b\"))", Type::some, "some(some(\"a)b\"))"},
+      {"[some(1), nil]", Type::list, "[some(1), nil]"},
+      {"some(5):text", Type::text, "\"some(5)\""},
+      {"some(5) and more", Type::text, "\"some(5) and more\""},
       {"{lot: 255:u8}", Type::record, "{lot: 255}"},
       {"3-5i:complex", Type::complex, "3-5i"},
       {"3:complex", Type::complex, "3+0i"},
@@ -210,9 +215,10 @@ TEST_CASE("tuples, records, complex numbers and moments, as written and as descr
     CHECK(describe(*value) == c.described);
   }
   const std::pair<const char*, Span> broken[] = {
-      {"(1, 300:u8)", {4, 7}},   {"(1,, 2)", {3, 4}},   {"{a: 1, b: 300:u8}", {10, 13}},
-      {"{a: 1, a: 2}", {7, 11}}, {"{a: 1, 2}", {7, 8}}, {"{a: }", {1, 3}},
-      {"[(1, 2]", {6, 7}},       {"{a: [1}", {6, 7}}};
+      {"(1, 300:u8)", {4, 7}},   {"(1,, 2)", {3, 4}},      {"{a: 1, b: 300:u8}", {10, 13}},
+      {"{a: 1, a: 2}", {7, 11}}, {"{a: 1, 2}", {7, 8}},    {"{a: }", {1, 3}},
+      {"some()", {0, 6}},        {"some(300:u8)", {5, 8}}, {"[(1, 2]", {6, 7}},
+      {"{a: [1}", {6, 7}}};
   for (const auto& [text, span] : broken) {
     INFO(text);
     const Result<Value> value = read_value(text);

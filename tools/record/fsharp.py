@@ -65,7 +65,7 @@ class Maker:
         """A value that suits the letter, but for one in twenty."""
         r = self.random
         suited = {"s": "text", "c": "char", "b": "truth"}.get(letter, "whole" if letter in "diuxXoB" else "real" if letter in "fFeEgG" else None)
-        kind = suited if suited and r.random() < 0.95 else r.choice("whole real text char truth nil big list".split() if not depth else ["whole", "real"])
+        kind = suited if suited and r.random() < 0.95 else r.choice("whole real text char truth nil big list some".split() if not depth else ["whole", "real"])
         if kind == "whole":
             return self.whole()
         if kind == "real":
@@ -88,6 +88,12 @@ class Maker:
             texts = r.random() < 0.3
             items = [r.choice(["ink", "K-07", "墨", "50%"]) for _ in small] if texts else small
             return items, "[%s]" % "; ".join(literal(item) if texts else str(item) for item in items) + (": int list" if not items else "")
+        if kind == "some":
+            if r.random() < 0.3:
+                small = [r.choice([({"some": n}, "Some (%d)" % n), (None, "None")]) for n in r.sample(range(-99, 999), 3)]
+                return [item[0] for item in small] + [{"some": 1}], "[%s; Some 1]" % "; ".join(item[1] for item in small)
+            held, source = ({"some": 7}, "(Some 7)") if r.random() < 0.2 else self.value(r.choice("sdfcb"), 3)
+            return {"some": held}, "(Some %s)" % source
         # Without a type, null fits no letter but s and O.
         return (None, "null") if letter in "sOA" else (True, "true")
 

@@ -65,15 +65,33 @@ class Maker:
     def nil(self):
         return None, "None::<i32>"
 
-    def leaf(self):
+    def option(self, depth=0):
+        """An option that holds a value, another option, or a list."""
+        r = self.random
+        if r.random() < 0.2:
+            return self.nil()
+        held = self.option(depth + 1) if depth < 2 and r.random() < 0.2 else self.leaf(True)()
+        return {"some": held[0]}, "Some(%s)" % held[1]
+
+    def options(self):
+        """A list of options of one type."""
+        r = self.random
+        items = [r.choice([(None, "None"), ({"some": n}, "Some(%d)" % n)]) for n in [r.randrange(-99, 999) for _ in range(r.randrange(1, 5))]]
+        return {"list": [i[0] for i in items]}, "vec![" + ", ".join("%s as Option<i32>" % i[1] for i in items) + "]"
+
+    def leaf(self, held=False):
+        if not held and self.random.random() < 0.1:
+            return self.option
         return self.random.choice([self.whole, self.whole, self.real, self.real, self.text, self.character, self.truth, self.nil])
 
     def compound(self, depth=0):
         r = self.random
         kind = r.choice(["list", "tuple", "record"])
         size = r.randrange(4)
+        if kind == "list" and r.random() < 0.3:
+            return self.options()
         if kind == "list":
-            make = self.leaf()
+            make = self.leaf(True)
             items = [make() for _ in range(size)]
             types = {next(iter(i[0])) if isinstance(i[0], dict) else "" for i in items}
             if len(types) > 1:

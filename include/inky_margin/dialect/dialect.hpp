@@ -121,6 +121,7 @@ struct DialectFacts {
   std::string_view modifiers_are = "Lengths";  // the title over the modifiers
   // The quotes that a template may stand in. Empty: it is pasted with what is around it.
   std::string_view quotes = "\"";
+  bool options = false;  // whether values of it may be options: Type::some
   LanguageForms forms = {};
   std::span<const SettingFact> settings = {};  // what its caller may choose
   std::span<const ConversionFact> conversions;
@@ -198,6 +199,10 @@ class Dialect {
   Outcome render(const Template& parsed, std::span<const Value> values,
                  const RenderOptions& options, Output& out, Report* report) const {
     if (parsed.dialect_ != this) return not_its_own(parsed);
+    for (const Value& value : values) {
+      if (value.type() >= Type::list && !facts().options && holds_option(value))
+        return has_no_options(parsed, value);
+    }
     if (parsed.is_statement()) return render_in_call(parsed, values, options, out, report);
     return do_render(parsed.content_, values, options, out, report);
   }
@@ -247,6 +252,8 @@ class Dialect {
 
  private:
   Outcome not_its_own(const Template& parsed) const;
+  static bool holds_option(const Value& value);
+  Outcome has_no_options(const Template& parsed, const Value& value) const;
   static Outcome render_in_call(const Template& parsed, std::span<const Value> values,
                                 const RenderOptions& options, Output& out, Report* report);
 };

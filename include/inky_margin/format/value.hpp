@@ -6,6 +6,7 @@
 //   read_value("[1, 2.5, 'x']")              // a list
 //   read_value("(1, 2.5)")                   // a tuple
 //   read_value("{batch: \"K-7\", mass: 12.5}") // a record
+//   read_value("some(5)")                    // an option that holds 5
 //   read_value("300:u8")                     // an error: 300 does not fit u8 (0 to 255)
 //
 // Values are small and cheap to make; text may be owned or borrowed.
@@ -98,6 +99,7 @@ enum class Type : std::uint8_t {
   list,
   tuple,
   record,  // fields with names
+  some,    // an option that holds a value; nil is one that does not
 };
 
 struct TypeFact {
@@ -119,7 +121,7 @@ constexpr bool is_whole(Type type) {
 }
 // Made of values: as_list has them.
 constexpr bool is_compound(Type type) {
-  return Type::list <= type;
+  return Type::list <= type && type <= Type::record;
 }
 constexpr bool is_real(Type type) {
   return Type::f16 <= type && type <= Type::f128;
@@ -165,6 +167,7 @@ class Value {
   static Value record(std::vector<Value> fields) {
     return compound(Type::record, std::move(fields));
   }
+  static Value some(Value held);
   static Value complex(double real, double imaginary) {
     return compound(Type::complex, {Value::real(real), Value::real(imaginary)});
   }
@@ -199,7 +202,8 @@ class Value {
     assert(is(Type::text));
     return content_.text;
   }
-  // The items of a list or tuple, the fields of a record, the two parts of a complex number.
+  // The items of a list or tuple, the fields of a record, the two parts of a complex number, what
+  // an option holds.
   std::span<const Value> as_list() const;
   Moment as_moment() const {
     assert(is(Type::moment));
@@ -277,7 +281,7 @@ requires std::is_arithmetic_v<Number> Value::Value(Number number) {
 }
 
 inline std::span<const Value> Value::as_list() const {
-  assert(extra_ && (is_compound(type_) || is(Type::complex)));
+  assert(extra_ && (is_compound(type_) || is(Type::complex) || is(Type::some)));
   return extra_->items;
 }
 

@@ -7,11 +7,12 @@
 
 namespace inky::inline v1 {
 
-const Value* find_rare(std::span<const Value> values) {
+const Value* find_rare(std::span<const Value> values, bool options) {
   for (const Value& value : values) {
-    if (is_rare(value.type())) return &value;
-    if (!value.is(Type::list)) continue;
-    if (const Value* inner = find_rare(value.as_list())) return inner;
+    const bool is_option = options && value.is(Type::some);
+    if (is_rare(value.type()) && !is_option) return &value;
+    if (!value.is(Type::list) && !is_option) continue;
+    if (const Value* inner = find_rare(value.as_list(), options)) return inner;
   }
   return nullptr;
 }

@@ -16,8 +16,9 @@ inline bool is_text_or_character(const Value& value) {
 constexpr bool is_rare(Type type) {
   return type > Type::nil && type != Type::list;
 }
-// The first value of such a type, also inside lists; null where there is none.
-const Value* find_rare(std::span<const Value> values);
+// The first value of such a type, also inside lists; null where there is none. `options`: those are
+// not rare.
+const Value* find_rare(std::span<const Value> values, bool options = false);
 // "not supported yet", of such a value.
 Outcome rare_value(const Value& value, std::string_view language);
 

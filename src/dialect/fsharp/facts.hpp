@@ -153,6 +153,7 @@ inline constexpr DialectFacts facts = {
     .program = "dotnet",
     .width_unit = WidthUnit::utf16_units,
     .rounding = {.rule = Rounding::half_even, .basis = "the stored value, exactly"},
+    .options = true,
     .forms = {.program = &own_program,
               .run = &own_run,
               .table = &own_table,

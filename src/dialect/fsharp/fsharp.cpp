@@ -450,7 +450,7 @@ class FSharp final : public family::PercentDialect {
 
   Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
                     const RenderOptions& options, Output& out, Report* report) const override {
-    if (const Value* rare = find_rare(values)) return rare_value(*rare, facts().language);
+    if (const Value* rare = find_rare(values, true)) return rare_value(*rare, facts().language);
     Rendering rendering(fsharp::facts, parsed, values, options, out, report);
     if (!parsed.refusal || parsed.refusal->when == Refusal::When::run) {
       if (auto fault = rendering.check_types()) return std::move(*fault);
@@ -460,7 +460,7 @@ class FSharp final : public family::PercentDialect {
 
   // The function string, and Console.WriteLine.
   Outcome print_plainly(const Value& value, Output& out) const override {
-    if (const Value* rare = find_rare({&value, 1})) return rare_value(*rare, facts().language);
+    if (const Value* rare = find_rare({&value, 1}, true)) return rare_value(*rare, facts().language);
     out.append(to_string(value));
     return {};
   }

@@ -240,6 +240,10 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
     out = Value::character(static_cast<char32_t>(of.as_whole()));
     return true;
   }
+  if (name == "Some") {
+    out = Value::some(of);
+    return true;
+  }
   if (name == "string") {
     if (is_compound(of.type()) && !of.is(Type::list)) return not_yet("string of this is", node);
     out = Value::text(to_string(of));

@@ -106,7 +106,7 @@ constexpr computed::CodeFacts code_facts = {
     .makes_objects = false,
     .unknown_words =
         "fun function match let lazy new upcast downcast assert async seq task query typeof nameof "
-        "Some None Ok Error Map Set dict box unbox ref begin"};
+        "None Ok Error Map Set dict box unbox ref begin"};
 
 // Words that no argument begins with.
 constexpr std::string_view keywords =
@@ -147,7 +147,8 @@ const computed::Grammar grammar = [] {
   out.applies = true;
   out.point_before_index = true;
   out.functions =
-      "not abs sign sqrt floor ceil round truncate exp log log10 sin cos tan min max pown string "
+      "Some not abs sign sqrt floor ceil round truncate exp log log10 sin cos tan min max pown "
+      "string "
       "int int8 sbyte byte int16 uint16 int32 uint32 int64 uint64 float double float32 single char "
       "sprintf";
   out.methods =

@@ -40,6 +40,7 @@ std::string_view type_name(const Value& value) {
   if (is_real(value.type())) return is_single(value) ? "float32" : "float";
   if (value.is(Type::truth)) return "bool";
   if (value.is(Type::list)) return "list";
+  if (value.is(Type::some)) return "option";
   if (value.is(Type::nil)) return "null";
   return is_char(value) ? "char" : "string";
 }
@@ -77,12 +78,17 @@ std::string real_text(const Value& value) {
   return out.string();
 }
 
+// Within another value. None is null to .NET.
+std::string held_text(const Value& value) {
+  return value.is(Type::nil) ? "null" : to_string(value);
+}
+
 // Three items at most.
 std::string list_text(std::span<const Value> items) {
   constexpr std::size_t most_items = 3;
   std::string out = "[";
   for (const Value& item : items.first(std::min(items.size(), most_items)))
-    out += (out.size() > 1 ? "; " : "") + to_string(item);
+    out += (out.size() > 1 ? "; " : "") + held_text(item);
   return out + (items.size() > most_items ? "; ... ]" : "]");
 }
 
@@ -94,6 +100,7 @@ std::string to_string(const Value& value) {
   if (value.is(Type::truth)) return value.as_whole() != 0 ? "True" : "False";
   if (value.is(Type::nil)) return {};
   if (value.is(Type::list)) return list_text(value.as_list());
+  if (value.is(Type::some)) return "Some(" + held_text(value.as_list()[0]) + ")";
   return whole_text(value);
 }
 
@@ -130,8 +137,19 @@ std::string written(const Value& value) {
   if (value.is(Type::nil)) return "<null>";
   if (value.is(Type::list)) {
     std::string out = "[";
-    for (const Value& item : value.as_list()) out += (out.size() > 1 ? "; " : "") + written(item);
+    const std::span<const Value> items = value.as_list();
+    const bool options = std::any_of(items.begin(), items.end(),
+                                     [](const Value& item) { return item.is(Type::some); });
+    for (const Value& item : items) {
+      out += out.size() > 1 ? "; " : "";
+      out += options && item.is(Type::nil) ? "None" : written(item);
+    }
     return out + "]";
+  }
+  if (value.is(Type::some)) {
+    const Value& held = value.as_list()[0];
+    const std::string text = held.is(Type::nil) ? "None" : written(held);
+    return held.is(Type::some) ? "Some (" + text + ")" : "Some " + text;
   }
   return is_char(value) ? "'" + text_of(value) + "'" : '"' + text_of(value) + '"';
 }

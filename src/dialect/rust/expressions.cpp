@@ -95,6 +95,7 @@ std::optional<Value> number_of(std::string_view source) {
 
 std::optional<Value> constant_of(std::string_view word) {
   if (word == "true" || word == "false") return Value::truth(word == "true");
+  if (word == "None") return Value();
   return std::nullopt;
 }
 
@@ -115,7 +116,7 @@ constexpr computed::CodeFacts code_facts = {.grammar = &grammar,
                                             .number = number_of,
                                             .constant = constant_of,
                                             .character = character_of,
-                                            .unknown_words = "Some None vec Box String Vec"};
+                                            .unknown_words = "vec Box String Vec"};
 
 bool is_number(const Value& value) {
   return is_whole(value.type()) || is_real(value.type());
@@ -136,6 +137,7 @@ const computed::Grammar grammar = [] {
   out.names_argument = "=";
   out.path = "::";
   out.cast_word = "as";
+  out.functions = "Some";
   out.methods =
       "abs sqrt powi floor ceil round trunc max min to_string len to_uppercase to_lowercase trim "
       "trim_start trim_end repeat is_empty contains starts_with ends_with replace pow to_owned "
@@ -302,6 +304,10 @@ bool Expressions::combine(const Node& node, Operation operation, const Value& le
 // format!("{:<6}|", name)
 bool Expressions::call(const Node& node, const std::string& path,
                        const computed::Arguments& arguments, Value& out) {
+  if (path == "Some" && arguments.size() == 1) {
+    out = Value::some(arguments[0]);
+    return true;
+  }
   if (path != "format!" || arguments.size() == 0 || !arguments[0].is(Type::text))
     return Evaluator::call(node, path, arguments, out);
   std::vector<Value> values(arguments.values.begin() + 1, arguments.values.end());

@@ -154,6 +154,7 @@ inline constexpr DialectFacts facts = {
     .letter_form = "{:@}",
     .places_form = "{:.N}",
     .modifiers_are = "Longer forms",
+    .options = true,
     .forms = {.program = &own_program,
               .run = &own_run,
               .table = &own_table,

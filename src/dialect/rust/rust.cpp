@@ -100,8 +100,8 @@ class Rendering final : public family::Rendering<Rendering> {
       return fail(Outcome::error(
           {Code::not_supported_yet, describe(value) + " as a value of Rust is not supported yet",
            whole(),
-           "Give a whole number up to 128 bits, f32, f64, a text, a character, true or false, or a "
-           "list of values of one type."}));
+           "Give a whole number up to 128 bits, f32, f64, a text, a character, true or false, an "
+           "option, or a list of values of one type."}));
     }
     return true;
   }
@@ -250,6 +250,7 @@ class Rendering final : public family::Rendering<Rendering> {
     const bool lines = shown.lead.alternate;
     const bool is_list = value.is(Type::list);
     const bool is_record = value.is(Type::record);
+    const bool is_option = value.is(Type::some);
     if (items.empty())
       return is_list     ? out_.append("[]")
              : is_record ? out_.append("Record")
@@ -258,7 +259,7 @@ class Rendering final : public family::Rendering<Rendering> {
       out_.append('\n');
       out_.fill("    ", static_cast<std::size_t>(indent));
     };
-    out_.append(is_list ? "[" : is_record ? "Record {" : "(");
+    out_.append(is_list ? "[" : is_record ? "Record {" : is_option ? "Some(" : "(");
     for (std::size_t i = 0; i < items.size(); ++i) {
       if (lines)
         new_line(depth + 1);

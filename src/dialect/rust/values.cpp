@@ -31,6 +31,26 @@ bool has_format(const Value& value, char form) {
   }
 }
 
+namespace {
+
+bool is_option(const Value& value) {
+  return value.is(Type::some) || value.is(Type::nil);
+}
+
+// Options are of one type where what they hold is.
+bool are_of_one_type(const Value& one, const Value& other) {
+  if (one.is(Type::some) && other.is(Type::some))
+    return are_of_one_type(one.as_list()[0], other.as_list()[0]);
+  return one.type() == other.type() || (is_option(one) && is_option(other));
+}
+
+bool are_of_one_type(const Value& item, std::span<const Value> items) {
+  return std::all_of(items.begin(), items.end(),
+                     [&](const Value& other) { return are_of_one_type(item, other); });
+}
+
+}  // namespace
+
 bool is_known(const Value& value) {
   switch (value.type()) {
     case Type::big:
@@ -45,10 +65,11 @@ bool is_known(const Value& value) {
     default:
       break;
   }
+  if (value.is(Type::some)) return is_known(value.as_list()[0]);
   if (!is_compound(value.type())) return true;
   const auto items = value.as_list();
   return std::all_of(items.begin(), items.end(), [&](const Value& item) {
-    return is_known(item) && (!value.is(Type::list) || item.type() == items[0].type());
+    return is_known(item) && (!value.is(Type::list) || are_of_one_type(item, items));
   });
 }
 
