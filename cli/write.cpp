@@ -73,6 +73,10 @@ int show(const WriteOptions& options, const WriteRequest& request) {
       else
         screen.dialect_paragraph("prints nothing: " + written.why);
     }
+    if (written.is_composed) {
+      screen.dialect_label("composed", Tint::dim);
+      screen.line("tried over awkward values");
+    }
     for (const Note& note : written.source.notes) screen.dialect_note(note);
     if (!written.helpers.empty()) {
       screen.dialect_label("with", Tint::dim);

@@ -234,6 +234,7 @@ TEST_CASE("inky write composes what no specifier grants") {
       Catch::Contains("process.stdout.write(withSign(`${x.toFixed(2)}`, \"+\", \"-\", \"\"));"));
   CHECK_THAT(ran.out, Catch::Contains("function withSign(text, plus, open, close) {"));
   CHECK_THAT(ran.out, Catch::Contains("%+.2f"));
+  CHECK_THAT(ran.out, Catch::Contains("  composed        tried over awkward values\n"));
   const auto answer = nlohmann::json::parse(
       run_tool(R"(write --json --kind real --notation percent --places 1 0.125 --to c,python)")
           .out);
