@@ -125,6 +125,8 @@ Action add_check(Command& tool) {
   command.flag("--sarif", options->files.sarif, "What is found in files, as SARIF 2.1.0");
   command.flag("--for-machine", options->demands.same_everywhere,
                "The text is for a machine: no locale may be left open");
+  command.flag("--signedness", options->demands.signedness,
+               "In files: whole numbers are read with the sign that they have");
   command.flag("--whole-line", options->demands.ends_line, "The template prints a whole line");
   command.takes("--line-limit", options->demands.most_columns,
                 "The most columns of a template in source", "COLUMNS");

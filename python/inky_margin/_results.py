@@ -157,7 +157,8 @@ class Rounded(Answer):
 
 
 class Written(Answer):
-    """A wish as the source of one dialect: `dialect`, `template`, `call`, `text` or `why`, `notes`."""
+    """A wish as the source of one dialect: `dialect`, `template`, `call`, `text` or `why`, `notes`; with
+    `composed`, no `template`, and the `helpers` that `call` uses."""
 
 
 class Carried(Answer):

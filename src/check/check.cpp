@@ -88,6 +88,7 @@ void Checker::settle(const Template& parsed) {
     if (slot.known) slot.type = slot.known->type();
   }
   suit(parsed);
+  suit_unplaced(parsed);
 }
 
 void Checker::settle_types(const Template& parsed, const std::vector<std::string>& names) {
@@ -145,6 +146,41 @@ void Checker::suit(const Template& parsed) {
     }
     slot.suits = suits;
     if (!suits) slot.type = said;
+  }
+}
+
+void Checker::suit_unplaced(const Template& parsed) {
+  const auto trouble = [&]() -> std::optional<Span> {
+    text_.clear();
+    const Outcome outcome = dialect_.render(parsed, values_at(0), text_);
+    if (outcome.prints_cleanly()) return std::nullopt;
+    return outcome.span();
+  };
+  auto span = trouble();
+  if (!span || slot_at(parsed, *span) != nullptr || is_refused_at(parsed, *span)) return;
+  // Each value in turn, as long as the place of the trouble moves on.
+  for (Slot& slot : slots_) {
+    if (slot.told || slot.known) continue;
+    const Type said = slot.type;
+    const auto helps = [&] {
+      const auto now = trouble();
+      if (now && now->from <= span->from) return false;
+      span = now;
+      return true;
+    };
+    bool suits = false;
+    for (std::size_t i = 0; i < all_types().size() && !suits; ++i) {
+      slot.type = all_types()[i].type;
+      suits = !trial_values(slot.type).empty() && helps();
+    }
+    if (!suits) {
+      slot.known = Value::list({});
+      suits = helps();
+    }
+    if (!span) return;
+    if (suits) continue;
+    slot.type = said;
+    slot.known.reset();
   }
 }
 
@@ -232,9 +268,8 @@ bool Checker::add(const Template& parsed, const Trouble& trouble) {
                : outcome.kind() == Outcome::Kind::error     ? outcome.as_error().code
                : outcome.kind() == Outcome::Kind::complains ? Code::language_complains
                                                             : Code::language_fails;
-  fault.message = outcome.why();
+  fault.message = in_words_of_source(outcome.why(), parsed, outcome.span());
   if (!trouble.of.empty()) fault.message += " (of " + trouble.of + ")";
-  fault.message += stand_in(parsed, outcome.span());
   // A type that we do not have may suit, where it is not the field itself that is refused.
   const Slot* slot = slot_at(parsed, outcome.span());
   if (slot != nullptr && !slot->suits && !parsed.refusal() &&
@@ -268,12 +303,15 @@ bool Checker::is_refused_at(const Template& parsed, Span span) {
   });
 }
 
-std::string Checker::stand_in(const Template& parsed, Span span, std::size_t step) const {
+std::string Checker::in_words_of_source(std::string message, const Template& parsed, Span span,
+                                        std::size_t step) const {
   const Slot* slot = slot_at(parsed, span);
-  if (slot == nullptr || slot->known || slot->written.empty()) return {};
+  if (slot == nullptr || slot->known || slot->written.empty()) return message;
   const auto index = static_cast<std::size_t>(slot - slots_.data());
-  return " (" + visible(describe(values_at(step)[index])) + " stands for " +
-         visible(slot->written) + ")";
+  const std::string value = describe(values_at(step)[index]);
+  const std::size_t at = message.find(value);
+  return at == std::string::npos ? message
+                                 : message.replace(at, value.size(), visible(slot->written));
 }
 
 bool Checker::mend(const Template& parsed, Span span, Fault& fault) {

@@ -57,6 +57,9 @@ class Checker {
   // And where that is refused, the first that is not.
   void suit(const Template& parsed);
 
+  // The same where a field takes its values as it goes, so that none is known to be its own.
+  void suit_unplaced(const Template& parsed);
+
   int slot_named(std::string_view name) const;
   int index_of(const Field& field) const;
 
@@ -83,8 +86,12 @@ class Checker {
   // Whether the field at this place is refused whatever it is given.
   static bool is_refused_at(const Template& parsed, Span span);
 
-  // The name in the message is enough for a value that has no more to it.
-  std::string stand_in(const Template& parsed, Span span, std::size_t step = 0) const;
+  // A message about a value that stands for one of the source: it has the words of the source in
+  // the place of the value.
+  std::string in_words_of_source(std::string message, const Template& parsed, Span span,
+                                 std::size_t step = 0) const;
+  // The same of a note that a field reads a whole number with another sign.
+  std::string message_of(const Note& note, const Template& parsed, std::size_t step) const;
 
   // The field written again for the type that it is given.
   bool mend(const Template& parsed, Span span, Fault& fault);
@@ -101,6 +108,9 @@ class Checker {
   // Whether a note is about a value that nobody knows, or about how a template was typed, which
   // source leaves no doubt of.
   bool is_guess(const Template& parsed, const Note& note) const;
+
+  // Whether a value of every type that suits the field has the note.
+  bool is_of_any_type(const Template& parsed, const Note& note, std::size_t slot) const;
 
   // Values that print, by a name of their type that the field does not take. Those behind others
   // first, so that mending one leaves the places of the rest.

@@ -37,6 +37,14 @@ bool is_fault(Code code) {
   }
 }
 
+// Whether a note is about the template, whatever its values.
+bool is_of_template(const Template& parsed, const Note& note) {
+  const Notes& notes = parsed.notes();
+  return std::any_of(notes.begin(), notes.end(), [&](const Note& one) {
+    return one.code == note.code && one.span == note.span;
+  });
+}
+
 }  // namespace
 
 void Checker::collect_notes(const Template& parsed) {
@@ -58,7 +66,7 @@ void Checker::collect_notes(const Template& parsed) {
       if ((!is_fault(note.code) && !too_many_digits) || known || is_guess(parsed, note)) continue;
       out_.faults.push_back({note.code,
                              Severity::warning,
-                             note.message + stand_in(parsed, note.span, step),
+                             message_of(note, parsed, step),
                              span,
                              "prints all the same",
                              {}});
@@ -80,8 +88,43 @@ bool Checker::asks_too_many_digits(const Template& parsed, Span span) const {
   return false;
 }
 
+std::string Checker::message_of(const Note& note, const Template& parsed, std::size_t step) const {
+  const Slot* slot = slot_at(parsed, note.span);
+  const bool is_of_source = slot != nullptr && !slot->known && !slot->written.empty();
+  if (note.code != Code::bits_reinterpreted || !is_of_source || !is_whole(slot->type))
+    return in_words_of_source(note.message, parsed, note.span, step);
+  const bool is_signed = fact_of(slot->type).is_signed;
+  return std::string(parsed.source().substr(note.span.from, note.span.to - note.span.from)) +
+         (is_signed ? " reads an unsigned number, and " : " reads a signed number, and ") +
+         visible(slot->written) + (is_signed ? " has a sign" : " has none");
+}
+
+bool Checker::is_of_any_type(const Template& parsed, const Note& note, std::size_t slot) const {
+  std::vector<Value> values = values_at(0);
+  for (const Type type : {Type::i32, Type::f64, Type::text, Type::truth, Type::nil}) {
+    const std::string name(values[slot].name());
+    const bool is_named = values[slot].is_named();
+    values[slot] = trial(type, 0);
+    if (is_named) values[slot].set_name(name);
+    Report report;
+    TextBuffer text;
+    if (!dialect_.render(parsed, values, {}, text, &report).prints_cleanly()) continue;
+    const bool is_noted = std::any_of(
+        report.notes.begin(), report.notes.end(),
+        [&](const Note& one) { return one.code == note.code && one.span == note.span; });
+    if (!is_noted) return false;
+  }
+  return true;
+}
+
 bool Checker::is_guess(const Template& parsed, const Note& note) const {
   if (given_ == nullptr) return false;
+  const Slot* shown = slot_at(parsed, note.span);
+  // How many values there are is known, whatever they are.
+  const bool counts = note.code == Code::too_many_values || note.code == Code::values_run_out;
+  if (shown != nullptr && !shown->told && !counts && !is_of_template(parsed, note) &&
+      !is_of_any_type(parsed, note, static_cast<std::size_t>(shown - slots_.data())))
+    return true;
   switch (note.code) {
     case Code::quotes_in_template:
     // A template for each of many values is what it is written for.
@@ -89,17 +132,15 @@ bool Checker::is_guess(const Template& parsed, const Note& note) const {
       return true;
     // Another value of the same type would do.
     case Code::value_wrapped:
-    case Code::low_byte_only: {
-      const Slot* slot = slot_at(parsed, note.span);
-      return slot == nullptr || !slot->known;
-    }
+    case Code::low_byte_only:
+      return shown == nullptr || !shown->known;
     case Code::bits_reinterpreted:
+      // A number that is known is printed as another one.
+      return shown == nullptr || (!shown->known && !(demands_.signedness && shown->told));
     case Code::cut_to_whole:
     case Code::conversion_switched:
-    case Code::implementation_defined: {
-      const Slot* slot = slot_at(parsed, note.span);
-      return slot == nullptr || !slot->told;
-    }
+    case Code::implementation_defined:
+      return shown == nullptr || !shown->told;
     default:
       return false;
   }
@@ -113,7 +154,8 @@ void Checker::find_objections(const Template& parsed) {
     const std::string& type_name = slots_[static_cast<std::size_t>(index)].type_name;
     if (type_name.empty()) continue;
     const auto objection = dialect_.objection(parsed, static_cast<int>(i), type_name);
-    if (!objection) continue;
+    if (!objection || (objection->code == Code::bits_reinterpreted && !demands_.signedness))
+      continue;
     const Span span = in_original(field.span);
     const auto fixed = std::find_if(out_.faults.begin(), out_.faults.end(), [&](Fault& fault) {
       return fault.span == span && !fault.repair.empty();

@@ -82,6 +82,24 @@ void Finder::finish(Frame& frame) {
     finish_template(frame, *chosen);
 }
 
+namespace {
+
+// Whether an argument looks like a locale: a word in it says so. Otherwise the text behind it is the
+// first value of a template that is no literal.
+bool names_locale(const Argument& argument) {
+  constexpr std::string_view marks[] = {"locale", "culture", "provider", "numberformat", "null"};
+  return std::any_of(argument.begin(), argument.end(), [&](const Item& item) {
+    std::string word = item.text;
+    std::transform(word.begin(), word.end(), word.begin(),
+                   [](char c) { return c >= 'A' && c <= 'Z' ? static_cast<char>(c + 32) : c; });
+    return item.kind != Item::Kind::text &&
+           std::any_of(std::begin(marks), std::end(marks),
+                       [&](std::string_view mark) { return word.find(mark) != std::string::npos; });
+  });
+}
+
+}  // namespace
+
 // The first form whose template is a text; else the first that has an argument there.
 const CallForm* Finder::choose_form(const Frame& frame) const {
   const CallForm* chosen = nullptr;
@@ -90,6 +108,7 @@ const CallForm* Finder::choose_form(const Frame& frame) const {
     const auto at = static_cast<std::size_t>(form->template_at);
     if (at >= frame.arguments.size() || frame.arguments[at].empty()) continue;
     const Argument& argument = frame.arguments[at];
+    if (form->names_locale && at > 0 && !names_locale(frame.arguments[at - 1])) continue;
     if (all_texts(lexis_, argument, behind_name(lexis_, argument))) return form;
     if (chosen == nullptr) chosen = form;
   }

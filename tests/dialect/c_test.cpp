@@ -33,7 +33,7 @@ TEST_CASE("what C leaves undefined is called so, with the reason and the field")
       {"a %d", {value("2.5")}, "%d reads an int, and 2.5 is passed as a double", {2, 4}},
       {"%f", {value("3")}, "%f reads a double, and 3 is passed as an int", {0, 2}},
       {"%s", {value("3")}, "%s reads a char*, and 3 is passed as an int", {0, 2}},
-      {"%ld", {value("3")}, "%d reads a 64-bit integer, and 3 is passed as an int", {0, 3}},
+      {"%ld", {value("3")}, "%ld reads a 64-bit integer, and 3 is passed as an int", {0, 3}},
       {"%u", {value("3:i64")}, "%u reads an unsigned int, and 3 is passed as a long", {0, 2}},
       {"%Lf", {value("2.5")}, "%f reads a long double, and 2.5 is passed as a double", {0, 3}},
       {"%f", {value("2.5:f80")}, "%f reads a double, and 2.5 is passed as a long double", {0, 2}},

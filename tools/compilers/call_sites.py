@@ -332,7 +332,7 @@ def main():
     source = maker.source(count)
     with tempfile.TemporaryDirectory() as folder:
         path, refused = maker.refused(pathlib.Path(folder), source)
-        ran = subprocess.run([inky, "check", "--json", "--unchecked", str(path)], capture_output=True, text=True)
+        ran = subprocess.run([inky, "check", "--json", "--unchecked", "--signedness", str(path)], capture_output=True, text=True)
     lines = source.split("\n")
     ours, unchecked, odd = {}, set(), []
     for fault in json.loads(ran.stdout)["faults"]:

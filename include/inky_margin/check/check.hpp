@@ -47,6 +47,8 @@ struct Demands {
   bool same_everywhere = false;  // its text depends on no locale that is not named: for machines
   bool ends_line = false;        // what it prints ends with a new line
   std::size_t most_columns = 0;  // of it as source; 0: any
+  // Of source: a whole number is read with the sign that its type has. %x of an int is an idiom.
+  bool signedness = false;
 };
 
 // The most fields of a template that is checked: each is tried with the awkward values of its type.

@@ -62,6 +62,8 @@ inline bool is_binary(char letter) {
 }
 // "%d"
 std::string letter_name(const Field& field);
+// "%ld"
+std::string full_name(const Field& field);
 
 // ---- The dialect ----
 

@@ -123,6 +123,11 @@ std::string letter_name(const Field& field) {
   return std::string("%") + field.letter;
 }
 
+std::string full_name(const Field& field) {
+  const std::string_view length = facts.modifiers[percent::parts_of(field).modifier].text;
+  return "%" + std::string(length) + field.letter;
+}
+
 void set_alignment(const Field& field, bool left, Spec& spec) {
   percent::align_as_c(spec, left, has_flag(field, '0'));
 }

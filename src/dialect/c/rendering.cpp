@@ -32,7 +32,7 @@ std::string expected_name(const Field& field) {
 
 Outcome wrong_type(const Field& field, const Value& value, Passed passed) {
   std::string why =
-      letter_name(field) + " reads " + expected_name(field) + ", and " + describe(value) + " is ";
+      full_name(field) + " reads " + expected_name(field) + ", and " + describe(value) + " is ";
   if (field.letter == 'p' && passed == Passed::chars) {
     return Outcome::undefined("%p prints an address, which is known only when the program runs",
                               field.span);
@@ -76,7 +76,7 @@ class Rendering final : public percent::Rendering<Rendering> {
 
   bool missing(const Field& field, int index) {
     return fail(Outcome::undefined(
-        letter_name(field) + " takes value " + std::to_string(index + 1) + ", and there " +
+        full_name(field) + " takes value " + std::to_string(index + 1) + ", and there " +
             (values_.size() == 1 ? "is 1" : "are " + std::to_string(values_.size())),
         field.span));
   }
@@ -105,7 +105,7 @@ class Rendering final : public percent::Rendering<Rendering> {
     const Value& value = values_[index];
     const Passed passed = passed_as(value.type());
     if (passed != Passed::int32) {
-      return fail(Outcome::undefined("the * of " + letter_name(field) + " reads an int, and " +
+      return fail(Outcome::undefined("the * of " + full_name(field) + " reads an int, and " +
                                          describe(value) + " is passed as " +
                                          std::string(name_of(passed)),
                                      field.span));

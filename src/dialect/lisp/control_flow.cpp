@@ -75,6 +75,7 @@ Flow Rendering::run_choice(const Directive& directive, Arguments& arguments, std
     const Value* value = next(directive, arguments);
     if (value == nullptr) return Flow::fails;
     if (is_null(*value)) return Flow::goes_on;
+    arguments.tested = std::max(arguments.tested, arguments.at);
     --arguments.at;
     return run_tokens(sections[0], arguments, out);
   }

@@ -51,9 +51,9 @@ Outcome Rendering::run_whole() {
     return std::move(trouble_);
   }
   out_.append(text);
-  if (report_ != nullptr && !arguments.empty())
+  if (report_ != nullptr && arguments.unseen() > 0)
     note(Code::too_many_values,
-         std::to_string(arguments.left()) + " more than the directives take; FORMAT ignores them",
+         std::to_string(arguments.unseen()) + " more than the directives take; FORMAT ignores them",
          {0, parsed_.source.size()});
   return {};
 }

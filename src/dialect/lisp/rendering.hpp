@@ -25,9 +25,15 @@ struct Arguments {
   std::span<const Value> all;
   std::size_t at = 0;
   const Value* no_list = nullptr;  // a value that stands where a list should; found when it is used
+  std::size_t tested = 0;  // how many ~@[ has looked at, which may leave the last for its section
 
   bool empty() const { return no_list == nullptr && at >= all.size(); }
   std::size_t left() const { return all.size() - at; }
+  // Those that no directive has looked at.
+  std::size_t unseen() const {
+    const std::size_t seen = at > tested ? at : tested;
+    return empty() || seen >= all.size() ? 0 : all.size() - seen;
+  }
 };
 
 class Rendering final : public family::Rendering<Rendering> {

@@ -32,7 +32,10 @@ constexpr Lexis make_lexis() {
 }
 constexpr Lexis lexis = make_lexis();
 
-constexpr CallFact calls[] = {call("sprintf", "r", 0), call("gettextf", "r", 0)};
+// gettextf(..., domain = NA)
+constexpr CallFact calls[] = {
+    call("sprintf", "r", 0),
+    {.name = "gettextf", .dialect = "r", .template_at = 0, .names_options = true}};
 
 }  // namespace
 }  // namespace r_source
