@@ -35,7 +35,7 @@ TEST_CASE("what C leaves undefined is called so, with the reason and the field")
       {"%s", {value("3")}, "%s reads a char*, and 3 is passed as an int", {0, 2}},
       {"%ld", {value("3")}, "%ld reads a 64-bit integer, and 3 is passed as an int", {0, 3}},
       {"%u", {value("3:i64")}, "%u reads an unsigned int, and 3 is passed as a long", {0, 2}},
-      {"%Lf", {value("2.5")}, "%f reads a long double, and 2.5 is passed as a double", {0, 3}},
+      {"%Lf", {value("2.5")}, "%Lf reads a long double, and 2.5 is passed as a double", {0, 3}},
       {"%f", {value("2.5:f80")}, "%f reads a double, and 2.5 is passed as a long double", {0, 2}},
       {"%d",
        {value("5:i128")},
