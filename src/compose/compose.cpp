@@ -5,10 +5,12 @@
 #include <optional>
 
 #include "dialect/program_form.hpp"
+#include "format/base_prefix.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/carry/carry.hpp"
 #include "inky_margin/number/whole.hpp"
 #include "plan.hpp"
+#include "text/ascii.hpp"
 #include "text/escape.hpp"
 #include "text/utf8.hpp"
 
@@ -136,11 +138,7 @@ std::string wished(const Spec& wish, const Value& value, WidthUnit unit) {
     const int128 number = value.as_whole();
     std::string digits;
     append_whole(Natural(magnitude_of(number)), wish.base, wish.letters, digits);
-    const std::string_view prefix = !wish.prefix      ? ""
-                                    : wish.base == 16 ? "0x"
-                                    : wish.base == 8  ? "0o"
-                                    : wish.base == 2  ? "0b"
-                                                      : "";
+    const std::string_view prefix = base_prefix(wish);
     lay_out_whole(wish, number < 0, digits, prefix, out);
   }
   return out.string();
@@ -161,8 +159,7 @@ std::string with_plain_exponent(std::string_view padded) {
   std::string_view rest = text.substr(mark + 1);
   if (rest.starts_with('-')) out += '-';
   if (rest.starts_with('-') || rest.starts_with('+')) rest.remove_prefix(1);
-  while (rest.size() > 1 && rest[0] == '0' && rest[1] >= '0' && rest[1] <= '9')
-    rest.remove_prefix(1);
+  while (rest.size() > 1 && rest[0] == '0' && is_digit(rest[1])) rest.remove_prefix(1);
   return out + std::string(rest);
 }
 

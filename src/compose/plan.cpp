@@ -2,6 +2,8 @@
 
 #include <algorithm>
 
+#include "format/base_prefix.hpp"
+
 namespace inky::inline v1 {
 
 namespace {
@@ -188,11 +190,7 @@ class Planning {
     const std::string fill(wish_.fill.text());
     const bool is_number = wish_.kind == Kind::real || wish_.kind == Kind::whole;
     const bool is_inside = wish_.align == Align::inner && is_number && width > 0;
-    const std::string prefix = !wish_.prefix      ? ""
-                               : wish_.base == 16 ? "0x"
-                               : wish_.base == 8  ? "0o"
-                               : wish_.base == 2  ? "0b"
-                                                  : "";
+    const std::string prefix(base_prefix(wish_));
     if (is_inside || !prefix.empty())
       add({ChangeKind::inside, is_inside ? width : 0, {}, prefix, fill});
     if (width == 0 || is_inside) return;

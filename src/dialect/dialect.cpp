@@ -70,15 +70,19 @@ bool Dialect::holds_option(const Value& value) {
   return std::any_of(items.begin(), items.end(), holds_option);
 }
 
-Outcome Dialect::has_no_options(const Template& parsed, const Value& value) const {
+Outcome Dialect::has_no_options(const Value& value, Span span) const {
   return Outcome::error({Code::not_supported_yet,
                          describe(value) + " as a value of " + std::string(facts().language) +
                              " is not supported yet: it is an option, or holds one",
-                         {0, parsed.source().size()},
-                         "Give what it holds."});
+                         span, "Give what it holds."});
 }
 
-Outcome Dialect::print_plainly(const Value&, Output&) const {
+Outcome Dialect::print_plainly(const Value& value, Output& out) const {
+  if (!facts().options && holds_option(value)) return has_no_options(value, {});
+  return do_print_plainly(value, out);
+}
+
+Outcome Dialect::do_print_plainly(const Value&, Output&) const {
   return Outcome::undefined(std::string(facts().language) + " needs a format to print a value", {});
 }
 

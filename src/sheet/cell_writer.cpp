@@ -4,6 +4,7 @@
 #include <array>
 #include <bit>
 
+#include "format/base_prefix.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/text/columns.hpp"
@@ -250,10 +251,7 @@ std::string CellWriter::write_whole(std::string_view cell, Output& out) const {
   if (!number) return in_quotes(cell) + " is not a whole number";
   std::string digits;
   append_whole(number->magnitude, wish_.base, wish_.letters, digits);
-  std::string_view prefix;
-  if (wish_.prefix)
-    prefix = wish_.base == 16 ? "0x" : wish_.base == 8 ? "0o" : wish_.base == 2 ? "0b" : "";
-  lay_out_whole(inside_, number->negative, digits, prefix, out);
+  lay_out_whole(inside_, number->negative, digits, base_prefix(wish_), out);
   return {};
 }
 

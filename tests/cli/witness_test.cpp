@@ -56,7 +56,7 @@ TEST_CASE("a program is run in a folder of its own, within its limits") {
   CHECK(support::shell("pgrep -f '^sleep 61$'").status != 0);
 }
 
-TEST_CASE("show --witness: the same, otherwise, refused, missing, undefined") {
+TEST_CASE("show --witness: the same, different, refused, missing, undefined") {
   if (!toolchain::find_toolchain(*toolchain::toolchain_of("c"))) {
     WARN("skipped: there is no compiler of C");
     return;

@@ -95,6 +95,8 @@ TEST_CASE("no other language has options") {
       CHECK(outcome.kind() == Outcome::Kind::error);
       CHECK(outcome.as_error().code == Code::not_supported_yet);
       CHECK(out.string().empty());
+      CHECK(dialect->print_plainly(values[0], out).kind() == Outcome::Kind::error);
+      CHECK(out.string().empty());
     }
   }
 }

@@ -95,7 +95,7 @@ TEST_CASE("columns become names that their language does not keep for itself, ea
   CHECK(names_of(sheet, *find_dialect("lisp"))[0] == "mass-g");
 }
 
-TEST_CASE("a table program prints the sheet, but for what the language rounds otherwise") {
+TEST_CASE("a table program prints the sheet, but for what the language rounds differently") {
   const std::uint64_t seed = support::seed(60);
   INFO("seed " << seed);
   support::RandomSheets sheets(seed);

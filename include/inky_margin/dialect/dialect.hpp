@@ -201,7 +201,7 @@ class Dialect {
     if (parsed.dialect_ != this) return not_its_own(parsed);
     for (const Value& value : values) {
       if (value.type() >= Type::list && !facts().options && holds_option(value))
-        return has_no_options(parsed, value);
+        return has_no_options(value, {0, parsed.source().size()});
     }
     if (parsed.is_statement()) return render_in_call(parsed, values, options, out, report);
     return do_render(parsed.content_, values, options, out, report);
@@ -213,7 +213,7 @@ class Dialect {
 
   // Appends what the language prints for a value when no format is given; undefined where it has no
   // such thing.
-  virtual Outcome print_plainly(const Value& value, Output& out) const;
+  Outcome print_plainly(const Value& value, Output& out) const;
 
   // ---- What a template of this dialect means. Each REQUIRES: this dialect parsed it. ----
 
@@ -247,13 +247,14 @@ class Dialect {
                                          Notes& notes) const;
   virtual std::optional<Objection> do_objection(const TemplateContent& parsed, int field,
                                                 std::string_view type_in_source) const;
+  virtual Outcome do_print_plainly(const Value& value, Output& out) const;
   virtual Result<WrittenCall> do_write_call(const TemplateContent& parsed,
                                             std::span<const std::string> names) const;
 
  private:
   Outcome not_its_own(const Template& parsed) const;
   static bool holds_option(const Value& value);
-  Outcome has_no_options(const Template& parsed, const Value& value) const;
+  Outcome has_no_options(const Value& value, Span span) const;
   static Outcome render_in_call(const Template& parsed, std::span<const Value> values,
                                 const RenderOptions& options, Output& out, Report* report);
 };

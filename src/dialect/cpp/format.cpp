@@ -440,7 +440,7 @@ class CppFormat final : public family::CheckedDialect<Fields, Rendering> {
   }
 
   // std::format("{}").
-  Outcome print_plainly(const Value& value, Output& out) const override {
+  Outcome do_print_plainly(const Value& value, Output& out) const override {
     static const Template shown = *parse("{}");
     return render(shown, {&value, 1}, {}, out, nullptr);
   }

@@ -469,7 +469,7 @@ class CppStream final : public family::CheckedDialect<Chain, Rendering> {
   }
 
   // cout << value.
-  Outcome print_plainly(const Value& value, Output& out) const override {
+  Outcome do_print_plainly(const Value& value, Output& out) const override {
     static const Template shown = *parse("cout << x");
     return render(shown, {&value, 1}, {}, out, nullptr);
   }

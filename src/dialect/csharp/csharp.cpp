@@ -458,7 +458,7 @@ class CSharp final : public family::ProgramDialect<Items> {
   }
 
   // value.ToString().
-  Outcome print_plainly(const Value& value, Output& out) const override {
+  Outcome do_print_plainly(const Value& value, Output& out) const override {
     static const Template shown = *parse("{0}");
     return render(shown, {&value, 1}, {}, out, nullptr);
   }

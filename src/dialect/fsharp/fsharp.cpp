@@ -459,7 +459,7 @@ class FSharp final : public family::PercentDialect {
   }
 
   // The function string, and Console.WriteLine.
-  Outcome print_plainly(const Value& value, Output& out) const override {
+  Outcome do_print_plainly(const Value& value, Output& out) const override {
     if (const Value* rare = find_rare({&value, 1}, true))
       return rare_value(*rare, facts().language);
     out.append(to_string(value));

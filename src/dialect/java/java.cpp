@@ -436,7 +436,7 @@ class Java final : public family::PercentDialect {
   }
 
   // System.out.println shows String.valueOf.
-  Outcome print_plainly(const Value& value, Output& out) const override {
+  Outcome do_print_plainly(const Value& value, Output& out) const override {
     if (const Value* rare = find_rare({&value, 1})) return rare_value(*rare, facts().language);
     out.append(to_string(value));
     return {};

@@ -385,7 +385,7 @@ class JavaPattern final : public family::ProgramDialect<Pattern> {
   }
 
   // new DecimalFormat().format(value)
-  Outcome print_plainly(const Value& value, Output& out) const override {
+  Outcome do_print_plainly(const Value& value, Output& out) const override {
     static const Template shown = *parse("#,##0.###");
     return render(shown, {&value, 1}, {}, out, nullptr);
   }

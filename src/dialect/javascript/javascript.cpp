@@ -454,7 +454,7 @@ class JavaScript final : public family::ProgramDialect<Slots> {
   }
 
   // `${value}`
-  Outcome print_plainly(const Value& value, Output& out) const override {
+  Outcome do_print_plainly(const Value& value, Output& out) const override {
     static const Template shown = *parse("${x}");
     Value unnamed = value;
     unnamed.set_name("x");

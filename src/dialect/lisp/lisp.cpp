@@ -85,7 +85,7 @@ class Lisp final : public family::ProgramDialect<Control> {
   }
 
   // (prin1 value)
-  Outcome print_plainly(const Value& value, Output& out) const override {
+  Outcome do_print_plainly(const Value& value, Output& out) const override {
     static const Template shown = *parse("~S");
     return render(shown, {&value, 1}, {}, out, nullptr);
   }

@@ -365,7 +365,7 @@ class OctaveDisplay final : public family::ProgramDialect<Session> {
   }
 
   // disp(), in the format a session starts with, without the line end behind it.
-  Outcome print_plainly(const Value& value, Output& out) const override {
+  Outcome do_print_plainly(const Value& value, Output& out) const override {
     Array array;
     if (auto error = make_array(value, array)) return Outcome::error(std::move(*error));
     const std::string text = displayed(array, {});

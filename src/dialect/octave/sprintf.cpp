@@ -440,7 +440,7 @@ class Octave final : public family::PercentDialect {
   }
 
   // disp(), in the format a session starts with.
-  Outcome print_plainly(const Value& value, Output& out) const override {
+  Outcome do_print_plainly(const Value& value, Output& out) const override {
     return octave_display_dialect()->print_plainly(value, out);
   }
 

@@ -434,7 +434,7 @@ class Php final : public family::PercentDialect {
   }
 
   // echo shows a value as text.
-  Outcome print_plainly(const Value& value, Output& out) const override {
+  Outcome do_print_plainly(const Value& value, Output& out) const override {
     if (const Value* rare = find_rare({&value, 1})) return rare_value(*rare, facts().language);
     out.append(any_text(value));
     return {};

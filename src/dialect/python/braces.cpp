@@ -402,7 +402,7 @@ class Python final : public family::WritingDialect {
   }
 
   // print() shows str().
-  Outcome print_plainly(const Value& value, Output& out) const override {
+  Outcome do_print_plainly(const Value& value, Output& out) const override {
     out.append(python::text_of_any(value, Conversion::str));
     return {};
   }

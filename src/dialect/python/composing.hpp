@@ -1,4 +1,5 @@
 // Helpers in Python that change a text.
+// They are text for a program of the reader: none of it runs here.
 #pragma once
 
 #include "dialect/composing_form.hpp"

@@ -468,7 +468,7 @@ class PythonPercent final : public family::PercentDialect {
   }
 
   // print() shows str().
-  Outcome print_plainly(const Value& value, Output& out) const override {
+  Outcome do_print_plainly(const Value& value, Output& out) const override {
     out.append(python::text_of_any(value, Conversion::str));
     return {};
   }

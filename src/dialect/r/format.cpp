@@ -92,7 +92,7 @@ class RFormat final : public family::ProgramDialect<Call> {
   }
 
   // format(x)
-  Outcome print_plainly(const Value& value, Output& out) const override {
+  Outcome do_print_plainly(const Value& value, Output& out) const override {
     static const Template shown = *parse("format(x)");
     Value named = value;
     named.set_name("x");

@@ -323,7 +323,7 @@ class R final : public family::PercentDialect {
   }
 
   // print(), as at the prompt.
-  Outcome print_plainly(const Value& value, Output& out) const override {
+  Outcome do_print_plainly(const Value& value, Output& out) const override {
     if (const Value* rare = find_rare({&value, 1})) return rare_value(*rare, facts().language);
     constexpr int significant_digits = 7;
     if (value.is(Type::list)) {

@@ -449,7 +449,7 @@ class Rust final : public family::CheckedDialect<Fields, Rendering> {
   }
 
   // println!("{}").
-  Outcome print_plainly(const Value& value, Output& out) const override {
+  Outcome do_print_plainly(const Value& value, Output& out) const override {
     static const Template shown = *parse("{}");
     Value unnamed = value;
     return render(shown, {&unnamed, 1}, {}, out, nullptr);
