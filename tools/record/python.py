@@ -10,6 +10,7 @@ import math
 import pathlib
 import platform
 import sys
+import unicodedata
 
 from python_expressions import Expressions
 from recording import Values, needs, real_payload, write_cases
@@ -146,7 +147,23 @@ class Maker:
             return "[%d]" % r.randrange(4)
         return r.choice(["[x]", "[0]", ".mass", ".real", ".[0]", "[0", "[0]x", "."]) if r.random() < 0.03 else ""
 
+    def named_character(self):
+        """A character by its name, but for one in twelve."""
+        r = self.random
+        if r.random() < 0.1:
+            return "\\N{%s}" % r.choice(["LF", "line feed", "NBSP", "VS1", "BELL", "LEFT CURLY BRACKET", "WJ", "NULL"])
+        name = ""
+        while not name:
+            name = unicodedata.name(chr(r.randrange(32, r.choice([0x400, 0x3100, 0x10000, 0x20000, 0x32000]))), "")
+        if r.random() < 0.1:
+            name = name.lower()
+        if r.random() < 0.08:
+            name = r.choice([name + "S", name[:-1], name[1:], " " + name, name.replace(" ", "  "), ""])
+        return "\\N{%s}" % name
+
     def literal(self):
+        if self.random.random() < 0.03:
+            return self.named_character()
         return self.random.choice(["", "|", "Ω ", "{{", "}}", "ink: ", "\\t", "\\x41", "\\u03a9", "\\q", "\\101", "{{}}", "'"])
 
     def case(self):
@@ -300,6 +317,8 @@ def answer(template, right):
                 return {"fails": {"when": "compile", "as": type(error).__name__}}
             return {"text": eval(code, {"math": math}, named)}
         return {"text": unescaped(template).format(*positional, **named)}
+    except SyntaxError as error:
+        return {"fails": {"when": "compile", "as": type(error).__name__}}
     except Exception as error:
         return {"fails": {"when": "run", "as": type(error).__name__}}
 

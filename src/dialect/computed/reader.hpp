@@ -68,13 +68,14 @@ class Reader {
   const Grammar& grammar_;
   std::string_view source_;
   std::size_t at_;
+  // (a + b), and tuples.
+  bool read_enclosed(Node& node);
 
  private:
   bool read_operand(Node& node, int level);
   bool read_postfix(Node& node);
   bool read_applied(Node& node);
   bool read_primary(Node& node);
-  bool read_enclosed(Node& node);
   bool read_braces(Node& node);
   bool read_index(Node& node, std::size_t start);
   bool read_argument(Node& call);

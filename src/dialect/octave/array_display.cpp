@@ -7,6 +7,7 @@
 
 #include "../family/values.hpp"
 #include "arrays.hpp"
+#include "display_parts.hpp"
 #include "format/layout.hpp"
 
 namespace inky::inline v1::octave {
@@ -20,15 +21,64 @@ constexpr int between_columns = 2;
 constexpr NumberStyle number_style = {
     .infinity = "Inf", .not_a_number = "NaN", .sign_of_nan = false};
 
+}  // namespace
+
+int digits_before_point(double magnitude) {
+  return 1 + static_cast<int>(std::floor(std::log10(magnitude)));
+}
+
+Parts parts_of(int digits, int precision, bool in_matrix) {
+  if (digits > 0) return {digits, precision > digits ? precision - digits : precision};
+  if (digits < 0) return {1, precision > digits ? precision - digits : precision};
+  return {1, precision > 1 ? precision - 1 : in_matrix ? precision : 0};
+}
+
+std::string real_text(const Spec& spec, double value) {
+  if (value == 0) return "0";
+  Spec narrow = spec;
+  narrow.width = 0;
+  TextBuffer out;
+  lay_out_real(narrow, binary64, unpack(binary64, bits_of(value)), number_style, out);
+  return out.string();
+}
+
+std::string right_aligned(std::string_view text, std::size_t width) {
+  return std::string(width > text.size() ? width - text.size() : 0, ' ') + std::string(text);
+}
+
+std::string table(const Array& array, const std::vector<std::string>& texts, int element_width,
+                  int separation, bool compact) {
+  const std::size_t columns = static_cast<std::size_t>(array.columns);
+  const auto room = static_cast<std::size_t>(element_width);
+  const std::size_t width = std::max<std::size_t>(room + static_cast<std::size_t>(separation), 1);
+  const bool split = columns * width > screen_columns;
+  const std::size_t together = split ? std::max<std::size_t>(screen_columns / width, 1) : columns;
+  std::string out;
+  for (std::size_t from = 0; from < columns; from += together) {
+    const std::size_t to = std::min(from + together, columns);
+    if (split) {
+      if (to - from == 1)
+        out += " Column " + std::to_string(to) + ":\n";
+      else
+        out += " Columns " + std::to_string(from + 1) + (to - from == 2 ? " and " : " through ") +
+               std::to_string(to) + ":\n";
+      if (!compact) out += '\n';
+    }
+    for (std::size_t row = 0; row < static_cast<std::size_t>(array.rows); ++row) {
+      for (std::size_t column = from; column < to; ++column)
+        out += "  " + right_aligned(texts[row * columns + column], room);
+      out += '\n';
+    }
+    if (to < columns && !compact) out += '\n';
+  }
+  return out;
+}
+
+namespace {
+
 bool is_missing(const Array& array, double value) {
   if (array.type == Type::f64) return bits_of(value) == missing_bits;
   return bits_of(static_cast<float>(value)) == missing_single_bits;
-}
-
-// The digits before the point; zero and less count the zeros behind it. Octave takes them from the
-// C library's logarithm, whose rounding shows just below a power of ten: 999999999999999 has 16.
-int digits_before_point(double magnitude) {
-  return 1 + static_cast<int>(std::floor(std::log10(magnitude)));
 }
 
 // Of the largest and of the smallest finite magnitude; 0 where that is zero, or there is none.
@@ -123,16 +173,6 @@ struct Form {
   double scale = 1;  // the common factor
   int scale_exponent = 0;
 };
-
-struct Parts {
-  int before = 1;
-  int after = 0;
-};
-Parts parts_of(int digits, int precision, bool in_matrix) {
-  if (digits > 0) return {digits, precision > digits ? precision - digits : precision};
-  if (digits < 0) return {1, precision > digits ? precision - digits : precision};
-  return {1, precision > 1 ? precision - 1 : in_matrix ? precision : 0};
-}
 
 // What an array of reals is like, as far as its form depends on it.
 struct Traits {
@@ -273,11 +313,7 @@ std::string number_text(const Array& array, const Form& form, double value) {
     return array.type == Type::f32 ? fraction_text(static_cast<float>(scaled), !array.is_scalar())
                                    : fraction_text(scaled, !array.is_scalar());
   }
-  Spec spec = form.spec;
-  spec.width = 0;
-  TextBuffer out;
-  lay_out_real(spec, binary64, unpack(binary64, bits_of(scaled)), number_style, out);
-  return out.string();
+  return real_text(form.spec, scaled);
 }
 
 // ---- Whole numbers of the integer classes, and truth values ----
@@ -299,39 +335,6 @@ std::string integer_text(const Array& array, const Settings& settings, int128 va
 
 // ---- Tables ----
 
-std::string right_aligned(std::string_view text, std::size_t width) {
-  return std::string(width > text.size() ? width - text.size() : 0, ' ') + std::string(text);
-}
-
-// Columns that fit the screen together are shown together; `separation` is reckoned between them.
-std::string table(const Array& array, const std::vector<std::string>& texts, int element_width,
-                  int separation, bool compact) {
-  const std::size_t columns = static_cast<std::size_t>(array.columns);
-  const auto room = static_cast<std::size_t>(element_width);
-  const std::size_t width = std::max<std::size_t>(room + static_cast<std::size_t>(separation), 1);
-  const bool split = columns * width > screen_columns;
-  const std::size_t together = split ? std::max<std::size_t>(screen_columns / width, 1) : columns;
-  std::string out;
-  for (std::size_t from = 0; from < columns; from += together) {
-    const std::size_t to = std::min(from + together, columns);
-    if (split) {
-      if (to - from == 1)
-        out += " Column " + std::to_string(to) + ":\n";
-      else
-        out += " Columns " + std::to_string(from + 1) + (to - from == 2 ? " and " : " through ") +
-               std::to_string(to) + ":\n";
-      if (!compact) out += '\n';
-    }
-    for (std::size_t row = 0; row < static_cast<std::size_t>(array.rows); ++row) {
-      for (std::size_t column = from; column < to; ++column)
-        out += "  " + right_aligned(texts[row * columns + column], room);
-      out += '\n';
-    }
-    if (to < columns && !compact) out += '\n';
-  }
-  return out;
-}
-
 // The line of the common factor.
 std::string factor(const Form& form, const Settings& settings) {
   if (form.scale_exponent == 0) return {};
@@ -347,7 +350,11 @@ std::string factor(const Form& form, const Settings& settings) {
          (settings.compact ? "*\n" : "*\n\n");
 }
 
+std::string rows_of_text(const Array& array);
+
 std::string elements(const Array& array, const Settings& settings) {
+  if (array.type == Type::text) return rows_of_text(array);
+  if (array.is_complex()) return complex_elements(array, settings).value_or("");
   std::vector<std::string> texts;
   if (array.is_real()) {
     const Form form = form_of(array, settings);
@@ -383,7 +390,16 @@ std::string sizes(const Array& array) {
 }
 
 bool on_one_line(const Array& array) {
-  return array.type == Type::text || array.is_empty() || array.is_scalar();
+  return array.type == Type::text ? array.rows == 1 : array.is_empty() || array.is_scalar();
+}
+
+// The rows of a matrix of characters.
+std::string rows_of_text(const Array& array) {
+  const auto columns = static_cast<std::size_t>(array.columns);
+  std::string out;
+  for (std::size_t i = 0; i < static_cast<std::size_t>(array.rows); ++i)
+    out += array.text.substr(i * columns, columns) + '\n';
+  return out;
 }
 
 std::string one_line(const Array& array, const Settings& settings) {
@@ -394,8 +410,13 @@ std::string one_line(const Array& array, const Settings& settings) {
 
 }  // namespace
 
+bool is_displayed(const Array& array, const Settings& settings) {
+  return !array.is_complex() || array.is_empty() || complex_elements(array, settings);
+}
+
 bool needs_exponent(const Array& array, const Settings& settings) {
-  return array.is_real() && !array.is_empty() && settings.mode == Mode::plain &&
+  return array.is_real() && !array.is_complex() && !array.is_empty() &&
+         settings.mode == Mode::plain &&
          form_of(array, settings).spec.notation == Notation::scientific;
 }
 

@@ -55,6 +55,17 @@ std::optional<Type> class_of(Type type) {
 }
 
 std::optional<Error> add_element(const Value& value, bool first, Array& out) {
+  if (value.is(Type::complex)) {
+    if (!first && out.type != Type::f64) return not_yet("a matrix of several classes is");
+    out.imaginaries.resize(out.reals.size());
+    const auto parts = value.as_list();
+    if (auto error = add_element(parts[0], first, out)) return error;
+    out.imaginaries.resize(out.reals.size());
+    Array other;
+    if (auto error = add_element(parts[1], true, other)) return error;
+    out.imaginaries.back() = other.reals[0];
+    return std::nullopt;
+  }
   const auto type = class_of(value.type());
   if (!type || type == Type::text)
     return not_yet("an element of type " + std::string(name_of(value.type())) + " is");
@@ -67,6 +78,7 @@ std::optional<Error> add_element(const Value& value, bool first, Array& out) {
   else
     out.reals.push_back(std::bit_cast<double>(
         low_half(convert(unpack(*fact_of(value.type()).format, value.bits()), binary64))));
+  if (out.is_complex()) out.imaginaries.resize(out.reals.size());
   return std::nullopt;
 }
 
@@ -101,6 +113,7 @@ std::optional<Error> make_array(const Value& value, Array& out) {
     return std::nullopt;
   }
   if (!is_row(value)) {
+    if (value.is(Type::complex)) return add_element(value, true, out);
     const auto type = class_of(value.type());
     if (!type) return not_yet("a value of type " + std::string(name_of(value.type())) + " is");
     if (type != Type::text) return add_element(value, true, out);

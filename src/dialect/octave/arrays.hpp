@@ -36,12 +36,14 @@ struct Array {
   Type type = Type::f64;
   int rows = 1;
   int columns = 1;
-  std::vector<double> reals;   // of f64 and f32, row by row
-  std::vector<int128> wholes;  // of the others
-  std::string text;            // of text, which has one row
-  bool is_range = false;       // made by from:to, and nothing done to it
+  std::vector<double> reals;        // of f64 and f32, row by row
+  std::vector<double> imaginaries;  // of complex numbers, as many as reals; empty: there are none
+  std::vector<int128> wholes;       // of the others
+  std::string text;                 // of text, row by row; where it has one row, that
+  bool is_range = false;            // made by from:to, and nothing done to it
 
   bool is_real() const { return type == Type::f64 || type == Type::f32; }
+  bool is_complex() const { return !imaginaries.empty(); }
   bool is_empty() const { return rows == 0 || columns == 0; }
   bool is_scalar() const { return rows == 1 && columns == 1 && type != Type::text; }
 };
@@ -55,7 +57,8 @@ inline constexpr std::uint32_t missing_single_bits = 0x7FC207A2;
 std::optional<Error> make_array(const Value& value, Array& out);
 
 // An array of another class, as the function of that class's name makes it: rounded half away from
-// zero, and the nearest that the class holds. REQUIRES: not of text; no NaN where `to` is truth.
+// zero, and the nearest that the class holds. REQUIRES: not of text, and not complex; no NaN where
+// `to` is truth.
 Array converted(const Array& array, Type to);
 
 // Half away from zero, as round() of the C library.
@@ -67,7 +70,10 @@ int128 within(int128 value, Type to);
 // need too many digits: more than half as many again as the precision.
 bool needs_exponent(const Array& array, const Settings& settings);
 
-// What disp prints.
+// Whether it is known how an array is displayed. Of complex ones it is not in every setting.
+bool is_displayed(const Array& array, const Settings& settings);
+
+// What disp prints. REQUIRES, as the next one does: is_displayed().
 std::string displayed(const Array& array, const Settings& settings);
 // What `name = ...` or a name alone prints.
 std::string displayed(std::string_view name, const Array& array, const Settings& settings);

@@ -135,18 +135,66 @@ class Rendering final : private computed::Scope {
   // ---- Values ----
 
   bool show(const Statement& statement) {
+    if (!statement.labels.empty()) return show_several(statement);
     Array array;
-    if (!evaluate(statement.expression, array)) return false;
+    if (!(statement.target ? change(statement, array) : evaluate(statement.expression, array)))
+      return false;
     if (statement.kind == Statement::Kind::print) {
       out_.append(array.text);
       return true;
     }
-    if (statement.assigns) keep(statement.label, array);
+    if (statement.counts) {
+      Array before;
+      Expression name;
+      name.kind = Expression::Kind::name;
+      name.name = statement.label;
+      name.span = statement.span;
+      if (!evaluate(name, before)) return false;
+      keep(statement.label, array);
+      array = std::move(before);
+    } else if (statement.assigns || statement.label == "ans") {
+      keep(statement.label, array);
+    }
+    if (!statement.silent && !is_displayed(array, settings_))
+      return not_yet("this display of complex numbers is", statement.span);
     if (!statement.silent)
       out_.append(statement.kind == Statement::Kind::disp
                       ? displayed(array, settings_)
                       : displayed(statement.label, array, settings_));
     if (report_ != nullptr && !statement.silent) note_shown(statement, array);
+    return true;
+  }
+
+  // x(2) = value, and x(2) = []
+  bool change(const Statement& statement, Array& out) {
+    Array given;
+    if (!statement.removes && !evaluate(statement.expression, given)) return false;
+    Expressions evaluator(*this, true);
+    const Value* before = find(statement.label);
+    Value made;
+    if (statement.removes && before == nullptr)
+      return fail("invalid use of a N_-D array in indexed assignment", statement.span);
+    const bool good = statement.removes
+                          ? evaluator.remove(*statement.target, *before, made)
+                          : evaluator.assign(*statement.target, before, value_of(given), made);
+    if (!good) return take_trouble(evaluator);
+    return array_of(made, out) || not_yet("such a value is", statement.span);
+  }
+
+  // [m, i] = max(x)
+  bool show_several(const Statement& statement) {
+    Expressions evaluator(*this, true);
+    std::vector<Value> made;
+    if (!evaluator.evaluate_several(statement.expression.node, statement.labels.size(), made))
+      return take_trouble(evaluator);
+    for (std::size_t i = 0; i < statement.labels.size(); ++i) {
+      Array array;
+      if (!array_of(made[i], array)) return not_yet("such a value is", statement.span);
+      keep(statement.labels[i], array);
+      if (!is_displayed(array, settings_))
+        return not_yet("this display of complex numbers is", statement.span);
+      if (!statement.silent) out_.append(displayed(statement.labels[i], array, settings_));
+    }
     return true;
   }
 
@@ -172,7 +220,18 @@ class Rendering final : private computed::Scope {
       case Expression::Kind::conversion: {
         Array from;
         if (!evaluate(expression.rows[0][0], from)) return false;
-        if (from.type == Type::text) return not_yet("a text as numbers is", expression.span);
+        if (from.type == Type::text) {
+          std::vector<double> codes;
+          for (const char c : from.text) codes.push_back(static_cast<unsigned char>(c));
+          from =
+              doubles(from.rows, static_cast<int>(from.text.size()) / from.rows, std::move(codes));
+        }
+        if (from.is_complex()) {
+          if (expression.to != Type::f64)
+            return not_yet("this class of complex numbers is", expression.span);
+          out = std::move(from);
+          break;
+        }
         if (expression.to == Type::truth &&
             std::any_of(from.reals.begin(), from.reals.end(),
                         [](double value) { return std::isnan(value); }))
@@ -203,10 +262,7 @@ class Rendering final : private computed::Scope {
   bool compute(const Expression& expression, Array& out) {
     Expressions evaluator(*this, true);
     Value value;
-    if (!evaluator.evaluate(expression.node, value)) {
-      trouble_ = computed::outcome_of(*evaluator.trouble());
-      return false;
-    }
+    if (!evaluator.evaluate(expression.node, value)) return take_trouble(evaluator);
     if (!array_of(value, out)) return not_yet("such a value is", expression.span);
     out.is_range = is_range(expression.node) && !out.is_scalar();
     return true;
@@ -248,27 +304,25 @@ class Rendering final : private computed::Scope {
   }
 
   bool make_matrix(const Expression& expression, Array& out) {
-    out.rows = static_cast<int>(expression.rows.size());
-    out.columns = out.rows == 0 ? 0 : static_cast<int>(expression.rows[0].size());
-    bool first = true;
+    Expressions evaluator(*this, true);
+    computed::Node node;
+    node.span = expression.span;
+    std::vector<Array> rows;
     for (const auto& row : expression.rows) {
-      if (static_cast<int>(row.size()) != out.columns)
-        return fail("vertical dimensions mismatch (" + std::to_string(1) + "x" +
-                        std::to_string(out.columns) + " vs 1x" + std::to_string(row.size()) + ")",
-                    expression.span);
-      for (const Expression& item : row) {
-        Array element;
-        if (!evaluate(item, element)) return false;
-        if (!element.is_scalar())
-          return not_yet("a matrix of anything but single numbers is", item.span);
-        if (first) out.type = element.type;
-        first = false;
-        if (element.type != out.type) return not_yet("a matrix of several classes is", item.span);
-        out.reals.insert(out.reals.end(), element.reals.begin(), element.reals.end());
-        out.wholes.insert(out.wholes.end(), element.wholes.begin(), element.wholes.end());
+      std::vector<Array> items(row.size());
+      for (std::size_t i = 0; i < row.size(); ++i) {
+        if (!evaluate(row[i], items[i])) return false;
       }
+      rows.emplace_back();
+      if (!evaluator.join_arrays(node, std::move(items), true, rows.back()))
+        return take_trouble(evaluator);
     }
-    return true;
+    return evaluator.join_arrays(node, std::move(rows), false, out) || take_trouble(evaluator);
+  }
+
+  bool take_trouble(const Expressions& evaluator) {
+    trouble_ = computed::outcome_of(*evaluator.trouble());
+    return false;
   }
 
   // ---- Notes ----
@@ -368,6 +422,11 @@ class OctaveDisplay final : public family::ProgramDialect<Session> {
   Outcome do_print_plainly(const Value& value, Output& out) const override {
     Array array;
     if (auto error = make_array(value, array)) return Outcome::error(std::move(*error));
+    if (!is_displayed(array, {}))
+      return Outcome::error({Code::not_supported_yet,
+                             "this display of complex numbers is not supported yet",
+                             {},
+                             "Give its parts."});
     const std::string text = displayed(array, {});
     out.append(std::string_view(text).substr(0, text.size() - 1));
     return {};

@@ -124,6 +124,9 @@ inline constexpr auto constants = std::to_array<ConstantFact>({
     {"pi", 0x1.921fb54442d18p+1},
     {"e", 0x1.5bf0a8b145769p+1},
     {"eps", 0x1p-52},
+    {"realmax", std::numeric_limits<double>::max()},
+    {"realmin", std::numeric_limits<double>::min()},
+    {"flintmax", 0x1p53},
     {"Inf", std::numeric_limits<double>::infinity()},
     {"inf", std::numeric_limits<double>::infinity()},
     {"NaN", std::numeric_limits<double>::quiet_NaN()},
@@ -139,7 +142,8 @@ auto find_fact(const Facts& all, std::string_view name) {
 }
 
 inline bool is_constant(std::string_view name) {
-  return find_fact(constants, name) != nullptr || name == "true" || name == "false";
+  return find_fact(constants, name) != nullptr || name == "true" || name == "false" ||
+         name == "intmax" || name == "intmin";
 }
 
 }  // namespace inky::inline v1::octave::display

@@ -39,17 +39,20 @@ constexpr computed::OperatorFact prefix_operators[] = {
     {"~", Operation::deny, 11},   {"++", Operation::none, 11}, {"--", Operation::none, 11},
     {"@", Operation::none, 11}};
 constexpr computed::OperatorFact postfix_operators[] = {{"'", Operation::transpose, 13},
-                                                        {".'", Operation::transpose, 13}};
+                                                        {".'", Operation::transpose_plain, 13}};
 
 // The GNU Octave manual, Numeric Data Types. Numbers of other bases are no doubles.
 std::optional<Value> number_of(std::string_view text) {
-  const bool based = text.size() > 1 && text[0] == '0' && !is_digit(text[1]) && text[1] != '.' &&
-                     (text[1] | 0x20) != 'e';
-  if (based || text.find('_') != std::string_view::npos) return std::nullopt;
   std::string plain(text);
+  const bool is_imaginary = std::string_view("ijIJ").find(plain.back()) != std::string_view::npos;
+  if (is_imaginary) plain.pop_back();
+  const bool based = plain.size() > 1 && plain[0] == '0' && !is_digit(plain[1]) &&
+                     plain[1] != '.' && (plain[1] | 0x20) != 'e';
+  if (based || plain.find('_') != std::string::npos) return std::nullopt;
   if (plain.back() == '.') plain += '0';
   auto value = read_typed(Type::f64, plain);
   if (!value) return std::nullopt;
+  if (is_imaginary) return Value::complex(0, std::bit_cast<double>(low_half(value->bits())));
   return std::move(*value);
 }
 
@@ -59,7 +62,6 @@ constexpr computed::CodeFacts code_facts = {
     .syntax_fault = "parse error",
     .read_escape = nullptr,
     .number = number_of,
-    .rare_suffixes = "ijIJ",
     .constant = [](std::string_view) -> std::optional<Value> { return std::nullopt; },
     .unknown_words = "function if for while"};
 
@@ -82,11 +84,21 @@ const computed::Grammar grammar = [] {
   out.rows = ";";
   out.point_before_members = false;
   out.functions =
-      "abs floor ceil fix round sign sqrt exp log log2 log10 sin cos tan sum prod mean max min mod "
-      "rem zeros ones numel length rows columns size sprintf num2str mat2str upper toupper lower "
-      "tolower "
-      "double single logical int8 int16 int32 int64 uint8 uint16 uint32 uint64 printf fprintf puts "
-      "disp";
+      "abs floor ceil fix round sign sqrt cbrt exp expm1 log log2 log10 log1p sin cos tan asin "
+      "acos "
+      "atan sinh cosh tanh real imag conj arg angle atan2 hypot mod rem idivide power times plus "
+      "minus rdivide xor and or not isnan isinf isfinite isempty isnumeric isreal iscomplex ischar "
+      "islogical isspace isalpha isdigit isupper islower class isfloat isinteger isscalar isvector "
+      "isrow iscolumn ismatrix issquare isequal sum "
+      "prod mean median max min any all cumsum cumprod sort std var mode range sumsq diff nnz norm "
+      "dot cross find zeros ones eye linspace magic numel length rows columns size ndims reshape "
+      "repmat fliplr flipud diag trace kron unique gcd lcm factorial nchoosek primes isprime "
+      "factor "
+      "bitand bitor bitxor bitshift sprintf num2str int2str mat2str upper toupper lower tolower "
+      "strcat strrep strtrim strcmp strcmpi strncmp strfind blanks char dec2bin dec2hex bin2dec "
+      "hex2dec str2double str2num fprintf double single logical int8 int16 int32 int64 uint8 "
+      "uint16 "
+      "uint32 uint64 printf puts disp intmax intmin flintmax realmax realmin polyval triu tril";
   return out;
 }();
 
@@ -211,7 +223,12 @@ std::optional<bool> ExpressionReader::read_own(Node& node) {
     return true;
   }
   // In parentheses blanks mean nothing.
-  if (c == '(' && in_matrix_ > 0) return not_yet("parentheses in a matrix are", at_);
+  if (c == '(' && in_matrix_ > 0) {
+    const int outside = std::exchange(in_matrix_, 0);
+    const bool good = read_enclosed(node);
+    in_matrix_ = outside;
+    return good;
+  }
   return CodeReader::read_own(node);
 }
 
@@ -225,77 +242,13 @@ Value given_value(const Value& value) {
   return is_double ? computed::real_of(Type::f64, value) : value;
 }
 
-bool array_of(const Value& value, Array& out) {
-  out = {};
-  const auto add = [&](const Value& item, bool first) {
-    const Type type = item.type();
-    const bool is_known =
-        type == Type::f64 || type == Type::f32 || type == Type::truth ||
-        (is_whole(type) && type != Type::i128 && type != Type::u128 && type != Type::big);
-    if (!is_known || (!first && type != out.type)) return false;
-    out.type = type;
-    if (is_real(type))
-      out.reals.push_back(std::bit_cast<double>(
-          low_half(convert(unpack(*fact_of(type).format, item.bits()), binary64))));
-    else
-      out.wholes.push_back(item.as_whole());
-    return true;
-  };
-  if (value.is(Type::text)) {
-    out.type = Type::text;
-    out.text = value.as_text();
-    return true;
-  }
-  if (!value.is(Type::list)) return add(value, true);
-  const auto rows = value.as_list();
-  const bool nested = !rows.empty() && rows[0].is(Type::list);
-  out.rows = rows.empty() ? 0 : nested ? static_cast<int>(rows.size()) : 1;
-  out.columns = static_cast<int>(nested ? rows[0].as_list().size() : rows.size());
-  bool first = true;
-  for (const Value& row : rows) {
-    if (row.is(Type::list) != nested) return false;
-    const std::span<const Value> items = nested ? row.as_list() : std::span<const Value>(&row, 1);
-    if (nested && static_cast<int>(items.size()) != out.columns) return false;
-    for (const Value& item : items) {
-      if (!add(item, first)) return false;
-      first = false;
-    }
-  }
-  return true;
-}
-
-Array element_of(const Array& array, std::size_t place) {
-  Array one;
-  one.type = array.type;
-  if (array.is_real())
-    one.reals = {array.reals[place]};
-  else
-    one.wholes = {array.wholes[place]};
-  return one;
-}
-
-Value value_of(const Array& array) {
-  if (array.type == Type::text) return Value::text(array.text);
-  const auto element = [&](std::size_t at) {
-    if (array.type == Type::truth) return Value::truth(array.wholes[at] != 0);
-    if (array.type == Type::f64) return Value::real(array.reals[at]);
-    if (array.type == Type::f32) return computed::real_of(Type::f32, Value::real(array.reals[at]));
-    return Value::whole(array.type, array.wholes[at]);
-  };
-  if (array.is_scalar()) return element(0);
-  std::vector<Value> rows;
-  const auto columns = static_cast<std::size_t>(array.columns);
-  for (std::size_t i = 0; i < static_cast<std::size_t>(array.rows); ++i) {
-    std::vector<Value> row;
-    for (std::size_t k = 0; k < columns; ++k) row.push_back(element(i * columns + k));
-    if (array.rows == 1) return Value::list(std::move(row));
-    rows.push_back(Value::list(std::move(row)));
-  }
-  return Value::list(std::move(rows));
+bool Expressions::take_any(const Node& node, const Value& value, Array& out) {
+  return array_of(value, out) || not_yet("such a value is", node);
 }
 
 bool Expressions::take(const Node& node, const Value& value, Array& out) {
-  return array_of(value, out) || not_yet("such a value is", node);
+  return take_any(node, value, out) &&
+         (!out.is_complex() || not_yet("complex numbers here are", node));
 }
 
 // Texts are the codes of their bytes, and truth values 0 and 1.
@@ -303,8 +256,6 @@ bool Expressions::take_double(const Node& node, const Value& value, Array& out) 
   if (!take(node, value, out)) return false;
   if (out.type == Type::text) {
     out.type = Type::f64;
-    out.columns = static_cast<int>(out.text.size());
-    out.rows = 1;
     for (const char c : out.text) out.reals.push_back(static_cast<unsigned char>(c));
     out.text.clear();
   } else if (out.type == Type::truth) {
@@ -313,14 +264,19 @@ bool Expressions::take_double(const Node& node, const Value& value, Array& out) 
   return true;
 }
 
+bool Expressions::take_text(const Node& node, const Value& value, std::string& out) {
+  if (!value.is(Type::text)) return not_yet("anything but a text here is", node);
+  out = value.as_text();
+  return true;
+}
+
 bool Expressions::take_count(const Node& node, const Value& value, int& out) {
   Array array;
   if (!take_double(node, value, array)) return false;
-  constexpr int most = 10'000;
-  if (!array.is_scalar() || !array.is_real() || !(std::fabs(array.reals[0]) <= most) ||
-      array.reals[0] != std::floor(array.reals[0]))
+  const double count = array.is_scalar() ? real_at(array, 0) : 0.5;
+  if (!(std::fabs(count) <= most_elements) || count != std::floor(count))
     return not_yet("such a size or index is", node);
-  out = static_cast<int>(array.reals[0]);
+  out = static_cast<int>(count);
   return true;
 }
 
@@ -347,29 +303,22 @@ bool Expressions::deny(const Node& node, const Value& operand, Value& out) {
 
 bool Expressions::apply(const Node& node, const Value& operand, Value& out) {
   Array array;
-  if (node.operation == Operation::transpose) {
-    if (!take(node, operand, array)) return false;
-    if (array.type == Type::text) return not_yet("a text turned around is", node);
-    Array turned = array;
-    std::swap(turned.rows, turned.columns);
-    const auto rows = static_cast<std::size_t>(array.rows);
-    const auto columns = static_cast<std::size_t>(array.columns);
-    for (std::size_t i = 0; i < rows; ++i) {
-      for (std::size_t k = 0; k < columns; ++k) {
-        const std::size_t from = i * columns + k;
-        const std::size_t to = k * rows + i;
-        if (array.is_real())
-          turned.reals[to] = array.reals[from];
-        else
-          turned.wholes[to] = array.wholes[from];
-      }
+  if (!take_any(node, operand, array)) return false;
+  const bool conjugates = node.operation == Operation::transpose;
+  if (conjugates || node.operation == Operation::transpose_plain) {
+    std::vector<std::size_t> places;
+    for (std::size_t i = 0; i < count_of(array); ++i) places.push_back(place_of(array, i));
+    Array turned = elements_at(array, places, array.columns, array.rows);
+    if (conjugates) {
+      for (double& x : turned.imaginaries) x = -x;
     }
     out = value_of(turned);
     return true;
   }
-  if (!take_double(node, operand, array)) return false;
+  if (!array.is_complex() && !take_double(node, operand, array)) return false;
   if (node.operation == Operation::negate) {
     for (double& x : array.reals) x = -x;
+    for (double& x : array.imaginaries) x = -x;
     for (int128& x : array.wholes) x = within(-x, array.type);
   }
   out = value_of(array);
@@ -386,6 +335,7 @@ bool Expressions::name_without_value(const Node& node, Value& out) {
                          {"eps", 0x1p-52},
                          {"Inf", HUGE_VAL},
                          {"inf", HUGE_VAL},
+                         {"flintmax", 0x1p53},
                          {"NaN", std::nan("")},
                          {"nan", std::nan("")},
                          {"realmax", 0x1.fffffffffffffp+1023},
@@ -399,14 +349,20 @@ bool Expressions::name_without_value(const Node& node, Value& out) {
     out = Value::truth(node.text == "true");
     return true;
   }
-  if (node.text == "i" || node.text == "j" || node.text == "I" || node.text == "J")
-    return not_yet("complex numbers are", node);
+  if (node.text == "i" || node.text == "j" || node.text == "I" || node.text == "J") {
+    out = Value::complex(0, 1);
+    return true;
+  }
+  if (node.text == "end" && !ends_.empty()) {
+    const End& end = ends_.back();
+    const Array& of = *end.of;
+    out = Value::real(end.count == 1   ? static_cast<double>(count_of(of))
+                      : end.place == 0 ? of.rows
+                                       : of.columns);
+    return true;
+  }
+  if (node.text == "intmax" || node.text == "intmin") return call(node, node.text, {}, out);
   return raise("'" + node.text + "' undefined", node);
-}
-
-// A row of rows: what is in it stands side by side, and rows below each other.
-Value Expressions::list_of(std::vector<Value> items) const {
-  return Value::list(std::move(items));
 }
 
 }  // namespace inky::inline v1::octave

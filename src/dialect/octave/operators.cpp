@@ -13,10 +13,6 @@ namespace {
 using computed::Node;
 using computed::Operation;
 
-std::string size_text(const Array& array) {
-  return std::to_string(array.rows) + "x" + std::to_string(array.columns);
-}
-
 double element(const Array& array, int row, int column) {
   const auto i = static_cast<std::size_t>(array.rows == 1 ? 0 : row);
   const auto k = static_cast<std::size_t>(array.columns == 1 ? 0 : column);
@@ -74,8 +70,6 @@ bool Expressions::combine_elements(const Node& node, Operation operation, const 
     return raise("operator " + sign + ": nonconformant arguments (op1 is " + size_text(left) +
                      ", op2 is " + size_text(right) + ")",
                  node);
-  if (left.is_empty() || right.is_empty())
-    return not_yet("an operator on an empty matrix is", node);
   const bool truth = gives_truth(operation);
   const bool wholes = !left.is_real() || !right.is_real();
   if (wholes && !left.is_real() && !right.is_real() && left.type != right.type && !truth)
@@ -89,8 +83,8 @@ bool Expressions::combine_elements(const Node& node, Operation operation, const 
   if (is_wide) return not_yet("arithmetic of 64-bit integers is", node);
   Array made;
   made.type = Type::f64;
-  made.rows = std::max(left.rows, right.rows);
-  made.columns = std::max(left.columns, right.columns);
+  made.rows = left.rows == 1 ? right.rows : left.rows;
+  made.columns = left.columns == 1 ? right.columns : left.columns;
   for (int i = 0; i < made.rows; ++i) {
     for (int k = 0; k < made.columns; ++k) {
       double a = element(left, i, k);
@@ -100,7 +94,8 @@ bool Expressions::combine_elements(const Node& node, Operation operation, const 
         b = static_cast<double>(static_cast<float>(b));
       }
       const bool is_power = operation == Operation::power || operation == Operation::power_each;
-      if (is_power && a < 0 && b != std::floor(b)) return not_yet("complex numbers are", node);
+      if (is_power && a < 0 && b != std::floor(b))
+        return combine_complex(node, operation, left, right, out);
       if ((operation == Operation::bits_and || operation == Operation::bits_or) &&
           (std::isnan(a) || std::isnan(b)))
         return not_yet("the logic of NaN is", node);
@@ -139,26 +134,51 @@ bool Expressions::multiply(const Node& node, const Array& left, const Array& rig
   return true;
 }
 
+// A square matrix times itself, over and over.
+bool Expressions::raise_matrix(const Node& node, const Array& base, const Array& exponent,
+                               Array& out) {
+  constexpr double most = 20;
+  const bool is_known = base.rows == base.columns && exponent.is_scalar() && exponent.is_real() &&
+                        !exponent.is_complex() && exponent.reals[0] >= 1 &&
+                        exponent.reals[0] <= most &&
+                        exponent.reals[0] == std::floor(exponent.reals[0]);
+  if (!is_known) return not_yet("this power of a matrix is", node);
+  out = base;
+  for (int i = 1; i < static_cast<int>(exponent.reals[0]); ++i) {
+    Array next;
+    if (!multiply(node, out, base, next)) return false;
+    out = std::move(next);
+  }
+  return true;
+}
+
 bool Expressions::combine(const Node& node, Operation operation, const Value& left,
                           const Value& right, Value& out) {
   Array a;
   Array b;
-  if (!take_double(node, left, a) || !take_double(node, right, b)) return false;
+  if (!take_any(node, left, a) || !take_any(node, right, b)) return false;
+  const bool is_complex = a.is_complex() || b.is_complex();
+  if (!a.is_complex() && !take_double(node, left, a)) return false;
+  if (!b.is_complex() && !take_double(node, right, b)) return false;
   Array made;
   const bool scalars = a.is_scalar() || b.is_scalar();
   if (operation == Operation::multiply && !scalars) {
+    if (is_complex) return not_yet("a product of complex matrices is", node);
     if (!multiply(node, a, b, made)) return false;
-  } else if ((operation == Operation::divide && !b.is_scalar()) ||
-             (operation == Operation::power && (!a.is_scalar() || !b.is_scalar()))) {
+  } else if (operation == Operation::power && (!a.is_scalar() || !b.is_scalar())) {
+    if (!raise_matrix(node, a, b, made)) return false;
+  } else if (operation == Operation::divide && !b.is_scalar()) {
     return not_yet("this operator on matrices is", node);
-  } else if (!combine_elements(node, operation, a, b, made)) {
+  } else if (!(is_complex ? combine_complex(node, operation, a, b, made)
+                          : combine_elements(node, operation, a, b, made))) {
     return false;
   }
   out = value_of(made);
   return true;
 }
 
-// Names are those that a session has; a range looks into its left side.
+// Names are those that a session has; a range looks into its left side, and an index into its
+// arguments.
 std::optional<bool> Expressions::evaluate_own(const Node& node, Value& out) {
   if (node.kind == Node::Kind::name) {
     const Value* value = find(node.text);
@@ -167,14 +187,24 @@ std::optional<bool> Expressions::evaluate_own(const Node& node, Value& out) {
     out.drop_name();
     return true;
   }
+  if (node.kind == Node::Kind::list) return join(node, out);
+  if (node.kind == Node::Kind::call) {
+    const Node& callee = node.parts[0];
+    const Value* value = callee.kind == Node::Kind::name ? find(callee.text) : nullptr;
+    if (value != nullptr) return index(node, given_value(*value), out);
+    Value of;
+    if (callee.kind != Node::Kind::name && callee.kind != Node::Kind::member)
+      return evaluate_again(callee, of) && index(node, of, out);
+  }
   if (is_range(node)) return range(node, out);
   return std::nullopt;
 }
 
-bool Expressions::take_end(const Node& node, double& out) {
+bool Expressions::take_end(const Node& node, double& out, bool& is_text) {
   Value value;
   Array array;
   if (!evaluate_again(node, value) || !take_double(node, value, array)) return false;
+  is_text = value.is(Type::text);
   if (!array.is_scalar() || !array.is_real()) return not_yet("a range of these is", node);
   out = array.reals[0];
   return true;
@@ -188,9 +218,14 @@ bool Expressions::range(const Node& node, Value& out) {
   double from = 0;
   double step = 1;
   double to = 0;
-  if (!take_end(has_step ? inner.parts[0] : inner, from) ||
-      (has_step && !take_end(inner.parts[1], step)) || !take_end(node.parts[1], to))
+  bool from_text = false;
+  bool to_text = false;
+  bool unused = false;
+  if (!take_end(has_step ? inner.parts[0] : inner, from, from_text) ||
+      (has_step && !take_end(inner.parts[1], step, unused)) ||
+      !take_end(node.parts[1], to, to_text))
     return false;
+  if (from_text != to_text) return not_yet("a range of a text and a number is", node);
   const double count = std::floor((to - from) / step * (1 + 0x1p-52)) + 1;
   constexpr double most = 10'000;
   if (!(count <= most) || !std::isfinite(from) || step == 0 || !std::isfinite(step))
@@ -201,7 +236,11 @@ bool Expressions::range(const Node& node, Value& out) {
     const double next = from + i * step;
     made.reals.push_back(step > 0 ? std::min(next, to) : std::max(next, to));
   }
-  if (made.columns == 0) return not_yet("an empty range is", node);
+  // Between two characters are characters.
+  if (from_text) {
+    made.type = Type::text;
+    for (const double code : made.reals) made.text += static_cast<char>(code);
+  }
   out = value_of(made);
   return true;
 }

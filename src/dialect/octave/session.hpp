@@ -2,6 +2,7 @@
 #pragma once
 
 #include <cstdint>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -34,6 +35,11 @@ struct Statement {
   bool called = false;  // by display(), which shows whatever ends it
   bool silent = false;  // a semicolon ends it
   Expression expression;
+  // Of x(2) = ...: x(2), and whether elements are taken away: x(2) = [].
+  std::optional<computed::Node> target;
+  bool removes = false;
+  std::vector<std::string> labels;  // of [a, b] = ...
+  bool counts = false;              // x++, which shows what x was before
   Span span;
   int field = unset;
 };

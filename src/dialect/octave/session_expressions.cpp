@@ -62,6 +62,7 @@ bool SessionReader::read_word(Expression& out, int depth) {
   at_ = after;
   if (peek() == '(' || (peek() == '\'') || peek() == '.' || peek() == '{')
     return not_yet("calls and parts of arrays are", start);
+  if (has_word("intmax intmin ans i j I J", out.name)) return not_yet("this name here is", start);
   out.kind = Expression::Kind::name;
   const bool kept = std::find(kept_.begin(), kept_.end(), out.name) != kept_.end();
   if (!kept && !display::is_constant(out.name)) names_.add(out.name);

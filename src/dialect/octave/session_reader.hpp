@@ -148,9 +148,12 @@ class SessionReader : PastedSource {
       skip_blanks();
       if (ends_statement()) return parse_error("the statement breaks off here", at_);
       if (!read_shown(statement, name)) return false;
-      if (std::find(kept_.begin(), kept_.end(), name) == kept_.end()) kept_.push_back(name);
+      keep(name);
       return true;
     }
+    if (const auto changed = read_changed(statement, name, start)) return *changed;
+    if (has_word("if for while do switch function unwind_protect try global persistent", name))
+      return not_yet("the word " + name + " is", start);
     if (peek() == '(' && (name == "disp" || name == "display")) return read_call(statement, name);
     if (peek() == '(' && (name == "printf" || name == "fprintf" || name == "puts"))
       return read_print(statement, start);
@@ -167,6 +170,16 @@ class SessionReader : PastedSource {
     at_ = start;
     return read_shown(statement, is_word_start(peek()) ? "" : "ans");
   }
+
+  void keep(const std::string& name) {
+    if (std::find(kept_.begin(), kept_.end(), name) == kept_.end()) kept_.push_back(name);
+  }
+
+  // session_changes.cpp: x += 1, x++ and x(2) = 5; [a, b] = ... Nothing where it is none of them.
+  std::optional<bool> read_changed(Statement& statement, const std::string& name,
+                                   std::size_t start);
+  std::optional<bool> read_target(Statement& statement, const std::string& name, std::size_t start);
+  std::optional<bool> read_several(Statement& statement);
 
   // format, its words up to the end of the statement; or format("word").
   bool read_format(Statement& statement) {
@@ -270,10 +283,18 @@ class SessionReader : PastedSource {
 
   bool read_shown(Statement& statement, std::string label) {
     statement.kind = Statement::Kind::show;
+    if (peek() == '[' && !statement.assigns) {
+      if (const auto several = read_several(statement)) return *several;
+    }
     if (!read_whole(statement.expression, [&] { return ends_statement(); })) return false;
     if (label.empty() && statement.expression.kind == Expression::Kind::name)
       label = display::is_constant(statement.expression.name) ? "ans" : statement.expression.name;
+    if (label.empty() && statement.expression.kind == Expression::Kind::computed &&
+        statement.expression.node.kind == computed::Node::Kind::name &&
+        std::find(kept_.begin(), kept_.end(), statement.expression.node.text) != kept_.end())
+      label = statement.expression.node.text;
     statement.label = label.empty() ? "ans" : std::move(label);
+    if (statement.label == "ans") keep("ans");
     return true;
   }
 
@@ -326,7 +347,8 @@ class SessionReader : PastedSource {
     using Kind = computed::Node::Kind;
     const bool calls = node.kind == Kind::call && node.parts[0].kind == Kind::name &&
                        has_word(grammar.functions, node.parts[0].text);
-    if (node.kind == Kind::name && node.text != ":" && !display::is_constant(node.text) &&
+    if (node.kind == Kind::name && node.text != ":" && node.text != "end" &&
+        !display::is_constant(node.text) &&
         std::find(kept_.begin(), kept_.end(), node.text) == kept_.end())
       names_.add(node.text);
     for (std::size_t i = calls ? 1 : 0; i < node.parts.size(); ++i) add_names(node.parts[i]);

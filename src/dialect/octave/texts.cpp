@@ -50,36 +50,66 @@ std::string format_of(const Array& array) {
   return "%" + std::to_string(digits) + (array.is_real() ? ".0f" : "d");
 }
 
+// What the escapes of a format stand for: do_string_escapes. Nothing where one is not known here.
+std::optional<std::string> without_escapes(std::string_view text) {
+  constexpr std::string_view letters = "abfnrtv\\'\"";
+  constexpr std::string_view meanings = "\a\b\f\n\r\t\v\\'\"";
+  std::string out;
+  for (std::size_t at = 0; at < text.size(); ++at) {
+    if (text[at] != '\\') {
+      out += text[at];
+      continue;
+    }
+    const std::size_t which =
+        at + 1 < text.size() ? letters.find(text[at + 1]) : std::string_view::npos;
+    if (which == std::string_view::npos) return std::nullopt;
+    out += meanings[which];
+    ++at;
+  }
+  return out;
+}
+
 }  // namespace
 
-// Every element is a value of its own, column by column.
+// Every element is a value of its own, column by column. The escapes of a format between single
+// quotes are its own.
 bool Expressions::fill_in(const Node& node, const Arguments& arguments, Value& out) {
   if (arguments.size() == 0 || !arguments[0].is(Type::text))
     return not_yet("a template of this is", node);
+  const std::size_t part = node.parts.size() - arguments.size();
+  const Node& source = node.parts[part < node.parts.size() ? part : 0];
+  std::string format(arguments[0].as_text());
+  if (format.find('\\') != std::string::npos && (!computed::is_text(source) || source.is_raw)) {
+    const auto meant = computed::is_text(source) ? without_escapes(format) : std::nullopt;
+    if (!meant) return not_yet("a template with this backslash is", node);
+    format = *meant;
+  }
   std::vector<Value> values;
   for (const Value& argument : std::span<const Value>(arguments.values).subspan(1)) {
     Array array;
     if (!take(node, argument, array)) return false;
-    if (array.type == Type::text || array.is_scalar()) {
+    if ((array.type == Type::text && array.rows == 1) || array.is_scalar()) {
       values.push_back(value_of(array));
       continue;
     }
+    if (array.type == Type::text) return not_yet("several rows of text here are", node);
     for (std::size_t i = 0; i < count_of(array); ++i)
       values.push_back(value_of(element_of(array, place_of(array, i))));
   }
-  return fill(node, *octave_dialect(), arguments[0].as_text(), values, out);
+  return fill(node, *octave_dialect(), format, values, out);
 }
 
 // num2str(x), num2str(x, digits), num2str(x, format); of a row of numbers at most.
 bool Expressions::number_as_text(const Node& node, const Arguments& arguments, Value& out) {
   Array array;
-  if (arguments.size() == 0 || arguments.size() > 2 || !take(node, arguments[0], array))
+  if (arguments.size() == 0 || arguments.size() > 2)
     return not_yet("num2str with these arguments is", node);
+  if (!take(node, arguments[0], array)) return false;
   if (array.type == Type::text) {
     out = arguments[0];
     return true;
   }
-  if (array.rows != 1 || array.is_empty()) return not_yet("num2str of such a matrix is", node);
+  if (array.is_empty()) return not_yet("num2str of such a matrix is", node);
   std::string format = format_of(array);
   if (arguments.size() == 2 && arguments[1].is(Type::text)) {
     format = arguments[1].as_text();
@@ -96,14 +126,30 @@ bool Expressions::number_as_text(const Node& node, const Arguments& arguments, V
   if (!is_repeated) return not_yet("num2str with such a format is", node);
   constexpr std::size_t most = 10'000;
   if (count_of(array) > most) return not_yet("num2str of more than 10,000 elements is", node);
-  std::vector<Value> values;
-  for (std::size_t i = 0; i < count_of(array); ++i) {
-    all += format;
-    values.push_back(value_of(element_of(array, i)));
+  const auto columns = static_cast<std::size_t>(array.columns);
+  for (std::size_t i = 0; i < columns; ++i) all += format;
+  std::vector<std::string> rows;
+  for (std::size_t row = 0; row < static_cast<std::size_t>(array.rows); ++row) {
+    std::vector<Value> values;
+    for (std::size_t i = 0; i < columns; ++i)
+      values.push_back(value_of(element_of(array, row * columns + i)));
+    Value made;
+    if (!fill(node, *octave_dialect(), all, values, made)) return false;
+    rows.emplace_back(made.as_text());
   }
-  Value made;
-  if (!fill(node, *octave_dialect(), all, values, made)) return false;
-  out = Value::text(trimmed(made.as_text()));
+  if (rows.size() == 1) {
+    out = Value::text(trimmed(rows[0]));
+    return true;
+  }
+  // Of several rows the blanks go that all begin with.
+  std::size_t blanks = rows[0].size();
+  for (const std::string& row : rows) {
+    if (row.size() != rows[0].size()) return not_yet("num2str of such a matrix is", node);
+    blanks = std::min(blanks, std::min(row.find_first_not_of(' '), row.size()));
+  }
+  std::vector<Value> texts;
+  for (const std::string& row : rows) texts.push_back(Value::text(row.substr(blanks)));
+  out = Value::list(std::move(texts));
   return true;
 }
 
@@ -145,15 +191,16 @@ bool Expressions::show(const Node& node, std::string_view name, const Arguments&
   if (name == "num2str") return number_as_text(node, arguments, out);
   if (name == "mat2str") return matrix_as_text(node, arguments, out);
   Array array;
-  if (arguments.size() != 1 || !take(node, arguments[0], array))
-    return not_yet(std::string(name) + " with these arguments is", node);
+  if (arguments.size() != 1) return not_yet(std::string(name) + " with these arguments is", node);
+  if (!take_any(node, arguments[0], array)) return false;
   if (name == "disp") {
     if (in_session_) return not_yet("disp in an expression is", node);
     array.is_range = is_range(node.parts[1]) && !array.is_scalar();
     out = Value::text(displayed(array, {}));
     return true;
   }
-  if (array.type != Type::text) return not_yet(std::string(name) + " of this is", node);
+  if (array.type != Type::text || array.rows != 1)
+    return not_yet(std::string(name) + " of this is", node);
   if (name == "puts") {
     out = arguments[0];
     return true;

@@ -4,6 +4,7 @@
 
 #include "../family/escapes.hpp"
 #include "../family/values.hpp"
+#include "character_names.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/number/digits.hpp"
 #include "text/escape.hpp"
@@ -87,6 +88,25 @@ std::string compound_text(const Value& value, bool ascii) {
   return out + (is_record ? "}" : is_tuple ? ")" : "]");
 }
 
+// \N{BULLET}
+std::size_t read_named(std::size_t at, TemplateContent& out) {
+  const std::string_view source = out.source;
+  const std::size_t close = source.find('}', at);
+  const bool is_whole =
+      source.substr(at).starts_with("\\N{") && close != std::string_view::npos && close > at + 3;
+  const std::size_t size = is_whole ? close + 1 - at : std::min<std::size_t>(2, source.size() - at);
+  const auto named =
+      is_whole ? character_named(source.substr(at + 3, close - at - 3)) : std::nullopt;
+  if (named)
+    append_utf8(*named, out.literals);
+  else if (!out.refusal)
+    out.refusal = {Refusal::When::compile, "SyntaxError",
+                   is_whole ? "(unicode error) no character has this name"
+                            : "(unicode error) a name in braces follows \\N: \\N{BULLET}",
+                   Span{at, at + size}};
+  return size;
+}
+
 }  // namespace
 
 std::size_t read_escape(std::size_t at, TemplateContent& out) {
@@ -106,8 +126,7 @@ std::size_t read_escape(std::size_t at, TemplateContent& out) {
                      span};
     }
   } else if (rest[1] == 'N') {
-    out.refusal = {Refusal::When::not_supported_yet, "Write the character itself.",
-                   "characters by name (\\N{...}) are not supported yet", span};
+    return read_named(at, out);
   } else {
     out.notes.push_back({Code::unknown_escape,
                          "Python defines no such escape, and keeps the backslash; it is itself "
