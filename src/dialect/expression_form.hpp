@@ -29,6 +29,7 @@ struct LocaleFact {
 };
 
 struct StatementParts;
+struct Declaration;
 
 struct ExpressionForm {
   // Reads a call by itself, where the template evaluates the expressions in it: what is between the
@@ -44,6 +45,11 @@ struct ExpressionForm {
   // Computes what a declaration gives a name, where that is no expression. Null: it is one.
   bool (*compute_declared)(std::string_view source, const computed::Scope& scope, Value& out,
                            computed::Trouble& trouble) = nullptr;
+  // Reads a declaration of a form of its own: x[2] <- 5. Null, or nothing: there is no such form.
+  std::optional<Declaration> (*read_declaration)(std::string_view statement) = nullptr;
+  // The function that shows what a statement comes to that is nothing but an expression; empty:
+  // none does.
+  std::string_view shows_results = {};
   const computed::Grammar* grammar = nullptr;
   // Reads out.source from a place on.
   std::unique_ptr<computed::Reader> (*reader)(TemplateContent& out, std::size_t at) = nullptr;

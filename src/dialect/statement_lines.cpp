@@ -155,6 +155,9 @@ const Dialect* chain_dialect(const LanguageFacts& language, std::string_view sta
 std::optional<Declaration> declaration_of(const LanguageFacts& language,
                                           std::string_view statement) {
   const ExpressionForm& form = *language.expressions;
+  if (form.read_declaration != nullptr) {
+    if (auto own = form.read_declaration(statement)) return own;
+  }
   const std::size_t behind = behind_assignment(statement);
   if (behind == 0 || statement.starts_with("return ")) return std::nullopt;
   // "n = ", "n <- ": neither "n += " nor "n .= ".

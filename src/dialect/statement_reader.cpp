@@ -115,13 +115,16 @@ class StatementReader {
   bool read_whole(const PrintFact& print, std::size_t at, std::size_t end) {
     Node node;
     if (!read_node(at, end, node)) return false;
+    take_evaluated(print, node);
+    return true;
+  }
+  void take_evaluated(const PrintFact& print, const Node& node) {
     parts_.call = print.name;
     parts_.dialect = find_dialect(form_.plain_dialect);
     parts_.is_whole = true;
     parts_.add_argument(node, {});
     parts_.inner = form_.plain_field;
     parts_.segments.push_back({{0, parts_.inner.size()}, node.span, false});
-    return true;
   }
 
   // echo $a, "\n"
@@ -224,7 +227,22 @@ class StatementReader {
     if (!read_node(at, end, node)) return false;
     if (take(node)) return true;
     if (error_) return false;
-    return take_plainly(node) || not_understood({at, end});
+    return take_plainly(node) || take_result(node) || not_understood({at, end});
+  }
+
+  // An expression whose result the language shows.
+  bool take_result(const Node& node) {
+    if (form_.shows_results.empty()) return false;
+    Node shown;
+    shown.kind = Node::Kind::call;
+    shown.span = node.span;
+    shown.parts.resize(2);
+    shown.parts[0].kind = Node::Kind::name;
+    shown.parts[0].text = form_.shows_results;
+    shown.parts[1] = node;
+    shown.keys.resize(1);
+    take_evaluated(*find_print(form_, form_.shows_results), shown);
+    return true;
   }
 
   // A call with a template, or an operator behind one. False where it is none; an error where the

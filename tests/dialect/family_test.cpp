@@ -406,6 +406,8 @@ TEST_CASE("a value that a dialect does not know yet is refused, whatever the let
         TextBuffer untold;
         CHECK_FALSE(dialect->render(*dialect->parse(source), {&one, 1}, untold).prints());
       }
+      // Octave has complex numbers, and disp() shows them.
+      if (facts.id == "octave" && one.is(Type::complex)) continue;
       TextBuffer plain;
       INFO(facts.id << " prints " << describe(one));
       CHECK_FALSE(dialect->print_plainly(one, plain).prints());

@@ -107,16 +107,14 @@ TEST_CASE("Octave's display: failures by name, and where") {
                    {"'ink", {}, at_compile, "parse error", "closing quote", {0, 4}},
                    {"disp(1) disp(2)", {}, at_compile, "parse error", "a statement ends", {8, 9}},
                });
-  for (const char* source :
-       {"format bit", "0x1F", "3i", "x.y", "{1}", "hold on", "\"\\q\"", "5:1", "x(0.5)",
-        "f = @(x) x", "inv(2)", "output_precision(0)", "[1, true]"}) {
+  for (const char* source : {"format bit", "0x1F", "x.y", "{1}", "hold on", "\"\\q\"", "eye(3)",
+                             "f = @(x) x", "inv(2)", "output_precision(0)", "format bank; 3i"}) {
     INFO(source);
     const support::Answer got = support::answer(display, source, {value("x=1")}, {});
     REQUIRE(got.outcome.kind() == Outcome::Kind::error);
     CHECK(got.outcome.as_error().code == Code::not_supported_yet);
   }
-  for (const char* one :
-       {"3-5i:complex", "{mass: 12.5}", "[1, \"ink\"]", "5:i128", "[[1], [1, 2]]"}) {
+  for (const char* one : {"{mass: 12.5}", "[1, \"ink\"]", "5:i128", "[[1], [1, 2]]"}) {
     INFO(one);
     const support::Answer got = support::answer(display, "x", {value(one)}, {});
     REQUIRE(got.outcome.kind() == Outcome::Kind::error);

@@ -230,9 +230,6 @@ TEST_CASE("a text that Python cannot compile is refused as a whole") {
     REQUIRE(got.outcome.kind() == Outcome::Kind::fails_compile);
     CHECK(got.outcome.failure_name() == "SyntaxError");
   }
-  const Answer named = answer("\\N{OHM SIGN}", {});
-  REQUIRE(named.outcome.kind() == Outcome::Kind::error);
-  CHECK(named.outcome.as_error().code == Code::not_supported_yet);
 }
 
 TEST_CASE("notes of Python teach where people go wrong") {

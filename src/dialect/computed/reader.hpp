@@ -37,6 +37,9 @@ class Reader {
   // Nothing where no cast begins here.
   virtual std::optional<std::string> read_cast() { return std::nullopt; }
   virtual bool begins_name(char c) const;
+  // What is behind the opening bracket of an index, and the closing one. `node` is an item, and has
+  // what is indexed.
+  virtual bool read_index(Node& node, std::size_t start);
   // What may follow an item of a list or an argument.
   virtual bool read_behind_item(Node&) { return true; }
   // Whether an argument begins here, behind a blank, where functions stand before theirs: f x y.
@@ -77,7 +80,6 @@ class Reader {
   bool read_applied(Node& node);
   bool read_primary(Node& node);
   bool read_braces(Node& node);
-  bool read_index(Node& node, std::size_t start);
   bool read_argument(Node& call);
   bool read_condition(Node& node, int level);
   bool read_name(Node& node);

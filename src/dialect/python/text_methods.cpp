@@ -7,6 +7,7 @@
 #include "dialects.hpp"
 #include "expressions.hpp"
 #include "text/ascii.hpp"
+#include "text/case_folding.hpp"
 #include "text/lower_case.hpp"
 #include "text/upper_case.hpp"
 #include "text/utf8.hpp"
@@ -44,7 +45,7 @@ bool has_odd_case(char32_t point) {
          point == 0xDF || point == 0xB5 || point == 0x3C2 || point == 0x3A3 || point == 0x17F;
 }
 
-// capitalize(), title(), casefold() and swapcase() beyond ASCII. False where a letter has a capital
+// capitalize(), title() and swapcase() beyond ASCII. False where a letter has a capital
 // of several letters, or an odd case.
 bool changed_letters(std::string_view text, std::string_view name, std::string& out) {
   bool in_word = false;
@@ -57,8 +58,7 @@ bool changed_letters(std::string_view text, std::string_view name, std::string& 
         follows ? point == 0x3A3 : has_odd_case(point) || characters_of(capital).size() != 1;
     if (is_odd || characters_of(small).size() != 1) return false;
     const bool has_case = capital != character || small != character;
-    const bool stays_small =
-        follows || name == "casefold" || (name == "swapcase" && small != character);
+    const bool stays_small = follows || (name == "swapcase" && small != character);
     out += stays_small ? small : capital;
     in_word = name == "capitalize" || has_case;
   }
@@ -120,6 +120,10 @@ bool Expressions::change_case(const Node& node, std::string_view text, Value& ou
     out = Value::text(lower_case(text));
     return true;
   }
+  if (name == "casefold") {
+    out = Value::text(folded_case(text));
+    return true;
+  }
   if (!is_ascii(text)) {
     std::string made;
     if (!changed_letters(text, name, made)) return not_yet(name + "() of these letters is", node);
@@ -132,8 +136,6 @@ bool Expressions::change_case(const Node& node, std::string_view text, Value& ou
     const bool letter = is_letter(c);
     if (name == "swapcase")
       c = is_small(c) ? as_capital(c) : as_small(c);
-    else if (name == "casefold")
-      c = as_small(c);
     else
       c = in_word ? as_small(c) : as_capital(c);
     in_word = name == "capitalize" || letter;

@@ -9,6 +9,7 @@
 #include "../computed/code_reader.hpp"
 #include "../computed/evaluator.hpp"
 #include "dialect/expression_form.hpp"
+#include "dialect/statement_lines.hpp"
 #include "values.hpp"
 
 namespace inky::inline v1::r_language {
@@ -23,14 +24,45 @@ class ExpressionReader final : public computed::CodeReader {
 
  protected:
   std::optional<bool> read_own(computed::Node& node) override;
+  bool read_index(computed::Node& node, std::size_t start) override;
   void skip_blanks() override;
+
+ private:
+  bool read_function(computed::Node& node, std::size_t start);
 };
+
+// x[2] <- 5, x$lot <- 5, names(x) <- c("a", "b"): an expression that gives what x is then.
+std::optional<Declaration> read_assignment(std::string_view statement);
+
+// A matrix: its elements column by column. As a value, a list of its rows.
+struct Matrix {
+  int rows = 0;
+  int columns = 0;
+  std::vector<Value> items;
+
+  const Value& at(int row, int column) const {
+    return items[static_cast<std::size_t>(column) * static_cast<std::size_t>(rows) +
+                 static_cast<std::size_t>(row)];
+  }
+};
+bool is_matrix(const Value& value);
+Matrix matrix_of(const Value& value);
+Value value_of(const Matrix& matrix);
+
+// The elements of a vector, with their names; a single value is one element.
+std::vector<Value> items_of(const Value& value);
+// A number or truth value as a double.
+double double_in(const Value& value);
+
+// The names of the elements of a vector; empty: they have none.
+std::vector<std::string> names_of(const Value& value);
 
 class Expressions final : public computed::Evaluator {
  public:
   explicit Expressions(const computed::Scope& scope) : Evaluator(scope, false) {}
 
  protected:
+  std::optional<bool> evaluate_own(const computed::Node& node, Value& out) override;
   bool apply(const computed::Node& node, const Value& operand, Value& out) override;
   bool combine(const computed::Node& node, computed::Operation operation, const Value& left,
                const Value& right, Value& out) override;
@@ -39,7 +71,6 @@ class Expressions final : public computed::Evaluator {
   bool name_without_value(const computed::Node& node, Value& out) override;
   bool call(const computed::Node& node, const std::string& path,
             const computed::Arguments& arguments, Value& out) override;
-  bool item(const computed::Node& node, const Value& of, const Value& at, Value& out) override;
   bool member(const computed::Node& node, const Value& of, Value& out) override;
 
  private:
@@ -57,6 +88,8 @@ class Expressions final : public computed::Evaluator {
   bool take_whole(const Node& node, const Value& value, std::int64_t& out);
   bool take_text(const Node& node, const Value& value, std::string& out);
   static Value vector_of(Items items);
+  // With the names that `from` has, where it has as many elements.
+  static Value with_names(Value vector, const Value& from);
 
   // ---- Operators: operators.cpp ----
 
@@ -66,6 +99,7 @@ class Expressions final : public computed::Evaluator {
   bool compare(const Node& node, Operation operation, Mode mode, const Value& left,
                const Value& right, Value& out);
   bool range(const Node& node, const Value& from, const Value& to, Value& out);
+  bool is_among(const Node& node, const Value& left, const Value& right, Value& out);
 
   // ---- Functions: functions.cpp ----
 
@@ -73,19 +107,82 @@ class Expressions final : public computed::Evaluator {
                        Value& out);
   bool round(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
   bool sum_up(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
-  bool make_vector(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
   bool convert(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
+  bool call_plain(const Node& node, const std::string& path, const Arguments& arguments,
+                  Value& out);
 
-  // ---- Texts: texts.cpp ----
+  // ---- Vectors: vectors.cpp ----
+
+  bool make_vector(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
+  bool join(const Node& node, const Arguments& arguments, Value& out);
+  bool repeat(const Node& node, const Arguments& arguments, Value& out);
+  bool sequence(const Node& node, const Arguments& arguments, Value& out);
+  bool cut(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
+  bool order(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
+
+  // ---- Parts of vectors, and values put into them: indexing.cpp ----
+
+  bool select(const Node& node, const Value& at, std::size_t size,
+              const std::vector<std::string>& names, std::vector<std::size_t>& out);
+  bool index(const Node& node, Value& out);
+  bool index_matrix(const Node& node, const Value& of, Value& out);
+  bool assign(const Node& node, Value& out);
+
+  // ---- Statistics, and what is asked of values: statistics.cpp ----
+
+  bool statistic(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
+  bool of_wholes(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
+  bool ask(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
+
+  // ---- Matrices: matrices.cpp ----
+
+  bool make_matrix(const Node& node, const Arguments& arguments, Value& out);
+  bool of_matrix(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
+  bool combine_matrices(const Node& node, Operation operation, const Value& left,
+                        const Value& right, Value& out);
+
+  // ---- Complex numbers: complex.cpp ----
+
+  // Nothing where neither side is complex.
+  std::optional<bool> combine_complex(const Node& node, Operation operation, const Value& left,
+                                      const Value& right, Value& out);
+  bool of_complex(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
+
+  // ---- Functions that are given functions: applying.cpp ----
+
+  // A function without a name, or the name of one, called with these values.
+  bool call_function(const Node& function, std::vector<Value> values, Value& out);
+  bool apply_each(const Node& node, std::string_view name, Value& out);
+  bool reduce(const Node& node, Value& out);
+
+  // ---- Texts: texts.cpp, patterns.cpp ----
 
   bool paste(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
   bool call_on_texts(const Node& node, std::string_view name, const Arguments& arguments,
                      Value& out);
+  bool replace(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
+  bool split(const Node& node, const Arguments& arguments, Items& out);
   bool call_facility(const Node& node, std::string_view name, const Arguments& arguments,
                      Value& out);
   bool fill_each(const Node& node, const Arguments& arguments, Value& out);
   bool cat(const Node& node, const Arguments& arguments, Value& out);
-  bool print(const Node& node, const Value& value, Value& out);
+
+  // ---- What print() shows: printing.cpp ----
+
+  struct Shown {
+    int digits = 7;
+    bool quotes = true;
+  };
+  bool print(const Node& node, const Arguments& arguments, Value& out);
+  bool print_value(const Node& node, const Value& value, const Shown& shown, std::string& out);
+  bool print_vector(const Node& node, const Value& value, const Shown& shown, std::string& out);
+  bool print_matrix(const Node& node, const Value& value, const Shown& shown, std::string& out);
+  // The elements as print() shows them together.
+  bool texts_of(const Node& node, const Items& items, Mode mode, const Shown& shown,
+                std::vector<std::string>& out);
+
+  // What the names of functions that are being called stand for.
+  std::vector<std::pair<std::string, Value>> own_;
 };
 
 }  // namespace inky::inline v1::r_language

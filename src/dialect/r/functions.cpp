@@ -16,10 +16,6 @@ namespace {
 
 using computed::Node;
 
-double double_in(const Value& value) {
-  return computed::double_of(computed::real_of(Type::f64, value));
-}
-
 }  // namespace
 
 // round(x, 2) and signif(x, 3)
@@ -70,7 +66,12 @@ bool Expressions::call_on_numbers(const Node& node, std::string_view name,
                                                               : Rounding::toward);
     } else {
       const double number = computed::double_of(real);
-      if (number < 0 && name != "exp") return not_yet(std::string(name) + " of this is", node);
+      const bool has_none = name == "sqrt" || name == "log" || name == "log10" || name == "log2";
+      const bool is_outside = (number < 0 && has_none) ||
+                              (std::fabs(number) > 1 && (name == "asin" || name == "acos")) ||
+                              (name == "log1p" && number < -1);
+      if (is_outside || !std::isfinite(number))
+        return not_yet(std::string(name) + " of this is", node);
       item = Value::real(*computed::elementary(name, number));
     }
   }
@@ -83,11 +84,23 @@ bool Expressions::sum_up(const Node& node, std::string_view name, const Argument
                          Value& out) {
   Items items;
   Mode mode = Mode::unknown;
-  if (!arguments.named.empty()) return not_yet("named arguments here are", node);
+  bool drops_na = false;
+  for (const auto& [key, value] : arguments.named) {
+    if (key != "na.rm" || !value.is(Type::truth))
+      return not_yet("the argument " + key + " is", node);
+    drops_na = value.as_whole() != 0;
+  }
   for (const Value& argument : arguments.values) {
     Mode own = Mode::unknown;
-    if (!take_numbers(node, argument, items, own)) return false;
+    const Value flat = is_matrix(argument) ? Value::list(matrix_of(argument).items) : argument;
+    if (!take_numbers(node, flat, items, own)) return false;
     mode = std::max(mode, own);
+  }
+  if (drops_na) {
+    std::erase_if(items, [](const Value& item) {
+      return item.is(Type::nil) ||
+             (is_real(item.type()) && item.as_real().kind == RealClass::not_a_number);
+    });
   }
   if (items.empty()) return not_yet(std::string(name) + " of nothing is", node);
   const bool has_na =
@@ -131,84 +144,6 @@ bool Expressions::sum_up(const Node& node, std::string_view name, const Argument
   return true;
 }
 
-// c, rev, rep, seq_len, length, ifelse, is.na.
-bool Expressions::make_vector(const Node& node, std::string_view name, const Arguments& arguments,
-                              Value& out) {
-  Items items;
-  Mode mode = Mode::unknown;
-  std::int64_t count = 0;
-  constexpr std::int64_t most_items = 100'000;
-  if (!arguments.named.empty()) return not_yet("named arguments here are", node);
-  if (name == "c") {
-    for (const Value& argument : arguments.values) {
-      Items more;
-      Mode own = Mode::unknown;
-      if (!take_items(node, argument, more, own)) return false;
-      mode = std::max(mode, own);
-      items.insert(items.end(), more.begin(), more.end());
-    }
-    // All become the last of the modes that one of them has.
-    for (Value& item : items) {
-      if (item.is(Type::nil)) continue;
-      if (mode == Mode::character)
-        item = Value::text(as_character(item, mode_of(item)));
-      else if (mode == Mode::real)
-        item = Value::real(Type::f64, pack(binary64, nearest_f64(item)));
-      else if (mode == Mode::integer)
-        item = computed::wrapped(Type::i32, computed::whole_of(item));
-    }
-    out = vector_of(std::move(items));
-    return true;
-  }
-  if (name == "seq_len" && arguments.size() == 1) {
-    if (!take_whole(node, arguments[0], count) || count < 0 || count > most_items)
-      return not_yet("such a length is", node);
-    for (std::int64_t i = 1; i <= count; ++i) items.push_back(Value::whole(Type::i32, i));
-    out = vector_of(std::move(items));
-    return true;
-  }
-  if (name == "ifelse" && arguments.size() == 3) {
-    Items parts[3];
-    for (std::size_t i = 0; i < 3; ++i) {
-      if (!take_items(node, arguments[i], parts[i], mode)) return false;
-    }
-    if (parts[1].empty() || parts[2].empty()) return not_yet("ifelse of nothing is", node);
-    for (std::size_t i = 0; i < parts[0].size(); ++i) {
-      bool test = false;
-      if (!holds(node, parts[0][i], test)) return false;
-      const Items& chosen = parts[test ? 1 : 2];
-      items.push_back(chosen[i % chosen.size()]);
-    }
-    out = vector_of(std::move(items));
-    return true;
-  }
-  if (arguments.size() == 0 || !take_items(node, arguments[0], items, mode))
-    return not_yet(std::string(name) + " without a value is", node);
-  if (name == "length" && arguments.size() == 1) {
-    out = Value::whole(Type::i32, static_cast<int128>(items.size()));
-    return true;
-  }
-  if (name == "rev" && arguments.size() == 1) {
-    std::reverse(items.begin(), items.end());
-  } else if (name == "is.na" && arguments.size() == 1) {
-    for (Value& item : items) {
-      const bool is_nan = is_real(item.type()) && item.as_real().kind == RealClass::not_a_number;
-      item = Value::truth(item.is(Type::nil) || is_nan);
-    }
-  } else if (name == "rep" && arguments.size() == 2) {
-    if (!take_whole(node, arguments[1], count) || count < 0 ||
-        count * static_cast<std::int64_t>(items.size() + 1) > most_items)
-      return not_yet("such a count is", node);
-    const Items once = items;
-    items.clear();
-    for (std::int64_t i = 0; i < count; ++i) items.insert(items.end(), once.begin(), once.end());
-  } else {
-    return not_yet(std::string(name) + " with these arguments is", node);
-  }
-  out = vector_of(std::move(items));
-  return true;
-}
-
 bool Expressions::convert(const Node& node, std::string_view name, const Arguments& arguments,
                           Value& out) {
   Items items;
@@ -217,6 +152,17 @@ bool Expressions::convert(const Node& node, std::string_view name, const Argumen
     return not_yet(std::string(name) + " with these arguments is", node);
   for (Value& item : items) {
     if (item.is(Type::nil)) continue;
+    if (name == "as.logical") {
+      if (item.is(Type::text)) {
+        const std::string_view text = item.as_text();
+        const bool yes = has_word("TRUE true True T", text);
+        item = yes || has_word("FALSE false False F", text) ? Value::truth(yes) : Value();
+      } else {
+        item =
+            Value::truth(is_real(item.type()) ? !item.as_real().is_zero() : item.as_whole() != 0);
+      }
+      continue;
+    }
     if (name == "as.character") {
       item = Value::text(as_character(item, mode_of(item)));
       continue;
@@ -226,7 +172,7 @@ bool Expressions::convert(const Node& node, std::string_view name, const Argumen
       if (!number) return not_yet("this text as a number is", node);
       item = Value::real(*number);
     }
-    if (name == "as.numeric") {
+    if (name == "as.numeric" || name == "as.double") {
       item = Value::real(Type::f64, pack(binary64, nearest_f64(item)));
       continue;
     }
@@ -240,23 +186,70 @@ bool Expressions::convert(const Node& node, std::string_view name, const Argumen
   return true;
 }
 
+bool Expressions::call_plain(const Node& node, const std::string& path, const Arguments& arguments,
+                             Value& out) {
+  using Function = bool (Expressions::*)(const Node&, std::string_view, const Arguments&, Value&);
+  struct Group {
+    std::string_view names;
+    Function function;
+  };
+  static constexpr Group groups[] = {
+      {"round signif", &Expressions::round},
+      {"abs floor ceiling trunc sqrt exp log log10 log2 log1p expm1 sin cos tan asin acos atan "
+       "sinh "
+       "cosh tanh",
+       &Expressions::call_on_numbers},
+      {"sum mean min max prod", &Expressions::sum_up},
+      {"as.integer as.numeric as.double as.character as.logical", &Expressions::convert},
+      {"rev seq_len seq_along length ifelse is.na numeric character logical integer vector rep_len",
+       &Expressions::make_vector},
+      {"head tail", &Expressions::cut},
+      {"sort order unique duplicated", &Expressions::order},
+      {"cumsum cumprod cummax cummin median sd var range which which.max which.min any all diff",
+       &Expressions::statistic},
+      {"factorial choose bitwAnd bitwOr bitwXor strtoi", &Expressions::of_wholes},
+      {"identical is.numeric is.character is.logical is.null class typeof mode names unname unlist "
+       "list invisible isTRUE xor",
+       &Expressions::ask},
+      {"t dim nrow ncol outer rowSums colSums rowMeans colMeans", &Expressions::of_matrix},
+      {"sub gsub grepl startsWith endsWith", &Expressions::replace},
+      {"format formatC prettyNum sprintf", &Expressions::call_facility},
+      {"paste paste0", &Expressions::paste},
+  };
+  if (has_word("complex as.complex Re Im Mod Conj Arg", path) ||
+      (path == "sqrt" && arguments.size() == 1 && arguments[0].is(Type::complex)))
+    return of_complex(node, path, arguments, out);
+  if (path == "c") return join(node, arguments, out);
+  if (path == "rep") return repeat(node, arguments, out);
+  if (path == "seq") return sequence(node, arguments, out);
+  if (path == "matrix") return make_matrix(node, arguments, out);
+  if (path == "cat" || path == "writeLines" || path == "message") return cat(node, arguments, out);
+  if (path == "print") return print(node, arguments, out);
+  for (const Group& group : groups) {
+    if (has_word(group.names, path)) return (this->*group.function)(node, path, arguments, out);
+  }
+  return call_on_texts(node, path, arguments, out);
+}
+
+// The names of elements: some functions keep them, and the result of others has none.
 bool Expressions::call(const Node& node, const std::string& path, const Arguments& arguments,
                        Value& out) {
-  if (path == "round" || path == "signif") return round(node, path, arguments, out);
-  constexpr std::string_view of_numbers = "abs floor ceiling trunc sqrt exp log log10 log2";
-  if (has_word(of_numbers, path)) return call_on_numbers(node, path, arguments, out);
-  if (has_word("sum mean min max prod", path)) return sum_up(node, path, arguments, out);
-  if (has_word("c rev rep seq_len length ifelse is.na", path))
-    return make_vector(node, path, arguments, out);
-  if (has_word("as.integer as.numeric as.character", path))
-    return convert(node, path, arguments, out);
-  if (has_word("format formatC prettyNum sprintf", path))
-    return call_facility(node, path, arguments, out);
-  if (path == "paste" || path == "paste0") return paste(node, path, arguments, out);
-  if (path == "cat" || path == "writeLines" || path == "message") return cat(node, arguments, out);
-  if (path == "print" && arguments.size() == 1 && arguments.named.empty())
-    return print(node, arguments[0], out);
-  return call_on_texts(node, path, arguments, out);
+  const bool has_names = std::any_of(arguments.values.begin(), arguments.values.end(),
+                                     [](const Value& value) { return !names_of(value).empty(); });
+  constexpr std::string_view keeping =
+      "round signif abs floor ceiling trunc sqrt exp log log10 log2 is.na cumsum cumprod nchar "
+      "toupper tolower";
+  constexpr std::string_view without =
+      "sum mean min max prod length paste paste0 cat writeLines message median sd var any all "
+      "as.integer as.numeric as.double as.character unname sprintf order is.numeric is.character "
+      "class typeof mode range seq_along";
+  constexpr std::string_view knowing =
+      "c rev head tail sort names print which list unlist invisible which.max which.min";
+  if (has_names && !has_word(keeping, path) && !has_word(without, path) && !has_word(knowing, path))
+    return not_yet(path + " of elements with names is", node);
+  if (!call_plain(node, path, arguments, out)) return false;
+  if (has_names && has_word(keeping, path)) out = with_names(std::move(out), arguments[0]);
+  return true;
 }
 
 }  // namespace inky::inline v1::r_language

@@ -52,6 +52,16 @@ double power_of(double x, double y) {
 }  // namespace
 
 bool Expressions::apply(const Node& node, const Value& operand, Value& out) {
+  if (is_matrix(operand)) {
+    Matrix matrix = matrix_of(operand);
+    Value made;
+    if (!apply(node, Value::list(matrix.items), made)) return false;
+    matrix.items.assign(made.as_list().begin(), made.as_list().end());
+    out = value_of(matrix);
+    return true;
+  }
+  if (operand.is(Type::complex))
+    return combine(node, Operation::subtract, Value::complex(0, 0), operand, out);
   Items items;
   Mode mode = Mode::unknown;
   if (!take_numbers(node, operand, items, mode)) return false;
@@ -62,7 +72,7 @@ bool Expressions::apply(const Node& node, const Value& operand, Value& out) {
                                   : computed::wrapped(Type::i32, -computed::whole_of(item));
     }
   }
-  out = vector_of(std::move(items));
+  out = with_names(vector_of(std::move(items)), operand);
   return true;
 }
 
@@ -74,7 +84,7 @@ bool Expressions::deny(const Node& node, const Value& operand, Value& out) {
     if (item.is(Type::nil)) continue;
     item = Value::truth(is_real(item.type()) ? item.as_real().is_zero() : item.as_whole() == 0);
   }
-  out = vector_of(std::move(items));
+  out = with_names(vector_of(std::move(items)), operand);
   return true;
 }
 
@@ -163,6 +173,10 @@ bool Expressions::combine_one(const Node& node, Operation operation, Mode mode, 
 bool Expressions::combine(const Node& node, Operation operation, const Value& left,
                           const Value& right, Value& out) {
   if (operation == Operation::range) return range(node, left, right, out);
+  if (operation == Operation::contained) return is_among(node, left, right, out);
+  if (const auto complex = combine_complex(node, operation, left, right, out)) return *complex;
+  if (is_matrix(left) || is_matrix(right) || operation == Operation::multiply_each)
+    return combine_matrices(node, operation, left, right, out);
   Items a;
   Items b;
   Mode first = Mode::unknown;
@@ -188,7 +202,33 @@ bool Expressions::combine(const Node& node, Operation operation, const Value& le
                  : !combine_one(node, operation, mode, x, y, made[i]))
       return false;
   }
+  // The names of the left side come first.
   out = vector_of(std::move(made));
+  const bool left_names = a.size() == longest && !names_of(left).empty();
+  if (left_names || b.size() == longest)
+    out = with_names(std::move(out), left_names ? left : right);
+  return true;
+}
+
+// x %in% y
+bool Expressions::is_among(const Node& node, const Value& left, const Value& right, Value& out) {
+  Items a;
+  Items b;
+  Mode first = Mode::unknown;
+  Mode second = Mode::unknown;
+  if (!take_items(node, left, a, first) || !take_items(node, right, b, second)) return false;
+  for (Value& item : a) {
+    bool found = false;
+    for (const Value& other : b) {
+      Value same;
+      if (item.is(Type::nil) || other.is(Type::nil)) return not_yet("%in% with NA is", node);
+      if (!compare(node, Operation::equal, std::max(first, second), item, other, same))
+        return false;
+      found = found || (same.is(Type::truth) && same.as_whole() != 0);
+    }
+    item = Value::truth(found);
+  }
+  out = vector_of(std::move(a));
   return true;
 }
 

@@ -75,33 +75,70 @@ bool Expressions::call_on_texts(const Node& node, std::string_view name, const A
   Mode mode = Mode::unknown;
   const std::size_t count = arguments.size();
   const bool is_known = name == "nchar" || name == "toupper" || name == "tolower" ||
-                        name == "trimws" || name == "strrep" || name == "substr";
-  if (!is_known || !arguments.named.empty() || count == 0)
+                        name == "trimws" || name == "strrep" || name == "substr" ||
+                        name == "substring" || name == "toString";
+  if (!is_known || count == 0 || !arguments.named.empty())
     return not_yet("the function " + std::string(name) + " with these arguments is", node);
   if (!take_items(node, arguments[0], items, mode)) return false;
-  std::int64_t first = 1;
-  std::int64_t last = 0;
-  if (name == "strrep" || name == "substr") {
-    if (count != (name == "substr" ? 3U : 2U) || !take_whole(node, arguments[1], first))
+  if (name == "toString" && count == 1) {
+    std::string all;
+    for (std::size_t i = 0; i < items.size(); ++i)
+      all += (i > 0 ? ", " : "") + as_character(items[i], mode);
+    out = Value::text(std::move(all));
+    return true;
+  }
+  // The numbers behind the text, each by itself or one for all.
+  Items numbers[2];
+  const bool cuts = name == "substr" || name == "substring";
+  constexpr std::int64_t most = 1'000'000;
+  if (cuts || name == "strrep") {
+    const std::size_t least = name == "substr" ? 3 : 2;
+    if (count < least || count > (cuts ? 3U : 2U))
       return not_yet(std::string(name) + " with these arguments is", node);
-    if (name == "substr" && !take_whole(node, arguments[2], last)) return false;
+    for (std::size_t i = 1; i < count; ++i) {
+      if (!take_numbers(node, arguments[i], numbers[i - 1], mode)) return false;
+      if (numbers[i - 1].empty()) return not_yet(std::string(name) + " of these is", node);
+    }
+    if (count == 2) numbers[1] = {Value::whole(Type::i32, most)};
+    const std::size_t longest = std::max(numbers[0].size(), numbers[1].size());
+    if (name == "substr" && longest > 1) return not_yet("substr of these is", node);
+    if (!items.empty() && longest > items.size()) {
+      const Items once = items;
+      while (items.size() < longest) items.push_back(once[items.size() % once.size()]);
+    }
   } else if (count != 1) {
     return not_yet(std::string(name) + " with these arguments is", node);
   }
-  for (Value& item : items) {
+  mode = mode_of(arguments[0]);
+  for (std::size_t place = 0; place < items.size(); ++place) {
+    Value& item = items[place];
     if (item.is(Type::nil)) return not_yet(std::string(name) + " of NA is", node);
     const std::string text = as_character(item, mode);
-    if (!is_ascii(text)) return not_yet(std::string(name) + " of this text is", node);
     if (name == "nchar") {
-      item = Value::whole(Type::i32, static_cast<int128>(text.size()));
-    } else if (name == "toupper" || name == "tolower") {
+      std::int64_t size = 0;
+      for (std::string_view rest = text; !rest.empty(); ++size)
+        rest.remove_prefix(static_cast<std::size_t>(first_code_point(rest)->bytes));
+      item = Value::whole(Type::i32, size);
+      continue;
+    }
+    if (!is_ascii(text)) return not_yet(std::string(name) + " of this text is", node);
+    if (name == "toupper" || name == "tolower") {
       item = Value::text(name == "toupper" ? upper_case(text) : lower_case(text));
-    } else if (name == "trimws") {
+      continue;
+    }
+    if (name == "trimws") {
       constexpr std::string_view blanks = " \t\r\n";
       const std::size_t from = std::min(text.find_first_not_of(blanks), text.size());
       const std::size_t to = text.find_last_not_of(blanks) + 1;
       item = Value::text(text.substr(from, std::max(to, from) - from));
-    } else if (name == "strrep") {
+      continue;
+    }
+    std::int64_t first = 0;
+    std::int64_t last = most;
+    if (!take_whole(node, numbers[0][place % numbers[0].size()], first) ||
+        (cuts && !take_whole(node, numbers[1][place % numbers[1].size()], last)))
+      return false;
+    if (name == "strrep") {
       if (first < 0 || static_cast<std::size_t>(first) > most_output / (text.size() + 1))
         return not_yet("such a count is", node);
       std::string made;
@@ -200,7 +237,17 @@ bool Expressions::cat(const Node& node, const Arguments& arguments, Value& out) 
   for (const Value& argument : arguments.values) {
     Items items;
     Mode mode = Mode::unknown;
-    if (!take_items(node, argument, items, mode)) return false;
+    if (argument.is(Type::complex)) {
+      // As print() shows it, without its number.
+      std::string shown;
+      if (!print_value(node, argument, {}, shown)) return false;
+      constexpr std::size_t label = 4;  // "[1] "
+      text += (is_first ? "" : separator) + shown.substr(label, shown.size() - label - 1);
+      is_first = false;
+      continue;
+    }
+    const Value flat = is_matrix(argument) ? Value::list(matrix_of(argument).items) : argument;
+    if (!take_items(node, flat, items, mode)) return false;
     if (name == "writeLines" && mode != Mode::character)
       return raise("can only write character objects", node);
     for (const Value& item : items) {
@@ -214,49 +261,6 @@ bool Expressions::cat(const Node& node, const Arguments& arguments, Value& out) 
   const bool ends_line = name != "cat" || separator.find('\n') != std::string::npos;
   if (ends_line) text += "\n";
   out = Value::text(std::move(text));
-  return true;
-}
-
-// print(x): the number of the first element of each line, and the elements in one format.
-bool Expressions::print(const Node& node, const Value& value, Value& out) {
-  Items items;
-  Mode mode = Mode::unknown;
-  if (!take_items(node, value, items, mode)) return false;
-  if (items.empty()) return not_yet("printing nothing is", node);
-  std::vector<std::string> texts;
-  if (mode == Mode::real) {
-    std::vector<std::optional<BinaryReal>> numbers;
-    for (const Value& item : items) {
-      if (item.is(Type::nil))
-        numbers.emplace_back();
-      else
-        numbers.emplace_back(nearest_f64(item));
-    }
-    const Shared shared = share(numbers, usual_digits, 0, 0);
-    for (const auto& number : numbers) texts.push_back(number_text(number, shared));
-  } else {
-    for (const Value& item : items) {
-      const bool quotes = mode == Mode::character && !item.is(Type::nil);
-      texts.push_back(quotes ? printed_quoted(item.as_text()) : as_character(item, mode));
-    }
-  }
-  int width = 0;
-  for (const std::string& text : texts) width = std::max(width, width_of(text, WidthUnit::columns));
-  const int label = static_cast<int>(std::to_string(texts.size()).size()) + 2;
-  constexpr int line_width = 80;
-  const int in_line = std::max(1, (line_width - label) / (width + 1));
-  std::string made;
-  for (std::size_t i = 0; i < texts.size(); ++i) {
-    if (i % static_cast<std::size_t>(in_line) == 0) {
-      if (i > 0) made += '\n';
-      made += padded_by("[" + std::to_string(i + 1) + "]",
-                        label - static_cast<int>(std::to_string(i + 1).size()) - 2, "right");
-    }
-    made += ' ';
-    made += padded_by(texts[i], width - width_of(texts[i], WidthUnit::columns),
-                      mode == Mode::character ? "left" : "right");
-  }
-  out = Value::text(made + "\n");
   return true;
 }
 
