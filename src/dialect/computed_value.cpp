@@ -123,7 +123,16 @@ std::optional<Outcome> compute_declared(const Dialect& asked, std::string_view s
 
 Result<Value> compute(const Dialect& asked, std::string_view expression,
                       std::span<const Value> values) {
-  Computed computed = compute_in(asked, expression, values, false);
+  const LanguageFacts* language = language_facts_of(asked);
+  const ExpressionForm* form = language == nullptr ? nullptr : language->expressions;
+  std::vector<Value> given(values.begin(), values.end());
+  if (form != nullptr && form->given != nullptr) {
+    for (std::size_t i = 0; i < given.size(); ++i) {
+      given[i] = form->given(values[i]);
+      given[i].set_name(std::string(values[i].name()));
+    }
+  }
+  Computed computed = compute_in(asked, expression, given, false);
   if (computed.error) return std::move(*computed.error);
   return std::move(computed.value);
 }

@@ -54,6 +54,8 @@ struct ExpressionForm {
   // Reads out.source from a place on.
   std::unique_ptr<computed::Reader> (*reader)(TemplateContent& out, std::size_t at) = nullptr;
   std::unique_ptr<computed::Evaluator> (*evaluator)(const computed::Scope& scope) = nullptr;
+  // What a value that is given by the caller is in expressions. Null: itself.
+  Value (*given)(const Value& value) = nullptr;
   std::span<const PrintFact> prints = {};
   // The characters that end a statement, outside of brackets and quotes. Empty: several statements
   // are not supported yet.

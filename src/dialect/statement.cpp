@@ -12,9 +12,21 @@ namespace inky::inline v1 {
 namespace {
 
 struct Names final : computed::Scope {
-  Names(std::span<const std::string> names, std::span<const Value> values) : found(names, values) {}
-  const Value* find(std::string_view name) const override { return found.find(name); }
+  // `form`: what the values are by; null: they are themselves.
+  Names(std::span<const std::string> names, std::span<const Value> values,
+        const ExpressionForm* form)
+      : found(names, values), first(values.data()) {
+    if (form == nullptr || form->given == nullptr) return;
+    for (const Value& value : values) given.push_back(form->given(value));
+  }
+  const Value* find(std::string_view name) const override {
+    const Value* value = found.find(name);
+    return value == nullptr || given.empty() ? value
+                                             : &given[static_cast<std::size_t>(value - first)];
+  }
   NamedValues found;
+  const Value* first;
+  std::vector<Value> given;
 };
 
 Outcome moved(const Statement& statement, Outcome outcome) {
@@ -116,7 +128,7 @@ Result<EvaluatedCall> evaluate_call(const Template& parsed, std::span<const Valu
                  statement->segments.front().outer, "Show the call alone."};
   if (statement->is_filled) return EvaluatedCall{statement->inner, {values.begin(), values.end()}};
   EvaluatedCall out{statement->inner, {}};
-  const Names scope(statement->names, values);
+  const Names scope(statement->names, values, statement->form);
   if (const auto trouble = evaluate_arguments(*statement, scope, out.values)) {
     Outcome outcome = computed::outcome_of(*trouble);
     return Error{Code::not_supported_yet,
@@ -127,7 +139,7 @@ Result<EvaluatedCall> evaluate_call(const Template& parsed, std::span<const Valu
 }
 
 Outcome render_statement(const Statement& statement, std::span<const Value> values,
-                         const RenderOptions& asked, Output& out, Report* report) {
+                         const RenderOptions& asked, Output& out, Report* report, bool are_given) {
   if (!statement.steps.empty()) return render_steps(statement, values, asked, out, report);
   RenderOptions options = asked;
   std::vector<Setting> settings;
@@ -139,7 +151,7 @@ Outcome render_statement(const Statement& statement, std::span<const Value> valu
     options.settings = settings;
   }
   if (statement.is_filled) return render_filled(statement, values, options, out, report);
-  const Names scope(statement.names, values);
+  const Names scope(statement.names, values, are_given ? statement.form : nullptr);
   std::vector<Value> given;
   if (const auto trouble = evaluate_arguments(statement, scope, given)) {
     // A compiler sees a template that its arguments do not fit, before anything runs.
@@ -163,7 +175,7 @@ Outcome render_statement(const Statement& statement, std::span<const Value> valu
     if (shown == unset || static_cast<std::size_t>(shown) >= given.size()) continue;
     const computed::Node& argument = statement.arguments[static_cast<std::size_t>(shown)];
     if (argument.kind == computed::Node::Kind::name)
-      placed.value = place_of(scope.find(argument.text), values);
+      placed.value = place_of(scope.found.find(argument.text), values);
     if (placed.value == unset) placed.computed = given[static_cast<std::size_t>(shown)];
   }
   return outcome;

@@ -60,9 +60,11 @@ std::optional<Outcome> compute_declared(const Dialect& asked, std::string_view s
 Outcome render_steps(const Statement& statement, std::span<const Value> values,
                      const RenderOptions& options, Output& out, Report* report);
 
-// What the calls of Dialect do for a template that is a statement.
+// What the calls of Dialect do for a template that is a statement. `are_given`: the values are the
+// caller's, and not what statements before it came to.
 Outcome render_statement(const Statement& statement, std::span<const Value> values,
-                         const RenderOptions& options, Output& out, Report* report);
+                         const RenderOptions& options, Output& out, Report* report,
+                         bool are_given = true);
 std::vector<Words> explain_statement(const Statement& statement, std::size_t size);
 Result<WrittenCall> write_statement_call(const Statement& statement,
                                          std::span<const std::string> names);

@@ -15,12 +15,18 @@ namespace {
 class NamesSoFar {
  public:
   NamesSoFar(const Statement& statement, std::span<const Value> given) : given_(given) {
+    const auto converted = [&](const Value& value) {
+      const auto convert = statement.form->given;
+      return convert == nullptr ? value : convert(value);
+    };
     for (std::size_t i = 0; i < given.size(); ++i) {
-      if (given[i].is_named()) add(std::string(given[i].name()), given[i], static_cast<int>(i));
+      if (given[i].is_named())
+        add(std::string(given[i].name()), converted(given[i]), static_cast<int>(i));
     }
     const NamedValues found(statement.names, given);
     for (const std::string& name : statement.names) {
-      if (const Value* value = found.find(name)) add(name, *value, place_in_given(value));
+      if (const Value* value = found.find(name))
+        add(name, converted(*value), place_in_given(value));
     }
   }
 
@@ -86,7 +92,7 @@ Outcome render_steps(const Statement& statement, std::span<const Value> values,
     const std::size_t before = out.needed() - start;
     Report own;
     Outcome outcome = render_statement(*step.call, names.values(), options, out,
-                                       report == nullptr ? nullptr : &own);
+                                       report == nullptr ? nullptr : &own, false);
     if (!outcome.prints()) {
       out.cut_back(start);
       return outcome;

@@ -91,10 +91,32 @@ std::optional<Spec> spec_of(const Array& array, const Settings& settings) {
   return spec;
 }
 
+// format bank leaves the imaginary parts out.
+std::optional<std::string> real_parts(const Array& array, const Settings& settings) {
+  double largest = 0;
+  for (const double value : array.reals) {
+    if (!std::isfinite(value)) return std::nullopt;
+    largest = std::max(largest, std::fabs(value));
+  }
+  Spec spec;
+  spec.kind = Kind::real;
+  spec.notation = Notation::fixed;
+  spec.places = 2;
+  constexpr int sign_point_and_places = 4;
+  const int width =
+      std::max(largest == 0 ? 0 : digits_before_point(largest), 1) + sign_point_and_places;
+  std::vector<std::string> texts;
+  for (const double value : array.reals)
+    texts.push_back(right_aligned(real_text(spec, value), static_cast<std::size_t>(width)));
+  constexpr int between = 2;
+  return array.is_scalar() ? texts[0] : table(array, texts, width, between, settings.compact);
+}
+
 }  // namespace
 
 std::optional<std::string> complex_elements(const Array& array, const Settings& settings) {
   if (settings.scaled || array.type != Type::f64) return std::nullopt;
+  if (settings.mode == Mode::bank) return real_parts(array, settings);
   const std::optional<Spec> spec = spec_of(array, settings);
   if (!spec) return std::nullopt;
   // In the general form there is no column for the sign.

@@ -110,6 +110,7 @@ const ExpressionForm expression_form = {
     .evaluator = [](const computed::Scope& scope) -> std::unique_ptr<computed::Evaluator> {
       return std::make_unique<Expressions>(scope, false);
     },
+    .given = given_value,
     .prints = prints,
     .ends = ";\n",
     .silent_words = "clear clc close pkg",

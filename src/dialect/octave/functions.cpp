@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <limits>
 
 #include "../computed/elementary.hpp"
 #include "dialect/lexis.hpp"
@@ -25,16 +26,18 @@ double rounded(std::string_view name, double x) {
 }
 
 // mod() and rem(), as the library's mappers have them.
-double remainder_of(bool floors, double x, double y) {
-  if (y == 0) return floors ? x : std::nan("");
-  const double quotient = x / y;
-  const double nearest = std::floor(quotient + 0.5);
-  double rest = 0;
+template <typename Real>
+Real remainder_of(bool floors, Real x, Real y) {
+  if (y == 0) return floors ? x : std::numeric_limits<Real>::quiet_NaN();
+  const Real quotient = x / y;
+  const Real nearest = std::floor(quotient + Real{0.5});
+  Real rest = 0;
   const bool is_multiple =
-      std::floor(y + 0.5) != y && std::fabs((quotient - nearest) / nearest) < 0x1p-52;
+      std::floor(y + Real{0.5}) != y &&
+      std::fabs((quotient - nearest) / nearest) < std::numeric_limits<Real>::epsilon();
   if (!is_multiple) {
-    const double whole = floors ? std::floor(quotient) : std::trunc(quotient);
-    const double product = y * whole;
+    const Real whole = floors ? std::floor(quotient) : std::trunc(quotient);
+    const Real product = y * whole;
     rest = x - product;
   }
   return x == y ? rest : std::copysign(rest, floors ? y : x);
@@ -72,7 +75,7 @@ bool Expressions::map(const Node& node, std::string_view name, const Value& valu
     } else if (name == "sign") {
       for (int128& x : array.wholes) x = x < 0 ? -1 : x > 0 ? 1 : 0;
     } else if (!rounds) {
-      return not_yet(std::string(name) + " of integers is", node);
+      return map(node, name, value_of(converted(array, Type::f64)), out);
     }
     out = value_of(array);
     return true;
@@ -117,10 +120,17 @@ bool Expressions::map_two(const Node& node, std::string_view name, const Argumen
   Array right;
   if (!take_double(node, arguments[0], left) || !take_double(node, arguments[1], right))
     return false;
+  // These make doubles of integers; the others make integers of doubles.
+  if (name == "atan2" || name == "hypot") {
+    if (!left.is_real()) left = converted(left, Type::f64);
+    if (!right.is_real()) right = converted(right, Type::f64);
+  }
   const bool is_whole_type = !left.is_real() || !right.is_real();
   const bool fits = (left.is_scalar() || right.is_scalar() ||
                      (left.rows == right.rows && left.columns == right.columns)) &&
-                    left.type != Type::f32 && right.type != Type::f32;
+                    (left.is_real() || right.is_real() || left.type == right.type);
+  const bool is_single = left.type == Type::f32 || right.type == Type::f32;
+  const bool is_remainder = name == "mod" || name == "rem";
   const bool takes_wholes =
       name == "max" || name == "min" || name == "mod" || name == "rem" || name == "idivide";
   const Type type = left.is_real() ? right.type : left.type;
@@ -128,6 +138,12 @@ bool Expressions::map_two(const Node& node, std::string_view name, const Argumen
   if (!fits || (is_whole_type && (!takes_wholes || is_wide)) ||
       (name == "idivide" && !is_whole_type))
     return not_yet(std::string(name) + " of these is", node);
+  if (is_single && (is_whole_type || !is_remainder))
+    return not_yet(std::string(name) + " of these is", node);
+  if (is_whole_type) {
+    left = converted(left, type);
+    right = converted(right, type);
+  }
   Array made;
   made.rows = left.is_scalar() ? right.rows : left.rows;
   made.columns = left.is_scalar() ? right.columns : left.columns;
@@ -151,15 +167,21 @@ bool Expressions::map_two(const Node& node, std::string_view name, const Argumen
       result = (x != 0) != (y != 0) ? 1 : 0;
     } else if (name == "idivide") {
       if (y == 0) return not_yet("idivide by zero is", node);
-      result = std::trunc(x / y);
+      // Observed on Octave 7.3.0: below zero the quotient is not cut off, but the next larger one.
+      const double quotient = x / y;
+      result =
+          x < 0 ? std::copysign(std::ceil(std::fabs(quotient)), quotient) : std::trunc(quotient);
     } else {
       if (std::isinf(x) || std::isinf(y) || (is_whole_type && y == 0))
         return not_yet(std::string(name) + " of these is", node);
-      result = remainder_of(name == "mod", x, y);
+      result = is_single ? static_cast<double>(remainder_of(name == "mod", static_cast<float>(x),
+                                                            static_cast<float>(y)))
+                         : remainder_of(name == "mod", x, y);
     }
     made.reals.push_back(result);
   }
-  out = value_of(is_whole_type   ? converted(made, type)
+  out = value_of(is_single       ? converted(made, Type::f32)
+                 : is_whole_type ? converted(made, type)
                  : name == "xor" ? converted(made, Type::truth)
                                  : made);
   return true;

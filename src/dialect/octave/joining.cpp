@@ -50,6 +50,21 @@ bool Expressions::join_arrays(const Node& node, std::vector<Array> parts, bool b
     if (part.is_complex()) return not_yet("complex numbers of another class are", node);
     part = converted(part, type);
   }
+  // Rows of text are all as long as the longest.
+  if (has_text && !beside) {
+    int width = 0;
+    for (const Array& part : parts) width = std::max(width, part.columns);
+    for (Array& part : parts) {
+      std::string padded;
+      for (int row = 0; row < part.rows; ++row) {
+        const auto columns = static_cast<std::size_t>(part.columns);
+        padded += part.text.substr(static_cast<std::size_t>(row) * columns, columns);
+        padded.append(static_cast<std::size_t>(width - part.columns), ' ');
+      }
+      part.text = std::move(padded);
+      part.columns = width;
+    }
+  }
   const Array& first = parts[0];
   for (const Array& part : parts) {
     if (beside ? part.rows != first.rows : part.columns != first.columns) {

@@ -183,7 +183,7 @@ std::optional<bool> Expressions::evaluate_own(const Node& node, Value& out) {
   if (node.kind == Node::Kind::name) {
     const Value* value = find(node.text);
     if (value == nullptr) return std::nullopt;
-    out = given_value(*value);
+    out = *value;
     out.drop_name();
     return true;
   }
@@ -191,7 +191,7 @@ std::optional<bool> Expressions::evaluate_own(const Node& node, Value& out) {
   if (node.kind == Node::Kind::call) {
     const Node& callee = node.parts[0];
     const Value* value = callee.kind == Node::Kind::name ? find(callee.text) : nullptr;
-    if (value != nullptr) return index(node, given_value(*value), out);
+    if (value != nullptr) return index(node, *value, out);
     Value of;
     if (callee.kind != Node::Kind::name && callee.kind != Node::Kind::member)
       return evaluate_again(callee, of) && index(node, of, out);

@@ -87,12 +87,18 @@ bool Expressions::fill_in(const Node& node, const Arguments& arguments, Value& o
   std::vector<Value> values;
   for (const Value& argument : std::span<const Value>(arguments.values).subspan(1)) {
     Array array;
-    if (!take(node, argument, array)) return false;
-    if ((array.type == Type::text && array.rows == 1) || array.is_scalar()) {
+    if (!take_any(node, argument, array)) return false;
+    // Of a complex number the real part is printed, of rows of text one column after the other.
+    array.imaginaries.clear();
+    if (array.type == Type::text && array.rows > 1) {
+      std::vector<std::size_t> places;
+      for (std::size_t i = 0; i < count_of(array); ++i) places.push_back(place_of(array, i));
+      array = elements_at(array, places, 1, static_cast<int>(places.size()));
+    }
+    if (array.type == Type::text || array.is_scalar()) {
       values.push_back(value_of(array));
       continue;
     }
-    if (array.type == Type::text) return not_yet("several rows of text here are", node);
     for (std::size_t i = 0; i < count_of(array); ++i)
       values.push_back(value_of(element_of(array, place_of(array, i))));
   }

@@ -70,7 +70,8 @@ bool Expressions::call_on_numbers(const Node& node, std::string_view name,
       const bool is_outside = (number < 0 && has_none) ||
                               (std::fabs(number) > 1 && (name == "asin" || name == "acos")) ||
                               (name == "log1p" && number < -1);
-      if (is_outside || !std::isfinite(number))
+      const bool turns = name == "sin" || name == "cos" || name == "tan";
+      if (is_outside || (turns && !std::isfinite(number)))
         return not_yet(std::string(name) + " of this is", node);
       item = Value::real(*computed::elementary(name, number));
     }

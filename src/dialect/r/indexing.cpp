@@ -32,8 +32,7 @@ bool Expressions::select(const Node& node, const Value& at, std::size_t size,
   }
   const bool is_logical = !items.empty() && items[0].is(Type::truth);
   if (is_logical) {
-    if (items.size() > size && size > 0) return not_yet("an index such as this is", node);
-    for (std::size_t i = 0; i < size; ++i) {
+    for (std::size_t i = 0; i < std::max(size, items.size()); ++i) {
       const Value& item = items[i % items.size()];
       if (!item.is(Type::truth)) return not_yet("an index with NA is", node);
       if (item.as_whole() != 0) out.push_back(i);

@@ -134,8 +134,12 @@ bool Expressions::combine_one(const Node& node, Operation operation, Mode mode, 
     return true;
   }
   if (left.is(Type::nil) || right.is(Type::nil)) {
-    if (operation == Operation::power) return not_yet("a power of NA is", node);
-    out = Value();
+    // NA ^ 0 and 1 ^ NA are 1, whatever NA stands for.
+    const Value& other = left.is(Type::nil) ? right : left;
+    const double is_one = left.is(Type::nil) ? 0 : 1;
+    const bool is_known =
+        operation == Operation::power && !other.is(Type::nil) && double_in(other) == is_one;
+    out = is_known ? Value::real(1) : Value();
     return true;
   }
   const bool divides = operation == Operation::divide || operation == Operation::power;

@@ -15,14 +15,19 @@ using computed::Node;
 
 constexpr int line_width = 80;
 
+// Escapes in quotes are written already.
+int columns_of(std::string_view text) {
+  return static_cast<int>(measure(text, WidthUnit::columns));
+}
+
 int width_of_all(const std::vector<std::string>& texts) {
   int width = 0;
-  for (const std::string& text : texts) width = std::max(width, width_of(text, WidthUnit::columns));
+  for (const std::string& text : texts) width = std::max(width, columns_of(text));
   return width;
 }
 
 std::string padded_to(std::string_view text, int width, std::string_view justify) {
-  return padded_by(text, width - width_of(text, WidthUnit::columns), justify);
+  return padded_by(text, width - columns_of(text), justify);
 }
 
 // Digits that a number needs at most, all of them exact: those of complex numbers are shared in a
@@ -80,7 +85,9 @@ bool Expressions::texts_of(const Node& node, const Items& items, Mode mode, cons
       numbers.emplace_back(nearest_f64(item));
   }
   const Shared shared = share(numbers, shown.digits, 0, 0);
-  for (const auto& number : numbers) out.push_back(number_text(number, shared));
+  // The width is reckoned for all of them, and may be more than any of them needs.
+  for (const auto& number : numbers)
+    out.push_back(padded_to(number_text(number, shared), shared.width, "right"));
   return true;
 }
 

@@ -281,6 +281,8 @@ bool Expressions::ask(const Node& node, std::string_view name, const Arguments& 
     return true;
   }
   if (is_matrix(value) || value.is(Type::record)) return not_yet(called + " of this is", node);
+  // NA has a mode that is not kept here.
+  if (value.is(Type::nil)) return not_yet(called + " of NA is", node);
   const bool is_null = value.is(Type::list) && value.as_list().empty();
   const Mode mode = mode_of(value);
   if (name == "isTRUE") {

@@ -248,6 +248,10 @@ bool Expressions::cat(const Node& node, const Arguments& arguments, Value& out) 
     }
     const Value flat = is_matrix(argument) ? Value::list(matrix_of(argument).items) : argument;
     if (!take_items(node, flat, items, mode)) return false;
+    const bool is_na =
+        !items.empty() && std::all_of(items.begin(), items.end(),
+                                      [](const Value& item) { return item.is(Type::nil); });
+    if (name == "writeLines" && is_na) return not_yet("writeLines of NA is", node);
     if (name == "writeLines" && mode != Mode::character)
       return raise("can only write character objects", node);
     for (const Value& item : items) {

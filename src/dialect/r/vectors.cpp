@@ -56,10 +56,14 @@ bool Expressions::join(const Node& node, const Arguments& arguments, Value& out)
     const Value flat = is_matrix(argument) ? Value::list(matrix_of(argument).items) : argument;
     if (!take_items(node, flat, more, own)) return false;
     const std::vector<std::string> inner = names_of(flat);
-    if (!key.empty() && (more.size() != 1 || !inner.empty()))
-      return not_yet("a name for several elements is", node);
-    for (std::size_t k = 0; k < more.size(); ++k)
-      names.push_back(!key.empty() ? key : inner.empty() ? std::string() : inner[k]);
+    // Several elements of one name are counted, or keep their own names behind it.
+    for (std::size_t k = 0; k < more.size(); ++k) {
+      const std::string own_name = inner.empty() ? std::string() : inner[k];
+      names.push_back(key.empty()         ? own_name
+                      : !own_name.empty() ? key + "." + own_name
+                      : more.size() > 1   ? key + std::to_string(k + 1)
+                                          : key);
+    }
     mode = std::max(mode, own);
     items.insert(items.end(), more.begin(), more.end());
   }
