@@ -88,6 +88,8 @@ bool Expressions::fill_in(const Node& node, const Arguments& arguments, Value& o
   for (const Value& argument : std::span<const Value>(arguments.values).subspan(1)) {
     Array array;
     if (!take_any(node, argument, array)) return false;
+    if (array.is_complex() && !array.is_scalar())
+      return raise("wrong type argument 'complex matrix'", node);
     // Of a complex number the real part is printed, of rows of text one column after the other.
     array.imaginaries.clear();
     if (array.type == Type::text && array.rows > 1) {
