@@ -4,6 +4,7 @@
 #include "dialect/statement.hpp"
 #include "family/named_values.hpp"
 #include "inky_margin/dialect/statement.hpp"
+#include "text/utf8.hpp"
 
 namespace inky::inline v1 {
 
@@ -57,14 +58,15 @@ Computed failed(const Trouble& trouble) {
 }
 
 Computed compute_by_reader(const ExpressionForm& form, std::string_view expression,
-                           const computed::Scope& scope) {
+                           const computed::Scope& scope, bool is_declared) {
   TemplateContent content;
   content.source = expression;
   const auto reader = form.reader(content, 0);
   Node node;
   if (!reader->read(node)) {
     const Refusal& refusal = *reader->refusal();
-    const bool later = refusal.when == Refusal::When::not_supported_yet;
+    // What a declaration has may be another form than those that are read here.
+    const bool later = is_declared || refusal.when == Refusal::When::not_supported_yet;
     return failed(Error{later ? Code::not_supported_yet : Code::bad_value, refusal.why,
                         refusal.span, later ? give_result : "Correct it."});
   }
@@ -101,7 +103,7 @@ Computed compute_in(const Dialect& asked, std::string_view source, std::span<con
               give_result});
   const auto own =
       is_declared && form->compute_declared != nullptr ? form->compute_declared : form->compute;
-  if (own == nullptr) return compute_by_reader(*form, source, scope);
+  if (own == nullptr) return compute_by_reader(*form, source, scope, is_declared);
   Computed out;
   Trouble trouble;
   if (!own(source, scope, out.value, trouble)) return failed(trouble);
@@ -119,6 +121,88 @@ std::optional<Outcome> compute_declared(const Dialect& asked, std::string_view s
   }
   if (computed.trouble) return computed::outcome_of(*computed.trouble);
   return Outcome::error(std::move(*computed.error));
+}
+
+std::optional<Outcome> compute_truth(const Dialect& asked, std::string_view source,
+                                     std::span<const Value> values, bool& out) {
+  const ExpressionForm& form = *language_facts_of(asked)->expressions;
+  if (form.reader == nullptr) {
+    Value chosen;
+    auto failure =
+        compute_declared(asked, "(" + std::string(source) + ") ? true : false", values, chosen);
+    if (!failure) out = chosen.is(Type::truth) && chosen.as_whole() != 0;
+    return failure;
+  }
+  TemplateContent content;
+  content.source = source;
+  const auto reader = form.reader(content, 0);
+  Node node;
+  const bool good = reader->read(node) &&
+                    source.find_first_not_of(" \t\r\n", reader->at()) == std::string_view::npos;
+  if (!good)
+    return Outcome::error({Code::not_supported_yet, "a condition such as this is not supported yet",
+                           Span{0, source.size()}, give_result});
+  const ByName scope(values);
+  const auto evaluator = form.evaluator(scope);
+  if (evaluator->decide(node, out)) return std::nullopt;
+  return computed::outcome_of(*evaluator->trouble());
+}
+
+namespace {
+
+// 1..4 and 1..=3
+std::optional<Outcome> compute_range(const Dialect& asked, const std::string& source,
+                                     std::size_t sign, std::span<const Value> values,
+                                     std::vector<Value>& out) {
+  const ExpressionForm& form = *language_facts_of(asked)->expressions;
+  std::size_t behind = sign + form.range_sign.size();
+  const bool has_last = source.substr(behind).starts_with('=');
+  if (has_last) ++behind;
+  Value ends[2];
+  if (auto failure = compute_declared(asked, source.substr(0, sign), values, ends[0]))
+    return failure;
+  if (auto failure = compute_declared(asked, source.substr(behind), values, ends[1]))
+    return failure;
+  if (!is_whole(ends[0].type()) || ends[0].type() != ends[1].type() || ends[0].is(Type::big))
+    return Outcome::error({Code::not_supported_yet, "a range of these is not supported yet",
+                           Span{0, source.size()}, "Give whole numbers of one type."});
+  const int128 last = ends[1].as_whole() - (has_last ? 0 : 1);
+  if (last - ends[0].as_whole() > most_steps)
+    return Outcome::error(
+        {Code::over_limit,
+         "a range of more than " + std::to_string(most_steps) + " numbers is over the limit",
+         Span{0, source.size()}, "Let it end sooner."});
+  for (int128 at = ends[0].as_whole(); at <= last; ++at)
+    out.push_back(Value::whole(ends[0].type(), at));
+  return std::nullopt;
+}
+
+}  // namespace
+
+std::optional<Outcome> compute_items(const Dialect& asked, const std::string& source,
+                                     std::span<const Value> values, std::vector<Value>& out) {
+  const ExpressionForm& form = *language_facts_of(asked)->expressions;
+  if (const std::size_t sign =
+          form.range_sign.empty() ? std::string::npos : source.find(form.range_sign);
+      sign != std::string::npos && source.find('(') > sign)
+    return compute_range(asked, source, sign, values, out);
+  std::string whole(form.items.empty() ? std::string_view("{}") : form.items);
+  whole.replace(whole.find("{}"), 2, source);
+  Value made;
+  if (auto failure = compute_declared(asked, whole, values, made)) return failure;
+  if (made.is(Type::list) || made.is(Type::tuple)) {
+    out.assign(made.as_list().begin(), made.as_list().end());
+    return std::nullopt;
+  }
+  if (made.is(Type::text) && form.declares_types && is_ascii(made.as_text())) {
+    for (const char c : made.as_text()) out.push_back(Value::character(static_cast<char32_t>(c)));
+    return std::nullopt;
+  }
+  if (form.items.empty() || is_compound(made.type()))
+    return Outcome::error({Code::not_supported_yet, "a loop through this is not supported yet",
+                           Span{0, source.size()}, "Give a list."});
+  out.push_back(std::move(made));
+  return std::nullopt;
 }
 
 Result<Value> compute(const Dialect& asked, std::string_view expression,

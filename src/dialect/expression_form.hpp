@@ -19,6 +19,7 @@ struct PrintFact {
   std::string_view after = {};
   bool is_bare = false;         // its values stand without parentheses: echo $a, $b
   bool is_evaluated = false;    // the evaluator makes the text of the whole call
+  bool may_be_empty = false;    // without a value it prints `after` alone
   std::string_view field = {};  // shows each of its values; empty: as all others do
 };
 
@@ -30,6 +31,12 @@ struct LocaleFact {
 
 struct StatementParts;
 struct Declaration;
+
+// How the statements of a loop stand together; none: loops are not supported yet.
+enum class Blocks : std::uint8_t { none, braces, indented };
+
+// What a compiler does with a value that is given to a name of another type.
+enum class Assigned : std::uint8_t { converts, refuses, unknown };
 
 struct ExpressionForm {
   // Reads a call by itself, where the template evaluates the expressions in it: what is between the
@@ -62,9 +69,27 @@ struct ExpressionForm {
   std::string_view ends = {};
   // What statements begin with that print nothing and name nothing: "import".
   std::string_view silent_words = {};
-  // Whether a declaration converts the value to the type that it names; the words of one that are
-  // no type, and the types whose values stay as they are.
+  Blocks blocks = Blocks::none;
+  // An expression that makes a list of what a loop goes through, which stands for {} in it. Empty:
+  // that is a list already.
+  std::string_view items = {};
+  // The same for a loop through the names of an object: for (const k in o).
+  std::string_view keys = {};
+  // A method that calls a function for each item of a list: ".forEach(". Empty: there is none.
+  std::string_view each_method = {};
+  // Between the ends of a range that a loop goes through; with an equals sign behind it, the last
+  // one is in it, too. Empty: there are none.
+  std::string_view range_sign = {};
+  // What stays set in a stream: words of a chain behind which other chains print otherwise.
+  std::string_view lasting_words = {};
+  bool counts = false;  // n++ and --n are statements
+  // Whether names have types, and a declaration converts the value to the one that it names; the
+  // words of one that are no type, and the types whose values stay as they are.
   bool declares_types = false;
+  // What becomes of a value whose type is not that of the name. Null: it is converted.
+  Assigned (*assigns)(const Value& value, Type to, bool is_constant) = nullptr;
+  std::string_view assignment_fault = {};  // the compiler's name for what it refuses
+  bool combined_converts = false;          // n += 0.5 converts, where n = n + 0.5 does not
   std::string_view modifiers = {};
   std::string_view plain_types = {};
   // Dialects whose templates are statements themselves, and hold such calls.

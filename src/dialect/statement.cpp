@@ -212,6 +212,26 @@ class Explanation {
     }
   }
 
+  void add_steps(std::span<const StatementStep> steps) {
+    using Kind = StatementStep::Kind;
+    for (const StatementStep& step : steps) {
+      if (step.kind == Kind::call) {
+        add_call(*step.call, step.first_field);
+        continue;
+      }
+      if (step.kind == Kind::value) {
+        add(step.span.to, "value", "the value of " + step.name);
+        continue;
+      }
+      add(step.span.to, "call",
+          step.kind == Kind::branch ? "a condition"
+          : step.kind == Kind::loop ? "a loop"
+                                    : "a loop: each item is " + step.names.front());
+      add_steps(step.body);
+      add_steps(step.other);
+    }
+  }
+
   std::vector<Words> out() { return std::move(out_); }
 
  private:
@@ -224,12 +244,7 @@ class Explanation {
 std::vector<Words> explain_statement(const Statement& statement, std::size_t size) {
   Explanation out;
   if (statement.steps.empty()) out.add_call(statement, 0);
-  for (const StatementStep& step : statement.steps) {
-    if (step.call != nullptr)
-      out.add_call(*step.call, step.first_field);
-    else
-      out.add(step.span.to, "value", "the value of " + step.name);
-  }
+  out.add_steps(statement.steps);
   out.add(size, "end", "the end");
   return out.out();
 }

@@ -13,13 +13,22 @@ namespace inky::inline v1 {
 
 struct Statement;
 
-// One of several statements: a call that prints, or a name that gets a value.
+// One of several statements: a call that prints, a name that gets a value, a loop or a condition.
 struct StatementStep {
-  std::shared_ptr<const Statement> call;  // null: `name` gets what `expression` comes to
-  std::string name;
-  std::string expression;
-  Span span;            // in the source
-  int first_field = 0;  // of the call, among all fields
+  enum class Kind : std::uint8_t { call, value, loop, each, branch };
+  Kind kind = Kind::value;
+  std::shared_ptr<const Statement> call;
+  std::string name;                // of a value
+  std::vector<std::string> names;  // of each item of a loop, or of its parts
+  std::string expression;    // what it comes to; the condition of a loop or a branch, or the items
+  std::string type;          // that the value is converted to; empty: it stays as it is
+  bool changes = false;      // the name has a value before
+  bool combines = false;     // by an operator: n += 2
+  bool is_constant = false;  // no name is in the expression
+  std::vector<StatementStep> body;   // of a loop, and of a branch where its condition holds
+  std::vector<StatementStep> other;  // of a branch where it does not
+  Span span;                         // in the source
+  int first_field = 0;               // of the call, among all fields
 };
 
 struct Statement {
@@ -55,6 +64,15 @@ struct Statement {
 // which is in `out` then; else what happens, with a span in `source`.
 std::optional<Outcome> compute_declared(const Dialect& asked, std::string_view source,
                                         std::span<const Value> values, Value& out);
+
+// Whether an expression counts as true, and what a loop goes through; the rest as above.
+std::optional<Outcome> compute_truth(const Dialect& asked, std::string_view source,
+                                     std::span<const Value> values, bool& out);
+std::optional<Outcome> compute_items(const Dialect& asked, const std::string& source,
+                                     std::span<const Value> values, std::vector<Value>& out);
+
+// The most steps that statements take, all rounds of loops together.
+inline constexpr int most_steps = 10'000;
 
 // The same for several statements: the text of all of them, each with the names of those before it.
 Outcome render_steps(const Statement& statement, std::span<const Value> values,

@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "dialect/lexis.hpp"
+#include "dialect/statement_blocks.hpp"
 #include "dialect/statement_names.hpp"
 #include "text/ascii.hpp"
 
@@ -10,18 +11,19 @@ namespace inky::inline v1 {
 
 namespace {
 
-constexpr std::string_view blanks = " \t\r\n";
-
-bool is_in(char c, std::string_view set) {
-  return set.find(c) != std::string_view::npos;
-}
+constexpr std::string_view blanks = statement_blanks;
 
 class Splitter {
  public:
   Splitter(const LanguageFacts& language, std::string_view source)
-      : lexis_(*language.lexis), form_(*language.expressions), source_(source) {}
+      : language_(language),
+        lexis_(*language.lexis),
+        form_(*language.expressions),
+        source_(source) {}
 
-  std::vector<Span> split() {
+  // From a place on.
+  std::vector<Span> split(std::size_t from = 0) {
+    start_ = at_ = std::min(source_.find_first_not_of(blanks, from), source_.size());
     while (at_ < source_.size()) step();
     add(source_.size());
     return std::move(out_);
@@ -29,6 +31,14 @@ class Splitter {
 
  private:
   void step() {
+    if (start_ == at_) {
+      if (const auto end = behind_control(language_, source_, at_)) {
+        at_ = *end;
+        add(at_);
+        start_ = at_;
+        return;
+      }
+    }
     const char c = source_[at_];
     const std::string_view rest = source_.substr(at_);
     if (!lexis_.block_open.empty() && rest.starts_with(lexis_.block_open))
@@ -119,6 +129,7 @@ class Splitter {
     out_.push_back({from, end});
   }
 
+  const LanguageFacts& language_;
   const Lexis& lexis_;
   const ExpressionForm& form_;
   std::string_view source_;
@@ -132,10 +143,11 @@ class Splitter {
 
 }  // namespace
 
-std::vector<Span> statements_of(const LanguageFacts& language, std::string_view source) {
+std::vector<Span> statements_of(const LanguageFacts& language, std::string_view source,
+                                std::size_t from) {
   const ExpressionForm* form = language.expressions;
-  if (form == nullptr || form->ends.empty()) return {{0, source.size()}};
-  return Splitter(language, source).split();
+  if (form == nullptr || form->ends.empty()) return {{from, source.size()}};
+  return Splitter(language, source).split(from);
 }
 
 const Dialect* chain_dialect(const LanguageFacts& language, std::string_view statement) {
@@ -152,12 +164,61 @@ const Dialect* chain_dialect(const LanguageFacts& language, std::string_view sta
   return nullptr;
 }
 
+namespace {
+
+// n += 2, n -= 2, n++, --n
+std::optional<Declaration> change_of(const LanguageFacts& language, std::string_view statement) {
+  const std::size_t from = std::min(statement.find_first_not_of(blanks), statement.size());
+  const std::string_view prefix = language.expressions->grammar == nullptr
+                                      ? std::string_view()
+                                      : language.expressions->grammar->prefix_of_names;
+  std::size_t at = from;
+  const auto is_step = [&](std::size_t place) {
+    const std::string_view two = statement.substr(std::min(place, statement.size()), 2);
+    return language.expressions->counts && (two == "++" || two == "--");
+  };
+  const bool before = is_step(at);
+  std::size_t sign = at;
+  if (before) at += 2;
+  if (statement.substr(std::min(at, statement.size())).starts_with(prefix)) at += prefix.size();
+  const std::size_t name_from = at;
+  while (at < statement.size() && is_word_part(statement[at])) ++at;
+  Declaration out;
+  out.name = statement.substr(name_from, at - name_from);
+  if (out.name.empty() || !is_word_start(out.name[0])) return std::nullopt;
+  out.changes = out.combines = true;
+  at = std::min(statement.find_first_not_of(blanks, at), statement.size());
+  if (!before) sign = at;
+  const std::string name = std::string(prefix) + out.name;
+  out.span = {from, statement.size()};
+  if (before ? at == statement.size() : is_step(at) && at + 2 == statement.size()) {
+    out.expression = name + " " + statement[sign] + " 1";
+    return out;
+  }
+  if (before) return std::nullopt;
+  // The longest operator that an equals sign is behind.
+  for (const std::string_view operation :
+       {"**", "//", "<<", ">>", "+", "-", "*", "/", "%", "&", "|", "^", "."}) {
+    const std::string_view rest = statement.substr(at);
+    if (!rest.starts_with(operation) || rest.size() <= operation.size() + 1 ||
+        rest[operation.size()] != '=' || rest[operation.size() + 1] == '=')
+      continue;
+    const std::string_view by = rest.substr(operation.size() + 1);
+    out.expression = name + " " + std::string(operation) + " (" + std::string(by) + ")";
+    return out;
+  }
+  return std::nullopt;
+}
+
+}  // namespace
+
 std::optional<Declaration> declaration_of(const LanguageFacts& language,
                                           std::string_view statement) {
   const ExpressionForm& form = *language.expressions;
   if (form.read_declaration != nullptr) {
     if (auto own = form.read_declaration(statement)) return own;
   }
+  if (auto changed = change_of(language, statement)) return changed;
   const std::size_t behind = behind_assignment(statement);
   if (behind == 0 || statement.starts_with("return ")) return std::nullopt;
   // "n = ", "n <- ": neither "n += " nor "n .= ".
@@ -199,15 +260,21 @@ std::optional<Declaration> declaration_of(const LanguageFacts& language,
   const std::size_t begin = std::min(statement.find_first_not_of(blanks, behind), statement.size());
   out.span = {begin, statement.size()};
   out.expression = statement.substr(begin);
+  out.before = before.substr(0, from);
+  out.changes = out.before.find_first_not_of(" \t\r\n$") == std::string::npos && type.empty();
   const std::string first_word = named_type.substr(0, named_type.find_first_of(" :"));
   const bool converts = form.declares_types && !named_type.empty() && !is_pointer &&
                         !named_type.starts_with('&') && !has_word(form.plain_types, first_word);
   if (!converts) return out;
-  const std::string_view cast_word = form.grammar == nullptr ? "" : form.grammar->cast_word;
-  out.expression = cast_word.empty()
-                       ? "(" + named_type + ")(" + out.expression + ")"
-                       : "(" + out.expression + ") " + std::string(cast_word) + " " + named_type;
+  out.type = named_type;
   return out;
+}
+
+std::string cast_to(const ExpressionForm& form, const std::string& type,
+                    const std::string& expression) {
+  const std::string_view cast_word = form.grammar == nullptr ? "" : form.grammar->cast_word;
+  return cast_word.empty() ? "(" + type + ")(" + expression + ")"
+                           : "(" + expression + ") " + std::string(cast_word) + " " + type;
 }
 
 }  // namespace inky::inline v1

@@ -11,22 +11,43 @@
 
 namespace inky::inline v1 {
 
+inline constexpr std::string_view statement_blanks = " \t\r\n";
+constexpr bool is_in(char c, std::string_view set) {
+  return set.find(c) != std::string_view::npos;
+}
+
 // The statements of a source, without the blanks around them and without those that print nothing
-// and name nothing. At most one, where the language has no form for several.
-std::vector<Span> statements_of(const LanguageFacts& language, std::string_view source);
+// and name nothing, from a place on. At most one, where the language has no form for several.
+std::vector<Span> statements_of(const LanguageFacts& language, std::string_view source,
+                                std::size_t from = 0);
 
 // The dialect of a chain that a statement is: cout << n << endl. Null where it is none.
 const Dialect* chain_dialect(const LanguageFacts& language, std::string_view statement);
 
 // "double price = 9.55", "n <- 7", "let total: f64 = price * 2.0".
+// n += 2 and n++ are declarations, too.
 struct Declaration {
   std::string name;
-  std::string expression;  // with the conversion to the type of the declaration
-  Span span;               // of the expression in the statement
+  std::string expression;
+  std::string type;       // that the declaration names, and converts to; empty: none
+  std::string before;     // what is before the name
+  bool changes = false;   // the name has a value already
+  bool combines = false;  // by an operator: n += 2
+  Span span;              // of the expression in the statement
 };
 // Nothing where a statement declares no value.
 std::optional<Declaration> declaration_of(const LanguageFacts& language,
                                           std::string_view statement);
+
+// int a[] = {1, 2, 3} and vector<double> v = {1, 2}: a list whose items are of the type. Nothing
+// where a statement declares no such value.
+std::optional<Declaration> array_of(const LanguageFacts& language, std::string_view statement);
+// The first comma outside of brackets and quotes; npos: there is none.
+std::size_t comma_in(std::string_view expression);
+
+// The expression with a conversion to a type around it.
+std::string cast_to(const ExpressionForm& form, const std::string& type,
+                    const std::string& expression);
 
 // The one statement from a place to the end of the source.
 Result<Template> read_statement(const LanguageFacts& language, std::string_view source,

@@ -5,6 +5,7 @@
 
 #include "dialect/language_facts.hpp"
 #include "dialect/statement.hpp"
+#include "dialect/statement_blocks.hpp"
 #include "dialect/statement_lines.hpp"
 #include "inky_margin/dialect/statement.hpp"
 #include "text/ascii.hpp"
@@ -149,9 +150,22 @@ bool is_statement(const Dialect& asked, std::string_view source, bool is_chosen)
     const std::string_view rest = statement.substr(from);
     return begins_statement(*language, rest) || is_filled(*language, rest);
   };
-  const std::vector<Span> statements = statements_of(*language, source);
+  std::vector<Span> statements = statements_of(*language, source);
   std::size_t chains = 0;
-  for (const Span& span : statements) {
+  for (std::size_t i = 0; i < statements.size(); ++i) {
+    const Span span = statements[i];
+    // A loop is one where a statement in it is.
+    if (const auto control = control_of(*language, source, span)) {
+      const auto inner =
+          statements_of(*language, source.substr(0, control->body.to), control->body.from);
+      for (const Span& one : inner) {
+        const std::string_view statement = source.substr(one.from, one.to - one.from);
+        if (begins(statement) || chain_dialect(*language, statement) != nullptr) return true;
+      }
+      if (statements.size() < most_statements)
+        statements.insert(statements.end(), inner.begin(), inner.end());
+      continue;
+    }
     const std::string_view statement = source.substr(span.from, span.to - span.from);
     if (begins(statement)) return true;
     chains += chain_dialect(*language, statement) != nullptr ? 1 : 0;

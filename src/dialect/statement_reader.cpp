@@ -4,6 +4,7 @@
 #include <string>
 
 #include "dialect/language_facts.hpp"
+#include "dialect/statement_blocks.hpp"
 #include "dialect/statement_lines.hpp"
 #include "dialect/statement_names.hpp"
 #include "dialect/statement_parts.hpp"
@@ -80,9 +81,18 @@ class StatementReader {
     const std::string_view path = path_at(at);
     const PrintFact* print = find_print(form_, path);
     // A loop, a condition, a function.
-    const bool is_form = print == nullptr && has_word("for while if switch do try with", path);
-    if (is_form && has_word(language_.reserved, path)) return not_understood({at, end});
+    const bool is_form =
+        print == nullptr && has_word("for foreach while if switch do try with", path);
+    if (is_form && (form_.blocks != Blocks::none || has_word(language_.reserved, path)))
+      return not_understood({at, end});
     const std::size_t open = behind_blanks(at + path.size());
+    if (print != nullptr && print->may_be_empty && open < end && text_[open] == '(' &&
+        behind_blanks(open + 1) == end - 1 && text_[end - 1] == ')') {
+      parts_.call = path;
+      parts_.dialect = find_dialect(language_.dialect);
+      parts_.add_text(print->after, open);
+      return true;
+    }
     if (print != nullptr && print->is_bare) return read_bare(*print, open, end);
     if (print != nullptr && print->is_evaluated) return read_whole(*print, at, end);
     if (form_.read_call != nullptr) {
@@ -320,6 +330,35 @@ class StatementReader {
     return print != nullptr && node.parts.size() > 1 && take_values(node, *print);
   }
 
+  // print(*items, sep=", "): the texts of the items, joined.
+  static std::optional<Node> joined(const Node& call, const std::string& separator) {
+    std::size_t at = 0;
+    for (std::size_t i = 1; i < call.parts.size(); ++i) {
+      if (!call.keys[i - 1].empty()) continue;
+      if (at != 0 || call.parts[i].kind != Node::Kind::spread) return std::nullopt;
+      at = i;
+    }
+    if (at == 0) return std::nullopt;
+    const auto named = [&](Node::Kind kind, const char* text) {
+      Node out;
+      out.kind = kind;
+      out.text = text;
+      out.span = call.parts[at].span;
+      return out;
+    };
+    Node texts = named(Node::Kind::call, "");
+    texts.parts = {named(Node::Kind::name, "map"), named(Node::Kind::name, "str"),
+                   call.parts[at].parts[0]};
+    texts.keys.resize(2);
+    Node method = named(Node::Kind::member, "join");
+    method.parts.push_back(named(Node::Kind::constant, ""));
+    method.parts[0].value = Value::text(separator);
+    Node out = named(Node::Kind::call, "");
+    out.parts = {std::move(method), std::move(texts)};
+    out.keys.resize(1);
+    return out;
+  }
+
   bool take_values(const Node& node, const PrintFact& print) {
     parts_.after = print.after;
     parts_.call = print.name;
@@ -334,6 +373,12 @@ class StatementReader {
         if ((!separates && key != form_.ending_argument) || !is_text(part)) return false;
         (separates ? separator : parts_.after) = part.value.as_text();
       }
+    }
+    if (auto all = form_.separator_argument.empty() ? std::nullopt : joined(node, separator)) {
+      parts_.add_argument(*all, {});
+      parts_.inner += form_.plain_field;
+      parts_.segments.push_back({{0, parts_.inner.size()}, all->span, false});
+      return true;
     }
     for (std::size_t i = 1; i < node.parts.size(); ++i) {
       if (!node.keys[i - 1].empty()) continue;
@@ -420,7 +465,9 @@ Result<Template> parse_statement(const Dialect& asked, std::string_view source) 
   if (language == nullptr || language->expressions == nullptr)
     return no_statements(asked, source.size());
   const std::vector<Span> statements = statements_of(*language, source);
-  if (statements.size() > 1) return read_statements(*language, source, statements);
+  if (statements.size() > 1 ||
+      (statements.size() == 1 && control_of(*language, source, statements[0])))
+    return read_statements(*language, source, statements);
   if (statements.empty()) return read_statement(*language, source, 0);
   return read_statement(*language, source, statements[0].from);
 }

@@ -5,6 +5,8 @@
 
 #include "dialect/lexis.hpp"
 #include "dialect/statement.hpp"
+#include "dialect/statement_blocks.hpp"
+#include "dialect/statement_chains.hpp"
 #include "dialect/statement_lines.hpp"
 #include "inky_margin/dialect/statement.hpp"
 #include "text/ascii.hpp"
@@ -15,6 +17,9 @@ namespace {
 
 using computed::Node;
 
+// The deepest that loops and conditions may nest.
+constexpr int most_blocks = 16;
+
 // Several statements: the calls print, and the declarations before them name values.
 class SequenceReader {
  public:
@@ -23,83 +28,280 @@ class SequenceReader {
 
   Result<Template> read(std::span<const Span> statements) {
     content_.source = source_;
-    for (std::size_t i = 0; i < statements.size(); ++i) {
-      Span span = statements[i];
-      const std::string_view statement = text_of(span);
-      if (const Dialect* chain = chain_dialect(language_, statement)) {
-        // What a chain sets stays for the next one: they are one.
-        while (i + 1 < statements.size() && chain_dialect(language_, text_of(statements[i + 1])))
-          span.to = statements[++i].to;
-        if (auto error = add_chain(*chain, span)) return std::move(*error);
-        continue;
-      }
-      const bool is_last = i + 1 == statements.size();
-      const auto declared = is_last ? std::nullopt : declaration_of(language_, statement);
-      if (declared) {
-        declare(*declared, span.from);
-      } else if (auto error = add_call(span)) {
-        return std::move(*error);
-      }
-    }
+    if (auto error = read_into(steps_, statements, false)) return std::move(*error);
     return finish();
   }
 
  private:
-  void declare(const Declaration& declared, std::size_t at) {
+  using Steps = std::vector<StatementStep>;
+
+  // `is_inside`: of a loop or a condition.
+  std::optional<Error> read_into(Steps& into, std::span<const Span> statements, bool is_inside) {
+    for (std::size_t i = 0; i < statements.size(); ++i) {
+      Span span = statements[i];
+      if (++count_ > most_statements)
+        return Error{
+            Code::over_limit,
+            "more than " + std::to_string(most_statements) + " statements are over the limit", span,
+            "Paste fewer of them."};
+      const std::string_view statement = text_of(span);
+      if (const auto control = control_of(language_, source_, span)) {
+        if (auto error = add_control(into, *control, span)) return error;
+        continue;
+      }
+      if (const Dialect* chain = chain_dialect(language_, statement)) {
+        // What a chain sets stays for the next one: they are one.
+        while (i + 1 < statements.size() && chain_dialect(language_, text_of(statements[i + 1])))
+          span.to = statements[++i].to;
+        if (auto error = add_chain(into, *chain, span)) return error;
+        continue;
+      }
+      if (names_without_value(statement)) continue;
+      if (const std::string rest = behind_open_names(statement); !rest.empty()) {
+        const auto declared = declaration_of(language_, rest);
+        if (!declared) return not_understood(span);
+        Declaration moved = *declared;
+        moved.span = {0, statement.size()};
+        declare_all(into, std::move(moved), span.from);
+        continue;
+      }
+      if (auto array = array_of(language_, statement)) {
+        // A text in an array is one.
+        if (!array->expression.starts_with('"')) arrays_.push_back(array->name);
+        declare(into, *array, span.from);
+        continue;
+      }
+      const bool is_last = !is_inside && i + 1 == statements.size();
+      const auto declared = is_last ? std::nullopt : declaration_of(language_, statement);
+      if (declared) {
+        declare_all(into, *declared, span.from);
+      } else if (auto error = add_call(into, span)) {
+        return error;
+      }
+    }
+    return std::nullopt;
+  }
+
+  std::optional<Error> add_control(Steps& into, const Control& control, Span span) {
+    using Kind = StatementStep::Kind;
+    if (++depth_ > most_blocks)
+      return Error{Code::over_limit,
+                   "loops and conditions nested deeper than " + std::to_string(most_blocks) +
+                       " are over the limit",
+                   span, "Take the inner one out."};
+    if (!control.before.empty()) {
+      const auto declared = declaration_of(language_, control.before);
+      if (!declared)
+        return Error{Code::not_supported_yet, "a loop that begins like this is not supported yet",
+                     control.header, "Write it as a while loop."};
+      declare_all(into, *declared, control.header.from);
+      into.back().span = control.header;
+    }
+    StatementStep step;
+    step.kind = control.kind == Control::Kind::loop   ? Kind::loop
+                : control.kind == Control::Kind::each ? Kind::each
+                                                      : Kind::branch;
+    step.span = control.header;
+    step.names = control.names;
+    step.expression = control.kind == Control::Kind::each ? control.items : control.condition;
+    if (const std::string_view keys = language_.expressions->keys;
+        control.of_keys && !keys.empty()) {
+      step.expression = keys;
+      step.expression.replace(keys.find("{}"), 2, control.items);
+    }
+    for (const std::string& name : names_in(step.expression)) add_name(name);
+    declared_.insert(declared_.end(), step.names.begin(), step.names.end());
+    const auto read_block = [&](Span block, Steps& out) -> std::optional<Error> {
+      // elif
+      const auto next =
+          text_of(block).starts_with("elif") ? control_of(language_, source_, block) : std::nullopt;
+      if (next) return add_control(out, *next, block);
+      const std::string_view until = std::string_view(source_).substr(0, block.to);
+      return read_into(out, statements_of(language_, until, block.from), true);
+    };
+    const int branches = step.kind == Kind::branch ? 1 : 0;
+    branch_depth_ += branches;
+    if (auto error = read_block(control.body, step.body)) return error;
+    if (control.other) {
+      if (auto error = read_block(*control.other, step.other)) return error;
+    }
+    if (!control.after.empty()) {
+      const auto changed = declaration_of(language_, control.after);
+      if (!changed)
+        return Error{Code::not_supported_yet, "a loop that goes on like this is not supported yet",
+                     control.header, "Write it as a while loop."};
+      declare(step.body, *changed, control.header.from);
+      step.body.back().span = control.header;
+    }
+    into.push_back(std::move(step));
+    branch_depth_ -= branches;
+    --depth_;
+    return std::nullopt;
+  }
+
+  std::optional<Error> not_understood(Span span) const {
+    return Error{Code::not_supported_yet, "a statement such as this is not supported yet", span,
+                 "Paste the template alone, and give its values."};
+  }
+
+  // int i, n = 3: what is behind the names without a value, as a declaration by itself.
+  std::string behind_open_names(std::string_view statement) {
+    if (!language_.expressions->declares_types) return {};
+    const std::size_t sign = statement.find('=');
+    const std::string_view before = statement.substr(0, std::min(sign, statement.size()));
+    const std::size_t comma = before.rfind(',');
+    if (sign == std::string_view::npos || comma == std::string_view::npos) return {};
+    const std::size_t known = types_.size();
+    if (!names_without_value(before.substr(0, comma))) return {};
+    return types_[known].second + " " + std::string(statement.substr(comma + 1));
+  }
+
+  // int i, n: names that get their values later.
+  bool names_without_value(std::string_view statement) {
+    if (!language_.expressions->declares_types) return false;
+    const std::size_t blank = statement.find_first_of(" \t");
+    if (blank == std::string_view::npos ||
+        statement.find_first_of("=(<\"'!.:") != std::string_view::npos)
+      return false;
+    const auto declared = declaration_of(language_, std::string(statement) + " = 0");
+    if (!declared || declared->type.empty()) return false;
+    // Of several names the last is what this reads; those before it are in its type.
+    const std::size_t comma = statement.find(',');
+    const std::string_view first = statement.substr(0, comma);
+    const auto alone = declaration_of(language_, std::string(first) + " = 0");
+    if (!alone || alone->type.empty()) return false;
+    std::string_view rest = first.substr(first.rfind(alone->name));
+    if (comma != std::string_view::npos) rest = statement.substr(first.rfind(alone->name));
+    while (!rest.empty()) {
+      const std::size_t end = std::min(rest.find(','), rest.size());
+      std::string_view name = rest.substr(0, end);
+      while (!name.empty() && is_in(name.front(), statement_blanks)) name.remove_prefix(1);
+      while (!name.empty() && is_in(name.back(), statement_blanks)) name.remove_suffix(1);
+      if (name.empty() || !std::all_of(name.begin(), name.end(), is_word_part)) return false;
+      types_.emplace_back(name, alone->type);
+      rest.remove_prefix(std::min(end + 1, rest.size()));
+    }
+    return true;
+  }
+
+  // int a = 1, b = 2: each has what is before the first.
+  void declare_all(Steps& into, Declaration declared, std::size_t at) {
+    while (!declared.before.empty()) {
+      const std::size_t comma = comma_in(declared.expression);
+      if (comma == std::string::npos) break;
+      auto next =
+          declaration_of(language_, declared.before + " " + declared.expression.substr(comma + 1));
+      if (!next) break;
+      declared.expression.resize(comma);
+      next->span = declared.span;
+      declare(into, declared, at);
+      declared = std::move(*next);
+    }
+    declare(into, declared, at);
+  }
+
+  void declare(Steps& into, const Declaration& declared, std::size_t at) {
     // The names in it are values, too.
-    for (const std::string& name : names_in(declared.expression)) add_name(name);
+    const std::vector<std::string> names = names_in(declared.expression);
+    for (const std::string& name : names) add_name(name);
     StatementStep step;
     step.name = declared.name;
     step.expression = declared.expression;
+    step.type = declared.type;
+    step.changes = declared.changes;
+    step.combines = declared.combines;
+    step.is_constant = names.empty();
+    // int i; before: this is its first value.
+    const auto open = std::find_if(types_.begin(), types_.end(),
+                                   [&](const auto& one) { return one.first == step.name; });
+    if (open != types_.end() && step.changes && !step.combines) {
+      step.type = open->second;
+      step.changes = false;
+    }
     step.span = {declared.span.from + at, declared.span.to + at};
     declared_.push_back(declared.name);
-    steps_.push_back(std::move(step));
+    into.push_back(std::move(step));
   }
 
   std::string_view text_of(Span span) const {
     return source_.substr(span.from, span.to - span.from);
   }
 
-  std::optional<Error> add_call(Span span) {
+  std::optional<Error> add_call(Steps& into, Span span) {
     Result<Template> read = read_statement(language_, source_.substr(0, span.to), span.from);
     if (!read) return read.error();
-    add(*read, *read->statement(), span, 0);
+    for (const Node& argument : read->statement()->arguments) {
+      if (shows_array(argument)) return not_understood(span);
+    }
+    add(into, *read, *read->statement(), span);
     return std::nullopt;
   }
 
-  // A chain is a template by itself.
-  std::optional<Error> add_chain(const Dialect& dialect, Span span) {
-    const bool is_second =
-        std::any_of(steps_.begin(), steps_.end(), [&](const StatementStep& step) {
-          return step.call != nullptr && &step.call->inner.dialect() == &dialect;
-        });
-    if (is_second)
+  // Whether an array is used as a whole: what that shows is not what a list shows.
+  bool shows_array(const Node& node) const {
+    if (node.kind == Node::Kind::name)
+      return std::find(arrays_.begin(), arrays_.end(), node.text) != arrays_.end();
+    const bool is_part = node.kind == Node::Kind::item || node.kind == Node::Kind::member;
+    for (std::size_t i = 0; i < node.parts.size(); ++i) {
+      const bool is_base = i == 0 && is_part && node.parts[0].kind == Node::Kind::name;
+      if (!is_base && shows_array(node.parts[i])) return true;
+    }
+    return false;
+  }
+
+  // A chain is a template by itself. What the chains before it have set stands before it there.
+  std::optional<Error> add_chain(Steps& into, const Dialect& dialect, Span span) {
+    const auto refused = [&] {
       return Error{Code::not_supported_yet,
-                   "a stream with other statements between its chains is not supported yet", span,
+                   "a stream whose settings stay for other statements is not supported yet", span,
                    "Put the chains together."};
-    Result<Template> read = dialect.parse(text_of(span));
+    };
+    const std::string before = settings_;
+    const auto added = lasting_in(*language_.expressions, text_of(span));
+    if (!added) return refused();
+    // In a loop they are set again, which changes nothing where they come first.
+    if (depth_ > 0 && !added->settings.empty() && !added->come_first) return refused();
+    if (branch_depth_ > 0 && !added->settings.empty()) return refused();
+    for (const std::string& one : added->settings)
+      (settings_ += settings_.empty() ? "" : " << ") += one;
+    const std::string prefix =
+        before.empty() ? before : stream_of(text_of(span)) + " << " + before + "; ";
+    Result<Template> read = dialect.parse(prefix + std::string(text_of(span)));
+    const auto in_source = [&](std::size_t place) {
+      return span.from + (place > prefix.size() ? place - prefix.size() : 0);
+    };
     if (!read) {
       Error error = read.error();
-      error.span = {error.span.from + span.from, error.span.to + span.from};
+      error.span = {in_source(error.span.from), in_source(error.span.to)};
       return error;
     }
     Statement placed(*read);
-    placed.segments.push_back({{0, span.to - span.from}, span, true});
+    if (!prefix.empty())
+      placed.segments.push_back({{0, prefix.size()}, {span.from, span.from}, false});
+    placed.segments.push_back({{prefix.size(), prefix.size() + span.to - span.from}, span, true});
     placed.form = language_.expressions;
     placed.is_filled = true;
-    add(*read, std::move(placed), span, span.from);
+    add(into, *read, std::move(placed), span, prefix.size());
     return std::nullopt;
   }
 
-  // `moved`: how far the places of the template are from those in the source.
-  void add(const Template& read, Statement placed, Span span, std::size_t moved) {
-    const auto in_source = [&](Span place) { return Span{place.from + moved, place.to + moved}; };
+  // `hidden`: how much of the template of a chain is not in the source.
+  void add(Steps& into, const Template& read, Statement placed, Span span, std::size_t hidden = 0) {
+    const bool is_chain = placed.is_filled && placed.segments.back().outer == span;
+    const auto place_of = [&](std::size_t place) {
+      return !is_chain ? place : span.from + (place > hidden ? place - hidden : 0);
+    };
+    const auto in_source = [&](Span place) {
+      return Span{place_of(place.from), place_of(place.to)};
+    };
     StatementStep step;
+    step.kind = StatementStep::Kind::call;
     step.span = span;
     step.first_field = static_cast<int>(content_.fields.size());
     for (const Piece& piece : read.pieces()) {
       const Span place = in_source(piece.source);
-      if (piece.field == unset || place.from < covered_) continue;
+      if (piece.field == unset || place.from < covered_ || (is_chain && piece.source.to <= hidden))
+        continue;
       cover(place.from);
       content_.pieces.push_back({place, piece.field + step.first_field, {}});
       covered_ = place.to;
@@ -125,7 +327,8 @@ class SequenceReader {
     }
     for (const std::string& name : placed.names) add_name(name);
     step.call = std::make_shared<const Statement>(std::move(placed));
-    steps_.push_back(std::move(step));
+    if (first_call_ == nullptr) first_call_ = step.call;
+    into.push_back(std::move(step));
   }
 
   std::vector<std::string> names_in(const std::string& expression) const {
@@ -174,15 +377,13 @@ class SequenceReader {
   }
 
   Result<Template> finish() {
-    const auto call = std::find_if(steps_.begin(), steps_.end(),
-                                   [](const StatementStep& step) { return step.call != nullptr; });
-    if (call == steps_.end())
+    if (first_call_ == nullptr)
       return Error{Code::not_supported_yet,
                    "statements without a call that prints are not supported yet",
                    {0, source_.size()},
                    "Paste the call, too."};
     cover(source_.size());
-    Statement placed(call->call->inner);
+    Statement placed(first_call_->inner);
     placed.names = names_;
     placed.form = language_.expressions;
     placed.steps = std::move(steps_);
@@ -199,7 +400,14 @@ class SequenceReader {
   std::vector<StatementStep> steps_;
   std::vector<std::string> names_;
   std::vector<std::string> declared_;
+  std::vector<std::string> arrays_;
+  std::vector<std::pair<std::string, std::string>> types_;  // of names without a value yet
   std::size_t covered_ = 0;
+  std::shared_ptr<const Statement> first_call_;
+  std::string settings_;  // of the stream, so far
+  std::size_t count_ = 0;
+  int depth_ = 0;
+  int branch_depth_ = 0;
 };
 
 }  // namespace

@@ -1,9 +1,9 @@
 // Several statements, rendered one after the other.
 
 #include <algorithm>
-#include <iterator>
 
 #include "dialect/statement.hpp"
+#include "dialect/statement_lines.hpp"
 #include "family/named_values.hpp"
 #include "inky_margin/dialect/statement.hpp"
 
@@ -30,17 +30,33 @@ class NamesSoFar {
     }
   }
 
-  void add(const std::string& name, Value value, int place) {
+  // `type`: what later values of the name are converted to.
+  void add(const std::string& name, Value value, int place, const std::string& type = {}) {
     value.set_name(name);
     const auto known = std::find_if(values_.begin(), values_.end(),
                                     [&](const Value& one) { return one.name() == name; });
     if (known == values_.end()) {
       values_.push_back(std::move(value));
       places_.push_back(place);
+      types_.push_back(type);
       return;
     }
-    places_[static_cast<std::size_t>(known - values_.begin())] = place;
+    const auto at = static_cast<std::size_t>(known - values_.begin());
+    places_[at] = place;
+    types_[at] = type;
     *known = std::move(value);
+  }
+
+  const Value* find(std::string_view name) const {
+    for (const Value& value : values_) {
+      if (value.name() == name) return &value;
+    }
+    return nullptr;
+  }
+  std::string type_of(std::string_view name) const {
+    const Value* value = find(name);
+    return value == nullptr ? std::string()
+                            : types_[static_cast<std::size_t>(value - values_.data())];
   }
 
   const std::vector<Value>& values() const { return values_; }
@@ -53,6 +69,7 @@ class NamesSoFar {
   std::span<const Value> given_;
   std::vector<Value> values_;
   std::vector<int> places_;
+  std::vector<std::string> types_;
 };
 
 // The same in the place of the whole expression: a conversion may be around it.
@@ -72,48 +89,169 @@ Outcome at_place(const Outcome& outcome, Span span) {
   return Outcome::error(std::move(error));
 }
 
-}  // namespace
+class Run {
+ public:
+  Run(const Statement& statement, std::span<const Value> values, const RenderOptions& options,
+      Output& out, Report* report)
+      : statement_(statement),
+        form_(*statement.form),
+        names_(statement, values),
+        options_(options),
+        out_(out),
+        report_(report),
+        start_(out.needed()) {}
 
-Outcome render_steps(const Statement& statement, std::span<const Value> values,
-                     const RenderOptions& options, Output& out, Report* report) {
-  NamesSoFar names(statement, values);
-  const std::size_t start = out.needed();
-  for (const StatementStep& step : statement.steps) {
-    if (step.call == nullptr) {
-      Value value;
-      if (auto failure =
-              compute_declared(statement.inner.dialect(), step.expression, names.values(), value)) {
-        out.cut_back(start);
-        return at_place(*failure, step.span);
+  Outcome run() {
+    if (auto failure = run(statement_.steps)) {
+      out_.cut_back(start_);
+      return std::move(*failure);
+    }
+    return {};
+  }
+
+ private:
+  using Kind = StatementStep::Kind;
+  using Failure = std::optional<Outcome>;
+
+  const Dialect& dialect() const { return statement_.inner.dialect(); }
+
+  Failure run(std::span<const StatementStep> steps) {
+    for (const StatementStep& step : steps) {
+      if (++taken_ > most_steps)
+        return Outcome::error(
+            {Code::over_limit,
+             "more than " + std::to_string(most_steps) + " steps of statements are over the limit",
+             step.span, "Let the loop end sooner."});
+      Failure failure = step.kind == Kind::call    ? call(step)
+                        : step.kind == Kind::value ? assign(step)
+                        : step.kind == Kind::each  ? each(step)
+                                                   : decide(step);
+      if (failure) return failure;
+    }
+    return std::nullopt;
+  }
+
+  Failure compute(const StatementStep& step, const std::string& expression, Value& out) {
+    auto failure = compute_declared(dialect(), expression, names_.values(), out);
+    return failure ? std::optional(at_place(*failure, step.span)) : std::nullopt;
+  }
+
+  Failure not_yet(const StatementStep& step, const char* what) {
+    return Outcome::error({Code::not_supported_yet, std::string(what) + " not supported yet",
+                           step.span, "Give the name another type."});
+  }
+
+  Failure assign(const StatementStep& step) {
+    Value value;
+    if (auto failure = compute(step, step.expression, value)) return failure;
+    const Value* before = step.changes ? names_.find(step.name) : nullptr;
+    const std::string type = step.changes ? names_.type_of(step.name) : step.type;
+    if (!type.empty()) {
+      const Value plain = value;
+      if (auto failure = compute(step, cast_to(form_, type, step.expression), value))
+        return failure;
+      const bool judges = form_.assigns != nullptr && plain.type() != value.type() &&
+                          !(step.combines && form_.combined_converts);
+      const Assigned fate =
+          judges ? form_.assigns(plain, value.type(), step.is_constant) : Assigned::converts;
+      if (fate == Assigned::unknown) return not_yet(step, "a value of this type here is");
+      if (fate == Assigned::refuses)
+        return Outcome::fails_at_compile(std::string(form_.assignment_fault),
+                                         "a value of type " + std::string(name_of(plain.type())) +
+                                             " is given to " + step.name + ", which is of type " +
+                                             type,
+                                         step.span);
+    } else if (before != nullptr && form_.declares_types && before->type() != value.type()) {
+      return not_yet(step, "a value of another type than that of the name is");
+    }
+    names_.add(step.name, std::move(value), unset, type);
+    return std::nullopt;
+  }
+
+  Failure each(const StatementStep& step) {
+    std::vector<Value> items;
+    if (auto failure = compute_items(dialect(), step.expression, names_.values(), items))
+      return at_place(*failure, step.span);
+    for (Value& item : items) {
+      if (step.names.size() == 1) {
+        names_.add(step.names[0], std::move(item), unset, {});
+      } else {
+        const bool fits = (item.is(Type::list) || item.is(Type::tuple)) &&
+                          item.as_list().size() == step.names.size();
+        if (!fits) return not_yet(step, "a loop whose items have other parts than these is");
+        for (std::size_t i = 0; i < step.names.size(); ++i)
+          names_.add(step.names[i], item.as_list()[i], unset, {});
       }
-      names.add(step.name, std::move(value), unset);
-      continue;
+      if (auto failure = run(step.body)) return failure;
     }
-    const std::size_t before = out.needed() - start;
+    return std::nullopt;
+  }
+
+  Failure decide(const StatementStep& step) {
+    for (;;) {
+      bool holds = true;
+      if (!step.expression.empty()) {
+        auto failure = compute_truth(dialect(), step.expression, names_.values(), holds);
+        if (failure) return at_place(*failure, step.span);
+      }
+      if (!holds) return step.kind == Kind::branch ? run(step.other) : std::nullopt;
+      if (auto failure = run(step.body)) return failure;
+      if (step.kind == Kind::branch) return std::nullopt;
+      // An empty body takes steps, too.
+      if (++taken_ > most_steps) return run({&step, 1});
+    }
+  }
+
+  Failure call(const StatementStep& step) {
+    const std::size_t before = out_.needed() - start_;
     Report own;
-    Outcome outcome = render_statement(*step.call, names.values(), options, out,
-                                       report == nullptr ? nullptr : &own, false);
-    if (!outcome.prints()) {
-      out.cut_back(start);
-      return outcome;
+    Outcome outcome = render_statement(*step.call, names_.values(), options_, out_,
+                                       report_ == nullptr ? nullptr : &own, false);
+    if (!outcome.prints()) return outcome;
+    if (out_.needed() - start_ > most_output)
+      return Outcome::error(
+          {Code::over_limit,
+           "the text grows over the limit of " + std::to_string(most_output) + " bytes", step.span,
+           "Let the loop end sooner."});
+    if (report_ == nullptr) return std::nullopt;
+    // What one call does not use may be another's. What a loop repeats is noted once.
+    for (Note& note : own.notes) {
+      const bool is_known =
+          std::any_of(report_->notes.begin(), report_->notes.end(), [&](const Note& one) {
+            return one.code == note.code && one.span == note.span && one.message == note.message;
+          });
+      if (note.code != Code::too_many_values && !is_known)
+        report_->notes.push_back(std::move(note));
     }
-    if (report == nullptr) continue;
-    // What one call does not use may be another's.
-    std::copy_if(own.notes.begin(), own.notes.end(), std::back_inserter(report->notes),
-                 [](const Note& note) { return note.code != Code::too_many_values; });
     for (PlacedField& placed : own.fields) {
       placed.field += step.first_field;
       placed.output = {placed.output.from + before, placed.output.to + before};
       if (placed.value != unset) {
-        const int place = names.place_of(placed.value);
+        const int place = names_.place_of(placed.value);
         if (place == unset)
-          placed.computed = names.values()[static_cast<std::size_t>(placed.value)];
+          placed.computed = names_.values()[static_cast<std::size_t>(placed.value)];
         placed.value = place;
       }
-      report->fields.push_back(std::move(placed));
+      report_->fields.push_back(std::move(placed));
     }
+    return std::nullopt;
   }
-  return {};
+
+  const Statement& statement_;
+  const ExpressionForm& form_;
+  NamesSoFar names_;
+  const RenderOptions& options_;
+  Output& out_;
+  Report* report_;
+  std::size_t start_;
+  int taken_ = 0;
+};
+
+}  // namespace
+
+Outcome render_steps(const Statement& statement, std::span<const Value> values,
+                     const RenderOptions& options, Output& out, Report* report) {
+  return Run(statement, values, options, out, report).run();
 }
 
 }  // namespace inky::inline v1

@@ -135,6 +135,7 @@ const computed::Grammar grammar = [] {
   out.infix = infix_operators;
   out.prefix = prefix_operators;
   out.condition = computed::Grammar::Condition::marks;
+  out.lists = "{";
   out.arrow = "->";
   out.path = "::";
   out.functions =
@@ -156,6 +157,8 @@ const ExpressionForm c_expressions = {
     .prints = prints,
     .ends = ";",
     .silent_words = "#include #define using",
+    .blocks = Blocks::braces,
+    .counts = true,
     .declares_types = true,
     .modifiers = "const static constexpr volatile register auto",
     .plain_types = "string std",
@@ -343,6 +346,11 @@ bool Expressions::item(const Node& node, const Value& of, const Value& at, Value
     }
   } else if (of.is(Type::text)) {
     const std::string_view text = of.as_text();
+    // The NUL that ends it.
+    if (index == text.size()) {
+      out = Value::character(U'\0');
+      return true;
+    }
     if (index >= 0 && index < text.size()) {
       const auto byte = static_cast<signed char>(text[index.convert_to<std::size_t>()]);
       out =

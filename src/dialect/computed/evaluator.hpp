@@ -58,6 +58,11 @@ class Evaluator {
   // False where it has no value; then trouble() has the reason. Of a static language, what its
   // compiler refuses comes before what only happens when the program runs.
   bool evaluate(const Node& node, Value& out);
+  // Whether its value counts as true.
+  bool decide(const Node& node, bool& out) {
+    Value value;
+    return evaluate(node, value) && holds(node, value, out);
+  }
   const std::optional<Trouble>& trouble() const { return trouble_; }
   bool is_static() const { return is_static_; }
 

@@ -417,6 +417,10 @@ bool Reader::read_primary(Node& node) {
     ++at_;
     node.kind = Node::Kind::list;
     good = read_list(node, ']', start);
+  } else if (c == '{' && grammar_.lists == "{") {
+    ++at_;
+    node.kind = Node::Kind::list;
+    good = read_list(node, '}', start);
   } else if (c == '{' && grammar_.braces) {
     good = read_braces(node);
   } else if (!grammar_.prefix_of_names.empty() && starts_with(grammar_.prefix_of_names) &&

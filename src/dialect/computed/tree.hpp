@@ -46,7 +46,7 @@ enum class Operation : std::uint8_t {
   multiply_each,  // element by element, where without that it is of matrices
   divide_each,
   power_each,
-  transpose,        // with the conjugates of complex numbers
+  transpose,  // with the conjugates of complex numbers
   transpose_plain,
   pipe,       // x |> f is f with x as its last argument
   pipe_back,  // f <| x

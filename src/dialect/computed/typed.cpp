@@ -289,4 +289,25 @@ bool Typed::settle_sides(const Node& node, Side taken_side, Side other_side) {
   return true;
 }
 
+bool widens(Type from, Type to) {
+  if (from == to) return true;
+  if (is_real(from)) return from == Type::f32 && to == Type::f64;
+  const bool is_known = is_whole(from) || from == Type::character;
+  if (!is_known) return false;
+  if (is_real(to)) return true;
+  if (!is_whole(to)) return false;
+  // A character of these languages has 16 bits.
+  const TypeFact& wide = fact_of(to);
+  const int width = from == Type::character ? 16 : fact_of(from).width;
+  const bool is_signed = from != Type::character && fact_of(from).is_signed;
+  if (is_signed) return wide.is_signed && width <= wide.width;
+  return wide.is_signed ? width < wide.width : width <= wide.width;
+}
+
+bool fits_in(const Value& value, Type type) {
+  if (!is_whole(value.type())) return false;
+  if (type == Type::character) return fits(Type::u16, whole_of(value));
+  return is_whole(type) && fits(type, whole_of(value));
+}
+
 }  // namespace inky::inline v1::computed

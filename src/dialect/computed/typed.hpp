@@ -30,6 +30,12 @@ struct TypedRules {
   const Dialect* (*plain_dialect)() = nullptr;
 };
 
+// Whether every value of a type of numbers is one of another, or near one of a type of reals: what a
+// compiler converts by itself.
+bool widens(Type from, Type to);
+// Whether a whole number fits a type of whole numbers.
+bool fits_in(const Value& value, Type type);
+
 class Typed : public Evaluator {
  protected:
   Typed(const Scope& scope, const TypedRules& rules) : Evaluator(scope, true), rules_(rules) {}

@@ -33,6 +33,13 @@ const ExpressionForm cpp_expressions = {
     .prints = prints,
     .ends = ";",
     .silent_words = "#include #define using",
+    .blocks = Blocks::braces,
+    .lasting_words =
+        "fixed scientific hexfloat defaultfloat hex oct dec left right internal showpos noshowpos "
+        "showbase noshowbase showpoint noshowpoint uppercase nouppercase boolalpha noboolalpha "
+        "setprecision setfill setbase setiosflags resetiosflags precision fill flags setf unsetf "
+        "unitbuf nounitbuf imbue copyfmt",
+    .counts = true,
     .declares_types = true,
     .modifiers = "const static constexpr auto",
     .plain_types = "string std"};

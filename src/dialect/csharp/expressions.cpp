@@ -105,9 +105,12 @@ std::optional<Value> number_of(std::string_view source) {
 }
 
 constexpr PrintFact prints[] = {
-    {"Console.WriteLine", "\n"},        {"Console.Write", ""},
-    {"Console.Out.WriteLine", "\n"},    {"Console.Error.WriteLine", "\n"},
-    {"System.Console.WriteLine", "\n"}, {"System.Console.Write", ""}};
+    {.name = "Console.WriteLine", .after = "\n", .may_be_empty = true},
+    {"Console.Write", ""},
+    {.name = "Console.Out.WriteLine", .after = "\n", .may_be_empty = true},
+    {"Console.Error.WriteLine", "\n"},
+    {.name = "System.Console.WriteLine", .after = "\n", .may_be_empty = true},
+    {"System.Console.Write", ""}};
 
 constexpr LocaleFact named_locales[] = {{"CultureInfo.InvariantCulture", "invariant"},
                                         {"NumberFormatInfo.InvariantInfo", "invariant"}};
@@ -182,6 +185,7 @@ const computed::Grammar grammar = [] {
   out.infix = infix_operators;
   out.prefix = prefix_operators;
   out.condition = computed::Grammar::Condition::marks;
+  out.lists = "{";
   out.functions =
       "Math.Abs Math.Max Math.Min Math.Pow Math.Sqrt Math.Cbrt Math.Floor Math.Ceiling "
       "Math.Truncate Math.Round Math.Sign Math.Exp Math.Log Math.Log10 Math.Sin Math.Cos Math.Tan "
@@ -207,6 +211,17 @@ std::optional<std::size_t> read_slots(StatementParts& parts, std::size_t at,
 
 }  // namespace
 
+namespace {
+
+// The C# standard, 10.2.3 and 10.2.11: a constant may become any whole number that it fits.
+Assigned assign(const Value& value, Type to, bool is_constant) {
+  const bool narrows = is_constant && value.is(Type::i32) && to != Type::character;
+  const bool good = computed::widens(value.type(), to) || (narrows && computed::fits_in(value, to));
+  return good ? Assigned::converts : Assigned::refuses;
+}
+
+}  // namespace
+
 const ExpressionForm expression_form = {
     .grammar = &grammar,
     .reader = make_reader,
@@ -216,7 +231,11 @@ const ExpressionForm expression_form = {
     .prints = prints,
     .ends = ";",
     .silent_words = "using namespace",
+    .blocks = Blocks::braces,
+    .counts = true,
     .declares_types = true,
+    .assigns = assign,
+    .assignment_fault = "CS0266",
     .modifiers = "const var static readonly",
     .plain_types = "string String object",
     .slots_prefixes = "$\" $@\" @$\" $$",

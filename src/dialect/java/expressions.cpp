@@ -88,9 +88,9 @@ std::optional<Value> number_of(std::string_view source) {
   return computed::wrapped(is_long ? Type::i64 : Type::i32, magnitude);
 }
 
-constexpr PrintFact prints[] = {{"System.out.println", "\n"},
+constexpr PrintFact prints[] = {{.name = "System.out.println", .after = "\n", .may_be_empty = true},
                                 {"System.out.print", ""},
-                                {"System.err.println", "\n"},
+                                {.name = "System.err.println", .after = "\n", .may_be_empty = true},
                                 {"System.err.print", ""}};
 
 constexpr LocaleFact named_locales[] = {
@@ -122,6 +122,7 @@ const computed::Grammar grammar = [] {
   out.infix = infix_operators;
   out.prefix = computed::shared_prefix;
   out.condition = computed::Grammar::Condition::marks;
+  out.lists = "{";
   out.functions =
       "Math.abs Math.max Math.min Math.pow Math.sqrt Math.cbrt Math.floor Math.ceil Math.rint "
       "Math.round Math.floorDiv Math.floorMod Math.exp Math.log Math.log10 Math.sin Math.cos "
@@ -150,6 +151,18 @@ const computed::CodeFacts code_facts = {
     .makes_objects = true,
     .unknown_words = "switch this super"};
 
+namespace {
+
+// The Java Language Specification, 5.2: a constant may become narrower, where it fits.
+Assigned assign(const Value& value, Type to, bool is_constant) {
+  const bool narrows = is_constant && value.is(Type::i32) &&
+                       (to == Type::i8 || to == Type::i16 || to == Type::character);
+  const bool good = computed::widens(value.type(), to) || (narrows && computed::fits_in(value, to));
+  return good ? Assigned::converts : Assigned::refuses;
+}
+
+}  // namespace
+
 const ExpressionForm expression_form = {
     .grammar = &grammar,
     .reader = [](TemplateContent& out, std::size_t at) -> std::unique_ptr<computed::Reader> {
@@ -161,7 +174,12 @@ const ExpressionForm expression_form = {
     .prints = prints,
     .ends = ";",
     .silent_words = "import package",
+    .blocks = Blocks::braces,
+    .counts = true,
     .declares_types = true,
+    .assigns = assign,
+    .assignment_fault = "error",
+    .combined_converts = true,
     .modifiers = "final var static",
     .plain_types = "String Object",
     .plain_field = "%s",

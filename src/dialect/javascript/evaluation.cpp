@@ -80,6 +80,7 @@ constexpr auto method_facts = std::to_array<MethodFact>({
     {"JSON.stringify", "the text of a value in JSON"},
     {"Object.keys", "the names of an object"},
     {"Object.values", "the values of an object"},
+    {"Object.entries", "the names and values of an object"},
     {"Array.isArray", "whether it is an array"},
     {"String.fromCharCode", "the text of UTF-16 units"},
     {"String.fromCodePoint", "the text of code points"},

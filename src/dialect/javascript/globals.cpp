@@ -341,11 +341,16 @@ std::optional<bool> Evaluator::call_of(const Node& node, const std::vector<Datum
     out = truth(given.kind == DatumKind::array);
     return true;
   }
-  if (of == "Object" && (name == "keys" || name == "values") && given.kind == DatumKind::object) {
+  if (of == "Object" && (name == "keys" || name == "values" || name == "entries") &&
+      given.kind == DatumKind::object) {
     out.kind = DatumKind::array;
     for (std::size_t i = 0; i < given.items.size(); ++i) {
       if (is_index(given.keys[i])) return not_yet("such a key is", node);
-      out.items.push_back(name == "keys" ? Datum::of_text(given.keys[i]) : given.items[i]);
+      const Datum key = Datum::of_text(given.keys[i]);
+      Datum entry;
+      entry.kind = DatumKind::array;
+      entry.items = {key, given.items[i]};
+      out.items.push_back(name == "keys" ? key : name == "values" ? given.items[i] : entry);
     }
     return true;
   }

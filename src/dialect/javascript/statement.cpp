@@ -138,6 +138,18 @@ std::optional<Value> value_of(const Datum& datum) {
       }
       return Value::list(std::move(items));
     }
+    case DatumKind::object: {
+      std::vector<Value> fields;
+      for (std::size_t i = 0; i < datum.items.size(); ++i) {
+        auto value = value_of(datum.items[i]);
+        if (!value) return std::nullopt;
+        value->set_name(datum.keys[i]);
+        fields.push_back(std::move(*value));
+      }
+      return Value::record(std::move(fields));
+    }
+    case DatumKind::big:
+      return Value::big(datum.big);
     default:
       return std::nullopt;
   }
@@ -190,6 +202,11 @@ const ExpressionForm expression_form = {
     .prints = prints,
     .ends = ";\n",
     .silent_words = "import",
+    .blocks = Blocks::braces,
+    .items = "[...({})]",
+    .keys = "Object.keys({})",
+    .each_method = ".forEach(",
+    .counts = true,
     .own_names =
         "true false null undefined typeof new Math Number String JSON Object Array NaN "
         "Infinity Intl BigInt"};

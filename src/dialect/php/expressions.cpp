@@ -150,6 +150,8 @@ const ExpressionForm expression_form = {
     .prints = prints,
     .ends = ";",
     .silent_words = "use declare namespace",
+    .blocks = Blocks::braces,
+    .counts = true,
     .plain_field = "%s",
     .plain_dialect = "php"};
 

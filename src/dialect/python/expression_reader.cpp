@@ -40,7 +40,7 @@ constexpr std::string_view reserved_words[] = {
     "else", "except", "finally", "from",  "global",   "if",  "import", "nonlocal",
     "pass", "raise",  "return",  "try",   "while",    "with"};
 
-constexpr PrintFact prints[] = {{"print", "\n"}};
+constexpr PrintFact prints[] = {{.name = "print", .after = "\n", .may_be_empty = true}};
 
 }  // namespace
 
@@ -84,6 +84,8 @@ const ExpressionForm expression_form = {
     .prints = prints,
     .ends = "\n;",
     .silent_words = "import from",
+    .blocks = Blocks::indented,
+    .items = "[_ for _ in ({})]",
     .filled_literal = f_string_size,
     .plain_field = "{}",
     .plain_dialect = "python",

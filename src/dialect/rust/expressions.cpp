@@ -5,6 +5,7 @@
 
 #include "../computed/arithmetic.hpp"
 #include "../computed/elementary.hpp"
+#include "../computed/typed.hpp"
 #include "../family/values.hpp"
 #include "dialects.hpp"
 #include "fields.hpp"
@@ -105,8 +106,10 @@ std::optional<Value> character_of(const std::string& text) {
   return Value::character(point->value);
 }
 
-constexpr PrintFact prints[] = {
-    {"println!", "\n"}, {"print!", ""}, {"eprintln!", "\n"}, {"eprint!", ""}};
+constexpr PrintFact prints[] = {{.name = "println!", .after = "\n", .may_be_empty = true},
+                                {"print!", ""},
+                                {.name = "eprintln!", .after = "\n", .may_be_empty = true},
+                                {"eprint!", ""}};
 
 constexpr computed::CodeFacts code_facts = {.grammar = &grammar,
                                             .language = "Rust",
@@ -135,6 +138,7 @@ const computed::Grammar grammar = [] {
   out.infix = infix_operators;
   out.prefix = prefix_operators;
   out.names_argument = "=";
+  out.lists = "[";
   out.path = "::";
   out.cast_word = "as";
   out.functions = "Some";
@@ -144,6 +148,20 @@ const computed::Grammar grammar = [] {
       "as_str";
   return out;
 }();
+
+namespace {
+
+// The Rust Reference, Expressions: nothing is converted, but a literal takes the type it is given
+// to. Whether a name has its type from there is not known.
+Assigned assign(const Value& value, Type to, bool is_constant) {
+  const bool reals = is_real(value.type()) && is_real(to);
+  const bool wholes = is_whole(value.type()) && is_whole(to);
+  if (!reals && !wholes) return Assigned::refuses;
+  if (!is_constant) return Assigned::unknown;
+  return reals || computed::fits_in(value, to) ? Assigned::converts : Assigned::refuses;
+}
+
+}  // namespace
 
 const ExpressionForm expression_form = {
     .grammar = &grammar,
@@ -156,7 +174,11 @@ const ExpressionForm expression_form = {
     .prints = prints,
     .ends = ";",
     .silent_words = "use extern",
+    .blocks = Blocks::braces,
+    .range_sign = "..",
     .declares_types = true,
+    .assigns = assign,
+    .assignment_fault = "E0308",
     .modifiers = "let mut const static",
     .plain_types = "String str char bool"};
 

@@ -1,0 +1,38 @@
+// Loops and conditions among statements: where one ends, and what it is made of.
+//
+//   for (int i = 0; i < 3; i++) { printf("%d\n", i); }        if (n > 1) puts("lots"); else puts("lot");
+//   for name in names: print(name)
+#pragma once
+
+#include <optional>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "dialect/language_facts.hpp"
+
+namespace inky::inline v1 {
+
+struct Control {
+  enum class Kind : std::uint8_t { loop, each, branch };
+  Kind kind = Kind::branch;
+  std::string before;              // a statement that a loop begins with
+  std::string condition;           // of a loop or a branch; empty: always
+  std::string after;               // a statement that ends each round
+  std::vector<std::string> names;  // that each item gets, or its parts
+  std::string items;               // what they come from
+  bool of_keys = false;            // the sign between them is "in"
+  Span header;                     // in the source
+  Span body;
+  std::optional<Span> other;  // of a branch
+};
+
+// Where the loop or condition ends that begins at a place of a source; nothing where none begins
+// there, or where the language has no form for them.
+std::optional<std::size_t> behind_control(const LanguageFacts& language, std::string_view source,
+                                          std::size_t at);
+// The parts of one that is a whole statement; nothing where a part is not understood.
+std::optional<Control> control_of(const LanguageFacts& language, std::string_view source,
+                                  Span statement);
+
+}  // namespace inky::inline v1
