@@ -85,10 +85,11 @@ Computed compute_by_reader(const ExpressionForm& form, std::string_view expressi
 
 // `is_declared`: what a declaration gives a name, where that is no expression.
 Computed compute_in(const Dialect& asked, std::string_view source, std::span<const Value> values,
-                    bool is_declared) {
+                    bool is_declared, std::size_t* made) {
   const LanguageFacts* language = language_facts_of(asked);
   const ExpressionForm* form = language == nullptr ? nullptr : language->expressions;
-  const ByName scope(values);
+  ByName scope(values);
+  scope.spent = made;
   if (source.size() > most_template)
     return failed(Error{Code::over_limit,
                         "an expression of " + std::to_string(source.size()) +
@@ -113,8 +114,9 @@ Computed compute_in(const Dialect& asked, std::string_view source, std::span<con
 }  // namespace
 
 std::optional<Outcome> compute_declared(const Dialect& asked, std::string_view source,
-                                        std::span<const Value> values, Value& out) {
-  Computed computed = compute_in(asked, source, values, true);
+                                        std::span<const Value> values, Value& out,
+                                        std::size_t* made) {
+  Computed computed = compute_in(asked, source, values, true, made);
   if (!computed.error) {
     out = std::move(computed.value);
     return std::nullopt;
@@ -124,12 +126,12 @@ std::optional<Outcome> compute_declared(const Dialect& asked, std::string_view s
 }
 
 std::optional<Outcome> compute_truth(const Dialect& asked, std::string_view source,
-                                     std::span<const Value> values, bool& out) {
+                                     std::span<const Value> values, bool& out, std::size_t* made) {
   const ExpressionForm& form = *language_facts_of(asked)->expressions;
   if (form.reader == nullptr) {
     Value chosen;
-    auto failure =
-        compute_declared(asked, "(" + std::string(source) + ") ? true : false", values, chosen);
+    auto failure = compute_declared(asked, "(" + std::string(source) + ") ? true : false", values,
+                                    chosen, made);
     if (!failure) out = chosen.is(Type::truth) && chosen.as_whole() != 0;
     return failure;
   }
@@ -142,7 +144,8 @@ std::optional<Outcome> compute_truth(const Dialect& asked, std::string_view sour
   if (!good)
     return Outcome::error({Code::not_supported_yet, "a condition such as this is not supported yet",
                            Span{0, source.size()}, give_result});
-  const ByName scope(values);
+  ByName scope(values);
+  scope.spent = made;
   const auto evaluator = form.evaluator(scope);
   if (evaluator->decide(node, out)) return std::nullopt;
   return computed::outcome_of(*evaluator->trouble());
@@ -153,15 +156,15 @@ namespace {
 // 1..4 and 1..=3
 std::optional<Outcome> compute_range(const Dialect& asked, const std::string& source,
                                      std::size_t sign, std::span<const Value> values,
-                                     std::vector<Value>& out) {
+                                     std::vector<Value>& out, std::size_t* made) {
   const ExpressionForm& form = *language_facts_of(asked)->expressions;
   std::size_t behind = sign + form.range_sign.size();
   const bool has_last = source.substr(behind).starts_with('=');
   if (has_last) ++behind;
   Value ends[2];
-  if (auto failure = compute_declared(asked, source.substr(0, sign), values, ends[0]))
+  if (auto failure = compute_declared(asked, source.substr(0, sign), values, ends[0], made))
     return failure;
-  if (auto failure = compute_declared(asked, source.substr(behind), values, ends[1]))
+  if (auto failure = compute_declared(asked, source.substr(behind), values, ends[1], made))
     return failure;
   if (!is_whole(ends[0].type()) || ends[0].type() != ends[1].type() || ends[0].is(Type::big))
     return Outcome::error({Code::not_supported_yet, "a range of these is not supported yet",
@@ -180,16 +183,17 @@ std::optional<Outcome> compute_range(const Dialect& asked, const std::string& so
 }  // namespace
 
 std::optional<Outcome> compute_items(const Dialect& asked, const std::string& source,
-                                     std::span<const Value> values, std::vector<Value>& out) {
+                                     std::span<const Value> values, std::vector<Value>& out,
+                                     std::size_t* made_so_far) {
   const ExpressionForm& form = *language_facts_of(asked)->expressions;
   if (const std::size_t sign =
           form.range_sign.empty() ? std::string::npos : source.find(form.range_sign);
       sign != std::string::npos && source.find('(') > sign)
-    return compute_range(asked, source, sign, values, out);
+    return compute_range(asked, source, sign, values, out, made_so_far);
   std::string whole(form.items.empty() ? std::string_view("{}") : form.items);
   whole.replace(whole.find("{}"), 2, source);
   Value made;
-  if (auto failure = compute_declared(asked, whole, values, made)) return failure;
+  if (auto failure = compute_declared(asked, whole, values, made, made_so_far)) return failure;
   if (made.is(Type::list) || made.is(Type::tuple)) {
     out.assign(made.as_list().begin(), made.as_list().end());
     return std::nullopt;
@@ -216,7 +220,7 @@ Result<Value> compute(const Dialect& asked, std::string_view expression,
       given[i].set_name(std::string(values[i].name()));
     }
   }
-  Computed computed = compute_in(asked, expression, given, false);
+  Computed computed = compute_in(asked, expression, given, false, nullptr);
   if (computed.error) return std::move(*computed.error);
   return std::move(computed.value);
 }

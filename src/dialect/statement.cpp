@@ -139,7 +139,8 @@ Result<EvaluatedCall> evaluate_call(const Template& parsed, std::span<const Valu
 }
 
 Outcome render_statement(const Statement& statement, std::span<const Value> values,
-                         const RenderOptions& asked, Output& out, Report* report, bool are_given) {
+                         const RenderOptions& asked, Output& out, Report* report,
+                         std::size_t* made) {
   if (!statement.steps.empty()) return render_steps(statement, values, asked, out, report);
   RenderOptions options = asked;
   std::vector<Setting> settings;
@@ -151,7 +152,8 @@ Outcome render_statement(const Statement& statement, std::span<const Value> valu
     options.settings = settings;
   }
   if (statement.is_filled) return render_filled(statement, values, options, out, report);
-  const Names scope(statement.names, values, are_given ? statement.form : nullptr);
+  Names scope(statement.names, values, made == nullptr ? statement.form : nullptr);
+  scope.spent = made;
   std::vector<Value> given;
   if (const auto trouble = evaluate_arguments(statement, scope, given)) {
     // A compiler sees a template that its arguments do not fit, before anything runs.
@@ -221,6 +223,11 @@ class Explanation {
       }
       if (step.kind == Kind::value) {
         add(step.span.to, "value", "the value of " + step.name);
+        continue;
+      }
+      if (step.kind == Kind::leave || step.kind == Kind::next) {
+        add(step.span.to, "end",
+            step.kind == Kind::leave ? "the end of the loop" : "on to the next round");
         continue;
       }
       add(step.span.to, "call",

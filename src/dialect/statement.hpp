@@ -15,7 +15,8 @@ struct Statement;
 
 // One of several statements: a call that prints, a name that gets a value, a loop or a condition.
 struct StatementStep {
-  enum class Kind : std::uint8_t { call, value, loop, each, branch };
+  // leave, next: out of the innermost loop, and on to its next round.
+  enum class Kind : std::uint8_t { call, value, loop, each, branch, leave, next };
   Kind kind = Kind::value;
   std::shared_ptr<const Statement> call;
   std::string name;                // of a value
@@ -27,6 +28,7 @@ struct StatementStep {
   bool is_constant = false;  // no name is in the expression
   std::vector<StatementStep> body;   // of a loop, and of a branch where its condition holds
   std::vector<StatementStep> other;  // of a branch where it does not
+  std::vector<StatementStep> after;  // each round of a loop
   Span span;                         // in the source
   int first_field = 0;               // of the call, among all fields
 };
@@ -63,13 +65,15 @@ struct Statement {
 // What a declaration of the language of `asked` gives its name. Nothing where it comes to a value,
 // which is in `out` then; else what happens, with a span in `source`.
 std::optional<Outcome> compute_declared(const Dialect& asked, std::string_view source,
-                                        std::span<const Value> values, Value& out);
+                                        std::span<const Value> values, Value& out,
+                                        std::size_t* made = nullptr);
 
 // Whether an expression counts as true, and what a loop goes through; the rest as above.
 std::optional<Outcome> compute_truth(const Dialect& asked, std::string_view source,
-                                     std::span<const Value> values, bool& out);
+                                     std::span<const Value> values, bool& out, std::size_t* made);
 std::optional<Outcome> compute_items(const Dialect& asked, const std::string& source,
-                                     std::span<const Value> values, std::vector<Value>& out);
+                                     std::span<const Value> values, std::vector<Value>& out,
+                                     std::size_t* made);
 
 // The most steps that statements take, all rounds of loops together.
 inline constexpr int most_steps = 10'000;
@@ -78,11 +82,11 @@ inline constexpr int most_steps = 10'000;
 Outcome render_steps(const Statement& statement, std::span<const Value> values,
                      const RenderOptions& options, Output& out, Report* report);
 
-// What the calls of Dialect do for a template that is a statement. `are_given`: the values are the
-// caller's, and not what statements before it came to.
+// What the calls of Dialect do for a template that is a statement. `made`: what the statements around
+// it have made so far; null: it stands alone, and the values are the caller's.
 Outcome render_statement(const Statement& statement, std::span<const Value> values,
                          const RenderOptions& options, Output& out, Report* report,
-                         bool are_given = true);
+                         std::size_t* made = nullptr);
 std::vector<Words> explain_statement(const Statement& statement, std::size_t size);
 Result<WrittenCall> write_statement_call(const Statement& statement,
                                          std::span<const std::string> names);

@@ -29,7 +29,8 @@ std::string stream_of(std::string_view chain) {
 std::optional<Lasting> lasting_in(const ExpressionForm& form, std::string_view chain) {
   Lasting out;
   bool has_values = false;
-  if (!has_lasting_word(form, chain)) return out;
+  // A width that no value has used up yet.
+  bool is_pending = false;
   for (std::size_t from = 0; from < chain.size();) {
     std::size_t end = from;
     int depth = 0;
@@ -56,16 +57,21 @@ std::optional<Lasting> lasting_in(const ExpressionForm& form, std::string_view c
       if (part.find('.') != std::string_view::npos) return std::nullopt;
       continue;
     }
-    if (has_word(form.lasting_words, word)) {
+    if (word == "endl" || word == "flush" || word == "ends") continue;
+    if (word == "setw") {
+      is_pending = true;
+    } else if (has_word(form.lasting_words, word)) {
       out.settings.emplace_back(part);
       out.come_first = out.come_first && !has_values;
     } else if (has_lasting_word(form, part) &&
                part.find_first_of("\"'") == std::string_view::npos) {
       return std::nullopt;
     } else {
-      has_values = true;
+      has_values = has_values || !part.empty();
+      is_pending = is_pending && part.empty();
     }
   }
+  if (is_pending) return std::nullopt;
   return out;
 }
 

@@ -56,6 +56,15 @@ class SequenceReader {
         if (auto error = add_chain(into, *chain, span)) return error;
         continue;
       }
+      if (statement == "pass") continue;
+      if (statement == "break" || statement == "continue" || statement == "next") {
+        if (loops_ == 0) return not_understood(span);
+        StatementStep step;
+        step.kind = statement == "break" ? StatementStep::Kind::leave : StatementStep::Kind::next;
+        step.span = span;
+        into.push_back(std::move(step));
+        continue;
+      }
       if (names_without_value(statement)) continue;
       if (const std::string rest = behind_open_names(statement); !rest.empty()) {
         const auto declared = declaration_of(language_, rest);
@@ -121,6 +130,7 @@ class SequenceReader {
     };
     const int branches = step.kind == Kind::branch ? 1 : 0;
     branch_depth_ += branches;
+    loops_ += 1 - branches;
     if (auto error = read_block(control.body, step.body)) return error;
     if (control.other) {
       if (auto error = read_block(*control.other, step.other)) return error;
@@ -130,11 +140,12 @@ class SequenceReader {
       if (!changed)
         return Error{Code::not_supported_yet, "a loop that goes on like this is not supported yet",
                      control.header, "Write it as a while loop."};
-      declare(step.body, *changed, control.header.from);
-      step.body.back().span = control.header;
+      declare(step.after, *changed, control.header.from);
+      step.after.back().span = control.header;
     }
     into.push_back(std::move(step));
     branch_depth_ -= branches;
+    loops_ -= 1 - branches;
     --depth_;
     return std::nullopt;
   }
@@ -408,6 +419,7 @@ class SequenceReader {
   std::size_t count_ = 0;
   int depth_ = 0;
   int branch_depth_ = 0;
+  int loops_ = 0;  // around what is read
 };
 
 }  // namespace

@@ -122,17 +122,18 @@ class Run {
             {Code::over_limit,
              "more than " + std::to_string(most_steps) + " steps of statements are over the limit",
              step.span, "Let the loop end sooner."});
-      Failure failure = step.kind == Kind::call    ? call(step)
-                        : step.kind == Kind::value ? assign(step)
-                        : step.kind == Kind::each  ? each(step)
-                                                   : decide(step);
-      if (failure) return failure;
+      Failure failure = step.kind == Kind::call                               ? call(step)
+                        : step.kind == Kind::value                            ? assign(step)
+                        : step.kind == Kind::each                             ? each(step)
+                        : step.kind == Kind::leave || step.kind == Kind::next ? jump(step)
+                                                                              : decide(step);
+      if (failure || jump_) return failure;
     }
     return std::nullopt;
   }
 
   Failure compute(const StatementStep& step, const std::string& expression, Value& out) {
-    auto failure = compute_declared(dialect(), expression, names_.values(), out);
+    auto failure = compute_declared(dialect(), expression, names_.values(), out, &made_);
     return failure ? std::optional(at_place(*failure, step.span)) : std::nullopt;
   }
 
@@ -168,9 +169,23 @@ class Run {
     return std::nullopt;
   }
 
+  Failure jump(const StatementStep& step) {
+    jump_ = step.kind;
+    return std::nullopt;
+  }
+
+  // One round of a loop; `goes_on`: whether another one may follow.
+  Failure round(const StatementStep& step, bool& goes_on) {
+    if (auto failure = run(step.body)) return failure;
+    goes_on = jump_ != Kind::leave;
+    jump_.reset();
+    return goes_on ? run(step.after) : std::nullopt;
+  }
+
   Failure each(const StatementStep& step) {
+    bool goes_on = true;
     std::vector<Value> items;
-    if (auto failure = compute_items(dialect(), step.expression, names_.values(), items))
+    if (auto failure = compute_items(dialect(), step.expression, names_.values(), items, &made_))
       return at_place(*failure, step.span);
     for (Value& item : items) {
       if (step.names.size() == 1) {
@@ -182,7 +197,8 @@ class Run {
         for (std::size_t i = 0; i < step.names.size(); ++i)
           names_.add(step.names[i], item.as_list()[i], unset, {});
       }
-      if (auto failure = run(step.body)) return failure;
+      if (auto failure = round(step, goes_on)) return failure;
+      if (!goes_on) break;
     }
     return std::nullopt;
   }
@@ -191,12 +207,14 @@ class Run {
     for (;;) {
       bool holds = true;
       if (!step.expression.empty()) {
-        auto failure = compute_truth(dialect(), step.expression, names_.values(), holds);
+        auto failure = compute_truth(dialect(), step.expression, names_.values(), holds, &made_);
         if (failure) return at_place(*failure, step.span);
       }
       if (!holds) return step.kind == Kind::branch ? run(step.other) : std::nullopt;
-      if (auto failure = run(step.body)) return failure;
-      if (step.kind == Kind::branch) return std::nullopt;
+      if (step.kind == Kind::branch) return run(step.body);
+      bool goes_on = true;
+      if (auto failure = round(step, goes_on)) return failure;
+      if (!goes_on) return std::nullopt;
       // An empty body takes steps, too.
       if (++taken_ > most_steps) return run({&step, 1});
     }
@@ -206,7 +224,7 @@ class Run {
     const std::size_t before = out_.needed() - start_;
     Report own;
     Outcome outcome = render_statement(*step.call, names_.values(), options_, out_,
-                                       report_ == nullptr ? nullptr : &own, false);
+                                       report_ == nullptr ? nullptr : &own, &made_);
     if (!outcome.prints()) return outcome;
     if (out_.needed() - start_ > most_output)
       return Outcome::error(
@@ -245,6 +263,8 @@ class Run {
   Report* report_;
   std::size_t start_;
   int taken_ = 0;
+  std::optional<Kind> jump_;  // out of what is being run
+  std::size_t made_ = 0;      // by all expressions together, in bytes
 };
 
 }  // namespace

@@ -72,7 +72,7 @@ TEST_CASE("an expression that comes to nothing is an error at its place") {
       {"javascript", "new Date()", Code::not_supported_yet},
       {"javascript", "1 +", Code::bad_value},
       {"javascript", "x => x", Code::not_supported_yet},
-      {"r", "sd(1)", Code::not_supported_yet},
+      {"r", "mad(1)", Code::not_supported_yet},
       {"octave", "inv(2)", Code::not_supported_yet},
       {"fsharp", "1 + 1.0", Code::bad_value},
       {"fsharp", "n / 0", Code::bad_value},

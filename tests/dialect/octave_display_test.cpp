@@ -108,7 +108,7 @@ TEST_CASE("Octave's display: failures by name, and where") {
                    {"disp(1) disp(2)", {}, at_compile, "parse error", "a statement ends", {8, 9}},
                });
   for (const char* source : {"format bit", "0x1F", "x.y", "{1}", "hold on", "\"\\q\"", "eye(3)",
-                             "f = @(x) x", "inv(2)", "output_precision(0)", "format bank; 3i"}) {
+                             "f = @(x) x", "inv(2)", "output_precision(0)", "format rat; 3i"}) {
     INFO(source);
     const support::Answer got = support::answer(display, source, {value("x=1")}, {});
     REQUIRE(got.outcome.kind() == Outcome::Kind::error);

@@ -256,7 +256,8 @@ constexpr Line lines[] = {
 TEST_CASE("sessions of Octave display what the runtime does, part 1") {
   for (const Line& line : lines) {
     INFO(line.source);
-    const support::Answer got = support::answer(*find_dialect("octave-display"), line.source, {}, {});
+    const support::Answer got =
+        support::answer(*find_dialect("octave-display"), line.source, {}, {});
     CHECK(got.outcome.prints());
     CHECK(got.text == line.text);
   }

@@ -45,8 +45,10 @@ constexpr Line lines[] = {
     {"A = [1 2 3; 4 5 6]; any(A > 5)", "ans =\n\n  0  0  1\n\n"},
     {"A = [1 2 3; 4 5 6]; find(A > 2)", "ans =\n\n   2\n   4\n   5\n   6\n\n"},
     {"A = [1 2 3; 4 5 6]; A'", "ans =\n\n   1   4\n   2   5\n   3   6\n\n"},
-    {"A = [1.5 -2.25; 100 0.001]", "A =\n\n   1.5000e+00  -2.2500e+00\n   1.0000e+02   1.0000e-03\n\n"},
-    {"A = [1.5 -2.25; 100 0.001]'", "A =\n\n   1.5000e+00   1.0000e+02\n  -2.2500e+00   1.0000e-03\n\n"},
+    {"A = [1.5 -2.25; 100 0.001]",
+     "A =\n\n   1.5000e+00  -2.2500e+00\n   1.0000e+02   1.0000e-03\n\n"},
+    {"A = [1.5 -2.25; 100 0.001]'",
+     "A =\n\n   1.5000e+00   1.0000e+02\n  -2.2500e+00   1.0000e-03\n\n"},
     {"A = [1e3 1e-3; 1 2]", "A =\n\n   1.0000e+03   1.0000e-03\n   1.0000e+00   2.0000e+00\n\n"},
     {"A = [NaN 1; Inf -2.5]", "A =\n\n      NaN   1.0000\n      Inf  -2.5000\n\n"},
     {"A = [1 NaN 3]", "A =\n\n     1   NaN     3\n\n"},
@@ -184,7 +186,9 @@ constexpr Line lines[] = {
     {"linspace(1, 2, 4)", "ans =\n\n   1.0000   1.3333   1.6667   2.0000\n\n"},
     {"ones(2)", "ans =\n\n   1   1\n   1   1\n\n"},
     {"zeros(1, 3)", "ans =\n\n   0   0   0\n\n"},
-    {"magic(4)", "ans =\n\n   16    2    3   13\n    5   11   10    8\n    9    7    6   12\n    4   14   15    1\n\n"},
+    {"magic(4)",
+     "ans =\n\n   16    2    3   13\n    5   11   10    8\n    9    7    6   12\n    4   14   15   "
+     " 1\n\n"},
     {"reshape(1:6, 3, [])", "ans =\n\n   1   4\n   2   5\n   3   6\n\n"},
     {"[1 2 3](2)", "ans = 2\n"},
     {"max(3, [1 5 2])", "ans =\n\n   3   5   3\n\n"},
@@ -217,7 +221,8 @@ constexpr Line lines[] = {
     {"[1 2] == [1 3]", "ans =\n\n  1  0\n\n"},
     {"3 ~= 4", "ans = 1\n"},
     {"3 != 3", "ans = 0\n"},
-    {"bitand(12, 10), bitor(12, 10), bitxor(12, 10), bitshift(1, 3)", "ans = 8\nans = 14\nans = 6\nans = 8\n"},
+    {"bitand(12, 10), bitor(12, 10), bitxor(12, 10), bitshift(1, 3)",
+     "ans = 8\nans = 14\nans = 6\nans = 8\n"},
     {"realmax, realmin, eps", "ans = 1.7977e+308\nans = 2.2251e-308\nans = 2.2204e-16\n"},
     {"intmax, intmin", "ans = 2147483647\nans = -2147483648\n"},
     {"intmax('int8'), intmin('int8')", "ans = 127\nans = -128\n"},
@@ -257,7 +262,8 @@ constexpr Line lines[] = {
 TEST_CASE("sessions of Octave display what the runtime does, part 2") {
   for (const Line& line : lines) {
     INFO(line.source);
-    const support::Answer got = support::answer(*find_dialect("octave-display"), line.source, {}, {});
+    const support::Answer got =
+        support::answer(*find_dialect("octave-display"), line.source, {}, {});
     CHECK(got.outcome.prints());
     CHECK(got.text == line.text);
   }

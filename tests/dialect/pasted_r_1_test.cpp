@@ -15,7 +15,8 @@ struct Line {
 };
 constexpr Line lines[] = {
     {"x <- c(a=1.5, b=2.25); print(x)", "   a    b \n1.50 2.25 \n"},
-    {"x <- c(1.5, 2.25, 3); names(x) <- c(\"a\",\"b\",\"c\"); print(x)", "   a    b    c \n1.50 2.25 3.00 \n"},
+    {"x <- c(1.5, 2.25, 3); names(x) <- c(\"a\",\"b\",\"c\"); print(x)",
+     "   a    b    c \n1.50 2.25 3.00 \n"},
     {"print(c(one=1L, two=22L, three=333L))", "  one   two three \n    1    22   333 \n"},
     {"print(1:3)", "[1] 1 2 3\n"},
     {"print(1/3)", "[1] 0.3333333\n"},
@@ -42,7 +43,8 @@ constexpr Line lines[] = {
     {"print(sqrt(as.complex(-1)))", "[1] 0+1i\n"},
     {"print(Mod(3+4i))", "[1] 5\n"},
     {"print(matrix(1:4, 2))", "     [,1] [,2]\n[1,]    1    3\n[2,]    2    4\n"},
-    {"print(matrix(c(1.5,2,3,4), 2, byrow=TRUE))", "     [,1] [,2]\n[1,]  1.5    2\n[2,]  3.0    4\n"},
+    {"print(matrix(c(1.5,2,3,4), 2, byrow=TRUE))",
+     "     [,1] [,2]\n[1,]  1.5    2\n[2,]  3.0    4\n"},
     {"print(seq(0,1,by=0.25))", "[1] 0.00 0.25 0.50 0.75 1.00\n"},
     {"print(seq(1,10,length.out=4))", "[1]  1  4  7 10\n"},
     {"print(seq_len(3))", "[1] 1 2 3\n"},
@@ -185,15 +187,22 @@ constexpr Line lines[] = {
     {"print(class(5L))", "[1] \"integer\"\n"},
     {"print(typeof(5))", "[1] \"double\"\n"},
     {"print(mode(\"a\"))", "[1] \"character\"\n"},
-    {"print(outer(1:3,1:3))", "     [,1] [,2] [,3]\n[1,]    1    2    3\n[2,]    2    4    6\n[3,]    3    6    9\n"},
+    {"print(outer(1:3,1:3))",
+     "     [,1] [,2] [,3]\n[1,]    1    2    3\n[2,]    2    4    6\n[3,]    3    6    9\n"},
     {"print(t(matrix(1:4,2)))", "     [,1] [,2]\n[1,]    1    2\n[2,]    3    4\n"},
     {"print(1:20)", " [1]  1  2  3  4  5  6  7  8  9 10 11 12 13 14 15 16 17 18 19 20\n"},
-    {"print(seq(0.1, 2.5, by=0.1))", " [1] 0.1 0.2 0.3 0.4 0.5 0.6 0.7 0.8 0.9 1.0 1.1 1.2 1.3 1.4 1.5 1.6 1.7 1.8 1.9\n[20] 2.0 2.1 2.2 2.3 2.4 2.5\n"},
-    {"print(1:30)", " [1]  1  2  3  4  5  6  7  8  9 10 11 12 13 14 15 16 17 18 19 20 21 22 23 24 25\n[26] 26 27 28 29 30\n"},
+    {"print(seq(0.1, 2.5, by=0.1))",
+     " [1] 0.1 0.2 0.3 0.4 0.5 0.6 0.7 0.8 0.9 1.0 1.1 1.2 1.3 1.4 1.5 1.6 1.7 1.8 1.9\n[20] 2.0 "
+     "2.1 2.2 2.3 2.4 2.5\n"},
+    {"print(1:30)",
+     " [1]  1  2  3  4  5  6  7  8  9 10 11 12 13 14 15 16 17 18 19 20 21 22 23 24 25\n[26] 26 27 "
+     "28 29 30\n"},
     {"toString(1:5)", "[1] \"1, 2, 3, 4, 5\"\n"},
     {"print(toString(c(\"a\",\"b\")))", "[1] \"a, b\"\n"},
-    {"writeLines(formatC(c(1.5,10.25,100), format=\"f\", digits=2, width=10))", "      1.50\n     10.25\n    100.00\n"},
-    {"writeLines(sprintf(\"%-10s %8.2f\", c(\"ink\",\"pen\"), c(1.5, 22.75)))", "ink            1.50\npen           22.75\n"},
+    {"writeLines(formatC(c(1.5,10.25,100), format=\"f\", digits=2, width=10))",
+     "      1.50\n     10.25\n    100.00\n"},
+    {"writeLines(sprintf(\"%-10s %8.2f\", c(\"ink\",\"pen\"), c(1.5, 22.75)))",
+     "ink            1.50\npen           22.75\n"},
     {"writeLines(paste0(c(\"a\",\"b\"), \"=\", c(1,2)))", "a=1\nb=2\n"},
     {"writeLines(\"ink\")", "ink\n"},
     {"print(abs(-3:3))", "[1] 3 2 1 0 1 2 3\n"},
@@ -217,7 +226,9 @@ constexpr Line lines[] = {
     {"x <- c(a=1.5, b=-2); x[[\"b\"]]", "[1] -2\n"},
     {"x <- c(a=1.5, b=-2); names(x)", "[1] \"a\" \"b\"\n"},
     {"x <- c(apple=\"red\", pear=\"green\"); print(x)", "  apple    pear \n  \"red\" \"green\" \n"},
-    {"x <- 1:26; names(x) <- letters; x", " a  b  c  d  e  f  g  h  i  j  k  l  m  n  o  p  q  r  s  t  u  v  w  x  y  z \n 1  2  3  4  5  6  7  8  9 10 11 12 13 14 15 16 17 18 19 20 21 22 23 24 25 26 \n"},
+    {"x <- 1:26; names(x) <- letters; x",
+     " a  b  c  d  e  f  g  h  i  j  k  l  m  n  o  p  q  r  s  t  u  v  w  x  y  z \n 1  2  3  4  "
+     "5  6  7  8  9 10 11 12 13 14 15 16 17 18 19 20 21 22 23 24 25 26 \n"},
     {"x <- 1:3; x[5] <- 9; x", "[1]  1  2  3 NA  9\n"},
 };
 

@@ -207,6 +207,7 @@ constexpr Pasted pasted[] = {
     {"rust", "for i in 1..=3 { println!(\"{:>4}\", i * i); }", "   1\n   4\n   9\n"},
     {"rust", "for x in [1.5, 2.25] { println!(\"{:.2}\", x); }", "1.50\n2.25\n"},
     {"javascript", "[1, 2].forEach(x => console.log(x))", "1\n2\n"},
+    {"javascript", "for (const [k, v] of Object.entries({a: 1})) console.log(k, v)", "a 1\n"},
     {"javascript", "for (const k in {a: 1, b: 2}) console.log(k)", "a\nb\n"},
     {"python",
      "names = [\"ink\", \"pen\"]\nprices = [9.5, 1.25]\nfor n, p in zip(names, prices):\n    "
@@ -247,6 +248,32 @@ constexpr Pasted pasted[] = {
     {"python", "print(*\"abc\", sep=\"-\")", "a-b-c\n"},
     {"python", "x = 3\nprint(\"odd\" if x % 2 else \"even\")\nif x: print(\"yes\")", "odd\nyes\n"},
     {"javascript", "for (const k in {a: 1, b: 2}) console.log(k)", "a\nb\n"},
+    {"python", "for i in range(5):\n    if i == 3: break\n    print(i)", "0\n1\n2\n"},
+    {"python",
+     "for i in range(4):\n    if i % 2 == 0:\n        continue\n    print(i)\n    "
+     "pass\nprint(\"end\")",
+     "1\n3\nend\n"},
+    {"c",
+     "for (int i = 0; i < 5; i++) { if (i == 1) continue; if (i == 4) break; printf(\"%d\\n\", i); "
+     "}",
+     "0\n2\n3\n"},
+    {"c", "int n = 0; while (1) { n++; if (n > 3) break; printf(\"%d \", n); }", "1 2 3 "},
+    {"c",
+     "for (int i = 0; i < 2; i++) { for (int j = 0; j < 5; j++) { if (j > i) break; printf(\"%d%d "
+     "\", i, j); } puts(\"\"); }",
+     "00 \n10 11 \n"},
+    {"java", "for (int i = 0; i < 4; i++) { if (i % 2 == 0) continue; System.out.println(i); }",
+     "1\n3\n"},
+    {"javascript", "for (const x of [1, 2, 3]) { if (x === 2) continue; console.log(x) }",
+     "1\n3\n"},
+    {"r", "for (i in 1:4) { if (i == 2) next; cat(i, \"\") }", "1 3 4 "},
+    {"php", "for ($i = 0; $i < 5; $i++) { if ($i == 2) continue; echo $i; }", "0134"},
+    {"rust", "let mut n = 0; while true { n += 1; if n > 3 { break; } println!(\"{}\", n); }",
+     "1\n2\n3\n"},
+    {"csharp", "foreach (var c in \"ink\") { if (c == 'n') continue; Console.Write(c); }", "ik"},
+    {"cpp-stream",
+     "for (int i = 0; i < 3; i++) { if (i == 1) continue; cout << setw(3) << i << '\\n'; }",
+     "  0\n  2\n"},
 };
 
 }  // namespace
@@ -277,7 +304,7 @@ TEST_CASE("any beginning of statements with loops is answered") {
       }
       TextBuffer out;
       const Outcome outcome = cut->dialect().render(*cut, {}, out);
-      CHECK(outcome.span().to <= size);
+      if (!outcome.prints()) CHECK(outcome.span().to <= size);
     }
   }
 }

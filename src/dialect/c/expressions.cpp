@@ -24,7 +24,7 @@ constexpr auto infix_operators =
                                                }));
 constexpr auto prefix_operators =
     computed::with_own(computed::shared_prefix, std::to_array<computed::OperatorFact>({
-                                                    {"&", Operation::none, 14},
+                                                    {"&", Operation::address, 14},
                                                     {"*", Operation::none, 14},
                                                 }));
 

@@ -74,8 +74,10 @@ bool Evaluator::fill(const Node& node, const Dialect& dialect, std::string_view 
 }
 
 bool Evaluator::within_limits(const Value& made, const Node& node) {
-  made_ += weight_of(made);
-  if (made_ <= most_output) return true;
+  const std::size_t weight = weight_of(made);
+  made_ += weight;
+  if (scope_.spent != nullptr) *scope_.spent += weight;
+  if (made_ <= most_output && (scope_.spent == nullptr || *scope_.spent <= most_output)) return true;
   return over_limit(
       "the values of the expression take more than " + std::to_string(most_output) + " bytes",
       node);

@@ -53,6 +53,7 @@ enum class Operation : std::uint8_t {
   negate,
   keep,  // a plus sign before a number
   complement,
+  address,
   deny,
 };
 

@@ -102,6 +102,10 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
     const int width = state_.width;
     const Value& shown = *find(insertion.shown);
     if (report_ != nullptr && insertion.shown.expression != nullptr) computed_ = shown;
+    if (insertion.shown.expression != nullptr && is_put_time(*insertion.shown.expression)) {
+      out_.append(shown.as_text());
+      return true;
+    }
     put(field, shown);
     if (report_ != nullptr) note_width(field, insertion.shown, width);
     state_.width = 0;

@@ -256,8 +256,11 @@ std::size_t Evaluator::weight_of(const Datum& datum) {
 }
 
 bool Evaluator::within_budget(const Datum& made, const Node& node) {
-  made_ += weight_of(made);
-  return made_ <= most_output || too_long(node);
+  const std::size_t weight = weight_of(made);
+  made_ += weight;
+  if (scope_.spent != nullptr) *scope_.spent += weight;
+  const bool fits = made_ <= most_output && (scope_.spent == nullptr || *scope_.spent <= most_output);
+  return fits || too_long(node);
 }
 
 bool Evaluator::evaluate_name(const Node& node, Datum& out) {

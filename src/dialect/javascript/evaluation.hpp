@@ -59,6 +59,9 @@ struct Scope {
   virtual ~Scope() = default;
   // The value of a name; null where it has none.
   virtual const Value* find(std::string_view name) const = 0;
+  // What expressions that are evaluated together have made so far, in bytes; null: each counts by
+  // itself.
+  std::size_t* spent = nullptr;
 };
 
 struct Settings {

@@ -17,6 +17,7 @@
 #include "../family/named_values.hpp"
 #include "../family/rendering.hpp"
 #include "../family/source.hpp"
+#include "../family/strftime.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "../family/writing.hpp"
@@ -25,7 +26,6 @@
 #include "dialects.hpp"
 #include "expressions.hpp"
 #include "fields.hpp"
-#include "moments.hpp"
 #include "text/escape.hpp"
 #include "text/utf8.hpp"
 #include "values.hpp"
@@ -240,7 +240,7 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
       return true;
     }
     std::string text;
-    const std::string_view unknown = python::append_moment(value.as_moment(), codes, text);
+    const std::string_view unknown = append_strftime(value.as_moment(), codes, text);
     if (!unknown.empty()) return not_yet("the code " + in_quotes(unknown) + " of strftime", field);
     out.append(text);
     return true;

@@ -4,10 +4,10 @@
 #include <cmath>
 #include <limits>
 
+#include "../family/strftime.hpp"
 #include "../family/values.hpp"
 #include "attributes.hpp"
 #include "expressions.hpp"
-#include "moments.hpp"
 #include "spec.hpp"
 #include "text/utf8.hpp"
 #include "values.hpp"
@@ -169,7 +169,7 @@ bool Expressions::format(const Node& node, const Value& value, std::string_view 
   }
   if (value.is(Type::moment)) {
     std::string text;
-    const std::string_view unknown = append_moment(value.as_moment(), spec, text);
+    const std::string_view unknown = append_strftime(value.as_moment(), spec, text);
     if (!unknown.empty()) return not_yet("the code " + std::string(unknown) + " is", node);
     out = Value::text(std::move(text));
     return true;

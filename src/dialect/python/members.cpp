@@ -5,10 +5,10 @@
 #include <algorithm>
 #include <cmath>
 
+#include "../family/strftime.hpp"
 #include "../family/values.hpp"
 #include "attributes.hpp"
 #include "expressions.hpp"
-#include "moments.hpp"
 #include "text/escape.hpp"
 #include "values.hpp"
 
@@ -157,7 +157,7 @@ bool Expressions::call_on_number(const Node& node, const Value& of, const Argume
   if (of.is(Type::moment)) {
     if (name == "strftime" && arguments.size() == 1 && is_text_or_character(arguments[0])) {
       std::string text;
-      const std::string_view unknown = append_moment(of.as_moment(), text_of(arguments[0]), text);
+      const std::string_view unknown = append_strftime(of.as_moment(), text_of(arguments[0]), text);
       if (!unknown.empty()) return not_yet("the code " + std::string(unknown) + " is", node);
       out = Value::text(std::move(text));
       return true;

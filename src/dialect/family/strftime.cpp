@@ -1,8 +1,8 @@
-// Defined by the Python 3.11 library reference, "strftime() and strptime() Format Codes", which
-// leaves most codes to the C library: these are as glibc 2.36 prints them.
-#include "moments.hpp"
+#include "strftime.hpp"
 
-namespace inky::inline v1::python {
+#include <algorithm>
+
+namespace inky::inline v1 {
 
 namespace {
 
@@ -105,7 +105,7 @@ constexpr ComposedCode composed[] = {
 };
 
 // The names of days and months, and of the halves of a day.
-std::string_view name_of(const Moment& moment, char code) {
+std::string_view name_in(const Moment& moment, char code) {
   switch (code) {
     case 'a':
       return days[weekday(moment)].substr(0, 3);
@@ -130,7 +130,7 @@ bool append_code(const Moment& moment, char code, std::string& out) {
     out += code;
     return true;
   }
-  if (const std::string_view name = name_of(moment, code); !name.empty()) {
+  if (const std::string_view name = name_in(moment, code); !name.empty()) {
     out += name;
     return true;
   }
@@ -141,7 +141,7 @@ bool append_code(const Moment& moment, char code, std::string& out) {
   }
   for (const ComposedCode& one : composed) {
     if (one.code != code) continue;
-    append_moment(moment, one.parts, out);
+    append_strftime(moment, one.parts, out);
     return true;
   }
   return false;
@@ -149,7 +149,7 @@ bool append_code(const Moment& moment, char code, std::string& out) {
 
 }  // namespace
 
-std::string_view append_moment(const Moment& moment, std::string_view codes, std::string& out) {
+std::string_view append_strftime(const Moment& moment, std::string_view codes, std::string& out) {
   for (std::size_t at = 0; at < codes.size(); ++at) {
     // A percent sign at the end is itself.
     if (codes[at] != '%' || at + 1 == codes.size()) {
@@ -162,4 +162,4 @@ std::string_view append_moment(const Moment& moment, std::string_view codes, std
   return {};
 }
 
-}  // namespace inky::inline v1::python
+}  // namespace inky::inline v1
