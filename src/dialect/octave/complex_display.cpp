@@ -122,15 +122,15 @@ std::optional<std::string> complex_elements(const Array& array, const Settings& 
   // In the general form there is no column for the sign.
   const int width = spec->width;
   const int sign = settings.mode == Mode::general ? 0 : 1;
+  const auto room = static_cast<std::size_t>(width);
+  const auto room_with_sign = room + static_cast<std::size_t>(sign);
   std::vector<std::string> texts;
   for (std::size_t i = 0; i < array.reals.size(); ++i) {
     const double imaginary = array.imaginaries[i];
     const bool is_negative = std::signbit(imaginary) && !std::isnan(imaginary);
-    texts.push_back(
-        right_aligned(real_text(*spec, array.reals[i]), static_cast<std::size_t>(width + sign)) +
-        (is_negative ? " - " : " + ") +
-        right_aligned(real_text(*spec, std::fabs(imaginary)), static_cast<std::size_t>(width)) +
-        "i");
+    texts.push_back(right_aligned(real_text(*spec, array.reals[i]), room_with_sign) +
+                    (is_negative ? " - " : " + ") +
+                    right_aligned(real_text(*spec, std::fabs(imaginary)), room) + "i");
   }
   if (array.is_scalar()) return texts[0];
   constexpr int signs = 4;  // " + " and "i"

@@ -80,9 +80,10 @@ bool Expressions::select(const Node& node, const Array& of, std::size_t place, s
                        "logicals",
                    node);
     if (at < 1)
-      return raise("index (" + shown + "): out of bound; value " + shown + " out of bound " +
-                       std::to_string(size),
-                   node);
+      return raise(
+          std::string("index (").append(shown).append("): out of bound; value ").append(shown) +
+              " out of bound " + std::to_string(size),
+          node);
     if (at > most_elements) return not_yet("such an index is", node);
     out.numbers.push_back(static_cast<std::size_t>(at) - 1);
   }

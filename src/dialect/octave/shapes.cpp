@@ -173,8 +173,8 @@ bool Expressions::reshape(const Node& node, std::string_view name, const Argumen
         if (!take_count(node, given[2 - i], other)) return false;
         if (other < 1 || count_of(array) % static_cast<std::size_t>(other) != 0)
           return not_yet("reshape to this size is", node);
-        given.values[i + 1] =
-            Value::real(static_cast<double>(count_of(array) / static_cast<std::size_t>(other)));
+        const std::size_t left = count_of(array) / static_cast<std::size_t>(other);
+        given.values[i + 1] = Value::real(static_cast<double>(left));
       }
     }
     if (!take_sizes(node, given, 1, sizes[0], sizes[1])) return false;

@@ -156,6 +156,7 @@ bool Expressions::number_as_text(const Node& node, const Arguments& arguments, V
     blanks = std::min(blanks, std::min(row.find_first_not_of(' '), row.size()));
   }
   std::vector<Value> texts;
+  texts.reserve(rows.size());
   for (const std::string& row : rows) texts.push_back(Value::text(row.substr(blanks)));
   out = Value::list(std::move(texts));
   return true;

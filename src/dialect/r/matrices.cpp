@@ -39,6 +39,7 @@ Value value_of(const Matrix& matrix) {
   std::vector<Value> rows;
   for (int row = 0; row < matrix.rows; ++row) {
     std::vector<Value> items;
+    items.reserve(static_cast<std::size_t>(matrix.columns));
     for (int column = 0; column < matrix.columns; ++column) items.push_back(matrix.at(row, column));
     rows.push_back(Value::list(std::move(items)));
   }

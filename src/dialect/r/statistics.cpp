@@ -65,7 +65,7 @@ bool Expressions::statistic(const Node& node, std::string_view name, const Argum
     Items found;
     for (std::size_t i = 0; i < items.size(); ++i) {
       if (items[i].is(Type::nil) || items[i].as_whole() == 0) continue;
-      found.push_back(Value::whole(Type::i32, static_cast<int128>(i + 1)));
+      found.push_back(Value::whole(Type::i32, int128{i} + 1));
       if (!names.empty()) found.back().set_name(names[i]);
     }
     out = vector_of(std::move(found));
@@ -113,7 +113,7 @@ bool Expressions::statistic(const Node& node, std::string_view name, const Argum
     made = {of_mode(*least), of_mode(*most)};
   } else if (name == "which.max" || name == "which.min") {
     const auto place = (name == "which.max" ? most : least) - numbers.begin();
-    made = {Value::whole(Type::i32, static_cast<int128>(place + 1))};
+    made = {Value::whole(Type::i32, int128{place} + 1)};
     const std::vector<std::string> names = names_of(arguments[0]);
     if (!names.empty()) made[0].set_name(names[static_cast<std::size_t>(place)]);
   } else if (name == "diff") {

@@ -59,10 +59,12 @@ bool Expressions::join(const Node& node, const Arguments& arguments, Value& out)
     // Several elements of one name are counted, or keep their own names behind it.
     for (std::size_t k = 0; k < more.size(); ++k) {
       const std::string own_name = inner.empty() ? std::string() : inner[k];
-      names.push_back(key.empty()         ? own_name
-                      : !own_name.empty() ? key + "." + own_name
-                      : more.size() > 1   ? key + std::to_string(k + 1)
-                                          : key);
+      std::string name = key.empty() ? own_name : key;
+      if (!key.empty() && !own_name.empty())
+        name.append(".").append(own_name);
+      else if (!key.empty() && more.size() > 1)
+        name += std::to_string(k + 1);
+      names.push_back(std::move(name));
     }
     mode = std::max(mode, own);
     items.insert(items.end(), more.begin(), more.end());
@@ -356,8 +358,7 @@ bool Expressions::order(const Node& node, std::string_view name, const Arguments
   const std::vector<std::string> names = names_of(arguments[0]);
   Items made;
   for (const std::size_t place : places) {
-    made.push_back(name == "order" ? Value::whole(Type::i32, static_cast<int128>(place + 1))
-                                   : items[place]);
+    made.push_back(name == "order" ? Value::whole(Type::i32, int128{place} + 1) : items[place]);
     if (name == "sort" && !names.empty()) made.back().set_name(names[place]);
   }
   out = vector_of(std::move(made));
