@@ -5,7 +5,6 @@
 
 #include "../computed/arithmetic.hpp"
 #include "../computed/elementary.hpp"
-#include "../computed/typed.hpp"
 #include "../family/values.hpp"
 #include "dialects.hpp"
 #include "fields.hpp"
@@ -149,20 +148,6 @@ const computed::Grammar grammar = [] {
   return out;
 }();
 
-namespace {
-
-// The Rust Reference, Expressions: nothing is converted, but a literal takes the type it is given
-// to. Whether a name has its type from there is not known.
-Assigned assign(const Value& value, Type to, bool is_constant) {
-  const bool reals = is_real(value.type()) && is_real(to);
-  const bool wholes = is_whole(value.type()) && is_whole(to);
-  if (!reals && !wholes) return Assigned::refuses;
-  if (!is_constant) return Assigned::unknown;
-  return reals || computed::fits_in(value, to) ? Assigned::converts : Assigned::refuses;
-}
-
-}  // namespace
-
 const ExpressionForm expression_form = {
     .grammar = &grammar,
     .reader = [](TemplateContent& out, std::size_t at) -> std::unique_ptr<computed::Reader> {
@@ -177,7 +162,7 @@ const ExpressionForm expression_form = {
     .blocks = Blocks::braces,
     .range_sign = "..",
     .declares_types = true,
-    .assigns = assign,
+    .assigns = assigned,
     .assignment_fault = "E0308",
     .modifiers = "let mut const static",
     .plain_types = "String str char bool"};

@@ -15,6 +15,7 @@ namespace inky::inline v1::rust {
 extern const computed::Grammar grammar;
 // How whole calls of Rust are read.
 extern const ExpressionForm expression_form;
+Assigned assigned(const Value& value, Type to, bool is_constant);
 
 // Reads the escape at `at` (a backslash) of a literal: appends what it means to out.literals, and
 // returns its length.
