@@ -77,7 +77,8 @@ bool Evaluator::within_limits(const Value& made, const Node& node) {
   const std::size_t weight = weight_of(made);
   made_ += weight;
   if (scope_.spent != nullptr) *scope_.spent += weight;
-  if (made_ <= most_output && (scope_.spent == nullptr || *scope_.spent <= most_output)) return true;
+  if (made_ <= most_output && (scope_.spent == nullptr || *scope_.spent <= most_output))
+    return true;
   return over_limit(
       "the values of the expression take more than " + std::to_string(most_output) + " bytes",
       node);

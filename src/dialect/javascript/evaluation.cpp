@@ -259,7 +259,8 @@ bool Evaluator::within_budget(const Datum& made, const Node& node) {
   const std::size_t weight = weight_of(made);
   made_ += weight;
   if (scope_.spent != nullptr) *scope_.spent += weight;
-  const bool fits = made_ <= most_output && (scope_.spent == nullptr || *scope_.spent <= most_output);
+  const bool fits =
+      made_ <= most_output && (scope_.spent == nullptr || *scope_.spent <= most_output);
   return fits || too_long(node);
 }
 
