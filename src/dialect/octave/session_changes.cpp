@@ -47,7 +47,7 @@ std::optional<bool> SessionReader::read_changed(Statement& statement, const std:
   node.parts[1].value = Value::real(1);
   if (combines) {
     Expression by;
-    if (!read_computed(by, at_, [&] { return ends_statement(); })) return false;
+    if (!read_computed(by, at_, [&] { return ends_statement(); })) return not_read(sign);
     node.parts[1] = std::move(by.node);
   }
   node.span = changed.span = {start, at_};
@@ -120,7 +120,8 @@ std::optional<bool> SessionReader::read_several(Statement& statement) {
   statement.kind = Statement::Kind::show;
   statement.assigns = true;
   statement.labels = names;
-  if (!read_computed(statement.expression, at_, [&] { return ends_statement(); })) return false;
+  if (!read_computed(statement.expression, at_, [&] { return ends_statement(); }))
+    return not_read(start);
   for (const std::string& name : names) keep(name);
   return true;
 }

@@ -171,6 +171,11 @@ class SessionReader : PastedSource {
     return read_shown(statement, is_word_start(peek()) ? "" : "ans");
   }
 
+  // What stands behind a sign is an expression, and something else follows it.
+  bool not_read(std::size_t start) {
+    return !out_.refusal ? not_yet("operators and other expressions are", start) : false;
+  }
+
   void keep(const std::string& name) {
     if (std::find(kept_.begin(), kept_.end(), name) == kept_.end()) kept_.push_back(name);
   }
