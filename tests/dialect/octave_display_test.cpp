@@ -107,9 +107,29 @@ TEST_CASE("Octave's display: failures by name, and where") {
                    {"'ink", {}, at_compile, "parse error", "closing quote", {0, 4}},
                    {"disp(1) disp(2)", {}, at_compile, "parse error", "a statement ends", {8, 9}},
                });
-  for (const char* source :
-       {"format bit", "0x1F", "x.y", "{1}", "hold on", "\"\\q\"", "eye(3)", "f = @(x) x", "inv(2)",
-        "output_precision(0)", "format rat; 3i", "[q, w] = i1 n9([m 2])", "x += 1 2"}) {
+  for (const char* source : {"format bit",
+                             "0x1F",
+                             "x.y",
+                             "{1}",
+                             "hold on",
+                             "\"\\q\"",
+                             "eye(3)",
+                             "f = @(x) x",
+                             "inv(2)",
+                             "output_precision(0)",
+                             "format rat; 3i",
+                             "[q, w] = i1 n9([m 2])",
+                             "x += 1 2",
+                             "cross([1 2 3])",
+                             "norm()",
+                             "polyval([1 2])",
+                             "reshape()",
+                             "max()",
+                             "strcat()",
+                             "gcd(1)",
+                             "repmat()",
+                             "size()",
+                             "linspace(1)"}) {
     INFO(source);
     const support::Answer got = support::answer(display, source, {value("x=1")}, {});
     REQUIRE(got.outcome.kind() == Outcome::Kind::error);

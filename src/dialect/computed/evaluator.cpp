@@ -94,7 +94,8 @@ bool Evaluator::put_off(Trouble::When when, std::string as, std::string why, con
 bool Evaluator::evaluate(const Node& node, Value& out) {
   trouble_.reset();
   put_off_.reset();
-  if (!evaluate_part(node, out)) return false;
+  // What is not taken apart further is not supported yet.
+  if (!evaluate_part(node, out)) return trouble_ ? false : not_yet("this is", node);
   if (!put_off_) return true;
   trouble_ = std::move(put_off_);
   return false;

@@ -177,7 +177,7 @@ class Rendering final : private computed::Scope {
     const bool good = statement.removes
                           ? evaluator.remove(*statement.target, *before, made)
                           : evaluator.assign(*statement.target, before, value_of(given), made);
-    if (!good) return take_trouble(evaluator);
+    if (!good) return take_trouble(evaluator, statement.span);
     return array_of(made, out) || not_yet("such a value is", statement.span);
   }
 
@@ -186,7 +186,7 @@ class Rendering final : private computed::Scope {
     Expressions evaluator(*this, true);
     std::vector<Value> made;
     if (!evaluator.evaluate_several(statement.expression.node, statement.labels.size(), made))
-      return take_trouble(evaluator);
+      return take_trouble(evaluator, statement.span);
     for (std::size_t i = 0; i < statement.labels.size(); ++i) {
       Array array;
       if (!array_of(made[i], array)) return not_yet("such a value is", statement.span);
@@ -262,7 +262,8 @@ class Rendering final : private computed::Scope {
   bool compute(const Expression& expression, Array& out) {
     Expressions evaluator(*this, true);
     Value value;
-    if (!evaluator.evaluate(expression.node, value)) return take_trouble(evaluator);
+    if (!evaluator.evaluate(expression.node, value))
+      return take_trouble(evaluator, expression.span);
     if (!array_of(value, out)) return not_yet("such a value is", expression.span);
     out.is_range = is_range(expression.node) && !out.is_scalar();
     return true;
@@ -315,12 +316,14 @@ class Rendering final : private computed::Scope {
       }
       rows.emplace_back();
       if (!evaluator.join_arrays(node, std::move(items), true, rows.back()))
-        return take_trouble(evaluator);
+        return take_trouble(evaluator, expression.span);
     }
-    return evaluator.join_arrays(node, std::move(rows), false, out) || take_trouble(evaluator);
+    return evaluator.join_arrays(node, std::move(rows), false, out) ||
+           take_trouble(evaluator, expression.span);
   }
 
-  bool take_trouble(const Expressions& evaluator) {
+  bool take_trouble(const Expressions& evaluator, Span span) {
+    if (!evaluator.trouble()) return not_yet("this is", span);
     trouble_ = computed::outcome_of(*evaluator.trouble());
     return false;
   }

@@ -209,7 +209,8 @@ bool Expressions::of_vectors(const Node& node, std::string_view name, const Argu
                              Value& out) {
   const std::string called(name);
   Array array;
-  if (arguments.size() == 0 || !take_double(node, arguments[0], array)) return false;
+  if (arguments.size() == 0) return not_yet(called + " without arguments is", node);
+  if (!take_double(node, arguments[0], array)) return false;
   const bool is_vector = array.rows == 1 || array.columns == 1;
   if (name == "nnz" && arguments.size() == 1) {
     double count = 0;
@@ -260,7 +261,8 @@ bool Expressions::of_vectors(const Node& node, std::string_view name, const Argu
     return true;
   }
   Array other;
-  if (arguments.size() != 2 || !take_double(node, arguments[1], other)) return false;
+  if (arguments.size() != 2) return not_yet(called + " with these arguments is", node);
+  if (!take_double(node, arguments[1], other)) return false;
   if (name == "polyval") {
     if (other.type != Type::f64) return not_yet("polyval of this is", node);
     for (double& at : other.reals) {

@@ -156,7 +156,8 @@ bool Expressions::reshape(const Node& node, std::string_view name, const Argumen
                           Value& out) {
   const std::string called(name);
   Array array;
-  if (arguments.size() == 0 || !take_any(node, arguments[0], array)) return false;
+  if (arguments.size() == 0) return not_yet(called + " without arguments is", node);
+  if (!take_any(node, arguments[0], array)) return false;
   const auto rows = static_cast<std::size_t>(array.rows);
   const auto columns = static_cast<std::size_t>(array.columns);
   std::vector<std::size_t> places;
