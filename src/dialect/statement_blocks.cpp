@@ -77,9 +77,9 @@ class Walk {
 
   bool skip_header(bool is_indented) {
     skip_blanks();
-    if (is_indented) return skip_to(":");
+    if (is_indented) return skip_to(":\n") && peek() == ':';
     if (peek() == '(') return skip_brackets();
-    return skip_to("{");
+    return skip_to("{;\n") && peek() == '{';
   }
 
   // A block, another loop or condition, or one simple statement.
@@ -114,6 +114,13 @@ class Walk {
 
   // if (n > 1) { ... } else { ... }
   bool skip_control() {
+    // One more than may be: that is reported when it is read.
+    if (++depth_ > most_blocks + 1) return false;
+    const bool good = skip_parts();
+    --depth_;
+    return good;
+  }
+  bool skip_parts() {
     const bool is_branch = word() == "if";
     move(word().size());
     Span body;
@@ -173,17 +180,8 @@ class Walk {
   const ExpressionForm& form_;
   std::string_view source_;
   std::size_t at_;
+  int depth_ = 0;
 };
-
-bool begins_control(const LanguageFacts& language, std::string_view source, std::size_t at) {
-  const ExpressionForm* form = language.expressions;
-  if (form == nullptr || form->blocks == Blocks::none) return false;
-  const Walk walk(language, source, at);
-  // Where names have a sign of their own, no other word is one.
-  const bool has_signs = form->grammar != nullptr && !form->grammar->prefix_of_names.empty();
-  return has_word(control_words, walk.word()) &&
-         (has_signs || has_word(language.reserved, walk.word()));
-}
 
 // "int i : items", "const x of items", "i in items", "$items as $x"
 bool read_each(std::string_view header, Control& out) {
@@ -270,6 +268,16 @@ std::optional<Control> each_method_of(const LanguageFacts& language, std::string
 }
 
 }  // namespace
+
+bool begins_control(const LanguageFacts& language, std::string_view source, std::size_t at) {
+  const ExpressionForm* form = language.expressions;
+  if (form == nullptr || form->blocks == Blocks::none) return false;
+  const Walk walk(language, source, at);
+  // Where names have a sign of their own, no other word is one.
+  const bool has_signs = form->grammar != nullptr && !form->grammar->prefix_of_names.empty();
+  return has_word(control_words, walk.word()) &&
+         (has_signs || has_word(language.reserved, walk.word()));
+}
 
 std::optional<std::size_t> behind_control(const LanguageFacts& language, std::string_view source,
                                           std::size_t at) {

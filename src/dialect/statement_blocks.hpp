@@ -13,6 +13,9 @@
 
 namespace inky::inline v1 {
 
+// The deepest that loops and conditions may nest.
+inline constexpr int most_blocks = 16;
+
 struct Control {
   enum class Kind : std::uint8_t { loop, each, branch };
   Kind kind = Kind::branch;
@@ -27,6 +30,8 @@ struct Control {
   std::optional<Span> other;  // of a branch
 };
 
+// Whether a loop or a condition may begin at a place of a source.
+bool begins_control(const LanguageFacts& language, std::string_view source, std::size_t at);
 // Where the loop or condition ends that begins at a place of a source; nothing where none begins
 // there, or where the language has no form for them.
 std::optional<std::size_t> behind_control(const LanguageFacts& language, std::string_view source,

@@ -31,13 +31,14 @@ class Splitter {
 
  private:
   void step() {
-    if (start_ == at_) {
+    if (start_ == at_ && failed_ < most_failures && begins_control(language_, source_, at_)) {
       if (const auto end = behind_control(language_, source_, at_)) {
         at_ = *end;
         add(at_);
         start_ = at_;
         return;
       }
+      ++failed_;
     }
     const char c = source_[at_];
     const std::string_view rest = source_.substr(at_);
@@ -129,7 +130,11 @@ class Splitter {
     out_.push_back({from, end});
   }
 
+  // Each that does not end is looked for to the end of the source.
+  static constexpr int most_failures = 4;
+
   const LanguageFacts& language_;
+  int failed_ = 0;
   const Lexis& lexis_;
   const ExpressionForm& form_;
   std::string_view source_;

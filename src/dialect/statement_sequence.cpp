@@ -17,9 +17,6 @@ namespace {
 
 using computed::Node;
 
-// The deepest that loops and conditions may nest.
-constexpr int most_blocks = 16;
-
 // Several statements: the calls print, and the declarations before them name values.
 class SequenceReader {
  public:

@@ -309,6 +309,24 @@ TEST_CASE("any beginning of statements with loops is answered") {
   }
 }
 
+// What is nested deeper than a stack holds, and what never ends, is answered as soon as anything else.
+TEST_CASE("endless and deep beginnings of loops are answered") {
+  for (const char* part :
+       {"if(a)", "for(", "for(;;){", "while(1)for(;;)", "for\n", "for x in y:\n ", "if (",
+        "else if(a)", "for (x in y) ", "x.forEach(y=>", "if a {", "int a, "}) {
+    std::string source;
+    while (source.size() < 60'000) source += part;
+    for (const char* id : {"c", "cpp-stream", "python", "java", "csharp", "php", "javascript",
+                           "rust", "r", "octave"}) {
+      INFO(id << " " << part);
+      const Dialect& dialect = *find_dialect(id);
+      (void)is_statement(dialect, source);
+      const auto read = parse_statement(dialect, source);
+      CHECK((read.ok() || read.error().span.to <= source.size()));
+    }
+  }
+}
+
 TEST_CASE("loops have limits, and say so") {
   const struct {
     const char* dialect;
