@@ -74,6 +74,7 @@ TEST_CASE("an expression that comes to nothing is an error at its place") {
       {"javascript", "x => x", Code::not_supported_yet},
       {"r", "mad(1)", Code::not_supported_yet},
       {"r", "round()", Code::not_supported_yet},
+      {"r", "print(seq_len(0))", Code::not_supported_yet},
       {"r", "strtoi()", Code::not_supported_yet},
       {"r", "median()", Code::not_supported_yet},
       {"r", "rev()", Code::not_supported_yet},

@@ -84,6 +84,7 @@ TEST_CASE("Octave's display: a matrix has one width and one number of decimals")
           // The lowest number takes no room.
           {"disp(x)", {value("[-128:i8, 5:i8]")}, "  -128  5\n"},
           {"[true false]", {}, "ans =\n\n  1  0\n\n"},
+          {"A = magic(3); A(A > 5)", {}, "ans =\n\n   8\n   9\n   6\n   7\n\n"},
           {"format short e; disp([1.5 1.5e-101])", {}, "    1.5000e+00   1.5000e-101\n"},
       });
   const std::string wide =
@@ -97,6 +98,7 @@ TEST_CASE("Octave's display: failures by name, and where") {
   support::check_failures(
       display, {
                    {"disp(y)", {}, at_run, "error", "'y' undefined", {5, 6}},
+                   {"sprintf('%d', 3+4i)", {}, at_run, "error", "complex scalar", {0, 19}},
                    {"disp()", {}, at_run, "error", "Invalid call to disp", {4, 6}},
                    {"format nosuch", {}, at_run, "error", "unrecognized format", {0, 13}},
                    {"output_precision(17)", {}, at_run, "error", "1 to 16", {0, 20}},

@@ -88,7 +88,7 @@ bool Expressions::select(const Node& node, const Array& of, std::size_t place, s
     out.numbers.push_back(static_cast<std::size_t>(at) - 1);
   }
   if (index.type == Type::truth) {
-    const bool stands = index.columns == 1 && index.rows != 1;
+    const bool stands = index.rows != 1;
     out.rows = stands ? static_cast<int>(out.numbers.size()) : 1;
     out.columns = stands ? 1 : static_cast<int>(out.numbers.size());
   }

@@ -50,6 +50,17 @@ std::string format_of(const Array& array) {
   return "%" + std::to_string(digits) + (array.is_real() ? ".0f" : "d");
 }
 
+// The letter of the first field of a format; NUL where it has none.
+char first_letter(std::string_view format) {
+  for (std::size_t at = format.find('%'); at != std::string_view::npos;
+       at = format.find('%', at + 2)) {
+    const std::size_t end = format.find_first_not_of("-+ #0123456789.*", at + 1);
+    if (end == std::string_view::npos) break;
+    if (format[end] != '%') return format[end];
+  }
+  return '\0';
+}
+
 // What the escapes of a format stand for: do_string_escapes. Nothing where one is not known here.
 std::optional<std::string> without_escapes(std::string_view text) {
   constexpr std::string_view letters = "abfnrtv\\'\"";
@@ -88,6 +99,14 @@ bool Expressions::fill_in(const Node& node, const Arguments& arguments, Value& o
   for (const Value& argument : std::span<const Value>(arguments.values).subspan(1)) {
     Array array;
     if (!take_any(node, argument, array)) return false;
+    // A field of reals prints the real part; what others do is not known here, but for wholes.
+    if (array.is_complex() && array.is_scalar()) {
+      const char letter = arguments.size() == 2 ? first_letter(format) : '\0';
+      if (letter == 'd' || letter == 'i')
+        return raise("wrong type argument 'complex scalar'", node);
+      if (std::string_view("eEfFgG").find(letter) == std::string_view::npos)
+        return not_yet("a complex number with such a template is", node);
+    }
     if (array.is_complex() && !array.is_scalar())
       return raise("wrong type argument 'complex matrix'", node);
     // Of a complex number the real part is printed, of rows of text one column after the other.

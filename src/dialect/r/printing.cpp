@@ -160,7 +160,8 @@ bool Expressions::print_matrix(const Node& node, const Value& value, const Shown
     const std::string heading = "[," + std::to_string(column + 1) + "]";
     widths.push_back(std::max(width_of_all(columns.back()), static_cast<int>(heading.size())));
   }
-  const int label = static_cast<int>(std::to_string(matrix.rows).size()) + 3;
+  // Wide enough for one row more: observed on R 4.2.2.
+  const int label = static_cast<int>(std::to_string(matrix.rows + 1).size()) + 3;
   for (std::size_t from = 0; from < columns.size();) {
     int used = label;
     std::size_t to = from;
@@ -171,7 +172,7 @@ bool Expressions::print_matrix(const Node& node, const Value& value, const Shown
       out += ' ' + padded_to("[," + std::to_string(i + 1) + "]", widths[i], justify);
     out += '\n';
     for (int row = 0; row < matrix.rows; ++row) {
-      out += padded_to("[" + std::to_string(row + 1) + ",]", label, "left");
+      out += padded_to("[" + std::to_string(row + 1) + ",]", label, "right");
       for (std::size_t i = from; i < to; ++i)
         out += ' ' + padded_to(columns[i][static_cast<std::size_t>(row)], widths[i], justify);
       out += '\n';
@@ -184,10 +185,9 @@ bool Expressions::print_matrix(const Node& node, const Value& value, const Shown
 bool Expressions::print_value(const Node& node, const Value& value, const Shown& shown,
                               std::string& out) {
   if (is_matrix(value)) return print_matrix(node, value, shown, out);
-  if (value.is(Type::list) && value.as_list().empty()) {
-    out += "NULL\n";
-    return true;
-  }
+  // NULL, or a vector of some mode without elements: numeric(0).
+  if (value.is(Type::list) && value.as_list().empty())
+    return not_yet("printing what has no elements is", node);
   if (!value.is(Type::record)) return print_vector(node, value, shown, out);
   for (const Value& field : value.as_list()) {
     Value plain = field;
@@ -218,6 +218,15 @@ bool Expressions::print(const Node& node, const Arguments& arguments, Value& out
     }
   }
   std::string text;
+  const Node& shown_node = node.parts[1];
+  const bool is_null = arguments[0].is(Type::list) && arguments[0].as_list().empty() &&
+                       (shown_node.kind == Node::Kind::constant ||
+                        (shown_node.kind == Node::Kind::call && shown_node.parts.size() == 1 &&
+                         computed::path_of(shown_node.parts[0]) == "c"));
+  if (is_null) {
+    out = Value::text("NULL\n");
+    return true;
+  }
   if (!print_value(node, arguments[0], shown, text)) return false;
   out = Value::text(std::move(text));
   return true;
