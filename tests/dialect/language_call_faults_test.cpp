@@ -220,6 +220,16 @@ TEST_CASE("no program holds a call that may do more than compute") {
       {"shell", "printf '%d' $((n[$(touch owned)]))"},
       {"shell", "printf '%s' a; touch owned"},
       {"c", "int n = 7; printf(\"%d\", n); system(\"touch owned\");"},
+      {"c", "for (int i = 0; i < 1; i++) { printf(\"x\"); system(\"touch owned\"); }"},
+      {"python", "for i in range(1): print(i); os.remove(\"owned\")"},
+      {"javascript", "[1].forEach(x => console.log(require(\"fs\").rmSync(\"owned\")))"},
+      {"r", "print(`file.create(\"owned\")`)"},
+      {"r", "cat(`file.create(\"owned\")`, 1)"},
+      {"r", "print(`system`(\"touch owned\"))"},
+      {"r", "print(sapply(name, function(x) file.create(\"owned\")))"},
+      {"r", "print(sapply(name, system))"},
+      {"r", "x <- system(\"touch owned\"); print(x)"},
+      {"octave", "printf(\"%d\", system('touch owned'));"},
   };
   const std::vector<Value> values = {value("name=ink")};
   for (const auto& [dialect, source] : harmful) {

@@ -35,6 +35,8 @@ class Writer {
       case Node::Kind::constant:
         return write_constant(node);
       case Node::Kind::name:
+        // Nothing that could be more than a name.
+        if (node.text.find_first_of(" \t\r\n\"`(){}[],;#\\|") != std::string::npos) return false;
         out_.add(grammar_.prefix_of_names);
         out_.add(node.text);
         return true;
@@ -85,6 +87,8 @@ class Writer {
   }
 
   bool write_for_each(const Node& node) {
+    // A function without a name.
+    if (node.parts.size() < 2) return false;
     const std::size_t outside = own_names_.size();
     own_names_.insert(own_names_.end(), node.keys.begin(), node.keys.end());
     const bool is_written = write_each(node);
@@ -225,6 +229,11 @@ class Writer {
   }
 
   bool write_index(const Node& node) {
+    // Two brackets, and several indices, are R's.
+    const bool is_plain =
+        node.kind != Node::Kind::item ||
+        (node.parts.size() == 2 && node.text.empty() && node.parts[1].kind != Node::Kind::nothing);
+    if (!is_plain) return false;
     if (!write(node.parts[0])) return false;
     out_.add("[");
     for (std::size_t i = 1; i < node.parts.size(); ++i) {

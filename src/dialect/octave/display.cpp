@@ -24,6 +24,7 @@
 #include "../family/value_notes.hpp"
 #include "../family/writing.hpp"
 #include "arrays.hpp"
+#include "dialect/lexis.hpp"
 #include "dialects.hpp"
 #include "display_facts.hpp"
 #include "expressions.hpp"
@@ -299,6 +300,8 @@ class Rendering final : private computed::Scope {
       return true;
     }
     const display::ConstantFact* constant = display::find_fact(display::constants, expression.name);
+    if (constant == nullptr && has_word(display::unknown_functions, expression.name))
+      return not_yet("the function " + expression.name + " is", expression.span);
     if (constant == nullptr) return fail("'" + expression.name + "' undefined", expression.span);
     out.reals = {constant->value};
     return true;

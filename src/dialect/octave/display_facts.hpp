@@ -141,6 +141,13 @@ auto find_fact(const Facts& all, std::string_view name) {
   return found == all.end() ? nullptr : found;
 }
 
+// Functions that are often called by their name alone, and whose result is not known here.
+inline constexpr std::string_view unknown_functions =
+    "ans rand randn rande tic toc clock cputime time now date pwd version clc clear close figure "
+    "who "
+    "whos more hold computer getpid nproc ls cd exit quit input keyboard pause beep argv path home "
+    "nargin nargout";
+
 inline bool is_constant(std::string_view name) {
   return find_fact(constants, name) != nullptr || name == "true" || name == "false" ||
          name == "intmax" || name == "intmin";

@@ -6,6 +6,8 @@
 
 #include "../computed/arithmetic.hpp"
 #include "../family/values.hpp"
+#include "dialect/lexis.hpp"
+#include "display_facts.hpp"
 #include "text/ascii.hpp"
 
 namespace inky::inline v1::octave {
@@ -363,6 +365,8 @@ bool Expressions::name_without_value(const Node& node, Value& out) {
     return true;
   }
   if (node.text == "intmax" || node.text == "intmin") return call(node, node.text, {}, out);
+  if (has_word(display::unknown_functions, node.text))
+    return not_yet("the function " + node.text + " is", node);
   return raise("'" + node.text + "' undefined", node);
 }
 

@@ -165,9 +165,19 @@ std::optional<bool> ExpressionReader::read_own(Node& node) {
   if (peek() == '`') {
     const std::size_t close = source_.find('`', at_ + 1);
     if (close == std::string_view::npos) return syntax_error("a closing ` is missing", start);
-    node.kind = Node::Kind::name;
-    node.text = source_.substr(at_ + 1, close - at_ - 1);
+    const std::string_view name = source_.substr(at_ + 1, close - at_ - 1);
+    // A name may be any text there. Only those that are names without the quotes are read, and
+    // operators.
+    const bool is_word =
+        !name.empty() && is_word_start(name[0]) &&
+        std::all_of(name.begin(), name.end(), [](char c) { return is_word_part(c) || c == '.'; });
+    const bool is_operator =
+        std::any_of(std::begin(infix_operators), std::end(infix_operators),
+                    [&](const computed::OperatorFact& fact) { return fact.text == name; });
     at_ = close + 1;
+    if (!is_word && !is_operator) return not_yet("such a name is", start);
+    node.kind = Node::Kind::name;
+    node.text = name;
     return true;
   }
   if (peek() == '\\' && peek(1) == '(') {
@@ -394,7 +404,10 @@ bool Expressions::name_without_value(const Node& node, Value& out) {
       items.push_back(
           Value::text(std::string(node.text == "month.abb" ? month.substr(0, 3) : month)));
   } else {
-    if (has_word("version", node.text) || path.starts_with(".Machine"))
+    constexpr std::string_view of_packages =
+        "version R.version R.version.string iris mtcars cars women airquality faithful ToothGrowth "
+        "state.name state.abb euro precip rivers islands";
+    if (has_word(of_packages, node.text) || path.starts_with(".Machine"))
       return not_yet("the name " + node.text + " is", node);
     if (has_word(grammar.functions, node.text)) return not_yet("a function as a value is", node);
     return raise("object '" + node.text + "' not found", node);
