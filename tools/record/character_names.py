@@ -2,6 +2,7 @@
 """Writes the names that Python gives characters (\\N{...}), as the running Python has them.
 
     tools/record/character_names.py [ALIASES]       writes src/dialect/python/character_names.inc
+    tools/record/character_names.py --live SEED     five thousand cases to standard output
 
 ALIASES is NameAliases.txt of the Unicode character database (in Debian's package unicode-data): Python
 does not list them, but says of each whether it knows it. The ideographs and the syllables of Hangul are
@@ -12,10 +13,14 @@ count of the letters it shares with the one before (as one character, from '#'),
 and its code point: four digits of base 35, from '[', without the backslash.
 """
 
+import json
 import pathlib
 import platform
+import random
 import sys
 import unicodedata
+
+from recording import no_runtime
 
 most_in_block = 32
 digits = [chr(c) for c in range(ord("["), 127) if chr(c) != "\\"]
@@ -48,7 +53,35 @@ def code(point):
     return out
 
 
+def live(seed):
+    """Random names, and some that no character has, as literals of Python have them."""
+    if unicodedata.unidata_version != "14.0.0":
+        print("this needs a Python with the names of Unicode 14", file=sys.stderr)
+        sys.exit(no_runtime)
+    r = random.Random(seed)
+    print(json.dumps({"dialect": "python", "runtime": "CPython " + platform.python_version(),
+                      "recorder": "tools/record/character_names.py", "seed": seed}))
+    made = 0
+    while made < 5000:
+        name = unicodedata.name(chr(r.randrange(r.choice([0x300, 0x3200, 0x10000, 0x20000, 0x32000]))), "")
+        if not name:
+            continue
+        if r.random() < 0.1:
+            name = r.choice([name.lower(), name + "S", name[:-1], name[1:], " " + name, name.replace(" ", "  "), name + " "])
+        template = "\\N{%s}|" % name
+        try:
+            answer = {"text": eval('"' + template + '"').format()}  # noqa: our own names only
+        except SyntaxError as error:
+            answer = {"fails": {"when": "compile", "as": type(error).__name__}}
+        except ValueError as error:
+            answer = {"fails": {"when": "run", "as": type(error).__name__}}
+        print(json.dumps({"template": template, "values": [], **answer}))
+        made += 1
+
+
 def main():
+    if sys.argv[1:2] == ["--live"]:
+        return live(int(sys.argv[2]))
     aliases = sys.argv[1] if len(sys.argv) > 1 else "/usr/share/unicode/NameAliases.txt"
     names = sorted(names_of_python(aliases).items())
     lines = [f"// Names of characters, as Python {platform.python_version()} has them (Unicode "
