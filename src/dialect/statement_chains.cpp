@@ -62,6 +62,12 @@ std::optional<Lasting> lasting_in(const ExpressionForm& form, std::string_view c
       is_pending = true;
     } else if (has_word(form.lasting_words, word)) {
       out.settings.emplace_back(part);
+      const std::size_t open = part.find('(');
+      const std::string_view argument =
+          open == std::string_view::npos ? std::string_view() : part.substr(open);
+      out.have_names =
+          out.have_names || (!argument.starts_with("('") &&
+                             std::any_of(argument.begin(), argument.end(), is_word_start));
       out.come_first = out.come_first && !has_values;
     } else if (has_lasting_word(form, part) &&
                part.find_first_of("\"'") == std::string_view::npos) {

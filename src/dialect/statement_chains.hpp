@@ -14,6 +14,7 @@ namespace inky::inline v1 {
 struct Lasting {
   std::vector<std::string> settings;
   bool come_first = true;
+  bool have_names = false;  // one of them takes a value that may change
 };
 // Nothing where a setting is no manipulator: cout.width(5).
 std::optional<Lasting> lasting_in(const ExpressionForm& form, std::string_view chain);

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <string>
+#include <utility>
 
 #include "dialect/lexis.hpp"
 #include "dialect/statement.hpp"
@@ -79,6 +80,7 @@ class SequenceReader {
       }
       const bool is_last = !is_inside && i + 1 == statements.size();
       const auto declared = is_last ? std::nullopt : declaration_of(language_, statement);
+      if (declared && hides(*declared)) return not_understood(span);
       if (declared) {
         declare_all(into, *declared, span.from);
       } else if (auto error = add_call(into, span)) {
@@ -95,11 +97,16 @@ class SequenceReader {
                    "loops and conditions nested deeper than " + std::to_string(most_blocks) +
                        " are over the limit",
                    span, "Take the inner one out."};
+    if (depth_ == 1) has_chain_in_loop_ = false;
+    const std::string settings_before = settings_;
+    const std::size_t known = in_scope_.size();
+    const std::size_t outer_block = std::exchange(block_, known);
     if (!control.before.empty()) {
       const auto declared = declaration_of(language_, control.before);
       if (!declared)
         return Error{Code::not_supported_yet, "a loop that begins like this is not supported yet",
                      control.header, "Write it as a while loop."};
+      if (hides(*declared)) return not_understood(control.header);
       declare_all(into, *declared, control.header.from);
       into.back().span = control.header;
     }
@@ -116,7 +123,11 @@ class SequenceReader {
       step.expression.replace(keys.find("{}"), 2, control.items);
     }
     for (const std::string& name : names_in(step.expression)) add_name(name);
-    declared_.insert(declared_.end(), step.names.begin(), step.names.end());
+    for (const std::string& name : step.names) {
+      if (has_block_scope() && is_in_scope(name, block_)) return not_understood(control.header);
+      declared_.push_back(name);
+      in_scope_.push_back(name);
+    }
     const auto read_block = [&](Span block, Steps& out) -> std::optional<Error> {
       // elif
       const auto next =
@@ -125,6 +136,7 @@ class SequenceReader {
       const std::string_view until = std::string_view(source_).substr(0, block.to);
       return read_into(out, statements_of(language_, until, block.from), true);
     };
+    block_ = in_scope_.size();
     const int branches = step.kind == Kind::branch ? 1 : 0;
     branch_depth_ += branches;
     loops_ += 1 - branches;
@@ -141,6 +153,10 @@ class SequenceReader {
       step.after.back().span = control.header;
     }
     into.push_back(std::move(step));
+    // A loop may have no round: what it sets may not be set behind it.
+    settings_are_unsure_ = settings_are_unsure_ || settings_ != settings_before;
+    if (has_block_scope()) in_scope_.resize(known);
+    block_ = outer_block;
     branch_depth_ -= branches;
     loops_ -= 1 - branches;
     --depth_;
@@ -228,7 +244,23 @@ class SequenceReader {
     }
     step.span = {declared.span.from + at, declared.span.to + at};
     declared_.push_back(declared.name);
+    in_scope_.push_back(declared.name);
     into.push_back(std::move(step));
+  }
+
+  // Whether a name that a block declares ends with it.
+  bool has_block_scope() const {
+    const ExpressionForm& form = *language_.expressions;
+    return form.declares_types || !form.keys.empty();
+  }
+  bool is_in_scope(std::string_view name, std::size_t before) const {
+    return std::find(in_scope_.begin(), in_scope_.begin() + static_cast<std::ptrdiff_t>(before),
+                     name) != in_scope_.begin() + static_cast<std::ptrdiff_t>(before);
+  }
+  // Whether a declaration in a block hides a name from outside, which has its value again behind it.
+  bool hides(const Declaration& declared) const {
+    return depth_ > 0 && !declared.changes && has_block_scope() &&
+           is_in_scope(declared.name, block_);
   }
 
   std::string_view text_of(Span span) const {
@@ -267,8 +299,12 @@ class SequenceReader {
     const std::string before = settings_;
     const auto added = lasting_in(*language_.expressions, text_of(span));
     if (!added) return refused();
-    // In a loop they are set again, which changes nothing where they come first.
-    if (depth_ > 0 && !added->settings.empty() && !added->come_first) return refused();
+    if (settings_are_unsure_) return refused();
+    // In a loop they are set again, which changes nothing where they come before all that is printed.
+    if (depth_ > 0 && !added->settings.empty() && (!added->come_first || has_chain_in_loop_))
+      return refused();
+    has_chain_in_loop_ = depth_ > 0;
+    settings_are_unsure_ = added->have_names;
     if (branch_depth_ > 0 && !added->settings.empty()) return refused();
     for (const std::string& one : added->settings)
       (settings_ += settings_.empty() ? "" : " << ") += one;
@@ -413,6 +449,11 @@ class SequenceReader {
   std::size_t covered_ = 0;
   std::shared_ptr<const Statement> first_call_;
   std::string settings_;  // of the stream, so far
+  bool settings_are_unsure_ = false;
+  bool has_chain_in_loop_ = false;  // that this statement is in
+  // Names that have a value here, those of inner blocks behind those of outer ones.
+  std::vector<std::string> in_scope_;
+  std::size_t block_ = 0;  // the first of them that is of this block
   std::size_t count_ = 0;
   int depth_ = 0;
   int branch_depth_ = 0;

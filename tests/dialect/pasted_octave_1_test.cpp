@@ -1,19 +1,14 @@
 // Sessions of Octave as people type them. The texts are those of GNU Octave 7.3.0.
 
 #include <catch2/catch.hpp>
-#include <string>
 
-#include "support/answers.hpp"
+#include "support/statements.hpp"
 
 using namespace inky;
 
 namespace {
 
-struct Line {
-  const char* source;
-  const char* text;
-};
-constexpr Line lines[] = {
+constexpr support::Line lines[] = {
     {"355/113", "ans = 3.1416\n"},
     {"sqrt(-2)", "ans =       0 + 1.4142i\n"},
     {"z = 3 + 4i", "z =  3 + 4i\n"},
@@ -316,11 +311,5 @@ constexpr Line lines[] = {
 }  // namespace
 
 TEST_CASE("sessions of Octave display what the runtime does, part 1") {
-  for (const Line& line : lines) {
-    INFO(line.source);
-    const support::Answer got =
-        support::answer(*find_dialect("octave-display"), line.source, {}, {});
-    CHECK(got.outcome.prints());
-    CHECK(got.text == line.text);
-  }
+  support::check_templates(*find_dialect("octave-display"), lines);
 }

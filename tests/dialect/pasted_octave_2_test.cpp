@@ -1,19 +1,14 @@
 // Sessions of Octave as people type them. The texts are those of GNU Octave 7.3.0.
 
 #include <catch2/catch.hpp>
-#include <string>
 
-#include "support/answers.hpp"
+#include "support/statements.hpp"
 
 using namespace inky;
 
 namespace {
 
-struct Line {
-  const char* source;
-  const char* text;
-};
-constexpr Line lines[] = {
+constexpr support::Line lines[] = {
     {"z = (1+2i)*(3-1i)", "z =  5 + 5i\n"},
     {"(1+2i)/(3-1i)", "ans =  0.1000 + 0.7000i\n"},
     {"(1+2i)^2", "ans = -3 + 4i\n"},
@@ -318,11 +313,5 @@ constexpr Line lines[] = {
 }  // namespace
 
 TEST_CASE("sessions of Octave display what the runtime does, part 2") {
-  for (const Line& line : lines) {
-    INFO(line.source);
-    const support::Answer got =
-        support::answer(*find_dialect("octave-display"), line.source, {}, {});
-    CHECK(got.outcome.prints());
-    CHECK(got.text == line.text);
-  }
+  support::check_templates(*find_dialect("octave-display"), lines);
 }

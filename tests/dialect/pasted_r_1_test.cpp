@@ -1,7 +1,6 @@
 // Lines of R as people type them. The texts are those that R 4.2.2 printed.
 
 #include <catch2/catch.hpp>
-#include <string>
 
 #include "support/statements.hpp"
 
@@ -9,11 +8,7 @@ using namespace inky;
 
 namespace {
 
-struct Line {
-  const char* source;
-  const char* text;
-};
-constexpr Line lines[] = {
+constexpr support::Line lines[] = {
     {"x <- c(a=1.5, b=2.25); print(x)", "   a    b \n1.50 2.25 \n"},
     {"x <- c(1.5, 2.25, 3); names(x) <- c(\"a\",\"b\",\"c\"); print(x)",
      "   a    b    c \n1.50 2.25 3.00 \n"},
@@ -322,10 +317,5 @@ constexpr Line lines[] = {
 }  // namespace
 
 TEST_CASE("lines of R print what the runtime prints, part 1") {
-  for (const Line& line : lines) {
-    INFO(line.source);
-    const support::Shown shown = support::show("r", line.source, {});
-    CHECK(shown.outcome.prints());
-    CHECK(shown.text == line.text);
-  }
+  support::check_statements("r", lines);
 }

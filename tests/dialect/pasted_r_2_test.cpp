@@ -1,7 +1,6 @@
 // Lines of R as people type them. The texts are those that R 4.2.2 printed.
 
 #include <catch2/catch.hpp>
-#include <string>
 
 #include "support/statements.hpp"
 
@@ -9,11 +8,7 @@ using namespace inky;
 
 namespace {
 
-struct Line {
-  const char* source;
-  const char* text;
-};
-constexpr Line lines[] = {
+constexpr support::Line lines[] = {
     {"strsplit(\"a.b\", \".\", fixed=TRUE)[[1]]", "[1] \"a\" \"b\"\n"},
     {"gsub(\" \", \"_\", \"a b c\")", "[1] \"a_b_c\"\n"},
     {"sub(\"a\", \"A\", \"banana\")", "[1] \"bAnana\"\n"},
@@ -351,10 +346,5 @@ constexpr Line lines[] = {
 }  // namespace
 
 TEST_CASE("lines of R print what the runtime prints, part 2") {
-  for (const Line& line : lines) {
-    INFO(line.source);
-    const support::Shown shown = support::show("r", line.source, {});
-    CHECK(shown.outcome.prints());
-    CHECK(shown.text == line.text);
-  }
+  support::check_statements("r", lines);
 }

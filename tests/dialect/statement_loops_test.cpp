@@ -349,15 +349,41 @@ TEST_CASE("loops have limits, and say so") {
 }
 
 TEST_CASE("a stream keeps what a chain has set, and nothing is guessed of it") {
-  for (const char* source : {"for (int i = 0; i < 2; i++) cout << i << hex << endl;",
-                             "if (true) cout << hex << 10; cout << 10;",
-                             "cout.width(5); for (int i = 0; i < 2; i++) { int n = i; cout << n; }",
-                             "cout.precision(2); int n = 1; cout << 2.345; n = 2; cout << n;"}) {
+  for (const char* source :
+       {"for (int i = 0; i < 2; i++) cout << i << hex << endl;",
+        "if (true) cout << hex << 10; cout << 10;",
+        "int p = 2; cout << setprecision(p) << 2.345; p = 3; cout << 2.345;",
+        "for (int i = 0; i < 2; i++) { cout << i; int k = i; cout << hex << k; }",
+        "for (int i = 0; i < 0; i++) cout << hex << i; int n = 10; cout << n;",
+        "cout.width(5); for (int i = 0; i < 2; i++) { int n = i; cout << n; }",
+        "cout.precision(2); int n = 1; cout << 2.345; n = 2; cout << n;"}) {
     INFO(source);
     const auto read = parse_statement(*find_dialect("cpp-stream"), source);
     REQUIRE_FALSE(read.ok());
     CHECK(read.error().code == Code::not_supported_yet);
   }
+}
+
+TEST_CASE("a name that hides another one in a block is not guessed") {
+  const std::pair<const char*, const char*> hiding[] = {
+      {"c", "int i = 5; for (int i = 0; i < 3; i++) puts(\"x\"); printf(\"%d\", i);"},
+      {"c", "for (int i = 0; i < 3; i++) { int i = 7; printf(\"%d\", i); }"},
+      {"javascript", "let x = 1; for (const x of [2, 3]) console.log(x); console.log(x)"},
+      {"javascript", "let x = 1; if (x) { let x = 2; console.log(x) } console.log(x)"},
+      {"rust", "let n = 1; while n < 2 { let n = 3; println!(\"{}\", n); }"},
+  };
+  for (const auto& [dialect, source] : hiding) {
+    INFO(source);
+    const auto read = parse_statement(*find_dialect(dialect), source);
+    REQUIRE_FALSE(read.ok());
+    CHECK(read.error().code == Code::not_supported_yet);
+  }
+  // One behind the other they do not meet.
+  const support::Shown shown = support::show("c",
+                                             "for (int i = 0; i < 2; i++) printf(\"%d\", i); for "
+                                             "(int i = 5; i < 7; i++) printf(\"%d\", i);",
+                                             {});
+  CHECK(shown.text == "0156");
 }
 
 TEST_CASE("the fields of a loop are placed once for each round") {

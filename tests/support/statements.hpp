@@ -66,4 +66,28 @@ inline void check_calls(const char* dialect, std::span<const PrintingCall> calls
   }
 }
 
+// A line as people type it, without values of its own, and what the runtime printed.
+struct Line {
+  const char* source;
+  const char* text;
+};
+
+inline void check_statements(const char* dialect, std::span<const Line> lines) {
+  for (const Line& line : lines) {
+    INFO(line.source);
+    const Shown shown = show(dialect, line.source, {});
+    CHECK(shown.outcome.prints());
+    CHECK(shown.text == line.text);
+  }
+}
+
+inline void check_templates(const inky::Dialect& dialect, std::span<const Line> lines) {
+  for (const Line& line : lines) {
+    INFO(line.source);
+    const Answer got = answer(dialect, line.source, {}, {});
+    CHECK(got.outcome.prints());
+    CHECK(got.text == line.text);
+  }
+}
+
 }  // namespace support

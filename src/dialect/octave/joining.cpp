@@ -115,7 +115,7 @@ bool Expressions::join_arrays(const Node& node, std::vector<Array> parts, bool b
   return true;
 }
 
-// The parts of a matrix are its rows, and theirs what stands side by side.
+// Each row is joined side by side first, and then the rows below each other.
 bool Expressions::join(const Node& matrix, Value& out) {
   std::vector<Array> rows;
   for (const Node& row : matrix.parts) {

@@ -171,7 +171,7 @@ class SessionReader : PastedSource {
     return read_shown(statement, is_word_start(peek()) ? "" : "ans");
   }
 
-  // What stands behind a sign is an expression, and something else follows it.
+  // Refuses what follows an expression and does not belong to it.
   bool not_read(std::size_t start) {
     return !out_.refusal ? not_yet("operators and other expressions are", start) : false;
   }

@@ -83,7 +83,7 @@ bool Expressions::apply_each(const Node& node, std::string_view name, Value& out
       continue;
     }
     if (is_compound(result.type())) return not_yet("a function that gives several values is", node);
-    // Texts are the names of what comes of them.
+    // Where the items are texts, the results are named by them.
     const Value& first = columns[0][i % columns[0].size()];
     if (first.is_named())
       result.set_name(std::string(first.name()));

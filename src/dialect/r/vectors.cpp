@@ -276,7 +276,7 @@ bool Expressions::make_vector(const Node& node, std::string_view name, const Arg
   return true;
 }
 
-// head(x, n) and tail(x, n); a negative n leaves so many out.
+// head(x, n) and tail(x, n). A negative n says how many are left out.
 bool Expressions::cut(const Node& node, std::string_view name, const Arguments& arguments,
                       Value& out) {
   Items items;
@@ -321,6 +321,10 @@ bool Expressions::order(const Node& node, std::string_view name, const Arguments
     return mode == Mode::character ? a.as_text() == b.as_text() : double_in(a) == double_in(b);
   };
   if (!sorts) {
+    // Each is compared with those before it.
+    constexpr std::size_t most_compared = 2'000;
+    if (items.size() > most_compared)
+      return over_limit(called + " takes at most 2,000 elements", node);
     Items kept;
     Items repeated;
     for (const Value& item : items) {
@@ -328,8 +332,6 @@ bool Expressions::order(const Node& node, std::string_view name, const Arguments
                                      [&](const Value& other) { return same(item, other); });
       if (!known) kept.push_back(item);
       repeated.push_back(Value::truth(known));
-      constexpr std::size_t most_compared = 2'000;
-      if (items.size() > most_compared) return not_yet(called + " of so many is", node);
     }
     out = vector_of(name == "unique" ? std::move(kept) : std::move(repeated));
     return true;
