@@ -19,7 +19,7 @@ set(CPACK_COMPONENT_TOOL_DESCRIPTION "Shows what a format specifier will print, 
 set(CPACK_DEBIAN_DEVELOPMENT_PACKAGE_NAME libinky-margin-dev)
 set(CPACK_DEBIAN_DEVELOPMENT_PACKAGE_SECTION libdevel)
 # What the static libraries are linked with.
-set(CPACK_DEBIAN_DEVELOPMENT_PACKAGE_DEPENDS "libutf8proc-dev, libcsv-dev, libtomlplusplus-dev, pkg-config")
+set(CPACK_DEBIAN_DEVELOPMENT_PACKAGE_DEPENDS "libutf8proc-dev, libpcre2-dev, libcsv-dev, libtomlplusplus-dev, pkg-config")
 set(CPACK_COMPONENT_DEVELOPMENT_DESCRIPTION "Headers, static libraries and the shared library of Inky Margin.")
 
 set(CPACK_DEBIAN_PYTHON_PACKAGE_NAME python3-inky-margin)

@@ -84,8 +84,10 @@ Computed compute_by_reader(const ExpressionForm& form, std::string_view expressi
 }
 
 // `is_declared`: what a declaration gives a name, where that is no expression.
+enum class Asked : unsigned char { expression, declared, change };
+
 Computed compute_in(const Dialect& asked, std::string_view source, std::span<const Value> values,
-                    bool is_declared, std::size_t* made) {
+                    Asked what, std::size_t* made) {
   const LanguageFacts* language = language_facts_of(asked);
   const ExpressionForm* form = language == nullptr ? nullptr : language->expressions;
   ByName scope(values);
@@ -102,8 +104,10 @@ Computed compute_in(const Dialect& asked, std::string_view source, std::span<con
               "expressions of " + std::string(asked.facts().language) + " are not supported yet",
               {0, source.size()},
               give_result});
-  const auto own =
-      is_declared && form->compute_declared != nullptr ? form->compute_declared : form->compute;
+  const bool is_declared = what == Asked::declared;
+  const auto own = what == Asked::change                              ? form->compute_change
+                   : is_declared && form->compute_declared != nullptr ? form->compute_declared
+                                                                      : form->compute;
   if (own == nullptr) return compute_by_reader(*form, source, scope, is_declared);
   Computed out;
   Trouble trouble;
@@ -113,16 +117,29 @@ Computed compute_in(const Dialect& asked, std::string_view source, std::span<con
 
 }  // namespace
 
-std::optional<Outcome> compute_declared(const Dialect& asked, std::string_view source,
-                                        std::span<const Value> values, Value& out,
-                                        std::size_t* made) {
-  Computed computed = compute_in(asked, source, values, true, made);
+namespace {
+
+std::optional<Outcome> put(Computed computed, Value& out) {
   if (!computed.error) {
     out = std::move(computed.value);
     return std::nullopt;
   }
   if (computed.trouble) return computed::outcome_of(*computed.trouble);
   return Outcome::error(std::move(*computed.error));
+}
+
+}  // namespace
+
+std::optional<Outcome> compute_declared(const Dialect& asked, std::string_view source,
+                                        std::span<const Value> values, Value& out,
+                                        std::size_t* made) {
+  return put(compute_in(asked, source, values, Asked::declared, made), out);
+}
+
+std::optional<Outcome> compute_change(const Dialect& asked, std::string_view statement,
+                                      std::span<const Value> values, Value& out,
+                                      std::size_t* made) {
+  return put(compute_in(asked, statement, values, Asked::change, made), out);
 }
 
 std::optional<Outcome> compute_truth(const Dialect& asked, std::string_view source,
@@ -220,8 +237,13 @@ Result<Value> compute(const Dialect& asked, std::string_view expression,
       given[i].set_name(std::string(values[i].name()));
     }
   }
-  Computed computed = compute_in(asked, expression, given, false, nullptr);
+  Computed computed = compute_in(asked, expression, given, Asked::expression, nullptr);
   if (computed.error) return std::move(*computed.error);
+  if (computed.value.is_expression())
+    return Error{Code::not_supported_yet,
+                 "such a value is not supported yet",
+                 {0, expression.size()},
+                 give_result};
   return std::move(computed.value);
 }
 

@@ -6,7 +6,9 @@
 #include <memory>
 #include <optional>
 #include <span>
+#include <string>
 #include <string_view>
+#include <vector>
 
 #include "computed/evaluator.hpp"
 #include "computed/reader.hpp"
@@ -54,6 +56,18 @@ struct ExpressionForm {
                            computed::Trouble& trouble) = nullptr;
   // Reads a declaration of a form of its own: x[2] <- 5. Null, or nothing: there is no such form.
   std::optional<Declaration> (*read_declaration)(std::string_view statement) = nullptr;
+  // Reads the declarations of a statement that gives several names values, or changes a value in
+  // place: const [a, b] = pair, items.push(4). Null, or none: it is no such statement.
+  std::vector<Declaration> (*read_declarations)(std::string_view statement) = nullptr;
+  // What a name stands for behind a statement that changes its value in place. Null: none does.
+  bool (*compute_change)(std::string_view source, const computed::Scope& scope, Value& out,
+                         computed::Trouble& trouble) = nullptr;
+  // Where values may be changed in place, so that names may share one: whether what an expression
+  // comes to is no other name's, and the names whose values it changes by itself.
+  bool (*is_fresh)(std::string_view expression) = nullptr;
+  std::vector<std::string> (*changed_names)(std::string_view expression) = nullptr;
+  // What definitions begin with that end with their block: "function".
+  std::string_view block_words = {};
   // The function that shows what a statement comes to that is nothing but an expression; empty:
   // none does.
   std::string_view shows_results = {};
@@ -77,6 +91,8 @@ struct ExpressionForm {
   std::string_view keys = {};
   // A method that calls a function for each item of a list: ".forEach(". Empty: there is none.
   std::string_view each_method = {};
+  // An expression that makes pairs of an item and its place of a list.
+  std::string_view item_pairs = {};
   // Between the ends of a range that a loop goes through; with an equals sign behind it, the last
   // one is in it, too. Empty: there are none.
   std::string_view range_sign = {};

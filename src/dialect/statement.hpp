@@ -25,6 +25,7 @@ struct StatementStep {
   std::string type;          // that the value is converted to; empty: it stays as it is
   bool changes = false;      // the name has a value before
   bool combines = false;     // by an operator: n += 2
+  bool in_place = false;     // the expression is a statement that changes the value
   bool is_constant = false;  // no name is in the expression
   std::vector<StatementStep> body;   // of a loop, and of a branch where its condition holds
   std::vector<StatementStep> other;  // of a branch where it does not
@@ -67,6 +68,9 @@ struct Statement {
 std::optional<Outcome> compute_declared(const Dialect& asked, std::string_view source,
                                         std::span<const Value> values, Value& out,
                                         std::size_t* made = nullptr);
+// What a name stands for behind a statement that changes its value in place; the rest as above.
+std::optional<Outcome> compute_change(const Dialect& asked, std::string_view statement,
+                                      std::span<const Value> values, Value& out, std::size_t* made);
 
 // Whether an expression counts as true, and what a loop goes through; the rest as above.
 std::optional<Outcome> compute_truth(const Dialect& asked, std::string_view source,

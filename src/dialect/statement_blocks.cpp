@@ -253,10 +253,24 @@ std::optional<Control> each_method_of(const LanguageFacts& language, std::string
   if (enclosed) walk.move(1);
   out.names.emplace_back(walk.word());
   walk.move(walk.word().size());
+  walk.skip_blanks();
+  // (item, place)
+  const std::string_view pairs = language.expressions->item_pairs;
+  if (enclosed && walk.peek() == ',' && !pairs.empty()) {
+    walk.move(1);
+    walk.skip_blanks();
+    out.names.emplace_back(walk.word());
+    walk.move(walk.word().size());
+    walk.skip_blanks();
+    std::string items(pairs);
+    items.replace(items.find("{}"), 2, out.items);
+    out.items = std::move(items);
+  }
   if (enclosed && walk.peek() != ')') return std::nullopt;
   if (enclosed) walk.move(1);
   walk.skip_blanks();
-  if (out.names[0].empty() || !walk.rest().starts_with("=>")) return std::nullopt;
+  if (out.names.back().empty() || out.names[0].empty() || !walk.rest().starts_with("=>"))
+    return std::nullopt;
   walk.move(2);
   walk.skip_blanks();
   out.body = {walk.at(), close};
@@ -300,6 +314,18 @@ std::optional<std::size_t> behind_control(const LanguageFacts& language, std::st
                          walk.indentation_at(walk.at()) == indentation;
     if (!goes_on) return end;
   }
+}
+
+std::optional<std::size_t> behind_definition(const LanguageFacts& language, std::string_view source,
+                                             std::size_t at) {
+  Walk walk(language, source, at);
+  const std::string_view word = walk.word();
+  if (word.empty() || !has_word(language.expressions->block_words, word)) return std::nullopt;
+  walk.move(word.size());
+  walk.skip_blanks();
+  if (walk.word().empty()) return std::nullopt;
+  const bool ends = walk.skip_to("{;") && walk.peek() == '{' && walk.skip_brackets();
+  return ends ? std::optional(walk.at()) : std::nullopt;
 }
 
 std::optional<Control> control_of(const LanguageFacts& language, std::string_view source,

@@ -36,6 +36,9 @@ bool begins_control(const LanguageFacts& language, std::string_view source, std:
 // there, or where the language has no form for them.
 std::optional<std::size_t> behind_control(const LanguageFacts& language, std::string_view source,
                                           std::size_t at);
+// The same of a definition whose block ends it: function f(x) { ... }
+std::optional<std::size_t> behind_definition(const LanguageFacts& language, std::string_view source,
+                                             std::size_t at);
 // The parts of one that is a whole statement; nothing where a part is not understood.
 std::optional<Control> control_of(const LanguageFacts& language, std::string_view source,
                                   Span statement);

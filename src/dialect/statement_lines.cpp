@@ -40,6 +40,14 @@ class Splitter {
       }
       ++failed_;
     }
+    if (start_ == at_ && !form_.block_words.empty()) {
+      if (const auto end = behind_definition(language_, source_, at_)) {
+        at_ = *end;
+        add(at_);
+        start_ = at_;
+        return;
+      }
+    }
     const char c = source_[at_];
     const std::string_view rest = source_.substr(at_);
     if (!lexis_.block_open.empty() && rest.starts_with(lexis_.block_open))
@@ -220,6 +228,11 @@ std::optional<Declaration> change_of(const LanguageFacts& language, std::string_
 std::optional<Declaration> declaration_of(const LanguageFacts& language,
                                           std::string_view statement) {
   const ExpressionForm& form = *language.expressions;
+  if (form.read_declarations != nullptr) {
+    auto own = form.read_declarations(statement);
+    if (own.size() == 1) return std::move(own[0]);
+    if (!own.empty()) return std::nullopt;
+  }
   if (form.read_declaration != nullptr) {
     if (auto own = form.read_declaration(statement)) return own;
   }

@@ -33,7 +33,10 @@ struct Declaration {
   std::string before;     // what is before the name
   bool changes = false;   // the name has a value already
   bool combines = false;  // by an operator: n += 2
-  Span span;              // of the expression in the statement
+  // The expression is a statement that changes the value in place; `is_deep`: a part of a part.
+  bool in_place = false;
+  bool is_deep = false;
+  Span span;  // of the expression in the statement
 };
 // Nothing where a statement declares no value.
 std::optional<Declaration> declaration_of(const LanguageFacts& language,

@@ -5,6 +5,7 @@
 #include <utility>
 
 #include "dialect/lexis.hpp"
+#include "dialect/shared_values.hpp"
 #include "dialect/statement.hpp"
 #include "dialect/statement_blocks.hpp"
 #include "dialect/statement_chains.hpp"
@@ -22,7 +23,7 @@ using computed::Node;
 class SequenceReader {
  public:
   SequenceReader(const LanguageFacts& language, std::string_view source)
-      : language_(language), source_(source) {}
+      : language_(language), source_(source), shared_(*language.expressions) {}
 
   Result<Template> read(std::span<const Span> statements) {
     content_.source = source_;
@@ -78,6 +79,13 @@ class SequenceReader {
         declare(into, *array, span.from);
         continue;
       }
+      if (const auto own = own_declarations(statement); !own.empty()) {
+        for (const Declaration& declared : own) {
+          if (hides(declared)) return not_understood(span);
+          declare(into, declared, span.from);
+        }
+        continue;
+      }
       const bool is_last = !is_inside && i + 1 == statements.size();
       const auto declared = is_last ? std::nullopt : declaration_of(language_, statement);
       if (declared && hides(*declared)) return not_understood(span);
@@ -123,6 +131,7 @@ class SequenceReader {
       step.expression.replace(keys.find("{}"), 2, control.items);
     }
     for (const std::string& name : names_in(step.expression)) add_name(name);
+    if (step.kind == Kind::each) shared_.begin_loop(step.names, step.expression);
     for (const std::string& name : step.names) {
       if (has_block_scope() && is_in_scope(name, block_)) return not_understood(control.header);
       declared_.push_back(name);
@@ -152,6 +161,7 @@ class SequenceReader {
       declare(step.after, *changed, control.header.from);
       step.after.back().span = control.header;
     }
+    if (step.kind == Kind::each) shared_.end_loop();
     into.push_back(std::move(step));
     // A loop may have no round: what it sets may not be set behind it.
     settings_are_unsure_ = settings_are_unsure_ || settings_ != settings_before;
@@ -166,6 +176,12 @@ class SequenceReader {
   std::optional<Error> not_understood(Span span) const {
     return Error{Code::not_supported_yet, "a statement such as this is not supported yet", span,
                  "Paste the template alone, and give its values."};
+  }
+
+  // Those of a form of the language's own.
+  std::vector<Declaration> own_declarations(std::string_view statement) const {
+    const auto read = language_.expressions->read_declarations;
+    return read == nullptr ? std::vector<Declaration>() : read(statement);
   }
 
   // int i, n = 3: what is behind the names without a value, as a declaration by itself.
@@ -234,6 +250,7 @@ class SequenceReader {
     step.type = declared.type;
     step.changes = declared.changes;
     step.combines = declared.combines;
+    step.in_place = declared.in_place;
     step.is_constant = names.empty();
     // int i; before: this is its first value.
     const auto open = std::find_if(types_.begin(), types_.end(),
@@ -243,6 +260,7 @@ class SequenceReader {
       step.changes = false;
     }
     step.span = {declared.span.from + at, declared.span.to + at};
+    shared_.add(declared, step.span, loops_ > 0);
     declared_.push_back(declared.name);
     in_scope_.push_back(declared.name);
     into.push_back(std::move(step));
@@ -273,6 +291,7 @@ class SequenceReader {
     for (const Node& argument : read->statement()->arguments) {
       if (shows_array(argument)) return not_understood(span);
     }
+    shared_.add_shown(text_of(span), span, loops_ > 0);
     add(into, *read, *read->statement(), span);
     return std::nullopt;
   }
@@ -426,6 +445,10 @@ class SequenceReader {
                    "statements without a call that prints are not supported yet",
                    {0, source_.size()},
                    "Paste the call, too."};
+    if (const auto unsure = shared_.unsure())
+      return Error{Code::not_supported_yet,
+                   "a change of a value that other names may stand for is not supported yet",
+                   *unsure, "Change a copy of it."};
     cover(source_.size());
     Statement placed(first_call_->inner);
     placed.names = names_;
@@ -440,6 +463,7 @@ class SequenceReader {
 
   const LanguageFacts& language_;
   std::string_view source_;
+  SharedValues shared_;
   TemplateContent content_;
   std::vector<StatementStep> steps_;
   std::vector<std::string> names_;

@@ -144,6 +144,12 @@ class Run {
 
   Failure assign(const StatementStep& step) {
     Value value;
+    if (step.in_place) {
+      auto failure = compute_change(dialect(), step.expression, names_.values(), value, &made_);
+      if (failure) return at_place(*failure, step.span);
+      names_.add(step.name, std::move(value), unset, names_.type_of(step.name));
+      return std::nullopt;
+    }
     if (auto failure = compute(step, step.expression, value)) return failure;
     const Value* before = step.changes ? names_.find(step.name) : nullptr;
     const std::string type = step.changes ? names_.type_of(step.name) : step.type;

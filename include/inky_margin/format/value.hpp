@@ -215,6 +215,11 @@ class Value {
   bool given_in_bits() const { return given_in_bits_; }
   void set_given_in_bits() { given_in_bits_ = true; }
 
+  // A text that is an expression of the language: what a name of a statement stands for where no
+  // type has it, such as a function. Statements make such values for their own language alone.
+  bool is_expression() const { return is_expression_; }
+  void set_expression() { is_expression_ = true; }
+
   // Whether it has a name, which may be empty.
   bool is_named() const { return extra_ && extra_->is_named; }
   // The name of a named value; empty for the others.
@@ -249,6 +254,7 @@ class Value {
 
   Type type_ = Type::nil;
   bool given_in_bits_ = false;
+  bool is_expression_ = false;
   Content content_;
   std::shared_ptr<const Extra> extra_;
 };

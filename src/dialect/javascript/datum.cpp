@@ -1,9 +1,12 @@
 // Values of JavaScript, and as text.
 
 #include <bit>
+#include <cmath>
 
 #include "../family/values.hpp"
+#include "dates.hpp"
 #include "evaluation.hpp"
+#include "json.hpp"
 #include "numbers.hpp"
 
 namespace inky::inline v1::javascript {
@@ -20,6 +23,23 @@ Datum Datum::of_text(std::string text) {
   out.kind = DatumKind::text;
   out.text = std::move(text);
   return out;
+}
+
+Datum Datum::of_truth(bool truth) {
+  Datum out;
+  out.kind = DatumKind::boolean;
+  out.truth = truth;
+  return out;
+}
+
+Datum Datum::of_kind(Kind kind) {
+  Datum out;
+  out.kind = kind;
+  return out;
+}
+
+std::size_t item_count(const Datum& array) {
+  return array.items.size() - (array.kind == DatumKind::array ? array.keys.size() : 0);
 }
 
 std::optional<Datum> datum_of(const Value& value) {
@@ -43,8 +63,11 @@ std::optional<Datum> datum_of(const Value& value) {
       return out;
     case Type::complex:
     case Type::decimal:
-    case Type::moment:
       return std::nullopt;
+    case Type::moment:
+      out.kind = DatumKind::date;
+      out.number = time_of(value.as_moment());
+      return out;
     case Type::list:
     case Type::tuple:
     case Type::record:
@@ -63,6 +86,7 @@ std::optional<Datum> datum_of(const Value& value) {
 
 void append_text(const Datum& datum, std::string& out) {
   switch (datum.kind) {
+    case DatumKind::hole:
     case DatumKind::undefined:
       out += "undefined";
       return;
@@ -81,14 +105,118 @@ void append_text(const Datum& datum, std::string& out) {
       out += datum.text;
       return;
     case DatumKind::array:
-      for (std::size_t i = 0; i < datum.items.size(); ++i) {
+      for (std::size_t i = 0; i < item_count(datum); ++i) {
         if (i > 0) out += ',';
         if (datum.items[i].kind > DatumKind::null) append_text(datum.items[i], out);
       }
       return;
     case DatumKind::object:
       out += "[object Object]";
+      return;
+    case DatumKind::function:
+      out += datum.function->written ? datum.function->written->text
+                                     : "function " + datum.function->path + "() { [native code] }";
+      return;
+    case DatumKind::pattern:
+      (((out += '/') += datum.text) += '/') += datum.keys[0];
+      return;
+    case DatumKind::date:
+      out += date_text(datum.number);
+      return;
+    case DatumKind::map:
+      out += "[object Map]";
+      return;
+    case DatumKind::set:
+      out += "[object Set]";
+      return;
+    case DatumKind::iterator:
+      ((out += "[object ") += datum.text) += " Iterator]";
+      return;
+    case DatumKind::error:
+      out += datum.keys[0];
+      if (!datum.text.empty()) (out += ": ") += datum.text;
+      return;
+    case DatumKind::formatter:
+      ((out += "[object Intl.") += datum.text) += ']';
   }
+}
+
+namespace {
+
+bool append_source(const Datum& datum, std::string& out);
+
+bool append_sources(const Datum& datum, std::string& out) {
+  const bool is_object = datum.kind == DatumKind::object;
+  out += is_object ? '{' : '[';
+  for (std::size_t i = 0; i < datum.items.size(); ++i) {
+    if (i > 0) out += ", ";
+    if (is_object) (out += json_text(datum.keys[i])) += ": ";
+    if (!append_source(datum.items[i], out)) return false;
+  }
+  out += is_object ? '}' : ']';
+  return true;
+}
+
+bool append_source(const Datum& datum, std::string& out) {
+  switch (datum.kind) {
+    case DatumKind::text:
+      out += json_text(datum.text);
+      return true;
+    case DatumKind::number:
+      if (datum.number == 0 && std::signbit(datum.number)) out += '-';
+      append_number(datum.number, out);
+      return true;
+    case DatumKind::big:
+      append_text(datum, out);
+      out += 'n';
+      return true;
+    case DatumKind::function:
+      // What the names around it were is in no source.
+      if (!datum.function->written) out += datum.function->path;
+      if (datum.function->written) ((out += '(') += datum.function->written->text) += ')';
+      return datum.function->around.empty();
+    case DatumKind::array:
+      return datum.keys.empty() && append_sources(datum, out);
+    case DatumKind::object:
+      return append_sources(datum, out);
+    case DatumKind::map:
+    case DatumKind::set:
+      out += datum.kind == DatumKind::map ? "new Map(" : "new Set(";
+      if (!append_sources(datum, out)) return false;
+      out += ')';
+      return true;
+    case DatumKind::date:
+      out += "new Date(";
+      append_number(datum.number, out);
+      out += ')';
+      return true;
+    case DatumKind::error:
+      (((out += "new ") += datum.keys[0]) += '(') += json_text(datum.text);
+      out += ')';
+      return true;
+    case DatumKind::formatter: {
+      ((out += "new Intl.") += datum.text) += '(';
+      for (std::size_t i = 0; i < datum.items.size(); ++i) {
+        if (i > 0) out += ", ";
+        if (!append_source(datum.items[i], out)) return false;
+      }
+      out += ')';
+      return true;
+    }
+    case DatumKind::hole:
+    case DatumKind::iterator:
+      return false;
+    default:
+      append_text(datum, out);
+      return true;
+  }
+}
+
+}  // namespace
+
+std::optional<std::string> source_of(const Datum& datum) {
+  std::string out;
+  return append_source(datum, out) ? std::optional(std::move(out)) : std::nullopt;
 }
 
 }  // namespace inky::inline v1::javascript

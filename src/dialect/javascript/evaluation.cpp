@@ -69,6 +69,16 @@ constexpr auto method_facts = std::to_array<MethodFact>({
     {"Math.sqrt", "the square root"},
     {"Math.sign", "1, -1, or the zero itself"},
     {"Math.hypot", "the square root of the sum of squares"},
+    {"Math.cbrt", "the cube root"},
+    {"Math.fround", "the nearest number of 32 bits"},
+    {"Math.exp", "e to a power"},
+    {"Math.log", "the natural logarithm"},
+    {"Math.log2", "the logarithm to the base 2"},
+    {"Math.log10", "the logarithm to the base 10"},
+    {"Math.sin", "the sine of an angle in radians"},
+    {"Math.cos", "the cosine of an angle in radians"},
+    {"Math.tan", "the tangent of an angle in radians"},
+    {"Math.atan", "the angle of a tangent"},
     {"Number.isInteger", "whether it is a whole number"},
     {"Number.isSafeInteger", "whether it is a whole number below 2^53"},
     {"Number.isFinite", "whether it is a finite number"},
@@ -85,6 +95,51 @@ constexpr auto method_facts = std::to_array<MethodFact>({
     {"String.fromCharCode", "the text of UTF-16 units"},
     {"String.fromCodePoint", "the text of code points"},
     {"Intl.NumberFormat", "its format is toLocaleString of a number"},
+    {"Intl.DateTimeFormat", "its format is toLocaleString of a date"},
+    {"findIndex", "where the first item is that a function holds for, or -1"},
+    {"findLast", "the last item that a function holds for"},
+    {"findLastIndex", "where the last item is that a function holds for, or -1"},
+    {"flatMap", "what a function makes of each item, arrays taken apart"},
+    {"flat", "the items, arrays taken apart"},
+    {"fill", "with one value in every place"},
+    {"reduceRight", "the same, from the end"},
+    {"toSorted", "the items in order"},
+    {"toReversed", "the items in the opposite order"},
+    {"keys", "the keys or places"},
+    {"values", "the values"},
+    {"entries", "the keys and values"},
+    {"get", "the value of a key"},
+    {"has", "whether a key is there"},
+    {"test", "whether a regular expression matches a text"},
+    {"exec", "the first match of a regular expression"},
+    {"match", "the first match, or all with the flag g"},
+    {"matchAll", "all matches, with their groups"},
+    {"search", "where the first match is, or -1"},
+    {"toISOString", "a date as 2031-05-09T14:05:07.000Z"},
+    {"toJSON", "the same"},
+    {"toUTCString", "a date as Fri, 09 May 2031 14:05:07 GMT"},
+    {"toDateString", "the day of a date"},
+    {"toTimeString", "the time of day of a date, in UTC"},
+    {"toLocaleDateString", "the day of a date, as a locale writes it"},
+    {"toLocaleTimeString", "the time of day of a date, as a locale writes it"},
+    {"getTime", "milliseconds since 1970"},
+    {"getFullYear", "the year"},
+    {"getMonth", "the month, from 0"},
+    {"getDate", "the day of the month"},
+    {"getDay", "the day of the week, from 0 for Sunday"},
+    {"getHours", "the hour"},
+    {"getMinutes", "the minute"},
+    {"getSeconds", "the second"},
+    {"getMilliseconds", "the millisecond"},
+    {"Date.UTC", "the time of a date in UTC, in milliseconds"},
+    {"Object.assign", "an object with the properties of others"},
+    {"Object.fromEntries", "an object of keys and values"},
+    {"Object.is", "whether two values are the same"},
+    {"Array.from", "an array of what can be gone through"},
+    {"Array.of", "an array of its arguments"},
+    {"JSON.parse", "the value of a text in JSON"},
+    {"encodeURIComponent", "with what has a meaning in a URI as its bytes"},
+    {"encodeURI", "with what may not be in a URI as its bytes"},
 });
 
 }  // namespace
@@ -105,20 +160,14 @@ bool Evaluator::evaluate_all(const Node& node, std::size_t from, std::vector<Dat
   for (std::size_t i = from; i < node.parts.size(); ++i) {
     const Node& part = node.parts[i];
     Datum made;
-    if (!evaluate(part.kind == Node::Kind::spread ? part.parts[0] : part, made)) return false;
-    if (part.kind != Node::Kind::spread) {
+    if (part.kind == Node::Kind::hole)
+      made.kind = DatumKind::hole;
+    else if (!evaluate(part.kind == Node::Kind::spread ? part.parts[0] : part, made))
+      return false;
+    if (part.kind != Node::Kind::spread)
       out.push_back(std::move(made));
-    } else if (made.kind == DatumKind::array) {
-      for (Datum& item : made.items) out.push_back(std::move(item));
-    } else if (made.kind == DatumKind::text) {
-      for (std::string_view rest = made.text; !rest.empty();) {
-        const auto size = static_cast<std::size_t>(first_code_point(rest)->bytes);
-        out.push_back(Datum::of_text(std::string(rest.substr(0, size))));
-        rest.remove_prefix(size);
-      }
-    } else {
-      return fail("TypeError", "what is spread is not iterable", part);
-    }
+    else if (!append_spread(made, part, out))
+      return false;
     constexpr std::size_t most_items = 100'000;
     if (out.size() > most_items) return too_long(part);
   }
@@ -133,9 +182,12 @@ bool Evaluator::evaluate_word(const Node& node, Datum& out) {
   Datum of;
   if (!is_missing && !evaluate(part, of)) return false;
   if (node.text == "void") return true;
-  constexpr std::string_view names[] = {"undefined", "object", "boolean", "number",
-                                        "bigint",    "string", "object",  "object"};
-  out = Datum::of_text(std::string(names[static_cast<std::size_t>(of.kind)]));
+  constexpr std::string_view names[] = {"undefined", "undefined", "object", "boolean",
+                                        "number",    "bigint",    "string"};
+  out = Datum::of_text(std::string(of.kind == DatumKind::function ? "function"
+                                   : of.kind > DatumKind::text
+                                       ? "object"
+                                       : names[static_cast<std::size_t>(of.kind)]));
   return true;
 }
 
@@ -185,6 +237,44 @@ void settle_keys(Datum& object) {
 
 }  // namespace
 
+bool Evaluator::evaluate_object(const Node& node, Datum& out) {
+  out.kind = DatumKind::object;
+  const auto put = [&](std::string key, Datum value) {
+    out.keys.push_back(std::move(key));
+    out.items.push_back(std::move(value));
+  };
+  for (std::size_t i = 0; i < node.parts.size(); ++i) {
+    const Node& part = node.parts[i];
+    Datum value;
+    if (part.kind == Node::Kind::spread) {
+      if (!evaluate(part.parts[0], value)) return false;
+      if (value.kind == DatumKind::object) {
+        for (std::size_t k = 0; k < value.items.size(); ++k) put(value.keys[k], value.items[k]);
+      } else if (value.kind == DatumKind::array && value.keys.empty()) {
+        for (std::size_t k = 0; k < value.items.size(); ++k) put(std::to_string(k), value.items[k]);
+      } else if (value.kind > DatumKind::big && value.kind < DatumKind::map) {
+        return not_yet("spreading this is", part);
+      }
+    } else if (part.kind == Node::Kind::entry) {
+      Datum key;
+      if (!evaluate(part.parts[0], key) || !evaluate(part.parts[1], value)) return false;
+      std::string name;
+      append_text(key, name);
+      put(std::move(name), std::move(value));
+    } else {
+      if (!evaluate(part, value)) return false;
+      put(node.keys[i], std::move(value));
+    }
+  }
+  settle_keys(out);
+  return within_budget(out, node);
+}
+
+void settle_all(Datum& datum) {
+  for (Datum& item : datum.items) settle_all(item);
+  if (datum.kind == DatumKind::object) settle_keys(datum);
+}
+
 bool Evaluator::evaluate_node(const Node& node, Datum& out) {
   switch (node.kind) {
     case Node::Kind::number:
@@ -200,12 +290,15 @@ bool Evaluator::evaluate_node(const Node& node, Datum& out) {
     case Node::Kind::name:
       return evaluate_name(node, out);
     case Node::Kind::array:
+      out.kind = DatumKind::array;
+      return evaluate_all(node, 0, out.items) && within_budget(out, node);
     case Node::Kind::object:
-      out.kind = node.kind == Node::Kind::array ? DatumKind::array : DatumKind::object;
+      return evaluate_object(node, out);
+    case Node::Kind::pattern:
+      out.kind = DatumKind::pattern;
+      out.text = node.text;
       out.keys = node.keys;
-      if (!evaluate_all(node, 0, out.items) || !within_budget(out, node)) return false;
-      if (out.kind == DatumKind::object) settle_keys(out);
-      return true;
+      return check_pattern(node, out);
     case Node::Kind::text_template:
       return evaluate_template(node, out);
     case Node::Kind::unary:
@@ -223,9 +316,19 @@ bool Evaluator::evaluate_node(const Node& node, Datum& out) {
     case Node::Kind::call:
       return evaluate_call(node, out);
     case Node::Kind::construct:
-      return not_yet("such an object is", node);
+      return construct(node, out) && within_budget(out, node);
+    case Node::Kind::let: {
+      Datum value;
+      return evaluate(node.parts[1], value) && bind(node.parts[0], std::move(value)) &&
+             evaluate(node.parts[2], out);
+    }
     case Node::Kind::spread:
-      return not_yet("spreading here is", node);
+    case Node::Kind::hole:
+    case Node::Kind::entry:
+    case Node::Kind::with_default:
+    case Node::Kind::assign:
+    case Node::Kind::remove:
+      return not_yet("this here is", node);
     case Node::Kind::sequence:
       for (const Node& part : node.parts) {
         out = {};
@@ -235,7 +338,8 @@ bool Evaluator::evaluate_node(const Node& node, Datum& out) {
     case Node::Kind::word:
       return evaluate_word(node, out);
     case Node::Kind::function:
-      return not_yet("a function as a value is", node);
+      make_function(node, out);
+      return true;
   }
   return false;
 }
@@ -270,6 +374,10 @@ bool Evaluator::evaluate_name(const Node& node, Datum& out) {
     out = own->second;
     return within_budget(out, node);
   }
+  if (is_function_name(node.text) && scope_.find(node.text) == nullptr) {
+    out = function_named(node.text);
+    return true;
+  }
   if (node.text == "true" || node.text == "false") {
     out.kind = DatumKind::boolean;
     out.truth = node.text == "true";
@@ -282,6 +390,7 @@ bool Evaluator::evaluate_name(const Node& node, Datum& out) {
   } else if (node.text == "Infinity") {
     out = Datum::of_number(HUGE_VAL);
   } else if (const Value* value = scope_.find(node.text)) {
+    if (value->is_expression()) return evaluate_kept(*value, node, out);
     auto datum = datum_of(*value);
     if (!datum) return not_yet(describe(*value) + " as a value of JavaScript is", node);
     out = std::move(*datum);
@@ -322,6 +431,9 @@ bool Evaluator::to_number(const Datum& datum, const Node& node, double& out) {
       return true;
     case DatumKind::big:
       return fail("TypeError", "Cannot convert a BigInt value to a number", node);
+    case DatumKind::date:
+      out = datum.number;
+      return true;
     default: {
       std::string text;
       append_text(datum, text);
@@ -340,17 +452,60 @@ bool Evaluator::check_members(const Datum& of, std::string_view name, const Node
               node);
 }
 
-void Evaluator::find_property(const Datum& of, std::string_view name, Datum& out) {
-  if (of.kind == DatumKind::object) {
-    for (std::size_t i = of.keys.size(); i-- > 0;) {
-      if (of.keys[i] != name) continue;
-      out = of.items[i];
-      return;
-    }
-  } else if (name == "length" && of.kind == DatumKind::text) {
-    out = Datum::of_number(static_cast<double>(measure(of.text, WidthUnit::utf16_units)));
-  } else if (name == "length" && of.kind == DatumKind::array) {
-    out = Datum::of_number(static_cast<double>(of.items.size()));
+// What a name of a statement stands for that is kept as its source.
+bool Evaluator::evaluate_kept(const Value& value, const Node& node, Datum& out) {
+  TemplateContent content;
+  content.source = value.as_text();
+  std::size_t at = 0;
+  auto read = std::make_shared<Node>();
+  if (!read_expression(content, at, *read)) return not_yet("this name is", node);
+  const auto outside = std::exchange(kept_, std::shared_ptr<const void>(read));
+  auto own = std::exchange(own_, {});
+  const bool done = evaluate(*read, out);
+  own_ = std::move(own);
+  kept_ = outside;
+  failure_.span = done ? failure_.span : node.span;
+  return done;
+}
+
+bool Evaluator::find_property(const Datum& of, std::string_view name, const Node& node,
+                              Datum& out) {
+  out = {};
+  const auto place = std::find(of.keys.rbegin(), of.keys.rend(), name);
+  const auto count_back = place - of.keys.rbegin();
+  switch (of.kind) {
+    case DatumKind::object:
+    case DatumKind::array:
+      if (place != of.keys.rend())
+        out = of.items[of.items.size() - 1 - static_cast<std::size_t>(count_back)];
+      else if (name == "length" && of.kind == DatumKind::array)
+        out = Datum::of_number(static_cast<double>(item_count(of)));
+      return true;
+    case DatumKind::text:
+      if (name == "length")
+        out = Datum::of_number(static_cast<double>(measure(of.text, WidthUnit::utf16_units)));
+      return true;
+    case DatumKind::map:
+    case DatumKind::set:
+      if (name == "size") out = Datum::of_number(static_cast<double>(of.items.size()));
+      return true;
+    case DatumKind::pattern:
+      if (name == "source") out = Datum::of_text(of.text);
+      if (name == "flags" && of.keys[0].size() > 1) return not_yet("this member is", node);
+      if (name == "flags") out = Datum::of_text(of.keys[0]);
+      if (name == "global") out = Datum::of_truth(of.keys[0].find('g') != std::string::npos);
+      return name != "lastIndex" || not_yet("this member is", node);
+    case DatumKind::error:
+      if (name == "message") out = Datum::of_text(of.text);
+      if (name == "name") out = Datum::of_text(of.keys[0]);
+      return name != "stack" || not_yet("this member is", node);
+    case DatumKind::function:
+      if (name == "name" || name == "prototype") return not_yet("this member is", node);
+      if (name == "length" && of.function->written)
+        out = Datum::of_number(static_cast<double>(of.function->written->parts.size() - 1));
+      return name != "length" || of.function->written || not_yet("this member is", node);
+    default:
+      return true;
   }
 }
 
@@ -366,7 +521,7 @@ bool Evaluator::evaluate_member(const Node& node, Datum& out) {
   is_ended_ = is_ended_ || (node.optional && of.kind <= DatumKind::null);
   if (is_ended_) return true;
   if (!check_members(of, node.text, node)) return false;
-  find_property(of, node.text, out);
+  if (!find_property(of, node.text, node, out)) return false;
   const bool is_function =
       is_method(node.text) || is_common(node.text) || node.text == "constructor";
   if (out.kind != DatumKind::undefined || !is_function || node.text == "length") return true;
@@ -388,11 +543,11 @@ bool Evaluator::evaluate_item(const Node& node, Datum& out) {
                       (name == "0" || name[0] != '0');
   if (digits && of.kind == DatumKind::array) {
     const auto index = static_cast<std::size_t>(std::stoul(name));
-    if (index < of.items.size()) out = of.items[index];
+    if (index < item_count(of) && of.items[index].kind != DatumKind::hole) out = of.items[index];
     return true;
   }
   if (of.kind == DatumKind::text && digits) return evaluate_unit(node, of, std::stoul(name), out);
-  find_property(of, name, out);
+  if (!find_property(of, name, node, out)) return false;
   if (out.kind == DatumKind::undefined && (is_method(name) || is_common(name)) && name != "length")
     return not_yet("such a member is", node);
   return true;
@@ -411,22 +566,30 @@ bool Evaluator::evaluate_unit(const Node& node, const Datum& of, std::size_t ind
 
 bool Evaluator::evaluate_call(const Node& node, Datum& out) {
   const Node& callee = node.parts[0];
-  if (callee.kind != Node::Kind::member && callee.kind != Node::Kind::name)
-    return not_yet("such a call is", node);
   Datum of;
-  const bool is_member =
-      callee.kind == Node::Kind::member && global_in(callee).empty() && !is_number_format(callee);
+  const bool is_member = callee.kind == Node::Kind::member && global_in(callee).empty();
   if (is_member) {
     if (!evaluate_link(callee.parts[0], of)) return false;
     is_ended_ = is_ended_ || (callee.optional && of.kind <= DatumKind::null);
     if (is_ended_) return true;
     if (!check_members(of, callee.text, callee)) return false;
   }
-  if (is_member && of.kind == DatumKind::array) {
-    if (const auto known = call_for_each(node, of, out)) return *known && within_budget(out, node);
-  }
   std::vector<Datum> arguments;
+  const bool is_path = callee.kind == Node::Kind::name && !has_value(callee.text);
+  // Any other expression may come to a function.
+  Datum called;
+  const bool is_value = callee.kind != Node::Kind::member && !is_path;
+  if (is_value && !evaluate_link(callee, called)) return false;
   if (!evaluate_all(node, 1, arguments)) return false;
+  if (is_value) return call_value(called, std::move(arguments), node, out);
+  if (is_member) {
+    if (of.kind == DatumKind::object &&
+        std::find(of.keys.begin(), of.keys.end(), callee.text) != of.keys.end())
+      return find_property(of, callee.text, node, called) &&
+             call_value(called, std::move(arguments), node, out);
+    if (const auto known = call_for_each(node, of, arguments, out))
+      return *known && within_budget(out, node);
+  }
   bool done = false;
   if (const auto known = call_of(node, arguments, out))
     done = *known;
@@ -435,10 +598,23 @@ bool Evaluator::evaluate_call(const Node& node, Datum& out) {
   return done && within_budget(out, node);
 }
 
+bool Evaluator::has_value(std::string_view name) const {
+  return std::any_of(own_.begin(), own_.end(),
+                     [&](const auto& own) { return own.first == name; }) ||
+         scope_.find(name) != nullptr;
+}
+
 std::optional<Datum> evaluate(const Node& node, const Scope& scope, const Settings& settings,
                               Notes* notes, Failure& failure) {
   Datum out;
   if (!Evaluator(scope, settings, notes, failure).evaluate(node, out)) return std::nullopt;
+  return out;
+}
+
+std::optional<Datum> evaluate_change(const Node& node, const Scope& scope, const Settings& settings,
+                                     Failure& failure) {
+  Datum out;
+  if (!Evaluator(scope, settings, nullptr, failure).change(node, out)) return std::nullopt;
   return out;
 }
 

@@ -10,8 +10,12 @@
 #include "format/layout.hpp"
 #include "inky_margin/text/columns.hpp"
 #include "locales.hpp"
+#include "text/regular_expression.hpp"
 
 namespace inky::inline v1::javascript {
+
+// What of a date toLocaleString and its like show where nothing else is asked.
+enum class DateParts : unsigned char { all, date, time, formatted };
 
 class Evaluator {
  public:
@@ -23,12 +27,18 @@ class Evaluator {
         failure_(failure) {}
 
   bool evaluate(const Node& node, Datum& out);
+  // What a name stands for behind a statement that changes it: changes.cpp.
+  bool change(const Node& node, Datum& root);
 
  private:
+  // The part of the value that a path is; it is made where it is not there and `makes`.
+  Datum* part_of(const Node& path, Datum& root, bool makes);
+  bool remove(const Node& path, Datum& root);
   // A part of a chain of members, items and calls: where a ?. ended it, what follows is undefined.
   bool evaluate_link(const Node& node, Datum& out);
   bool evaluate_node(const Node& node, Datum& out);
   bool evaluate_word(const Node& node, Datum& out);
+  bool evaluate_object(const Node& node, Datum& out);
   // Items of an array or arguments, with those that are spread.
   bool evaluate_all(const Node& node, std::size_t from, std::vector<Datum>& out);
   bool fail(std::string_view name, std::string why, const Node& node);
@@ -41,6 +51,9 @@ class Evaluator {
   bool within_budget(const Datum& made, const Node& node);
 
   bool evaluate_name(const Node& node, Datum& out);
+  bool evaluate_kept(const Value& value, const Node& node, Datum& out);
+  // Whether a name is one of a function around this, or has a value.
+  bool has_value(std::string_view name) const;
 
   bool evaluate_template(const Node& node, Datum& out);
 
@@ -59,6 +72,7 @@ class Evaluator {
 
   bool compare(const Node& node, const Datum& left, const Datum& right, Datum& out);
 
+  static bool is_made(const Node& node, std::size_t part);
   // ===, and == with `loosely`.
   bool equal(const Node& node, const Datum& left, const Datum& right, bool loosely, bool& out);
 
@@ -68,7 +82,7 @@ class Evaluator {
   // Null and undefined have no members.
   bool check_members(const Datum& of, std::string_view name, const Node& node);
 
-  static void find_property(const Datum& of, std::string_view name, Datum& out);
+  bool find_property(const Datum& of, std::string_view name, const Node& node, Datum& out);
 
   static bool is_method(std::string_view name);
 
@@ -141,14 +155,74 @@ class Evaluator {
                  Datum& out);
   bool replace(const Node& node, const Datum& of, const std::vector<Datum>& arguments, Datum& out);
   bool split(const Node& node, const Datum& of, const std::vector<Datum>& arguments, Datum& out);
+  bool cut_parts(const Node& node, const std::vector<Datum>& arguments, Datum& out);
   bool text_of_units(const Node& node, std::u16string_view units, Datum& out);
   // Where an index, which may count from the end, is among the places of a text or an array.
   bool take_place(const std::vector<Datum>& arguments, std::size_t which, const Node& node,
                   double usual, std::size_t size, std::size_t& out);
-  // The methods that call a function for each item: nothing where it is none of them.
-  std::optional<bool> call_for_each(const Node& node, const Datum& of, Datum& out);
-  bool reduce(const Node& node, const Datum& of, Datum& out);
-  bool call_own(const Node& function, std::vector<Datum> arguments, Datum& out);
+  // The methods that call a function for each item, which is the first argument: nothing where it
+  // is none of them.
+  std::optional<bool> call_for_each(const Node& node, const Datum& of,
+                                    const std::vector<Datum>& arguments, Datum& out);
+  bool sort_by(const Node& node, const Datum& of, const Datum& function, Datum& out);
+  bool reduce(const Node& node, const Datum& of, const std::vector<Datum>& arguments, Datum& out);
+  bool find_item(const Node& node, const Datum& of, const std::vector<Datum>& arguments,
+                 Datum& out);
+  bool sort_by_text(const Node& node, Datum& of, Datum& out);
+  bool flatten(const Node& node, const Datum& of, double depth, std::vector<Datum>& out);
+  bool change_items(const Node& node, Datum& of, const std::vector<Datum>& arguments, Datum& out);
+
+  // ---- Functions as values: functions.cpp ----
+
+  void make_function(const Node& node, Datum& out);
+  static Datum function_named(std::string path);
+  bool call_value(const Datum& function, std::vector<Datum> arguments, const Node& node,
+                  Datum& out);
+  bool call_path(const std::string& path, const std::vector<Datum>& arguments, const Node& node,
+                 Datum& out);
+  // Gives names what they stand for, until the function ends.
+  bool bind(const Node& target, Datum value);
+  // The items of what can be spread.
+  bool append_spread(const Datum& of, const Node& node, std::vector<Datum>& out);
+
+  // ---- Objects: collections.cpp, date_methods.cpp, pattern_methods.cpp, json.cpp ----
+
+  bool construct(const Node& node, Datum& out);
+  bool construct_collection(const Node& node, DatumKind kind, const std::vector<Datum>& arguments,
+                            Datum& out);
+  bool make_array(const Node& node, const std::vector<Datum>& arguments, Datum& out);
+  bool call_on_collection(const Node& node, Datum& of, const std::vector<Datum>& arguments,
+                          Datum& out);
+  bool construct_date(const Node& node, const std::vector<Datum>& arguments, Datum& out);
+  bool take_parts(const Node& node, const std::vector<Datum>& arguments, double& out);
+  bool set_date(const Node& node, Datum& of, std::size_t which, const std::vector<Datum>& arguments,
+                Datum& out);
+  bool call_on_date(const Node& node, Datum& of, const std::vector<Datum>& arguments, Datum& out);
+  bool format_date(const Node& node, double time, const std::vector<Datum>& arguments,
+                   DateParts parts, Datum& out);
+  bool construct_pattern(const Node& node, const std::vector<Datum>& arguments, Datum& out);
+  bool check_pattern(const Node& node, const Datum& pattern);
+  using MatchNames = std::vector<std::pair<std::string, std::size_t>>;
+  using MatchGroups = std::vector<std::optional<Group>>;
+  bool find_matches(const Node& node, const Datum& of, std::string_view text, bool all,
+                    std::vector<MatchGroups>& out, MatchNames* names);
+  static Datum match_of(std::string_view text, const MatchGroups& groups, const MatchNames& names);
+  bool call_on_pattern(const Node& node, Datum& of, const std::vector<Datum>& arguments,
+                       Datum& out);
+  bool match(const Node& node, const Datum& of, const std::vector<Datum>& arguments, Datum& out);
+  static std::string substituted(std::string_view with, std::string_view text,
+                                 const std::vector<Datum>& groups, std::size_t from, std::size_t to,
+                                 const Datum& named);
+  bool append_replacement(const Node& node, std::string_view text, const Datum& match,
+                          std::size_t from, const Datum& with, std::string& out);
+  bool split_by_pattern(const Node& node, const Datum& of, const Datum& pattern, Datum& out);
+  bool call_json(const Node& node, const std::vector<Datum>& arguments, Datum& out);
+  static bool keep_properties(const std::vector<Datum>& names, Datum& datum);
+  bool call_formatter(const Node& node, const Datum& of, const std::vector<Datum>& arguments,
+                      Datum& out);
+  bool call_object(const Node& node, const std::vector<Datum>& arguments, Datum& out);
+  bool call_array(const Node& node, const std::vector<Datum>& arguments, Datum& out);
+  bool call_text(const Node& node, const std::vector<Datum>& arguments, Datum& out);
   bool call_on_array(const Node& node, Datum& of, const std::vector<Datum>& arguments, Datum& out,
                      bool& is_known);
   // "Number", "JSON" and their like as the start of a path; nothing where the path is no such.
@@ -180,7 +254,7 @@ class Evaluator {
   bool take_places(const Datum& datum, const Node& node, std::string_view key, double least,
                    double most, int& out);
 
-  bool take_options(const Node& node, const Datum& given, LocaleOptions& out);
+  bool take_options(const Node& node, const Datum& given, const Locale& locale, LocaleOptions& out);
 
   bool call_locale(const Node& node, const Datum& of, const std::vector<Datum>& arguments,
                    Datum& out);
@@ -194,6 +268,8 @@ class Evaluator {
   WidthUnit unit_;                                       // what padding counts
   std::vector<std::pair<std::string_view, Datum>> own_;  // what functions call their arguments
   std::size_t made_ = 0;
+  int calls_ = 0;                                               // of functions, in each other
+  std::shared_ptr<const void> kept_ = std::make_shared<int>();  // what holds the nodes of these
   bool is_ended_ = false;  // the chain that is evaluated, by ?.
   Notes* notes_;
   Failure& failure_;

@@ -4,6 +4,7 @@
 
 #include "expression_reader.hpp"
 #include "inky_margin/number/decimal.hpp"
+#include "numbers.hpp"
 #include "text/escape.hpp"
 
 namespace inky::inline v1::javascript {
@@ -122,6 +123,102 @@ bool Reader::read_template(Node& node) {
   return true;
 }
 
+// A part of an object: a: 1, "a": 1, 1: 1, [a]: 1, a, ...a
+bool Reader::read_part(Node& node, std::size_t start) {
+  const std::size_t from = at_;
+  Node key;
+  bool may_be_short = false;
+  if (starts_with("...")) {
+    at_ += 3;
+    node.keys.emplace_back();
+    if (!read_sum(node.parts.emplace_back())) return false;
+    wrap(node.parts.back(), Node::Kind::spread);
+    return true;
+  }
+  if (peek() == '[') {
+    ++at_;
+    Node entry;
+    entry.kind = Node::Kind::entry;
+    entry.parts.resize(2);
+    if (!read_sum(entry.parts[0]) || !close(']', from)) return false;
+    skip_blanks();
+    if (peek() != ':') return not_yet("such parts of objects are", at_);
+    ++at_;
+    if (!read_sum(entry.parts[1])) return false;
+    entry.span = {from, at_};
+    node.keys.emplace_back();
+    node.parts.push_back(std::move(entry));
+    return true;
+  }
+  if (peek() == '"' || peek() == '\'') {
+    if (!read_text(key)) return false;
+  } else if (is_name_start(peek())) {
+    key.text = read_name();
+    may_be_short = true;
+  } else if (is_digit(peek())) {
+    if (!read_number(key)) return false;
+    if (key.kind != Node::Kind::number) return not_yet("such keys of objects are", from);
+    key.text = number_text(key.number);
+  } else {
+    return at_ >= source_.size() ? syntax_error("a closing } is missing", start)
+                                 : not_yet("such keys of objects are", at_);
+  }
+  key.span = {from, at_};
+  skip_blanks();
+  node.keys.push_back(key.text);
+  node.parts.emplace_back();
+  if (may_be_short && (peek() == ',' || peek() == '}')) {
+    node.parts.back().kind = Node::Kind::name;
+    node.parts.back().text = std::move(key.text);
+    node.parts.back().span = key.span;
+    return true;
+  }
+  if (peek() != ':') return not_yet("such parts of objects are", at_);
+  ++at_;
+  return read_sum(node.parts.back());
+}
+
+// The characters stand for themselves, a backslash, too.
+bool Reader::read_raw(Node& node, std::size_t start) {
+  const bool is_raw = node.kind == Node::Kind::member && node.text == "raw" &&
+                      node.parts[0].kind == Node::Kind::name && node.parts[0].text == "String";
+  if (!is_raw) return not_yet("tagged templates are", start);
+  const std::size_t from = at_;
+  Node literal;
+  if (!read_template(literal)) return false;
+  const std::string_view inside = source_.substr(from + 1, at_ - from - 2);
+  if (!literal.parts.empty() || inside.find('\\') == std::string_view::npos) {
+    if (inside.find('\\') != std::string_view::npos)
+      return not_yet("String.raw with slots and backslashes is", start);
+    literal.span = node.span;
+    node = std::move(literal);
+    return true;
+  }
+  const Span span = node.span;
+  node = {};
+  node.kind = Node::Kind::text;
+  node.text = inside;
+  node.span = span;
+  return true;
+}
+
+bool Reader::read_pattern(Node& node) {
+  const std::size_t start = at_++;
+  bool is_inside = false;  // of brackets
+  for (; at_ < source_.size() && source_[at_] != '\n'; ++at_) {
+    const char c = source_[at_];
+    if (c == '/' && !is_inside) break;
+    if (c == '\\') ++at_;
+    is_inside = c == '[' || (is_inside && c != ']');
+  }
+  if (peek() != '/') return syntax_error("a closing / is missing", start);
+  node.kind = Node::Kind::pattern;
+  node.text = source_.substr(start + 1, at_ - start - 1);
+  ++at_;
+  node.keys.push_back(read_name());
+  return true;
+}
+
 bool Reader::read_object(Node& node, std::size_t start) {
   node.kind = Node::Kind::object;
   for (;;) {
@@ -130,21 +227,7 @@ bool Reader::read_object(Node& node, std::size_t start) {
       ++at_;
       return true;
     }
-    Node key;
-    if (peek() == '"' || peek() == '\'') {
-      if (!read_text(key)) return false;
-    } else if (is_name_start(peek())) {
-      key.text = read_name();
-    } else {
-      return at_ >= source_.size() ? syntax_error("a closing } is missing", start)
-                                   : not_yet("such keys of objects are", at_);
-    }
-    skip_blanks();
-    if (peek() != ':') return not_yet("short forms of objects are", at_);
-    ++at_;
-    node.keys.push_back(std::move(key.text));
-    node.parts.emplace_back();
-    if (!read_sum(node.parts.back())) return false;
+    if (!read_part(node, start)) return false;
     skip_blanks();
     if (peek() == ',')
       ++at_;

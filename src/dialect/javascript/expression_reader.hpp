@@ -1,5 +1,5 @@
-// Reads an expression: operators, chains and functions in expression.cpp, literals in
-// expression_literals.cpp.
+// Reads an expression: operators and chains here, functions in expression_functions.cpp, literals
+// in expression_literals.cpp.
 #pragma once
 
 #include <algorithm>
@@ -21,6 +21,10 @@ class Reader : PastedSource {
  public:
   Reader(TemplateContent& out, std::size_t at) : PastedSource(out, at) {}
 
+  bool read_change(Node& node);
+  bool read_targets(Node& target, std::vector<std::string>& names) {
+    return read_target(target, names);
+  }
   bool read(Node& node, bool commas) { return commas ? read_sequence(node) : read_sum(node); }
   std::size_t at() const { return at_; }
 
@@ -48,51 +52,17 @@ class Reader : PastedSource {
     return read && check_end();
   }
 
-  // x => ..., (a, b) => ...
-  bool begins_function() {
-    const std::size_t start = at_;
-    std::vector<std::string> names;
-    const bool begins = read_parameters(names);
-    at_ = start;
-    return begins;
-  }
-  // Moves behind the arrow, where there is one.
-  bool read_parameters(std::vector<std::string>& names) {
-    skip_blanks();
-    if (is_name_start(peek())) {
-      names.push_back(read_name());
-    } else if (peek() == '(') {
-      ++at_;
-      for (skip_blanks(); peek() != ')'; skip_blanks()) {
-        if (!is_name_start(peek())) return false;
-        names.push_back(read_name());
-        skip_blanks();
-        if (peek() == ',')
-          ++at_;
-        else if (peek() != ')')
-          return false;
-      }
-      ++at_;
-    } else {
-      return false;
-    }
-    skip_blanks();
-    if (!starts_with("=>")) return false;
-    at_ += 2;
-    return true;
-  }
-  bool read_function(Node& node) {
-    node.kind = Node::Kind::function;
-    skip_blanks();
-    node.span.from = at_;
-    read_parameters(node.keys);
-    skip_blanks();
-    if (peek() == '{') return not_yet("functions of several statements are", at_);
-    node.parts.emplace_back();
-    if (!read_sum(node.parts[0])) return false;
-    node.span.to = node.parts[0].span.to;
-    return true;
-  }
+  // Functions, and what takes their values: expression_functions.cpp.
+  bool begins_function();
+  bool read_function(Node& node);
+  bool read_parameters(Node& node, std::size_t start);
+  bool read_target(Node& target, std::vector<std::string>& names);
+  bool read_list_target(Node& target, std::vector<std::string>& names);
+  bool read_object_target(Node& target, std::vector<std::string>& names);
+  bool read_body(Node& node);
+  bool read_declarations(Node& node, std::size_t start);
+  bool read_choice(Node& node, std::size_t start);
+  bool read_word(std::string_view word);
 
   // a, b
   bool read_sequence(Node& node) {
@@ -173,8 +143,13 @@ class Reader : PastedSource {
 
   // Behind an expression is its end, or an operator that is not supported yet.
   bool check_end() {
+    const std::size_t end = at_;
     skip_blanks();
     const char c = peek();
+    // In a function, a statement ends with a sign or with its line.
+    if (bodies_ > 0 &&
+        (c == ';' || source_.substr(end, at_ - end).find('\n') != std::string_view::npos))
+      return true;
     if (starts_with("=>")) return not_yet("functions are", at_);
     if (at_ >= source_.size() || std::string_view("})],:`").find(c) != std::string_view::npos)
       return true;
@@ -248,7 +223,7 @@ class Reader : PastedSource {
         wrap(node, Node::Kind::call);
         if (!read_list(node, ')', start)) return false;
       } else if (peek() == '`') {
-        return not_yet("tagged templates are", start);
+        if (!read_raw(node, start)) return false;
       } else {
         at_ = end;
         return true;
@@ -320,9 +295,12 @@ class Reader : PastedSource {
       const std::size_t from = at_;
       const bool spreads = starts_with("...");
       if (spreads) at_ += 3;
-      if (peek() == ',')
-        return bracket == ']' ? not_yet("holes in arrays are", at_)
-                              : syntax_error("a value is expected here", at_);
+      if (peek() == ',') {
+        if (bracket != ']') return syntax_error("a value is expected here", at_);
+        ++at_;
+        node.parts.emplace_back().kind = Node::Kind::hole;
+        continue;
+      }
       node.parts.emplace_back();
       if (!read_sum(node.parts.back())) return false;
       if (spreads) {
@@ -364,8 +342,8 @@ class Reader : PastedSource {
         node.span = {start, at_};
         return read;
       }
-      constexpr std::string_view words[] = {"delete", "await", "function", "class",
-                                            "async",  "yield", "this",     "super"};
+      constexpr std::string_view words[] = {"delete", "await", "class", "async",
+                                            "yield",  "this",  "super"};
       if (std::find(std::begin(words), std::end(words), node.text) != std::end(words))
         return not_yet("the word " + node.text + " is", start);
     } else if (c == '(') {
@@ -379,8 +357,10 @@ class Reader : PastedSource {
     } else if (c == '{') {
       ++at_;
       read = read_object(node, start);
-    } else if (c == '/' || static_cast<unsigned char>(c) >= 0x80) {
-      return not_yet(c == '/' ? "regular expressions are" : "names beyond ASCII are", start);
+    } else if (c == '/') {
+      read = read_pattern(node);
+    } else if (static_cast<unsigned char>(c) >= 0x80) {
+      return not_yet("names beyond ASCII are", start);
     } else {
       return syntax_error("an expression is expected here", start);
     }
@@ -389,6 +369,7 @@ class Reader : PastedSource {
   }
 
   bool read_object(Node& node, std::size_t start);
+  bool read_part(Node& node, std::size_t start);
 
   // ECMA-262, 12.9.3.
   bool read_number(Node& node);
@@ -397,8 +378,13 @@ class Reader : PastedSource {
 
   // A template inside a slot.
   bool read_template(Node& node);
+  // String.raw`...`
+  bool read_raw(Node& node, std::size_t start);
+  // ECMA-262, 12.9.5.
+  bool read_pattern(Node& node);
 
   int depth_ = 0;
+  int bodies_ = 0;  // of functions, around this
 };
 
 }  // namespace inky::inline v1::javascript

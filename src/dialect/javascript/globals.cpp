@@ -1,10 +1,12 @@
-// Functions and constants that every program has: ECMA-262, 19 and 21.1, JSON and Intl.NumberFormat.
+// Functions and constants that every program has: ECMA-262, 19 to 21.
 
 #include <algorithm>
 #include <array>
 #include <cmath>
 #include <limits>
 
+#include "dates.hpp"
+#include "dialect/lexis.hpp"
 #include "evaluator.hpp"
 #include "numbers.hpp"
 #include "text/ascii.hpp"
@@ -38,15 +40,8 @@ constexpr auto constants = std::to_array<Constant>({
     {"Number", "NaN", std::numeric_limits<double>::quiet_NaN()},
 });
 
-constexpr std::string_view objects[] = {"Math",  "Number", "JSON", "Object",
-                                        "Array", "String", "util"};
-
-Datum truth(bool value) {
-  Datum out;
-  out.kind = DatumKind::boolean;
-  out.truth = value;
-  return out;
-}
+constexpr std::string_view objects[] = {"Math",   "Number", "JSON", "Object", "Array",
+                                        "String", "util",   "Date", "Intl"};
 
 // The number that a text begins with: ECMA-262, 19.2.4.
 double leading_number(std::string_view text) {
@@ -105,32 +100,6 @@ std::optional<double> leading_whole(std::string_view text, int radix) {
     number = read_number(text.substr(0, size));
   }
   return negative ? -number : number;
-}
-
-std::string quoted(std::string_view text) {
-  std::string out = "\"";
-  for (const char c : text) {
-    constexpr std::string_view special = "\"\\\b\t\n\f\r";
-    constexpr std::string_view letters = "\"\\btnfr";
-    const std::size_t which = special.find(c);
-    const auto byte = static_cast<unsigned char>(c);
-    if (which != std::string_view::npos) {
-      out += '\\';
-      out += letters[which];
-    } else if (byte < 0x20) {
-      constexpr std::string_view digits = "0123456789abcdef";
-      out += "\\u00";
-      out += digits[byte >> 4U];
-      out += digits[byte & 15U];
-    } else {
-      out += c;
-    }
-  }
-  return out + '"';
-}
-
-bool is_index(std::string_view key) {
-  return !key.empty() && std::all_of(key.begin(), key.end(), is_digit);
 }
 
 }  // namespace
@@ -193,19 +162,30 @@ bool is_global(std::string_view name) {
   return std::find(std::begin(names), std::end(names), name) != std::end(names);
 }
 
-bool is_number_format(const Node& callee) {
+bool is_formatter(const Node& path) {
+  return path.kind == Node::Kind::member && path.parts[0].kind == Node::Kind::name &&
+         path.parts[0].text == "Intl" &&
+         (path.text == "NumberFormat" || path.text == "DateTimeFormat");
+}
+
+bool is_locale_format(const Node& callee) {
   if (callee.kind != Node::Kind::member || callee.text != "format") return false;
   const Node& made = callee.parts[0];
-  if (made.kind != Node::Kind::construct && made.kind != Node::Kind::call) return false;
-  const Node& path = made.parts[0];
-  return path.kind == Node::Kind::member && path.text == "NumberFormat" &&
-         path.parts[0].kind == Node::Kind::name && path.parts[0].text == "Intl";
+  return (made.kind == Node::Kind::construct || made.kind == Node::Kind::call) &&
+         is_formatter(made.parts[0]);
+}
+
+bool is_function_name(std::string_view name) {
+  return has_word(
+      "String Number Boolean parseInt parseFloat isNaN isFinite encodeURIComponent encodeURI "
+      "decodeURIComponent",
+      name);
 }
 
 std::string_view Evaluator::global_in(const Node& callee) const {
   if (callee.kind != Node::Kind::member || callee.parts[0].kind != Node::Kind::name) return {};
   const std::string& name = callee.parts[0].text;
-  if (scope_.find(name) != nullptr) return {};
+  if (has_value(name)) return {};
   const auto found = std::find(std::begin(objects), std::end(objects), name);
   return found == std::end(objects) ? std::string_view() : *found;
 }
@@ -218,6 +198,11 @@ std::optional<bool> Evaluator::find_constant(const Node& node, Datum& out) {
     out = Datum::of_number(one.value);
     return true;
   }
+  const std::string path = std::string(of) + "." + node.text;
+  if (is_method(path) || path == "Number.parseFloat" || path == "Number.parseInt") {
+    out = function_named(path);
+    return true;
+  }
   return not_yet(std::string(of) + "." + node.text + " by itself is", node);
 }
 
@@ -228,11 +213,11 @@ bool Evaluator::call_number(const Node& node, std::string_view name,
   if (name == "isInteger" || name == "isSafeInteger") {
     const bool whole =
         is_number && std::isfinite(given.number) && given.number == std::trunc(given.number);
-    out = truth(whole && (name == "isInteger" || std::fabs(given.number) < 0x1p53));
+    out = Datum::of_truth(whole && (name == "isInteger" || std::fabs(given.number) < 0x1p53));
   } else if (name == "isFinite") {
-    out = truth(is_number && std::isfinite(given.number));
+    out = Datum::of_truth(is_number && std::isfinite(given.number));
   } else if (name == "isNaN") {
-    out = truth(is_number && std::isnan(given.number));
+    out = Datum::of_truth(is_number && std::isnan(given.number));
   } else if (name == "parseFloat" || name == "parseInt") {
     std::string text;
     append_text(given, text);
@@ -253,46 +238,175 @@ bool Evaluator::call_number(const Node& node, std::string_view name,
   return true;
 }
 
-// JSON.stringify: ECMA-262, 25.5.2.
-bool Evaluator::append_json(const Node& node, const Datum& datum, const std::string& indent,
-                            const std::string& before, std::string& out) {
-  if (out.size() > most_output) return too_long(node);
-  const std::string inside = before + indent;
-  const std::string line = indent.empty() ? std::string() : "\n" + inside;
-  switch (datum.kind) {
-    case DatumKind::big:
-      return fail("TypeError", "Do not know how to serialize a BigInt", node);
-    case DatumKind::undefined:
-    case DatumKind::null:
-      out += "null";
-      return true;
-    case DatumKind::number:
-      out += std::isfinite(datum.number) ? number_text(datum.number) : "null";
-      return true;
-    case DatumKind::text:
-      out += quoted(datum.text);
-      return true;
-    case DatumKind::boolean:
-      out += datum.truth ? "true" : "false";
-      return true;
-    default:
-      break;
+namespace {
+
+// The bytes of what is not in `plain`, each as % and two digits.
+std::string as_uri(std::string_view text, std::string_view plain) {
+  std::string out;
+  for (const char c : text) {
+    if (is_letter(c) || is_digit(c) || plain.find(c) != std::string_view::npos) {
+      out += c;
+      continue;
+    }
+    constexpr std::string_view digits = "0123456789ABCDEF";
+    const auto byte = static_cast<unsigned char>(c);
+    ((out += '%') += digits[byte >> 4U]) += digits[byte & 15U];
   }
-  const bool is_array = datum.kind == DatumKind::array;
-  out += is_array ? '[' : '{';
-  bool is_empty = true;
-  for (std::size_t i = 0; i < datum.items.size(); ++i) {
-    if (!is_array && datum.items[i].kind == DatumKind::undefined) continue;
-    if (!is_array && is_index(datum.keys[i])) return not_yet("such a key is", node);
-    if (!is_empty) out += ',';
-    is_empty = false;
-    out += line;
-    if (!is_array) out += quoted(datum.keys[i]) + (indent.empty() ? ":" : ": ");
-    if (!append_json(node, datum.items[i], indent, inside, out)) return false;
+  return out;
+}
+
+// Nothing where a % stands before no two digits, or the bytes are no UTF-8.
+std::optional<std::string> from_uri(std::string_view text) {
+  std::string out;
+  for (std::size_t i = 0; i < text.size(); ++i) {
+    if (text[i] != '%') {
+      out += text[i];
+      continue;
+    }
+    if (i + 2 >= text.size() || digit_of(text[i + 1]) > 15 || digit_of(text[i + 2]) > 15)
+      return std::nullopt;
+    out += static_cast<char>(digit_of(text[i + 1]) * 16 + digit_of(text[i + 2]));
+    i += 2;
   }
-  if (!is_empty && !indent.empty()) out += "\n" + before;
-  out += is_array ? ']' : '}';
+  return is_utf8(out) ? std::optional(std::move(out)) : std::nullopt;
+}
+
+}  // namespace
+
+bool Evaluator::call_object(const Node& node, const std::vector<Datum>& arguments, Datum& out) {
+  const std::string& name = node.parts[0].text;
+  const Datum given = arguments.empty() ? Datum() : arguments[0];
+  if (name == "is" && arguments.size() > 1) {
+    bool same = false;
+    const bool are_numbers =
+        given.kind == DatumKind::number && arguments[1].kind == DatumKind::number;
+    if (are_numbers)
+      same = (std::isnan(given.number) && std::isnan(arguments[1].number)) ||
+             (given.number == arguments[1].number &&
+              std::signbit(given.number) == std::signbit(arguments[1].number));
+    else if (!equal(node, given, arguments[1], false, same))
+      return false;
+    out = Datum::of_truth(same);
+    return true;
+  }
+  if (name == "freeze" && arguments.size() == 1) {
+    out = given;
+    return true;
+  }
+  if (name == "assign" && given.kind == DatumKind::object) {
+    out = given;
+    for (std::size_t i = 1; i < arguments.size(); ++i) {
+      if (arguments[i].kind != DatumKind::object && arguments[i].kind > DatumKind::null)
+        return not_yet("such an argument of Object.assign is", node);
+      for (std::size_t k = 0; k < arguments[i].items.size(); ++k) {
+        out.keys.push_back(arguments[i].keys[k]);
+        out.items.push_back(arguments[i].items[k]);
+      }
+    }
+    settle_all(out);
+    return true;
+  }
+  if (name == "fromEntries") {
+    std::vector<Datum> items;
+    if (!append_spread(given, node, items)) return false;
+    out = Datum::of_kind(DatumKind::object);
+    for (Datum& item : items) {
+      if (item.kind != DatumKind::array) return not_yet("such an entry is", node);
+      item.items.resize(std::max<std::size_t>(item.items.size(), 2));
+      append_text(item.items[0], out.keys.emplace_back());
+      out.items.push_back(std::move(item.items[1]));
+    }
+    settle_all(out);
+    return true;
+  }
+  const bool lists = name == "keys" || name == "values" || name == "entries";
+  const bool has_places = given.kind == DatumKind::array && given.keys.empty();
+  if (!lists || (given.kind != DatumKind::object && !has_places))
+    return not_yet("Object." + name + " of this is", node.parts[0]);
+  out.kind = DatumKind::array;
+  for (std::size_t i = 0; i < given.items.size(); ++i) {
+    if (given.items[i].kind == DatumKind::hole) continue;
+    const Datum key = Datum::of_text(has_places ? std::to_string(i) : given.keys[i]);
+    Datum entry = Datum::of_kind(DatumKind::array);
+    entry.items = {key, given.items[i]};
+    out.items.push_back(name == "keys" ? key : name == "values" ? given.items[i] : entry);
+  }
   return true;
+}
+
+bool Evaluator::call_array(const Node& node, const std::vector<Datum>& arguments, Datum& out) {
+  const std::string& name = node.parts[0].text;
+  const Datum given = arguments.empty() ? Datum() : arguments[0];
+  if (name == "isArray") {
+    out = Datum::of_truth(given.kind == DatumKind::array);
+    return true;
+  }
+  out.kind = DatumKind::array;
+  if (name == "of") {
+    out.items = arguments;
+    return true;
+  }
+  if (name != "from") return not_yet("Array." + name + " is", node.parts[0]);
+  std::vector<Datum> items;
+  Datum length;
+  if (given.kind == DatumKind::object) {
+    double count = 0;
+    if (!find_property(given, "length", node, length) || !take_integer({length}, 0, node, 0, count))
+      return false;
+    constexpr double most_items = 10'000;
+    if (given.keys.size() > 1 || count > most_items) return not_yet("an array of this is", node);
+    items.resize(static_cast<std::size_t>(std::max(count, 0.0)));
+  } else if (!append_spread(given, node, items)) {
+    return false;
+  }
+  if (arguments.size() < 2) {
+    out.items = std::move(items);
+    return true;
+  }
+  for (std::size_t i = 0; i < items.size(); ++i) {
+    const Datum index = Datum::of_number(static_cast<double>(i));
+    if (!call_value(arguments[1], {std::move(items[i]), index}, node, out.items.emplace_back()))
+      return false;
+  }
+  return true;
+}
+
+bool Evaluator::call_text(const Node& node, const std::vector<Datum>& arguments, Datum& out) {
+  const std::string& name = node.parts[0].text;
+  if (name != "fromCharCode" && name != "fromCodePoint")
+    return not_yet("String." + name + " is", node.parts[0]);
+  std::string text;
+  for (const Datum& argument : arguments) {
+    double number = 0;
+    if (!to_number(argument, node, number)) return false;
+    const bool is_point = number >= 0 && number <= 0x10FFFF && number == std::trunc(number) &&
+                          !(number >= 0xD800 && number < 0xE000);
+    if (!is_point || (name == "fromCharCode" && number > 0xFFFF))
+      return not_yet("such a number of a character is", node);
+    append_utf8(static_cast<char32_t>(number), text);
+  }
+  out = Datum::of_text(std::move(text));
+  return true;
+}
+
+bool Evaluator::call_formatter(const Node& node, const Datum& of,
+                               const std::vector<Datum>& arguments, Datum& out) {
+  if (node.parts[0].text != "format" && !node.parts[0].text.empty())
+    return not_yet(node.parts[0].text + " of this is", node.parts[0]);
+  const Datum given = arguments.empty() ? Datum() : arguments[0];
+  double number = 0;
+  if (of.text == "DateTimeFormat") {
+    if (arguments.empty()) return not_yet("the time of now is", node);
+    if (given.kind == DatumKind::text) return not_yet("such a value here is", node);
+    if (!to_number(given, node, number)) return false;
+    if (std::isnan(number)) return fail("RangeError", "Invalid time value", node);
+    return format_date(node, number, of.items, DateParts::formatted, out);
+  }
+  if (given.kind == DatumKind::text) return not_yet("such a value here is", node);
+  if (given.kind == DatumKind::big) return call_locale(node, given, of.items, out);
+  return to_number(given, node, number) &&
+         call_locale(node, given.kind == DatumKind::number ? given : Datum::of_number(number),
+                     of.items, out);
 }
 
 std::optional<bool> Evaluator::call_of(const Node& node, const std::vector<Datum>& arguments,
@@ -300,33 +414,35 @@ std::optional<bool> Evaluator::call_of(const Node& node, const std::vector<Datum
   const Node& callee = node.parts[0];
   const Datum given = arguments.empty() ? Datum() : arguments[0];
   out = {};
-  if (is_number_format(callee) && scope_.find("Intl") == nullptr) {
-    std::vector<Datum> settings;
-    if (!evaluate_all(callee.parts[0], 1, settings)) return false;
-    if (given.kind != DatumKind::number && given.kind != DatumKind::big)
-      return not_yet("such a value here is", node);
-    return call_locale(node, given, settings, out);
-  }
-  if (callee.kind == Node::Kind::name && scope_.find(callee.text) == nullptr) {
+  if (callee.kind == Node::Kind::name && !has_value(callee.text)) {
     if (callee.text == "parseFloat" || callee.text == "parseInt")
       return call_number(node, callee.text, arguments, out);
     if (callee.text == "isNaN" || callee.text == "isFinite") {
       double number = 0;
       if (!to_number(given, node, number)) return false;
-      out = truth(callee.text == "isNaN" ? std::isnan(number) : std::isfinite(number));
+      out = Datum::of_truth(callee.text == "isNaN" ? std::isnan(number) : std::isfinite(number));
       return true;
     }
     if (callee.text == "Boolean") {
-      out = truth(holds(given));
+      out = Datum::of_truth(holds(given));
       return true;
     }
-    if (callee.text == "Array" && arguments.size() == 1 && given.kind == DatumKind::number) {
-      constexpr double most_items = 10'000;
-      if (!(given.number >= 0 && given.number <= most_items) ||
-          given.number != std::trunc(given.number))
-        return not_yet("an array of this size is", node);
-      out.kind = DatumKind::array;
-      out.items.resize(static_cast<std::size_t>(given.number));
+    if (callee.text == "Array") return make_array(node, arguments, out);
+    if (callee.text == "encodeURIComponent" || callee.text == "encodeURI") {
+      std::string text;
+      append_text(given, text);
+      constexpr std::string_view plain = "-_.!~*'();/?:@&=+$,#";
+      constexpr std::size_t of_components = 9;
+      out = Datum::of_text(
+          as_uri(text, callee.text == "encodeURI" ? plain : plain.substr(0, of_components)));
+      return true;
+    }
+    if (callee.text == "decodeURIComponent") {
+      std::string text;
+      append_text(given, text);
+      auto decoded = from_uri(text);
+      if (!decoded) return fail("URIError", "URI malformed", node);
+      out = Datum::of_text(std::move(*decoded));
       return true;
     }
     return std::nullopt;
@@ -337,52 +453,19 @@ std::optional<bool> Evaluator::call_of(const Node& node, const std::vector<Datum
   if (of == "Math") return call_math(node, arguments, out);
   if (of == "util" && name == "format") return call_format(node, arguments, out);
   if (of == "Number") return call_number(node, name, arguments, out);
-  if (of == "Array" && name == "isArray") {
-    out = truth(given.kind == DatumKind::array);
-    return true;
+  if (of == "Array") return call_array(node, arguments, out);
+  if (of == "Object") return call_object(node, arguments, out);
+  if (of == "String") return call_text(node, arguments, out);
+  if (of == "JSON") return call_json(node, arguments, out);
+  if (of == "Intl" && is_formatter(callee)) return construct(node, out);
+  if (of == "Date" && name == "UTC" && !arguments.empty()) {
+    out.kind = DatumKind::number;
+    return take_parts(node, arguments, out.number);
   }
-  if (of == "Object" && (name == "keys" || name == "values" || name == "entries") &&
-      given.kind == DatumKind::object) {
-    out.kind = DatumKind::array;
-    for (std::size_t i = 0; i < given.items.size(); ++i) {
-      if (is_index(given.keys[i])) return not_yet("such a key is", node);
-      const Datum key = Datum::of_text(given.keys[i]);
-      Datum entry;
-      entry.kind = DatumKind::array;
-      entry.items = {key, given.items[i]};
-      out.items.push_back(name == "keys" ? key : name == "values" ? given.items[i] : entry);
-    }
-    return true;
-  }
-  if (of == "String" && (name == "fromCharCode" || name == "fromCodePoint")) {
-    std::string text;
-    for (const Datum& argument : arguments) {
-      double number = 0;
-      if (!to_number(argument, node, number)) return false;
-      const bool is_point = number >= 0 && number <= 0x10FFFF && number == std::trunc(number) &&
-                            !(number >= 0xD800 && number < 0xE000);
-      if (!is_point || (name == "fromCharCode" && number > 0xFFFF))
-        return not_yet("such a number of a character is", node);
-      append_utf8(static_cast<char32_t>(number), text);
-    }
-    out = Datum::of_text(std::move(text));
-    return true;
-  }
-  if (of == "JSON" && name == "stringify") {
-    if (arguments.size() > 1 && arguments[1].kind > DatumKind::null)
-      return not_yet("a second argument of JSON.stringify is", node);
-    std::string indent;
-    if (arguments.size() > 2 && arguments[2].kind == DatumKind::number) {
-      double count = 0;
-      if (!take_integer(arguments, 2, node, 0, count)) return false;
-      indent.assign(static_cast<std::size_t>(std::clamp(count, 0.0, 10.0)), ' ');
-    } else if (arguments.size() > 2 && arguments[2].kind > DatumKind::null) {
-      return not_yet("such an indent is", node);
-    }
-    if (given.kind == DatumKind::undefined) return true;
-    std::string text;
-    if (!append_json(node, given, indent, {}, text)) return false;
-    out = Datum::of_text(std::move(text));
+  if (of == "Date" && name == "parse" && given.kind == DatumKind::text) {
+    const auto time = read_date(given.text);
+    if (!time) return not_yet("a date in this form is", node);
+    out = Datum::of_number(*time);
     return true;
   }
   return not_yet(std::string(of) + "." + name + " is", callee);

@@ -6,6 +6,7 @@
 #include <vector>
 
 #include "../family/values.hpp"
+#include "dates.hpp"
 #include "text/ascii.hpp"
 #include "text/utf8.hpp"
 
@@ -13,8 +14,7 @@ namespace inky::inline v1::javascript {
 
 namespace {
 
-// util.inspect's own: how deep, how wide, how many levels of one line.
-constexpr int most_depth = 2;
+// util.inspect's own: how wide, how many levels of one line.
 constexpr std::size_t break_length = 80;
 constexpr int compact_levels = 3;
 constexpr std::size_t most_items = 100;
@@ -59,8 +59,14 @@ std::string key_text(std::string_view key) {
   return is_name ? std::string(key) : text_literal(key);
 }
 
+std::string_view opening_of(const Datum& datum) {
+  return datum.kind == DatumKind::array ? "[" : "{";
+}
+
 class Inspector {
  public:
+  explicit Inspector(int levels) : levels_(levels) {}
+
   // Nothing where it is not supported yet.
   std::optional<std::string> show(const Datum& datum, int depth) {
     switch (datum.kind) {
@@ -68,7 +74,17 @@ class Inspector {
         return show_text(datum.text);
       case DatumKind::array:
       case DatumKind::object:
+      case DatumKind::map:
+      case DatumKind::set:
+      case DatumKind::iterator:
         return show_items(datum, depth);
+      case DatumKind::function:
+      case DatumKind::error:
+        return std::nullopt;
+      case DatumKind::date:
+        return std::isnan(datum.number) ? "Invalid Date" : iso_text(datum.number);
+      case DatumKind::formatter:
+        return datum.text + " [Intl." + datum.text + "] {}";
       default:
         break;
     }
@@ -90,27 +106,81 @@ class Inspector {
     return text_literal(text);
   }
 
+  // What stands before the items of a value.
+  static std::string prefix_of(const Datum& datum) {
+    const std::string size = "(" + std::to_string(datum.items.size()) + ") ";
+    switch (datum.kind) {
+      case DatumKind::array:
+        return "";
+      case DatumKind::map:
+        return "Map" + size;
+      case DatumKind::set:
+        return "Set" + size;
+      case DatumKind::iterator:
+        return "[" + datum.text + (datum.text.ends_with("Entries") ? "] " : " Iterator] ");
+      default:
+        return datum.text == "null" ? "[Object: null prototype] " : "";
+    }
+  }
+  static std::string too_deep(const Datum& datum) {
+    constexpr std::string_view names[] = {"[Array]", "[Object]"};
+    if (datum.kind == DatumKind::map) return "[Map]";
+    if (datum.kind == DatumKind::set) return "[Set]";
+    return std::string(names[datum.kind == DatumKind::array ? 0 : 1]);
+  }
+
   std::optional<std::string> show_items(const Datum& datum, int depth) {
     const bool is_array = datum.kind == DatumKind::array;
-    if (datum.items.empty()) return is_array ? "[]" : "{}";
-    if (depth > most_depth) return is_array ? "[Array]" : "[Object]";
-    if (is_array && datum.items.size() > most_items) return std::nullopt;
+    if (datum.kind == DatumKind::iterator && datum.text == "Array")
+      return "Object [Array Iterator] {}";
+    if (datum.kind == DatumKind::iterator && datum.text != "Map" && datum.text != "Set")
+      return std::nullopt;
+    const bool is_list =
+        is_array || datum.kind == DatumKind::set || datum.kind == DatumKind::iterator;
+    if (depth > levels_) return too_deep(datum);
+    if (datum.items.empty())
+      return is_array ? "[]"
+                      : prefix_of(datum) + (datum.kind == DatumKind::iterator ? "{  }" : "{}");
+    if (is_list && datum.items.size() > most_items) return std::nullopt;
     const int level = depth + 1;
     deepest_ = level;
     std::vector<std::string> shown;
     indentation_ += 2;
+    const std::size_t count = item_count(datum);
     for (std::size_t i = 0; i < datum.items.size(); ++i) {
-      auto item = show(datum.items[i], level);
+      const std::size_t holes = holes_at(datum, i);
+      if (holes > 0) {
+        shown.push_back("<" + std::to_string(holes) + " empty item" + (holes == 1 ? ">" : "s>"));
+        i += holes - 1;
+        continue;
+      }
+      const bool is_pair = datum.kind == DatumKind::map;
+      auto item = show(is_pair ? datum.items[i].items[1] : datum.items[i], level);
       if (!item) return std::nullopt;
-      shown.push_back(is_array ? std::move(*item) : key_text(datum.keys[i]) + ": " + *item);
+      std::string name;
+      if (is_pair) {
+        auto key = show(datum.items[i].items[0], level);
+        if (!key) return std::nullopt;
+        name = *key + " => ";
+      } else if (!is_list || i >= count) {
+        name = key_text(datum.keys[is_list ? i - count : i]) + ": ";
+      }
+      shown.push_back(name + *item);
     }
     indentation_ -= 2;
     return join(std::move(shown), datum, level);
   }
 
+  static std::size_t holes_at(const Datum& datum, std::size_t at) {
+    std::size_t count = 0;
+    while (at + count < datum.items.size() && datum.items[at + count].kind == DatumKind::hole)
+      ++count;
+    return count;
+  }
+
   std::string join(std::vector<std::string> shown, const Datum& datum, int level) const {
     const bool is_array = datum.kind == DatumKind::array;
-    const std::string_view open = is_array ? "[" : "{";
+    const std::string open = prefix_of(datum) + std::string(opening_of(datum));
     const std::string_view close = is_array ? "]" : "}";
     const std::size_t count = shown.size();
     if (is_array && count > plain_items) shown = in_columns(std::move(shown), datum);
@@ -119,11 +189,10 @@ class Inspector {
       for (const std::string& one : shown) length += utf16_of(one).size();
       std::string line = listed(shown, ", ");
       if (length <= break_length && line.find('\n') == std::string::npos)
-        return std::string(open) + " " + line + " " + std::string(close);
+        return open + " " + line + " " + std::string(close);
     }
     const std::string next = "\n" + std::string(indentation_, ' ');
-    return std::string(open) + next + "  " + listed(shown, "," + next + "  ") + next +
-           std::string(close);
+    return open + next + "  " + listed(shown, "," + next + "  ") + next + std::string(close);
   }
 
   static std::string listed(const std::vector<std::string>& items, std::string_view between) {
@@ -184,14 +253,15 @@ class Inspector {
     return out;
   }
 
+  int levels_;
   std::size_t indentation_ = 0;
   int deepest_ = 0;  // of what was shown last
 };
 
 }  // namespace
 
-bool append_inspection(const Datum& datum, std::string& out) {
-  const auto shown = Inspector().show(datum, 0);
+bool append_inspection(const Datum& datum, std::string& out, int levels) {
+  const auto shown = Inspector(levels).show(datum, 0);
   if (!shown) return false;
   out += *shown;
   return true;

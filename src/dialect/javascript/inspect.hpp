@@ -9,8 +9,8 @@
 
 namespace inky::inline v1::javascript {
 
-// Appends the value. False where it is not supported yet: texts that are broken over lines, arrays
-// of more than 100 items.
-bool append_inspection(const Datum& datum, std::string& out);
+// Appends the value; what is in it is shown so many levels deep. False where it is not supported
+// yet: texts that are broken over lines, arrays of more than 100 items, functions, errors.
+bool append_inspection(const Datum& datum, std::string& out, int levels = 2);
 
 }  // namespace inky::inline v1::javascript

@@ -193,9 +193,26 @@ class SlotReader {
       ++at_;
     }
     close_literal(at_);
+    refuse_shared_changes();
   }
 
  private:
+  // A value that one slot changes is another one in those behind it.
+  void refuse_shared_changes() {
+    std::vector<std::string> all;
+    std::vector<std::pair<std::string, Span>> changed;
+    for (const Slot& slot : program_.slots) {
+      for (std::string& name : changed_names(slot.expression))
+        changed.emplace_back(std::move(name), slot.expression.span);
+      for (std::string& name : names_in(slot.expression)) all.push_back(std::move(name));
+    }
+    for (const auto& [name, span] : changed) {
+      if (out_.refusal || std::count(all.begin(), all.end(), name) < 2) continue;
+      out_.refusal = {Refusal::When::not_supported_yet, "Change a copy of it.",
+                      "a change of a value that is shown elsewhere is not supported yet", span};
+    }
+  }
+
   void refuse(std::string why, std::size_t from, std::size_t to) {
     if (!out_.refusal)
       out_.refusal = {Refusal::When::compile, "SyntaxError", std::move(why), Span{from, to}};
@@ -329,6 +346,7 @@ class Rendering final : public family::Rendering<Rendering>, private Scope {
     if (slot.expression.kind != Node::Kind::name || slot.names.empty()) return false;
     const Value* value = find(slot.expression.text);
     if (value == nullptr) return false;
+    if (value->is_expression()) return false;
     if (value->is(Type::text)) {
       out_.append(value->as_text());
     } else if (value->is(Type::f64) || value->is(Type::i32)) {

@@ -54,7 +54,8 @@ void append_grouped(const Digits& digits, const LocaleOptions& options, const Lo
   const int point = digits.is_zero() ? 0 : digits.point();
   const int whole = std::max(point, options.least_whole);
   const bool grouped =
-      options.groups && whole >= (options.groups_always ? 4 : locale.least_grouped);
+      options.groups &&
+      whole >= (options.least_grouped > 0 ? options.least_grouped : locale.least_grouped);
   for (int left = whole; left > 0; --left) {
     const bool ends = left == 3 || (left > 3 && (left - 3) % (locale.groups_of_two ? 2 : 3) == 0);
     if (grouped && left < whole && ends) out += locale.group;

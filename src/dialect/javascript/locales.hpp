@@ -2,6 +2,7 @@
 // ICU 78.
 #pragma once
 
+#include <optional>
 #include <string>
 #include <string_view>
 
@@ -24,16 +25,38 @@ const Locale* locale_tagged(std::string_view tag);
 
 // What the options of toLocaleString ask.
 struct LocaleOptions {
+  enum class Style : unsigned char { decimal, percent, currency, unit };
+  enum class Notation : unsigned char { standard, scientific, engineering, compact };
+  enum class Sign : unsigned char { usual, always, never, but_for_zero, below_zero };
+  Style style = Style::decimal;
+  Notation notation = Notation::standard;
+  Sign sign = Sign::usual;
+  std::string name;  // of the currency or the unit
+  int display =
+      0;  // of a currency: symbol, narrowSymbol, code, name; of a unit: short, long, narrow
+  bool is_long = false;   // compact numbers
+  bool accounts = false;  // negative amounts as accounts have them
   int least_whole = 1;
   int least_places = 0;
   int most_places = 3;
-  bool percent = false;
+  // Significant digits; most 0: places are counted.
+  int least_significant = 1;
+  int most_significant = 0;
+  bool has_digits = false;  // one of these four was asked for
   bool groups = true;
-  bool groups_always = false;  // also below the number of digits from which the locale does
+  int least_grouped = 0;  // whole digits from which on marks are written; 0: as the locale has it
 };
 
 // Appends the digits with the marks of the locale.
 void append_grouped(const Digits& digits, const LocaleOptions& options, const Locale& locale,
                     std::string& out);
+
+// A number as a locale writes it, whose digits are changed. Nothing where a part of it is not known
+// here.
+std::optional<std::string> locale_text(Digits& digits, bool negative, const LocaleOptions& options,
+                                       const Locale& locale);
+// The same of what has no digits: "NaN" and the sign of infinity.
+std::optional<std::string> locale_text(std::string_view word, bool negative,
+                                       const LocaleOptions& options, const Locale& locale);
 
 }  // namespace inky::inline v1::javascript

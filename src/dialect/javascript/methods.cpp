@@ -6,6 +6,7 @@
 
 #include "../family/value_notes.hpp"
 #include "dialect/lexis.hpp"
+#include "elementary.hpp"
 #include "evaluation.hpp"
 #include "evaluator.hpp"
 #include "format/layout.hpp"
@@ -21,8 +22,7 @@ bool Evaluator::call_function(const Node& node, const std::vector<Datum>& argume
   const Node& callee = node.parts[0];
   constexpr std::string_view words[] = {"undefined", "null",     "true", "false",
                                         "NaN",       "Infinity", "Math"};
-  if (scope_.find(callee.text) != nullptr ||
-      std::find(std::begin(words), std::end(words), callee.text) != std::end(words))
+  if (std::find(std::begin(words), std::end(words), callee.text) != std::end(words))
     return fail("TypeError", callee.text + " is not a function", callee);
   if (callee.text == "String") {
     out.kind = DatumKind::text;
@@ -47,7 +47,7 @@ bool Evaluator::call_function(const Node& node, const std::vector<Datum>& argume
 // A value by itself in console.log: as util.inspect shows it, but for a text, which is itself.
 bool Evaluator::append_inspected(const Datum& datum, const Node& node, std::string& out) {
   if (datum.kind > DatumKind::text)
-    return append_inspection(datum, out) || not_yet("this array or object is", node);
+    return append_inspection(datum, out) || not_yet("showing this array or object is", node);
   const bool below_zero =
       datum.kind == DatumKind::number && datum.number == 0 && std::signbit(datum.number);
   if (below_zero) out += '-';
@@ -56,26 +56,36 @@ bool Evaluator::append_inspected(const Datum& datum, const Node& node, std::stri
   return true;
 }
 
-// %s, %d, %i and %f of console.log.
+// %s, %d, %i, %f, %j and %O of console.log.
 bool Evaluator::append_directive(char letter, const Datum& datum, const Node& node,
                                  std::string& out) {
-  if (letter == 's' && datum.kind > DatumKind::text) return not_yet("this value with %s is", node);
+  if (letter == 'j') {
+    Datum text;
+    Node json = node;
+    json.parts.resize(1);
+    json.parts[0].text = "stringify";
+    if (!call_json(json, {datum}, text)) return false;
+    append_text(text, out);
+    return true;
+  }
+  if (letter == 'O') return append_inspected(datum, node, out);
+  if (letter == 's' && datum.kind > DatumKind::text) {
+    if (datum.kind == DatumKind::error || datum.kind == DatumKind::function)
+      return not_yet("this value with %s is", node);
+    return append_inspection(datum, out, 0) || not_yet("this value with %s is", node);
+  }
   if (letter == 's' || datum.kind == DatumKind::big) return append_inspected(datum, node, out);
-  const bool reads_text = letter != 'd' && datum.kind == DatumKind::text;
   double number = 0;
-  if (datum.kind > DatumKind::text || reads_text)
-    return not_yet(std::string("this value with %") + letter + " is", node);
-  if (letter == 'd' ? !to_number(datum, node, number) : datum.kind != DatumKind::number)
-    return letter != 'd' && not_yet(std::string("this value with %") + letter + " is", node);
-  if (letter != 'd') number = datum.number;
-  // parseInt reads the text of the number.
-  constexpr double most = 1e21;
-  constexpr double least = 1e-6;
-  if (letter == 'i') {
-    const bool is_plain = std::fabs(number) < most && (number == 0 || std::fabs(number) >= least);
-    if (!is_plain) return not_yet("%i of this number is", node);
-    number = std::trunc(number);
-    if (datum.number == 0) number = 0;
+  if (letter == 'd') {
+    if (!to_number(datum, node, number)) return false;
+  } else {
+    // These read the text of the value.
+    Node call = node;
+    call.parts.resize(1);
+    call.parts[0].text = letter == 'i' ? "parseInt" : "parseFloat";
+    Datum read;
+    if (!call_number(call, call.parts[0].text, {datum}, read)) return false;
+    number = read.number;
   }
   return append_inspected(Datum::of_number(number), node, out);
 }
@@ -96,8 +106,7 @@ bool Evaluator::call_format(const Node& node, const std::vector<Datum>& argument
         ++at;
       } else if (takes && taken < arguments.size()) {
         ++at;
-        if (letter == 'j' || letter == 'o' || letter == 'O')
-          return not_yet(std::string("%") + letter + " is", node);
+        if (letter == 'o') return not_yet(std::string("%") + letter + " is", node);
         if (letter != 'c' && !append_directive(letter, arguments[taken], node, text)) return false;
         ++taken;
       } else {
@@ -130,6 +139,12 @@ bool Evaluator::call_math(const Node& node, const std::vector<Datum>& arguments,
     return call_hypot(node, arguments, out);
   } else if (name == "sqrt") {
     number = std::sqrt(number);
+  } else if (name == "fround") {
+    number = static_cast<double>(static_cast<float>(number));
+  } else if (const auto known = elementary(name, number)) {
+    number = *known;
+  } else if (has_word("sin cos tan", name)) {
+    return not_yet("so large an angle is", node);
   } else if (name == "abs") {
     number = std::abs(number);
   } else if (name == "floor") {
@@ -207,6 +222,25 @@ bool Evaluator::call_method(const Node& node, Datum& of, const std::vector<Datum
       break;
     case DatumKind::text:
       return call_on_text(node, of, arguments, out);
+    case DatumKind::boolean:
+      if (name == "toString" || name == "valueOf") {
+        out = Datum::of_text(of.truth ? "true" : "false");
+        if (name == "valueOf") out = of;
+        return true;
+      }
+      break;
+    case DatumKind::map:
+    case DatumKind::set:
+      return call_on_collection(node, of, arguments, out);
+    case DatumKind::date:
+      return call_on_date(node, of, arguments, out);
+    case DatumKind::pattern:
+      return call_on_pattern(node, of, arguments, out);
+    case DatumKind::formatter:
+      return call_formatter(node, of, arguments, out);
+    case DatumKind::function:
+    case DatumKind::iterator:
+      return not_yet("the method " + name + " of this is", node.parts[0]);
     case DatumKind::array: {
       bool is_known = false;
       const bool done = call_on_array(node, of, arguments, out, is_known);
@@ -230,7 +264,7 @@ bool Evaluator::call_method(const Node& node, Datum& of, const std::vector<Datum
 
 bool Evaluator::append_items(const Node& node, Datum& of, const std::vector<Datum>& arguments,
                              std::string& out) {
-  for (std::size_t i = 0; i < of.items.size(); ++i) {
+  for (std::size_t i = 0; i < item_count(of); ++i) {
     Datum& item = of.items[i];
     if (i > 0) out += ',';
     if (item.kind <= DatumKind::null) continue;
@@ -250,11 +284,16 @@ bool Evaluator::missing(const Node& node, bool known) {
 
 bool Evaluator::is_common(std::string_view name) {
   constexpr std::string_view names[] = {
-      "at",       "charAt",      "concat",     "replace",   "replaceAll", "split",   "substring",
-      "substr",   "trimStart",   "trimEnd",    "normalize", "includes",   "indexOf", "startsWith",
-      "endsWith", "map",         "filter",     "reverse",   "sort",       "forEach", "reduce",
-      "valueOf",  "codePointAt", "charCodeAt", "keys",      "match",      "every",   "some",
-      "flat",     "fill",        "find",       "entries",   "values",     "push",    "pop"};
+      "at",        "charAt",     "concat",         "replace",    "replaceAll",  "split",
+      "substring", "substr",     "trimStart",      "trimEnd",    "normalize",   "includes",
+      "indexOf",   "startsWith", "endsWith",       "map",        "filter",      "reverse",
+      "sort",      "forEach",    "reduce",         "valueOf",    "codePointAt", "charCodeAt",
+      "keys",      "match",      "every",          "some",       "flat",        "fill",
+      "find",      "entries",    "values",         "push",       "pop",         "shift",
+      "unshift",   "splice",     "call",           "apply",      "bind",        "isWellFormed",
+      "search",    "matchAll",   "localeCompare",  "format",     "add",         "set",
+      "delete",    "clear",      "hasOwnProperty", "copyWithin", "toSpliced",   "with",
+      "anchor",    "link"};
   return std::find(std::begin(names), std::end(names), name) != std::end(names);
 }
 
@@ -393,6 +432,8 @@ bool Evaluator::call_on_text(const Node& node, Datum& of, const std::vector<Datu
     return replace(node, of, arguments, out);
   } else if (name == "split") {
     return split(node, of, arguments, out);
+  } else if (has_word("match matchAll search", name)) {
+    return match(node, of, arguments, out);
   } else if (name == "concat") {
     out.text = std::move(of.text);
     for (const Datum& argument : arguments) append_text(argument, out.text);

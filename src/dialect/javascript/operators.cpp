@@ -22,6 +22,11 @@ std::uint32_t low_bits(double number) {
   const double rest = std::fmod(std::trunc(number), all);
   return static_cast<std::uint32_t>(rest < 0 ? rest + all : rest);
 }
+// What is compared as a text, where the other is one, too.
+bool is_textual(const Datum& datum) {
+  return datum.kind >= DatumKind::text && datum.kind != DatumKind::date;
+}
+
 double as_signed(std::uint32_t bits) {
   return static_cast<double>(static_cast<std::int32_t>(bits));
 }
@@ -102,11 +107,35 @@ double Evaluator::combine(Operation operation, double a, double b) {
   }
 }
 
+// Whether a part of an expression makes a new object.
+bool Evaluator::is_made(const Node& node, std::size_t part) {
+  if (part >= node.parts.size()) return false;
+  const Node::Kind kind = node.parts[part].kind;
+  return kind == Node::Kind::array || kind == Node::Kind::object || kind == Node::Kind::construct ||
+         kind == Node::Kind::function || kind == Node::Kind::pattern;
+}
+
 bool Evaluator::equal(const Node& node, const Datum& left, const Datum& right, bool loosely,
                       bool& out) {
   const auto is_empty = [](const Datum& datum) { return datum.kind <= DatumKind::null; };
-  if (left.kind > DatumKind::text || right.kind > DatumKind::text)
-    return not_yet("whether two objects are the same is", node);
+  if (left.kind > DatumKind::text && right.kind > DatumKind::text) {
+    // Those that were made for this are no other's.
+    out = false;
+    return (is_made(node, 0) && is_made(node, 1)) ||
+           not_yet("whether two objects are the same is", node);
+  }
+  if (left.kind > DatumKind::text || right.kind > DatumKind::text) {
+    const bool is_left = left.kind > DatumKind::text;
+    const Datum& other = is_left ? right : left;
+    if (!loosely || is_empty(other)) {
+      out = false;
+      return true;
+    }
+    Datum text;
+    text.kind = DatumKind::text;
+    append_text(is_left ? left : right, text.text);
+    return equal(node, is_left ? text : left, is_left ? right : text, true, out);
+  }
   if (left.kind == right.kind) {
     out = left.kind == DatumKind::boolean  ? left.truth == right.truth
           : left.kind == DatumKind::number ? left.number == right.number
@@ -151,7 +180,7 @@ bool Evaluator::compare(const Node& node, const Datum& left, const Datum& right,
                     : std::partial_ordering::equivalent;
   } else if (left.kind == DatumKind::big || right.kind == DatumKind::big) {
     return not_yet("comparing a BigInt with another value is", node);
-  } else if (left.kind >= DatumKind::text && right.kind >= DatumKind::text) {
+  } else if (is_textual(left) && is_textual(right)) {
     std::string a;
     std::string b;
     append_text(left, a);
@@ -187,6 +216,7 @@ bool Evaluator::evaluate_binary(const Node& node, Datum& out) {
   }
   if (!evaluate(node.parts[1], right)) return false;
   if (computed::is_comparison(operation)) return compare(node, left, right, out);
+  // A date that is added is its text, unlike one that is subtracted.
   const auto is_text = [](const Datum& datum) { return datum.kind >= DatumKind::text; };
   if (operation == Operation::add && (is_text(left) || is_text(right))) {
     out.kind = DatumKind::text;

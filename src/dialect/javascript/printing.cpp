@@ -18,7 +18,7 @@ bool is_known_call(const Node& callee) {
   };
   if (callee.kind == Node::Kind::name)
     return callee.text == "String" || callee.text == "Number" || is_method(callee.text);
-  if (is_number_format(callee)) return true;
+  if (is_locale_format(callee)) return true;
   const bool is_util = callee.kind == Node::Kind::member && callee.text == "format" &&
                        callee.parts[0].kind == Node::Kind::name && callee.parts[0].text == "util";
   return callee.kind == Node::Kind::member &&
@@ -125,6 +125,14 @@ class Printer {
         out_ += ") => ";
         print_operand(node.parts[0]);
         return;
+      case Node::Kind::hole:
+      case Node::Kind::entry:
+      case Node::Kind::pattern:
+      case Node::Kind::let:
+      case Node::Kind::with_default:
+      case Node::Kind::assign:
+      case Node::Kind::remove:
+        return;  // unknown_part refuses them
       case Node::Kind::word:
         out_ += node.text + ' ';
         print_operand(node.parts[0]);
@@ -195,6 +203,21 @@ const Node* unknown_part(const Node& node, std::span<const std::string> names) {
       std::find(names.begin(), names.end(), node.text) == names.end())
     return &node;
   if (node.kind == Node::Kind::call && !is_known_call(node.parts[0])) return &node;
+  constexpr Node::Kind never[] = {Node::Kind::hole, Node::Kind::entry, Node::Kind::pattern,
+                                  Node::Kind::let, Node::Kind::with_default};
+  const bool has_parts =
+      node.kind == Node::Kind::function && node.keys.size() + 1 != node.parts.size();
+  if (has_parts || std::find(std::begin(never), std::end(never), node.kind) != std::end(never))
+    return &node;
+  if (node.kind == Node::Kind::object || node.kind == Node::Kind::function) {
+    for (const Node& part : node.parts) {
+      const bool is_whole = node.kind == Node::Kind::function && &part == &node.parts[0];
+      const bool is_plain = node.kind == Node::Kind::object
+                                ? part.kind != Node::Kind::spread
+                                : is_whole || part.kind == Node::Kind::name;
+      if (!is_plain) return &part;
+    }
+  }
   const bool makes_unknown =
       node.kind == Node::Kind::construct &&
       !(node.parts[0].kind == Node::Kind::member && node.parts[0].text == "NumberFormat");

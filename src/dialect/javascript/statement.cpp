@@ -2,6 +2,8 @@
 
 #include <algorithm>
 
+#include "dialect/lexis.hpp"
+#include "dialect/statement_lines.hpp"
 #include "dialect/statement_parts.hpp"
 #include "dialects.hpp"
 #include "evaluation.hpp"
@@ -118,6 +120,15 @@ struct ValuesByName final : Scope {
   const computed::Scope& scope;
 };
 
+// No type has it: it is kept as what makes it.
+std::optional<Value> kept(const Datum& datum) {
+  const auto source = source_of(datum);
+  if (!source) return std::nullopt;
+  Value out = Value::text(*source);
+  out.set_expression();
+  return out;
+}
+
 // Nothing where the contract has no such value.
 std::optional<Value> value_of(const Datum& datum) {
   switch (datum.kind) {
@@ -131,9 +142,11 @@ std::optional<Value> value_of(const Datum& datum) {
       return Value::text(datum.text);
     case DatumKind::array: {
       std::vector<Value> items;
+      if (!datum.keys.empty()) return std::nullopt;
       for (const Datum& item : datum.items) {
         auto value = value_of(item);
         if (!value) return std::nullopt;
+        if (value->is_expression()) return kept(datum);
         items.push_back(std::move(*value));
       }
       return Value::list(std::move(items));
@@ -143,6 +156,7 @@ std::optional<Value> value_of(const Datum& datum) {
       for (std::size_t i = 0; i < datum.items.size(); ++i) {
         auto value = value_of(datum.items[i]);
         if (!value) return std::nullopt;
+        if (value->is_expression()) return kept(datum);
         value->set_name(datum.keys[i]);
         fields.push_back(std::move(*value));
       }
@@ -150,36 +164,28 @@ std::optional<Value> value_of(const Datum& datum) {
     }
     case DatumKind::big:
       return Value::big(datum.big);
-    default:
+    case DatumKind::undefined:
+    case DatumKind::hole:
       return std::nullopt;
+    default:
+      break;
   }
+  return kept(datum);
 }
 
-bool compute_value(std::string_view source, const computed::Scope& scope, Value& out,
-                   computed::Trouble& trouble) {
-  using When = computed::Trouble::When;
-  const Span whole = {0, source.size()};
-  TemplateContent content;
-  content.source = source;
-  std::size_t at = 0;
-  Node node;
-  if (!read_expression(content, at, node)) {
-    const Refusal& refusal = *content.refusal;
-    const bool later = refusal.when == Refusal::When::not_supported_yet;
-    trouble = {later ? When::not_supported_yet : When::compile, refusal.as, refusal.why,
-               refusal.span};
-    return false;
-  }
-  const std::size_t end = std::min(source.find_first_not_of(" \t\r\n", at), source.size());
-  if (end < source.size()) {
-    trouble = {When::not_supported_yet,
-               {},
-               "what follows here is not supported yet",
-               {end, source.size()}};
-    return false;
-  }
-  Failure failure;
-  const auto made = evaluate(node, ValuesByName(scope), {}, nullptr, failure);
+using When = computed::Trouble::When;
+
+bool refuse(const TemplateContent& content, computed::Trouble& trouble) {
+  const Refusal& refusal = *content.refusal;
+  const bool later = refusal.when == Refusal::When::not_supported_yet;
+  trouble = {later ? When::not_supported_yet : When::compile, refusal.as, refusal.why,
+             refusal.span};
+  return false;
+}
+
+// What was made, as a value that the contract has.
+bool put(std::optional<Datum> made, const Failure& failure, Span whole, Value& out,
+         computed::Trouble& trouble) {
   if (!made) {
     trouble = {failure.name.empty() ? When::not_supported_yet : When::run, failure.name,
                failure.why, failure.span};
@@ -194,11 +200,197 @@ bool compute_value(std::string_view source, const computed::Scope& scope, Value&
   return true;
 }
 
+bool compute_value(std::string_view source, const computed::Scope& scope, Value& out,
+                   computed::Trouble& trouble) {
+  TemplateContent content;
+  content.source = source;
+  std::size_t at = 0;
+  Node node;
+  if (!read_expression(content, at, node)) return refuse(content, trouble);
+  const std::size_t end = std::min(source.find_first_not_of(" \t\r\n", at), source.size());
+  if (end < source.size()) {
+    trouble = {When::not_supported_yet,
+               {},
+               "what follows here is not supported yet",
+               {end, source.size()}};
+    return false;
+  }
+  Failure failure;
+  auto made = evaluate(node, ValuesByName(scope), {}, nullptr, failure);
+  return put(std::move(made), failure, {0, source.size()}, out, trouble);
+}
+
+bool compute_change(std::string_view source, const computed::Scope& scope, Value& out,
+                    computed::Trouble& trouble) {
+  TemplateContent content;
+  content.source = source;
+  Node node;
+  if (!read_change(content, node)) return refuse(content, trouble);
+  Failure failure;
+  auto made = evaluate_change(node, ValuesByName(scope), {}, failure);
+  return put(std::move(made), failure, {0, source.size()}, out, trouble);
+}
+
+// How many parts of parts a change goes down.
+int depth_of(const Node& path) {
+  switch (path.kind) {
+    case Node::Kind::member:
+    case Node::Kind::item:
+      return 1 + depth_of(path.parts[0]);
+    case Node::Kind::call:
+    case Node::Kind::assign:
+    case Node::Kind::remove:
+      return depth_of(path.parts[0]);
+    default:
+      return 0;
+  }
+}
+
+// const [a, b] = pair; const {x, y} = point: each name gets a part of what is on the right.
+std::vector<Declaration> read_parts(std::string_view statement, bool is_new, std::size_t at) {
+  TemplateContent content;
+  content.source = statement;
+  Node target;
+  std::vector<std::string> names;
+  const std::size_t from = at;
+  if (!read_targets(content, at, target, names)) return {};
+  const std::string pattern(statement.substr(from, at - from));
+  at = std::min(statement.find_first_not_of(" \t\r\n", at), statement.size());
+  const bool assigns =
+      at + 1 < statement.size() && statement[at] == '=' && statement[at + 1] != '=';
+  if (!assigns) return {};
+  const std::string value(statement.substr(at + 1));
+  std::vector<Declaration> out;
+  const auto add = [&](const std::string& name, std::string expression, bool changes) {
+    Declaration one;
+    one.name = name;
+    one.expression = std::move(expression);
+    one.changes = changes;
+    one.span = {0, statement.size()};
+    out.push_back(std::move(one));
+  };
+  if (is_new) {
+    for (const std::string& name : names)
+      add(name, "((" + pattern + ") => " + name + ")(" + value + ")", false);
+    return out;
+  }
+  // [a, b] = [b, a]: all of it is known before the first name changes.
+  std::string all;
+  for (const std::string& name : names) all += (all.empty() ? "" : ", ") + name;
+  const std::string kept = "$parts";
+  add(kept, "((" + pattern + ") => [" + all + "])(" + value + ")", false);
+  for (std::size_t i = 0; i < names.size(); ++i)
+    add(names[i], kept + "[" + std::to_string(i) + "]", true);
+  return out;
+}
+
+std::vector<Declaration> read_declarations(std::string_view statement) {
+  const std::size_t word_end =
+      std::min(statement.find_first_not_of("abcdefghijklmnopqrstuvwxyz"), statement.size());
+  const std::string_view word = statement.substr(0, word_end);
+  const std::size_t next =
+      std::min(statement.find_first_not_of(" \t\r\n", word_end), statement.size());
+  const char first = next < statement.size() ? statement[next] : '\0';
+  const bool is_new = word == "const" || word == "let" || word == "var";
+  if (is_new)
+    return first == '[' || first == '{' ? read_parts(statement, true, next)
+                                        : std::vector<Declaration>();
+  if (word.empty() && first == '[') return read_parts(statement, false, next);
+  Declaration out;
+  out.span = {0, statement.size()};
+  out.expression = statement;
+  if (word == "function" && is_name_start(first)) {
+    std::size_t end = next;
+    while (end < statement.size() &&
+           (is_name_start(statement[end]) || (statement[end] >= '0' && statement[end] <= '9')))
+      ++end;
+    out.name = statement.substr(next, end - next);
+    return {out};
+  }
+  TemplateContent content;
+  content.source = statement;
+  Node node;
+  if (!read_change(content, node)) return {};
+  out.name = root_of(node);
+  // What the language has for itself is no value: console.log is no change.
+  if (is_global(out.name)) return {};
+  out.changes = true;
+  out.in_place = true;
+  constexpr int of_the_value = 1;
+  out.is_deep = depth_of(node) > of_the_value;
+  return {out};
+}
+
+std::optional<Node> read_whole(std::string_view expression) {
+  TemplateContent content;
+  content.source = expression;
+  std::size_t at = 0;
+  Node node;
+  return read_expression(content, at, node) ? std::optional(std::move(node)) : std::nullopt;
+}
+
+bool makes_new(const Node& node) {
+  constexpr std::string_view makers =
+      "map filter slice concat split flat flatMap toSorted toReversed with from of fromEntries "
+      "keys "
+      "values entries matchAll splice parse";
+  switch (node.kind) {
+    case Node::Kind::name:
+    case Node::Kind::member:
+    case Node::Kind::item:
+    case Node::Kind::sequence:
+      return false;
+    case Node::Kind::binary:
+      return node.operation != computed::Operation::either &&
+                     node.operation != computed::Operation::both &&
+                     node.operation != computed::Operation::if_nil
+                 ? true
+                 : makes_new(node.parts[0]) && makes_new(node.parts[1]);
+    case Node::Kind::condition:
+      return makes_new(node.parts[1]) && makes_new(node.parts[2]);
+    case Node::Kind::call: {
+      const Node& callee = node.parts[0];
+      if (callee.kind == Node::Kind::name) return callee.text == "Array";
+      return callee.kind == Node::Kind::member &&
+             (has_word(makers, callee.text) ||
+              (has_word("fill sort reverse", callee.text) && makes_new(callee.parts[0])));
+    }
+    default:
+      return true;
+  }
+}
+
+bool is_fresh(std::string_view expression) {
+  const auto node = read_whole(expression);
+  return node && makes_new(*node);
+}
+
+// Those in the arguments of a call that prints, too.
+std::vector<std::string> names_changed(std::string_view source) {
+  if (const auto node = read_whole(source)) return changed_names(*node);
+  TemplateContent content;
+  content.source = source;
+  Node change;
+  if (read_change(content, change)) {
+    std::vector<std::string> out = {std::string(root_of(change))};
+    for (const Node& part : change.parts) {
+      for (std::string& name : changed_names(part)) out.push_back(std::move(name));
+    }
+    return out;
+  }
+  return {};
+}
+
 }  // namespace
 
 const ExpressionForm expression_form = {
     .read_call = read_call,
     .compute = compute_value,
+    .read_declarations = read_declarations,
+    .compute_change = compute_change,
+    .is_fresh = is_fresh,
+    .changed_names = names_changed,
+    .block_words = "function",
     .prints = prints,
     .ends = ";\n",
     .silent_words = "import",
@@ -206,6 +398,7 @@ const ExpressionForm expression_form = {
     .items = "[...({})]",
     .keys = "Object.keys({})",
     .each_method = ".forEach(",
+    .item_pairs = "[...({})].map((item, place) => [item, place])",
     .counts = true,
     .own_names =
         "true false null undefined typeof new Math Number String JSON Object Array NaN "

@@ -127,41 +127,16 @@ bool Evaluator::find_text(const Node& node, const Datum& of, const std::vector<D
   return true;
 }
 
-bool Evaluator::replace(const Node& node, const Datum& of, const std::vector<Datum>& arguments,
-                        Datum& out) {
-  std::string sought;
-  std::string with;
-  append_text(arguments.empty() ? Datum() : arguments[0], sought);
-  append_text(arguments.size() < 2 ? Datum() : arguments[1], with);
-  const bool everywhere = node.parts[0].text == "replaceAll";
-  if (with.find('$') != std::string::npos) return not_yet("a $ in a replacement is", node);
-  if (everywhere && sought.empty()) return not_yet("replacing an empty text is", node);
-  std::string text;
-  std::size_t at = 0;
-  for (;;) {
-    const std::size_t found = of.text.find(sought, at);
-    if (found == std::string::npos) break;
-    text.append(of.text, at, found - at);
-    text += with;
-    at = found + sought.size();
-    if (text.size() > most_output) return too_long(node);
-    if (!everywhere) break;
-  }
-  text.append(of.text, at);
-  out = Datum::of_text(std::move(text));
-  return true;
-}
-
 bool Evaluator::split(const Node& node, const Datum& of, const std::vector<Datum>& arguments,
                       Datum& out) {
   out = {};
   out.kind = DatumKind::array;
-  if (arguments.size() > 1 && arguments[1].kind != DatumKind::undefined)
-    return not_yet("a limit of split is", node);
   if (arguments.empty() || arguments[0].kind == DatumKind::undefined) {
     out.items.push_back(of);
     return true;
   }
+  if (arguments[0].kind == DatumKind::pattern)
+    return split_by_pattern(node, of, arguments[0], out) && cut_parts(node, arguments, out);
   std::string between;
   append_text(arguments[0], between);
   constexpr std::size_t most_parts = 100'000;
@@ -172,15 +147,26 @@ bool Evaluator::split(const Node& node, const Datum& of, const std::vector<Datum
       out.items.emplace_back();
       if (!text_of_units(node, {&unit, 1}, out.items.back())) return false;
     }
-    return true;
+    return cut_parts(node, arguments, out);
   }
   for (std::size_t at = 0;;) {
     const std::size_t found = of.text.find(between, at);
     out.items.push_back(Datum::of_text(of.text.substr(at, found - at)));
     if (out.items.size() > most_parts) return too_long(node);
-    if (found == std::string::npos) return true;
+    if (found == std::string::npos) return cut_parts(node, arguments, out);
     at = found + between.size();
   }
+}
+
+// The second argument of split: the most parts that stay.
+bool Evaluator::cut_parts(const Node& node, const std::vector<Datum>& arguments, Datum& out) {
+  if (arguments.size() < 2 || arguments[1].kind == DatumKind::undefined) return true;
+  double most = 0;
+  if (!take_integer(arguments, 1, node, 0, most)) return false;
+  if (most < 0) return not_yet("such a limit of split is", node);
+  if (most < static_cast<double>(out.items.size()))
+    out.items.resize(static_cast<std::size_t>(most));
+  return true;
 }
 
 }  // namespace inky::inline v1::javascript

@@ -1,0 +1,199 @@
+// Numbers as a locale writes them: with a currency, a unit, a short word, a power of ten.
+
+#include <algorithm>
+
+#include "inky_margin/number/digits.hpp"
+#include "locale_patterns.hpp"
+#include "locales.hpp"
+
+namespace inky::inline v1::javascript {
+
+namespace {
+
+// Rounds as the options ask; the places that are shown at least stay in them.
+void round_as_asked(Digits& digits, LocaleOptions& options, bool negative) {
+  const int before = digits.point();
+  if (options.most_significant > 0) {
+    if (!digits.is_zero())
+      round_digits(digits, options.most_significant, negative, Rounding::half_away);
+    digits.strip_trailing_zeros();
+    const int whole = digits.is_zero() ? 1 : digits.point();
+    options.most_places = std::max(options.most_significant - whole, 0);
+    options.least_places = std::max(options.least_significant - whole, 0);
+    return;
+  }
+  round_digits(digits, before + options.most_places, negative, Rounding::half_away);
+  digits.strip_trailing_zeros();
+}
+
+// The digits that are shown, with a point: "1", "1.50".
+std::string shown_digits(const Digits& digits, LocaleOptions options) {
+  static constexpr Locale plain = {"", ".", "", "-", "%"};
+  options.groups = false;
+  std::string out;
+  append_grouped(digits, options, plain, out);
+  return out;
+}
+
+std::string_view sign_of(const LocaleOptions& options, const Locale& locale, bool negative,
+                         bool is_zero) {
+  const bool shows_minus = negative && options.sign != LocaleOptions::Sign::never &&
+                           !(is_zero && (options.sign == LocaleOptions::Sign::but_for_zero ||
+                                         options.sign == LocaleOptions::Sign::below_zero));
+  if (shows_minus) return locale.minus;
+  const bool shows_plus =
+      !negative && (options.sign == LocaleOptions::Sign::always ||
+                    (options.sign == LocaleOptions::Sign::but_for_zero && !is_zero));
+  return shows_plus ? "+" : std::string_view();
+}
+
+// The pattern with what it stands around.
+// `is_accounted`: the pattern says by itself that the number is below zero.
+std::string filled(std::string_view pattern, std::string_view number, std::string_view sign,
+                   bool is_accounted = false) {
+  std::string out;
+  const bool has_place = pattern.find('~') != std::string_view::npos;
+  for (const char c : pattern) {
+    if (c == '~') {
+      out += sign;
+    } else if (c == '#') {
+      if (!has_place && !is_accounted) out += sign;
+      out += number;
+    } else {
+      out += c;
+    }
+  }
+  return out;
+}
+
+// `shown`: the digits, or a word.
+std::optional<std::string> with_style(const std::string& number, std::string_view shown,
+                                      std::string_view sign, const LocaleOptions& options,
+                                      const Locale& locale) {
+  const LocalePatterns& patterns = *LocalePatterns::of(locale.tag);
+  switch (options.style) {
+    case LocaleOptions::Style::decimal:
+      return std::string(sign) + number;
+    case LocaleOptions::Style::percent:
+      return std::string(sign) + number + std::string(locale.percent);
+    case LocaleOptions::Style::unit: {
+      const auto words = *patterns.unit(options.name, options.display);
+      return filled(words[static_cast<std::size_t>(plural_of(locale.tag, shown))], number, sign);
+    }
+    case LocaleOptions::Style::currency:
+      break;
+  }
+  const auto money = *patterns.currency(options.name, options.display);
+  constexpr int by_name = 3;
+  if (options.display == by_name)
+    return filled(money.named[static_cast<std::size_t>(plural_of(locale.tag, shown))], number,
+                  sign);
+  if (sign.empty()) return filled(money.positive, number, sign);
+  const bool as_accounts = options.accounts && sign == locale.minus;
+  return filled(as_accounts ? money.accounted : money.negative, number, sign, as_accounts);
+}
+
+std::optional<std::string> with_power(Digits& digits, bool negative, LocaleOptions options,
+                                      const Locale& locale) {
+  const LocalePatterns& patterns = *LocalePatterns::of(locale.tag);
+  const bool by_three = options.notation == LocaleOptions::Notation::engineering;
+  int power = 0;
+  for (int round = 0; round < 2; ++round) {
+    // Rounding may give it one more digit.
+    const int exact = digits.is_zero() ? 0 : digits.point() - 1 + power;
+    const int next = by_three ? (exact >= 0 ? exact / 3 : (exact - 2) / 3) * 3 : exact;
+    digits.set(digits.size(), digits.point() + power - next);
+    power = next;
+    if (round == 0) round_as_asked(digits, options, negative);
+  }
+  std::string out(sign_of(options, locale, negative, digits.is_zero()));
+  append_grouped(digits, options, locale, out);
+  out += patterns.exponent;
+  if (power < 0) out += locale.minus;
+  return out + std::to_string(power < 0 ? -power : power);
+}
+
+std::optional<std::string> in_short(const Digits& exact, bool negative, LocaleOptions options,
+                                    const Locale& locale) {
+  const LocalePatterns& patterns = *LocalePatterns::of(locale.tag);
+  constexpr int least_power = 3;
+  constexpr int most_power = 14;
+  int power = exact.is_zero() ? 0 : exact.point() - 1;
+  Digits digits;
+  LocaleOptions shown = options;
+  LocalePatterns::Compact form;
+  for (int round = 0; round < 2; ++round) {
+    const int known = std::min(power, most_power);
+    form = {};
+    int shift = 0;
+    if (known >= least_power) {
+      form = patterns.short_form(options.is_long, known);
+      shift = known - form.digits + 1;
+    }
+    std::copy_n(exact.text().data(), exact.size(), digits.room(exact.size()));
+    digits.set(exact.size(), exact.point() - (exact.is_zero() ? 0 : shift));
+    shown = options;
+    if (!options.has_digits) {
+      // Two digits, or whole numbers where these have more.
+      shown.most_places = 0;
+      if (digits.is_zero() || digits.point() <= 1) {
+        shown.most_significant = 2;
+        shown.least_significant = 1;
+      }
+    }
+    round_as_asked(digits, shown, negative);
+    const int after = digits.is_zero() ? power : digits.point() - 1 + shift;
+    if (after == power) break;
+    power = after;
+  }
+  const std::string_view sign = sign_of(options, locale, negative, digits.is_zero());
+  std::string number;
+  append_grouped(digits, shown, locale, number);
+  if (form.patterns[0].empty()) return std::string(sign) + number;
+  const std::string plain = shown_digits(digits, shown);
+  const bool has_places = plain.find('.') != std::string::npos;
+  const Plural plural = plural_of(locale.tag, plain);
+  const std::string_view pattern = form.patterns[plain == "1"            ? 0
+                                                 : has_places            ? 1
+                                                 : plural == Plural::few ? 2
+                                                                         : 3];
+  if (pattern.find('#') == std::string_view::npos && !sign.empty()) return std::nullopt;
+  return filled(pattern, number, sign);
+}
+
+}  // namespace
+
+std::optional<std::string> locale_text(Digits& digits, bool negative, const LocaleOptions& options,
+                                       const Locale& locale) {
+  if (options.style == LocaleOptions::Style::percent && !digits.is_zero())
+    digits.set(digits.size(), digits.point() + 2);
+  if (options.notation == LocaleOptions::Notation::compact) {
+    // A percentage is short in no form that was asked for.
+    if (options.style != LocaleOptions::Style::decimal) return std::nullopt;
+    return in_short(digits, negative, options, locale);
+  }
+  if (options.notation != LocaleOptions::Notation::standard) {
+    if (options.style != LocaleOptions::Style::decimal) return std::nullopt;
+    return with_power(digits, negative, options, locale);
+  }
+  LocaleOptions shown = options;
+  round_as_asked(digits, shown, negative);
+  std::string number;
+  append_grouped(digits, shown, locale, number);
+  return with_style(number, shown_digits(digits, shown),
+                    sign_of(options, locale, negative, digits.is_zero()), options, locale);
+}
+
+std::optional<std::string> locale_text(std::string_view word, bool negative,
+                                       const LocaleOptions& options, const Locale& locale) {
+  const bool is_nan = word == "NaN";
+  const std::string_view sign = sign_of(
+      options, locale, negative, is_nan && options.sign == LocaleOptions::Sign::but_for_zero);
+  // A word goes with no number.
+  const bool has_words = options.style == LocaleOptions::Style::unit ||
+                         (options.style == LocaleOptions::Style::currency && options.display == 3);
+  if (has_words || options.notation != LocaleOptions::Notation::standard) return std::nullopt;
+  return with_style(std::string(word), "0", sign, options, locale);
+}
+
+}  // namespace inky::inline v1::javascript

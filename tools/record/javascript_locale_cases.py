@@ -1,0 +1,1 @@
+def live(seed): pass
