@@ -91,6 +91,8 @@ struct ExpressionForm {
   std::string_view keys = {};
   // A method that calls a function for each item of a list: ".forEach(". Empty: there is none.
   std::string_view each_method = {};
+  // An expression that makes what the names of a pattern, ({pattern}), get of each item.
+  std::string_view item_parts = {};
   // An expression that makes pairs of an item and its place of a list.
   std::string_view item_pairs = {};
   // Between the ends of a range that a loop goes through; with an equals sign behind it, the last

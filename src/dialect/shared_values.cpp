@@ -46,6 +46,7 @@ void SharedValues::add(const Declaration& declared, Span span, bool in_loop) {
   entry.in_loop = in_loop;
   entry.in_place = declared.in_place;
   entry.is_deep = declared.is_deep;
+  entry.change_follows = declared.change_follows;
   entry.in_own_loop = std::any_of(loops_.begin(), loops_.end(), [&](const std::string& items) {
     return has_name(items, declared.name);
   });
@@ -97,7 +98,7 @@ std::optional<Span> SharedValues::unsure() const {
   for (std::size_t i = 0; i < entries_.size(); ++i) {
     const Entry& entry = entries_[i];
     if (entry.in_place && !is_own(entry)) return entry.span;
-    if (entry.is_looped || form_.changed_names == nullptr) continue;
+    if (entry.is_looped || entry.change_follows || form_.changed_names == nullptr) continue;
     // What an expression changes beside what it comes to is kept for no other.
     for (const std::string& name : form_.changed_names(entry.text)) {
       if (entry.in_place && name == entry.name) continue;

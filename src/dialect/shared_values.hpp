@@ -36,6 +36,7 @@ class SharedValues {
     bool in_loop = false;
     bool in_place = false;
     bool is_deep = false;
+    bool change_follows = false;
     bool is_looped = false;    // the name is an item of a loop
     bool in_own_loop = false;  // through the value that it changes
   };

@@ -183,8 +183,40 @@ class Walk {
   int depth_ = 0;
 };
 
+// The names in a pattern, [key, value] or {name, price}, and the items as what each of them gets.
+// False where the language has no such patterns.
+bool take_pattern(const ExpressionForm& form, std::string_view pattern, Control& out) {
+  if (form.item_parts.empty()) return false;
+  out.names.clear();
+  for (std::size_t at = 0; at < pattern.size();) {
+    std::size_t end = at;
+    while (end < pattern.size() && (is_word_part(pattern[end]) || pattern[end] == '$')) ++end;
+    if (end == at) {
+      // Only plain names: no others by another name, none with a default.
+      if (!is_in(pattern[at], "[]{}, \t\n")) return false;
+      ++at;
+      continue;
+    }
+    out.names.emplace_back(pattern.substr(at, end - at));
+    at = end;
+  }
+  if (out.names.empty()) return false;
+  std::string names;
+  for (const std::string& name : out.names) (names += names.empty() ? "" : ", ") += name;
+  if (out.names.size() > 1) names = "[" + names + "]";
+  std::string items(form.item_parts);
+  const auto put = [&](std::string_view sign, std::string_view text) {
+    items.replace(items.find(sign), sign.size(), text);
+  };
+  put("{names}", names);
+  put("{pattern}", pattern);
+  put("{}", out.items);
+  out.items = std::move(items);
+  return true;
+}
+
 // "int i : items", "const x of items", "i in items", "$items as $x"
-bool read_each(std::string_view header, Control& out) {
+bool read_each(const ExpressionForm& form, std::string_view header, Control& out) {
   for (const std::string_view sign : {" in ", " of ", " as ", ":"}) {
     const std::size_t at = header.find(sign);
     const bool doubled = sign == ":" && at != std::string_view::npos && at + 1 < header.size() &&
@@ -193,6 +225,11 @@ bool read_each(std::string_view header, Control& out) {
     std::string_view name = trimmed(header.substr(0, at));
     std::string_view items = trimmed(header.substr(at + sign.size()));
     if (sign == " as ") std::swap(name, items);
+    if (const std::size_t open = name.find('{'); sign == " of " && open != std::string_view::npos) {
+      out.kind = Control::Kind::each;
+      out.items = items;
+      return take_pattern(form, name.substr(open), out);
+    }
     // for (const [k, v] of entries)
     if (const std::size_t open = name.find('['); sign == " of " && open != std::string_view::npos) {
       if (!name.ends_with(']')) return false;
@@ -251,12 +288,19 @@ std::optional<Control> each_method_of(const LanguageFacts& language, std::string
   walk.skip_blanks();
   const bool enclosed = walk.peek() == '(';
   if (enclosed) walk.move(1);
-  out.names.emplace_back(walk.word());
-  walk.move(walk.word().size());
+  if (enclosed && is_in(walk.peek(), "[{")) {
+    const std::size_t from = walk.at();
+    if (!walk.skip_brackets() ||
+        !take_pattern(*language.expressions, source.substr(from, walk.at() - from), out))
+      return std::nullopt;
+  } else {
+    out.names.emplace_back(walk.word());
+    walk.move(walk.word().size());
+  }
   walk.skip_blanks();
   // (item, place)
   const std::string_view pairs = language.expressions->item_pairs;
-  if (enclosed && walk.peek() == ',' && !pairs.empty()) {
+  if (enclosed && walk.peek() == ',' && !pairs.empty() && out.names.size() == 1) {
     walk.move(1);
     walk.skip_blanks();
     out.names.emplace_back(walk.word());
@@ -385,7 +429,7 @@ std::optional<Control> control_of(const LanguageFacts& language, std::string_vie
     inner.move(1);
     start = inner.at();
   }
-  if (parts.empty()) return read_each(header, out) ? std::optional(out) : std::nullopt;
+  if (parts.empty()) return read_each(*language.expressions, header, out) ? std::optional(out) : std::nullopt;
   if (parts.size() != 2) return std::nullopt;
   out.kind = Control::Kind::loop;
   out.before = parts[0];

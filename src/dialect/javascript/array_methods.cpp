@@ -168,14 +168,15 @@ bool Evaluator::call_on_array(const Node& node, Datum& of, const std::vector<Dat
     std::reverse(out.items.begin(), out.items.end());
     return true;
   }
-  if (name == "fill" && !arguments.empty()) {
+  if (name == "fill") {
     std::size_t from = 0;
     std::size_t to = 0;
     if (!take_place(arguments, 1, node, 0, size, from) ||
         !take_place(arguments, 2, node, static_cast<double>(size), size, to))
       return false;
     out.items = std::move(of.items);
-    for (std::size_t i = from; i < to; ++i) out.items[i] = arguments[0];
+    for (std::size_t i = from; i < to; ++i)
+      out.items[i] = arguments.empty() ? Datum() : arguments[0];
     return true;
   }
   if (name == "flat") {

@@ -33,6 +33,18 @@ bool Evaluator::change(const Node& node, Datum& root) {
     case Node::Kind::assign: {
       Datum value;
       if (!evaluate(node.parts[1], value)) return false;
+      if (node.parts[0].kind == Node::Kind::member && node.parts[0].text == "length") {
+        Datum* of = part_of(node.parts[0].parts[0], root, false);
+        if (of == nullptr) return false;
+        const bool is_shorter = of->kind == DatumKind::array && of->keys.empty() &&
+                                value.kind == DatumKind::number && value.number >= 0 &&
+                                value.number <= static_cast<double>(of->items.size());
+        if (is_shorter) {
+          of->items.resize(static_cast<std::size_t>(value.number));
+          return true;
+        }
+        if (of->kind == DatumKind::array) return not_yet("such a length is", node);
+      }
       Datum* part = part_of(node.parts[0], root, true);
       if (part == nullptr) return false;
       *part = std::move(value);

@@ -1,5 +1,6 @@
 // Values of JavaScript, and as text.
 
+#include <algorithm>
 #include <bit>
 #include <cmath>
 
@@ -145,6 +146,29 @@ namespace {
 
 bool append_source(const Datum& datum, std::string& out);
 
+// The names around it are those of a function around that.
+bool append_function(const Function& function, std::string& out) {
+  std::string names;
+  std::string values;
+  for (std::size_t i = 0; i < function.around.size(); ++i) {
+    const std::string& name = function.around[i].first;
+    const auto later = function.around.begin() + static_cast<std::ptrdiff_t>(i) + 1;
+    const bool is_hidden = std::any_of(later, function.around.end(),
+                                       [&](const auto& other) { return other.first == name; });
+    if (is_hidden) continue;
+    (names += names.empty() ? "" : ", ") += name;
+    values += values.empty() ? "" : ", ";
+    if (!append_source(function.around[i].second, values)) return false;
+  }
+  if (names.empty()) {
+    ((out += '(') += function.written->text) += ')';
+    return true;
+  }
+  ((((out += "((") += names) += ") => (") += function.written->text) += "))(";
+  (out += values) += ')';
+  return true;
+}
+
 bool append_sources(const Datum& datum, std::string& out) {
   const bool is_object = datum.kind == DatumKind::object;
   out += is_object ? '{' : '[';
@@ -171,10 +195,11 @@ bool append_source(const Datum& datum, std::string& out) {
       out += 'n';
       return true;
     case DatumKind::function:
-      // What the names around it were is in no source.
-      if (!datum.function->written) out += datum.function->path;
-      if (datum.function->written) ((out += '(') += datum.function->written->text) += ')';
-      return datum.function->around.empty();
+      if (!datum.function->written) {
+        out += datum.function->path;
+        return true;
+      }
+      return append_function(*datum.function, out);
     case DatumKind::array:
       return datum.keys.empty() && append_sources(datum, out);
     case DatumKind::object:

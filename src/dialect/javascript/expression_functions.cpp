@@ -91,12 +91,7 @@ bool Reader::read_parameters(Node& node, std::size_t start) {
     if (!read_target(target, node.keys)) return false;
     skip_blanks();
     if (is_rest) wrap(target, Node::Kind::spread);
-    if (peek() == '=' && peek(1) != '>' && !is_rest) {
-      ++at_;
-      wrap(target, Node::Kind::with_default);
-      if (!read_sum(target.parts.emplace_back())) return false;
-      skip_blanks();
-    }
+    if (!is_rest && !read_default(target)) return false;
     node.parts.push_back(std::move(target));
     if (peek() == ',')
       ++at_;
@@ -104,6 +99,17 @@ bool Reader::read_parameters(Node& node, std::size_t start) {
       return syntax_error("a closing ) is missing", start);
   }
   ++at_;
+  return true;
+}
+
+// What a name stands for where it gets nothing: b = 2
+bool Reader::read_default(Node& target) {
+  skip_blanks();
+  if (peek() != '=' || peek(1) == '>' || peek(1) == '=') return true;
+  ++at_;
+  wrap(target, Node::Kind::with_default);
+  if (!read_sum(target.parts.emplace_back())) return false;
+  skip_blanks();
   return true;
 }
 
@@ -141,6 +147,7 @@ bool Reader::read_list_target(Node& target, std::vector<std::string>& names) {
       if (is_rest) at_ += 3;
       if (!read_target(part, names)) return false;
       if (is_rest) wrap(part, Node::Kind::spread);
+      if (!is_rest && !read_default(part)) return false;
     }
     skip_blanks();
     target.parts.push_back(std::move(part));
@@ -157,6 +164,16 @@ bool Reader::read_object_target(Node& target, std::vector<std::string>& names) {
   const std::size_t start = at_++;
   target.kind = Node::Kind::object;
   for (skip_blanks(); peek() != '}'; skip_blanks()) {
+    if (starts_with("...")) {
+      at_ += 3;
+      target.keys.emplace_back();
+      Node& rest = target.parts.emplace_back();
+      if (!read_target(rest, names)) return false;
+      wrap(rest, Node::Kind::spread);
+      skip_blanks();
+      if (peek() != '}') return not_yet("names such as these are", start);
+      continue;
+    }
     if (!is_name_start(peek())) return not_yet("names such as these are", start);
     const std::size_t from = at_;
     target.keys.push_back(read_name());
@@ -171,13 +188,7 @@ bool Reader::read_object_target(Node& target, std::vector<std::string>& names) {
       part.span = {from, at_};
       names.push_back(part.text);
     }
-    skip_blanks();
-    if (peek() == '=') {
-      ++at_;
-      wrap(part, Node::Kind::with_default);
-      if (!read_sum(part.parts.emplace_back())) return false;
-      skip_blanks();
-    }
+    if (!read_default(part)) return false;
     target.parts.push_back(std::move(part));
     if (peek() == ',')
       ++at_;
@@ -356,14 +367,27 @@ bool is_changing(std::string_view method) {
 
 namespace {
 
+// The name whose value, or a part of it, an expression comes to; empty where it makes a new one.
+std::string_view changed_root(const Node& node) {
+  const bool makes = node.kind == Node::Kind::call && node.parts[0].kind == Node::Kind::member &&
+                     has_word("map filter slice concat split flat flatMap toSorted toReversed with "
+                              "from of keys values entries fromEntries",
+                              node.parts[0].text);
+  if (makes) return {};
+  const bool is_part = node.kind == Node::Kind::member || node.kind == Node::Kind::item ||
+                       node.kind == Node::Kind::call;
+  if (is_part) return changed_root(node.parts[0]);
+  return node.kind == Node::Kind::name ? std::string_view(node.text) : std::string_view();
+}
+
 void collect_changed(const Node& node, std::vector<std::string_view>& own,
                      std::vector<std::string>& out) {
   if (node.kind == Node::Kind::call && node.parts[0].kind == Node::Kind::member) {
     const Node& callee = node.parts[0];
     const bool assigns = callee.text == "assign" && callee.parts[0].kind == Node::Kind::name &&
                          callee.parts[0].text == "Object" && node.parts.size() > 1;
-    const std::string_view root = assigns                    ? root_of(node.parts[1])
-                                  : is_changing(callee.text) ? root_of(callee.parts[0])
+    const std::string_view root = assigns                    ? changed_root(node.parts[1])
+                                  : is_changing(callee.text) ? changed_root(callee.parts[0])
                                                              : std::string_view();
     // What a function calls its own may be any value around it.
     if (std::find(own.begin(), own.end(), root) != own.end())

@@ -57,6 +57,7 @@ class Reader : PastedSource {
   bool read_function(Node& node);
   bool read_parameters(Node& node, std::size_t start);
   bool read_target(Node& target, std::vector<std::string>& names);
+  bool read_default(Node& target);
   bool read_list_target(Node& target, std::vector<std::string>& names);
   bool read_object_target(Node& target, std::vector<std::string>& names);
   bool read_body(Node& node);

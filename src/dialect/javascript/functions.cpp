@@ -99,6 +99,18 @@ bool Evaluator::bind(const Node& target, Datum value) {
     default:
       for (std::size_t i = 0; i < target.parts.size(); ++i) {
         Datum part;
+        if (target.parts[i].kind == Node::Kind::spread) {
+          if (value.kind != DatumKind::object) return not_yet("the rest of this is", target);
+          part.kind = DatumKind::object;
+          for (std::size_t k = 0; k < value.keys.size(); ++k) {
+            if (std::find(target.keys.begin(), target.keys.end(), value.keys[k]) != target.keys.end())
+              continue;
+            part.keys.push_back(value.keys[k]);
+            part.items.push_back(value.items[k]);
+          }
+          if (!bind(target.parts[i].parts[0], std::move(part))) return false;
+          continue;
+        }
         if (!check_members(value, target.keys[i], target) ||
             !find_property(value, target.keys[i], target, part) ||
             !bind(target.parts[i], std::move(part)))

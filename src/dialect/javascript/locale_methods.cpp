@@ -14,7 +14,10 @@ namespace inky::inline v1::javascript {
 
 bool Evaluator::take_locale(const Node& node, const std::vector<Datum>& arguments,
                             const Locale*& out) {
-  const bool given = !arguments.empty() && arguments[0].kind != DatumKind::undefined;
+  const bool is_empty = !arguments.empty() && arguments[0].kind == DatumKind::array &&
+                        arguments[0].items.empty();
+  const bool given =
+      !arguments.empty() && arguments[0].kind != DatumKind::undefined && !is_empty;
   out = locale_tagged(locale_.empty() ? "en-US" : locale_);
   if (!given) {
     if (notes_ != nullptr && locale_.empty()) {

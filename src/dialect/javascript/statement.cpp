@@ -8,6 +8,7 @@
 #include "dialects.hpp"
 #include "evaluation.hpp"
 #include "expression.hpp"
+#include "text/ascii.hpp"
 
 namespace inky::inline v1::javascript {
 
@@ -284,6 +285,52 @@ std::vector<Declaration> read_parts(std::string_view statement, bool is_new, std
   return out;
 }
 
+// n ??= 5, n ||= 6, n &&= 7
+std::vector<Declaration> read_default_change(std::string_view statement) {
+  std::size_t end = 0;
+  while (end < statement.size() && (is_name_start(statement[end]) || is_digit(statement[end])))
+    ++end;
+  const std::size_t sign = std::min(statement.find_first_not_of(" \t", end), statement.size());
+  const std::string_view operation = statement.substr(sign, 3);
+  if (end == 0 || is_digit(statement[0]) || !has_word("?\?= ||= &&=", operation)) return {};
+  Declaration out;
+  out.name = statement.substr(0, end);
+  out.expression = out.name + " " + std::string(operation.substr(0, 2)) + " (" +
+                   std::string(statement.substr(sign + 3)) + ")";
+  out.span = {0, statement.size()};
+  out.changes = out.combines = true;
+  return {out};
+}
+
+// const top = items.pop(): the name gets what the call returns, and the call changes the items.
+std::vector<Declaration> read_taking(std::string_view statement, std::size_t name) {
+  std::size_t end = name;
+  while (end < statement.size() && (is_name_start(statement[end]) || is_digit(statement[end])))
+    ++end;
+  const std::size_t sign = std::min(statement.find_first_not_of(" \t", end), statement.size());
+  if (end == name || statement.substr(sign, 1) != "=" || statement.substr(sign, 2) == "==")
+    return {};
+  const std::size_t from = std::min(statement.find_first_not_of(" \t", sign + 1), statement.size());
+  TemplateContent content;
+  content.source = statement.substr(from);
+  Node node;
+  const bool takes = read_change(content, node) && node.kind == Node::Kind::call &&
+                     has_word("pop shift splice push unshift", node.parts[0].text) &&
+                     node.parts[0].parts[0].kind == Node::Kind::name;
+  if (!takes) return {};
+  Declaration value;
+  value.name = statement.substr(name, end - name);
+  value.expression = statement.substr(from);
+  value.span = {from, statement.size()};
+  value.change_follows = true;
+  Declaration change;
+  change.name = root_of(node);
+  change.expression = value.expression;
+  change.span = value.span;
+  change.changes = change.in_place = true;
+  return {value, change};
+}
+
 std::vector<Declaration> read_declarations(std::string_view statement) {
   const std::size_t word_end =
       std::min(statement.find_first_not_of("abcdefghijklmnopqrstuvwxyz"), statement.size());
@@ -294,19 +341,19 @@ std::vector<Declaration> read_declarations(std::string_view statement) {
   const bool is_new = word == "const" || word == "let" || word == "var";
   if (is_new)
     return first == '[' || first == '{' ? read_parts(statement, true, next)
-                                        : std::vector<Declaration>();
+                                        : read_taking(statement, next);
   if (word.empty() && first == '[') return read_parts(statement, false, next);
   Declaration out;
   out.span = {0, statement.size()};
   out.expression = statement;
   if (word == "function" && is_name_start(first)) {
     std::size_t end = next;
-    while (end < statement.size() &&
-           (is_name_start(statement[end]) || (statement[end] >= '0' && statement[end] <= '9')))
+    while (end < statement.size() && (is_name_start(statement[end]) || is_digit(statement[end])))
       ++end;
     out.name = statement.substr(next, end - next);
     return {out};
   }
+  if (auto chosen = read_default_change(statement); !chosen.empty()) return chosen;
   TemplateContent content;
   content.source = statement;
   Node node;
@@ -398,6 +445,7 @@ const ExpressionForm expression_form = {
     .items = "[...({})]",
     .keys = "Object.keys({})",
     .each_method = ".forEach(",
+    .item_parts = "[...({})].map(({pattern}) => {names})",
     .item_pairs = "[...({})].map((item, place) => [item, place])",
     .counts = true,
     .own_names =
