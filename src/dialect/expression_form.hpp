@@ -66,6 +66,8 @@ struct ExpressionForm {
   // comes to is no other name's, and the names whose values it changes by itself.
   bool (*is_fresh)(std::string_view expression) = nullptr;
   std::vector<std::string> (*changed_names)(std::string_view expression) = nullptr;
+  // Functions that keep no part of what they are given: list(items).
+  std::string_view copiers = {};
   // What definitions begin with that end with their block: "function".
   std::string_view block_words = {};
   // The function that shows what a statement comes to that is nothing but an expression; empty:
@@ -83,6 +85,8 @@ struct ExpressionForm {
   std::string_view ends = {};
   // What statements begin with that print nothing and name nothing: "import".
   std::string_view silent_words = {};
+  // The same of a whole statement. Null: those words say it all.
+  bool (*is_silent)(std::string_view statement) = nullptr;
   Blocks blocks = Blocks::none;
   // An expression that makes a list of what a loop goes through, which stands for {} in it. Empty:
   // that is a list already.

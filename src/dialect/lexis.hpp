@@ -98,6 +98,7 @@ struct Lexis {
   bool adjacent_texts_join = false;
   bool lines_end_statements = false;      // outside of parentheses
   bool escapes_name_characters = true;    // \n is a new line, and not an n
+  bool keeps_line_ends = false;           // a text keeps CR LF as it is; else it is LF
   bool line_end_joins = false;            // a backslash at the end of a line takes its end away
   bool line_end_takes_blanks = false;     // and the blanks that the next line begins with
   std::string_view names_value = {};      // between a value's name and it: "=", ":"

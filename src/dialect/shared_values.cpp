@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "dialect/lexis.hpp"
 #include "text/ascii.hpp"
 
 namespace inky::inline v1 {
@@ -24,13 +25,24 @@ bool has_name(std::string_view text, std::string_view name) {
   return find_name(text, name) != std::string_view::npos;
 }
 
+// Whether what is called with it keeps no part of it: list(
+bool is_copied(const ExpressionForm& form, std::string_view before) {
+  std::size_t from = before.size() - 1;
+  while (from > 0 && is_word_part(before[from - 1])) --from;
+  const std::string_view word = before.substr(from, before.size() - 1 - from);
+  return !word.empty() && has_word(form.copiers, word);
+}
+
 // Whether a name is there as a whole, and not only for a part or a method of it.
-bool has_whole(std::string_view text, std::string_view name) {
+bool has_whole(const ExpressionForm& form, std::string_view text, std::string_view name) {
   for (std::size_t at = find_name(text, name); at != std::string_view::npos;
        at = find_name(text, name, at + 1)) {
     const std::size_t end = at + name.size();
     const bool is_base = end < text.size() && (text[end] == '.' || text[end] == '[');
-    if (!is_base && !text.substr(0, at).ends_with("...")) return true;
+    const std::string_view before = text.substr(0, at);
+    if (is_base || before.ends_with("...") || (before.ends_with('(') && is_copied(form, before)))
+      continue;
+    return true;
   }
   return false;
 }
@@ -79,7 +91,8 @@ bool SharedValues::is_own(const Entry& change) const {
   return std::none_of(entries_.begin(), entries_.end(), [&](const Entry& other) {
     if (other.name.empty() || other.in_place) {
       // What is put into another value is shared with it.
-      return other.in_place && other.name != change.name && has_whole(other.text, change.name);
+      return other.in_place && other.name != change.name &&
+             has_whole(form_, other.text, change.name);
     }
     if (other.name == change.name) {
       const bool is_fresh = !other.is_looped && form_.is_fresh(other.text);
@@ -90,7 +103,8 @@ bool SharedValues::is_own(const Entry& change) const {
       return !is_fresh || has_names;
     }
     if (other.is_looped) return change.is_deep && has_name(other.text, change.name);
-    return change.is_deep ? has_name(other.text, change.name) : has_whole(other.text, change.name);
+    return change.is_deep ? has_name(other.text, change.name)
+                          : has_whole(form_, other.text, change.name);
   });
 }
 

@@ -365,9 +365,17 @@ std::optional<std::size_t> behind_definition(const LanguageFacts& language, std:
   Walk walk(language, source, at);
   const std::string_view word = walk.word();
   if (word.empty() || !has_word(language.expressions->block_words, word)) return std::nullopt;
+  const std::size_t indentation = walk.indentation_at(at);
   walk.move(word.size());
   walk.skip_blanks();
   if (walk.word().empty()) return std::nullopt;
+  if (language.expressions->blocks == Blocks::indented) {
+    if (!walk.skip_header(true)) return std::nullopt;
+    walk.move(1);
+    Span body;
+    walk.skip_indented(indentation, body);
+    return walk.at();
+  }
   const bool ends = walk.skip_to("{;") && walk.peek() == '{' && walk.skip_brackets();
   return ends ? std::optional(walk.at()) : std::nullopt;
 }
@@ -429,7 +437,8 @@ std::optional<Control> control_of(const LanguageFacts& language, std::string_vie
     inner.move(1);
     start = inner.at();
   }
-  if (parts.empty()) return read_each(*language.expressions, header, out) ? std::optional(out) : std::nullopt;
+  if (parts.empty())
+    return read_each(*language.expressions, header, out) ? std::optional(out) : std::nullopt;
   if (parts.size() != 2) return std::nullopt;
   out.kind = Control::Kind::loop;
   out.before = parts[0];

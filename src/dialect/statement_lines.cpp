@@ -135,6 +135,7 @@ class Splitter {
     std::size_t word = from;
     while (word < end && (is_word_part(source_[word]) || source_[word] == '#')) ++word;
     if (has_word(form_.silent_words, source_.substr(from, word - from))) return;
+    if (form_.is_silent != nullptr && form_.is_silent(source_.substr(from, end - from))) return;
     out_.push_back({from, end});
   }
 

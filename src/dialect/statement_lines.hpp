@@ -37,7 +37,7 @@ struct Declaration {
   bool in_place = false;
   bool is_deep = false;
   bool change_follows = false;  // what the expression changes, the next declaration changes
-  Span span;  // of the expression in the statement
+  Span span;                    // of the expression in the statement
 };
 // Nothing where a statement declares no value.
 std::optional<Declaration> declaration_of(const LanguageFacts& language,

@@ -287,6 +287,12 @@ class SequenceReader {
 
   std::optional<Error> add_call(Steps& into, Span span) {
     Result<Template> read = read_statement(language_, source_.substr(0, span.to), span.from);
+    const std::string_view statement = text_of(span);
+    const auto end = std::find_if_not(statement.begin(), statement.end(), is_word_part);
+    const std::string_view word =
+        statement.substr(0, static_cast<std::size_t>(end - statement.begin()));
+    // A statement of another kind is no fault.
+    if (!read && !word.empty() && has_word(language_.reserved, word)) return not_understood(span);
     if (!read) return read.error();
     for (const Node& argument : read->statement()->arguments) {
       if (shows_array(argument)) return not_understood(span);

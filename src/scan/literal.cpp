@@ -35,7 +35,10 @@ class Appending {
     while (at_ < body_.size() && draft_.why_not.empty()) {
       const char byte = body_[at_];
       const char next = at_ + 1 < body_.size() ? body_[at_ + 1] : '\0';
-      if (byte == '\n' || (byte == '\r' && next == '\n')) {
+      const bool is_pair = byte == '\r' && next == '\n';
+      if (is_pair && lexis_.keeps_line_ends) {
+        instead(lexis_.escapes_name_characters ? "\\r\\n" : "\r\n", 2);
+      } else if (byte == '\n' || is_pair) {
         instead(lexis_.escapes_name_characters ? "\\n" : "\n", byte == '\n' ? 1 : 2);
       } else if (byte == literal_.quote && doubles() && next == byte) {
         instead(byte == '"' ? "\\\"" : std::string_view(&byte, 1), 2);

@@ -450,6 +450,6 @@ TEST_CASE("a literal of several lines is the same text: in Lisp a backslash name
     return out;
   };
   CHECK(template_in("lisp", "(format t \"~A\n~D\" x y)") == "~A\n~D");
-  CHECK(template_in("lisp", "(format t \"~A\r\n~D\" x y)") == "~A\n~D");
+  CHECK(template_in("lisp", "(format t \"~A\r\n~D\" x y)") == "~A\r\n~D");
   CHECK(template_in("php", "<?php printf(\"%s\n%d\", $x, $y);") == "%s\\n%d");
 }

@@ -209,7 +209,7 @@ def asked(made):
         (folder / "ask.js").write_text(program)
         (folder / "cases").write_text("".join(json.dumps(asked) + "\n" for _, asked in made))
         ran = subprocess.run(["node", folder / "ask.js", folder / "cases"], check=True, capture_output=True, text=True,
-                             env={"PATH": "/usr/bin:/bin", "LANG": "en_US.UTF-8", "LC_ALL": "en_US.UTF-8"})
+                             env={"PATH": "/usr/bin:/bin", "LANG": "en_US.UTF-8", "LC_ALL": "en_US.UTF-8", "TZ": "UTC"})
     return answered([(request, None) for request, _ in made], ran.stdout.splitlines(), wanted,
                     lambda line: {"fails": {"when": "compile", "as": line[1:]}} if line[0] == "!" else None)
 

@@ -17,7 +17,7 @@ import sys
 
 import javascript_locale_cases
 from javascript import locales
-from recording import answered, needs
+from recording import needs
 
 currencies = ("USD EUR GBP JPY CHF CAD AUD NZD CNY INR BRL MXN SEK NOK DKK PLN CZK HUF TRY KRW ZAR SGD HKD THB ILS KWD ISK "
               "RUB UAH RON PHP IDR VND CLP COP ARS").split()
@@ -45,7 +45,7 @@ class Locale {
     this.patterns = [""];
   }
   list(names) {
-    const joined = names.join("|");
+    const joined = names.join("|").replaceAll("\u202f", " ");
     if (!this.names.includes(joined)) this.names.push(joined);
     return this.names.indexOf(joined);
   }
@@ -100,10 +100,12 @@ function datesOf(locale) {
     }
     return found;
   });
+  // A day of the week alone goes with a time in ways of its own.
+  const week = widths.weekday.flatMap((weekday) => times.map((time) => time.hour ? locale.pattern({ weekday, ...time }) : null));
   const names = [undefined, "full", "long", "medium", "short"];
   const styles = names.flatMap((dateStyle) => names.map((timeStyle) =>
     dateStyle || timeStyle ? locale.pattern({ dateStyle, timeStyle }) : null));
-  return [ofDates, ofTimes, between, styles].map((list) => list.map((one) => locale.place(one)));
+  return [ofDates, ofTimes, between, week, styles].map((list) => list.map((one) => locale.place(one)));
 }
 
 // The text with # in the place of the digits, and ~ in the place of a sign.
@@ -112,7 +114,7 @@ function shape(parts) {
   let seen = false;
   for (const part of parts) {
     if (["integer", "group", "decimal", "fraction"].includes(part.type)) out += seen ? "" : "#", seen = true;
-    else out += part.type === "minusSign" ? "~" : part.value;
+    else out += part.type === "minusSign" || part.type === "plusSign" ? "~" : part.value;
   }
   return out;
 }
@@ -136,7 +138,8 @@ function moneyOf(locale) {
     const out = [];
     for (const currencyDisplay of ["symbol", "narrowSymbol", "code"]) {
       const texts = [form({ currencyDisplay }).formatToParts(5), form({ currencyDisplay }).formatToParts(-5),
-                     form({ currencyDisplay, currencySign: "accounting" }).formatToParts(-5)];
+                     form({ currencyDisplay, currencySign: "accounting" }).formatToParts(-5),
+                     form({ currencyDisplay, currencySign: "accounting", signDisplay: "always" }).formatToParts(5)];
       out.push(...texts.map((parts) => locale.place(shape(parts))));
     }
     const named = { style: "currency", currency, currencyDisplay: "name" };
@@ -168,8 +171,8 @@ function compactOf(locale) {
 const exponent = (tag) => new Intl.NumberFormat(tag, { notation: "scientific" }).formatToParts(1000).find((part) => part.type === "exponentSeparator").value;
 const answer = locales.map((tag) => {
   const locale = new Locale(tag);
-  const [ofDates, ofTimes, between, styles] = datesOf(locale);
-  const tables = { dates: ofDates, times: ofTimes, between, styles, money: moneyOf(locale), units: unitsOf(locale), compact: compactOf(locale) };
+  const [ofDates, ofTimes, between, week, styles] = datesOf(locale);
+  const tables = { dates: ofDates, times: ofTimes, between, week, styles, money: moneyOf(locale), units: unitsOf(locale), compact: compactOf(locale) };
   return { tag, exponent: exponent(tag), names: locale.names, patterns: locale.patterns, tables };
 });
 process.stdout.write(JSON.stringify({ answer, version: process.versions }));
@@ -186,7 +189,9 @@ def packed(numbers):
 
 def main():
     if sys.argv[1:2] == ["--live"]:
-        return javascript_locale_cases.live(int(sys.argv[2]))
+        needs("node --version | grep -q v20")
+        version = subprocess.run(["node", "--version"], check=True, capture_output=True, text=True).stdout.strip()
+        return javascript_locale_cases.live(int(sys.argv[2]), version, currencies, units)
     run = subprocess.run(["node", "-e", program], input=json.dumps({"locales": locales, "currencies": currencies, "units": units}),
                          capture_output=True, text=True, check=False)
     if run.returncode:
@@ -198,7 +203,7 @@ def main():
         lists = [literal(one["tag"]), literal(one["exponent"]), literal("\n".join(one["names"])), literal("\n".join(one["patterns"]))]
         assert not any("\n" in text for text in one["names"] + one["patterns"]), one["tag"]
         assert len(one["patterns"]) < 57 * 57
-        lists += [literal(packed(one["tables"][name])) for name in ("dates", "times", "between", "styles", "money", "units", "compact")]
+        lists += [literal(packed(one["tables"][name])) for name in ("dates", "times", "between", "week", "styles", "money", "units", "compact")]
         lines.append("{" + ",\n ".join(lists) + "},")
     target = pathlib.Path(__file__).resolve().parents[2] / "src/dialect/javascript/locale_patterns.inc"
     target.write_text("\n".join(lines) + "\n")

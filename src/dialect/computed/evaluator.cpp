@@ -54,7 +54,13 @@ bool Evaluator::over_limit(std::string what, const Node& node) {
 
 bool Evaluator::fill(const Node& node, const Dialect& dialect, std::string_view content,
                      std::span<const Value> values, Value& out) {
-  const auto parsed = dialect.parse(literal_text(program_form_of(dialect.facts()), content));
+  return fill_template(node, dialect, literal_text(program_form_of(dialect.facts()), content),
+                       values, out);
+}
+
+bool Evaluator::fill_template(const Node& node, const Dialect& dialect, std::string_view source,
+                              std::span<const Value> values, Value& out) {
+  const auto parsed = dialect.parse(source);
   if (!parsed) return not_yet("this template is", node);
   TextBuffer text;
   const Outcome outcome = dialect.render(*parsed, values, text);
@@ -116,8 +122,13 @@ bool Evaluator::evaluate_node(const Node& node, Value& out) {
       return true;
     case Node::Kind::for_each:
       return not_yet("such an expression is", node);
+    case Node::Kind::function:
+      return not_yet("a function as a value is", node);
+    case Node::Kind::filled:
+      return not_yet("such a literal is", node);
     case Node::Kind::name:
       if (const Value* value = scope_.find(node.text)) {
+        if (value->is_expression()) return not_yet("a function as a value is", node);
         out = *value;
         out.drop_name();
         return true;
@@ -142,7 +153,7 @@ bool Evaluator::evaluate_node(const Node& node, Value& out) {
     case Node::Kind::member: {
       Value of;
       const std::string path = path_of(node);
-      if (!path.empty() && scope_.find(path.substr(0, path.find('.'))) == nullptr)
+      if (!path.empty() && !has_value(path.substr(0, path.find('.'))))
         return name_without_value(node, out);
       return evaluate_part(node.parts[0], of) && member(node, of, out);
     }
@@ -295,9 +306,8 @@ bool Evaluator::evaluate_call(const Node& node, Value& out) {
   const Node& callee = node.parts[0];
   const std::string path = path_of(callee);
   Arguments arguments;
-  const bool is_function =
-      !path.empty() &&
-      (callee.kind == Node::Kind::name || scope_.find(path.substr(0, path.find('.'))) == nullptr);
+  const bool is_function = !path.empty() && (callee.kind == Node::Kind::name ||
+                                             !has_value(path.substr(0, path.find('.'))));
   if (is_function) return evaluate_arguments(node, arguments) && call(node, path, arguments, out);
   Value of;
   if (callee.kind != Node::Kind::member)

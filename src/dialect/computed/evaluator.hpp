@@ -94,6 +94,8 @@ class Evaluator {
     Value& value;
   };
   virtual bool settle_sides(const Node&, Side, Side) { return true; }
+  // Whether a name has a value here.
+  virtual bool has_value(std::string_view name) const { return scope_.find(name) != nullptr; }
   virtual bool name_without_value(const Node& node, Value& out) = 0;
   virtual bool call(const Node& node, const std::string& path, const Arguments& arguments,
                     Value& out);
@@ -124,6 +126,9 @@ class Evaluator {
   // The text of a template of the language, as the function that fills it in would have read it.
   bool fill(const Node& node, const Dialect& dialect, std::string_view content,
             std::span<const Value> values, Value& out);
+  // The same of a template as it is written in the source.
+  bool fill_template(const Node& node, const Dialect& dialect, std::string_view source,
+                     std::span<const Value> values, Value& out);
 
   // A part of a node, for operators that look into their operands.
   bool evaluate_again(const Node& node, Value& out) { return evaluate_part(node, out); }

@@ -17,7 +17,8 @@ void collect(const Node& node, std::vector<std::string_view>& own, NameCollector
   std::size_t from = 0;
   if (node.kind == Node::Kind::call && node.parts[0].kind == Node::Kind::name) from = 1;
   const std::size_t outside = own.size();
-  if (node.kind == Node::Kind::for_each) own.insert(own.end(), node.keys.begin(), node.keys.end());
+  if (node.kind == Node::Kind::for_each || node.kind == Node::Kind::function)
+    own.insert(own.end(), node.keys.begin(), node.keys.end());
   for (std::size_t i = from; i < node.parts.size(); ++i) collect(node.parts[i], own, names);
   own.resize(outside);
 }

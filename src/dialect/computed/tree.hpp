@@ -80,6 +80,8 @@ struct Node {
     cast,       // parts[0] as the type named text
     spread,     // the items of parts[0], among the arguments of a call
     for_each,   // parts[0] for each item of parts[1] that the other parts hold for; keys name it
+    function,   // parts[0] of the names in keys; text is its source
+    filled,     // a literal that the language fills in; text is its source, parts are names in it
   };
   Kind kind = Kind::nothing;
   Operation operation = Operation::none;

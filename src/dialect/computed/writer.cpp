@@ -81,6 +81,8 @@ class Writer {
         out_.add(grammar_.spread);
         return write(node.parts[0]);
       case Node::Kind::for_each:
+      case Node::Kind::function:
+      case Node::Kind::filled:
         return write_for_each(node);
     }
     return false;

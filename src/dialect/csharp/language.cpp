@@ -42,6 +42,7 @@ constexpr Lexis make_lexis() {
   out.types_come_first = true;
   out.suffixes = suffixes;
   out.slots_align = true;
+  out.keeps_line_ends = true;
   return out;
 }
 constexpr Lexis lexis = make_lexis();

@@ -44,6 +44,7 @@ constexpr Lexis make_lexis() {
   out.types_come_last = true;
   out.scope_words = "let fun member and";
   out.suffixes = suffixes;
+  out.keeps_line_ends = true;
   return out;
 }
 constexpr Lexis lexis = make_lexis();

@@ -303,12 +303,16 @@ bool Evaluator::format_date(const Node& node, double time, const std::vector<Dat
     return part.has_value();
   };
   bool known = true;
-  if (has_style) {
+  const bool has_weekday_alone =
+      widths.date[0] != 0 && widths.date[1] + widths.date[2] + widths.date[3] == 0;
+  if (has_weekday_alone && widths.has_time()) {
+    known = add(patterns.week_time(widths.date[0], widths.time, widths.twelve));
+  } else if (has_style) {
     known = add(patterns.style(widths.date_style, widths.time_style));
   } else {
     if (widths.has_date()) known = add(patterns.date(widths.date));
     if (widths.has_date() && widths.has_time())
-      known = known && add(patterns.between_date(widths.date));
+      known = widths.time[0] != 0 && known && add(patterns.between_date(widths.date));
     if (widths.has_time()) known = known && add(patterns.time(widths.time, widths.twelve));
   }
   if (!known) return not_yet("a date of these parts in this locale is", node);

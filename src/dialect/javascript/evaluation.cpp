@@ -14,7 +14,6 @@
 
 namespace inky::inline v1::javascript {
 
-
 bool Evaluator::evaluate(const Node& node, Datum& out) {
   const bool was_ended = is_ended_;
   is_ended_ = false;

@@ -370,9 +370,10 @@ namespace {
 // The name whose value, or a part of it, an expression comes to; empty where it makes a new one.
 std::string_view changed_root(const Node& node) {
   const bool makes = node.kind == Node::Kind::call && node.parts[0].kind == Node::Kind::member &&
-                     has_word("map filter slice concat split flat flatMap toSorted toReversed with "
-                              "from of keys values entries fromEntries",
-                              node.parts[0].text);
+                     has_word(
+                         "map filter slice concat split flat flatMap toSorted toReversed with "
+                         "from of keys values entries fromEntries",
+                         node.parts[0].text);
   if (makes) return {};
   const bool is_part = node.kind == Node::Kind::member || node.kind == Node::Kind::item ||
                        node.kind == Node::Kind::call;

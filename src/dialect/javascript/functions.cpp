@@ -103,7 +103,8 @@ bool Evaluator::bind(const Node& target, Datum value) {
           if (value.kind != DatumKind::object) return not_yet("the rest of this is", target);
           part.kind = DatumKind::object;
           for (std::size_t k = 0; k < value.keys.size(); ++k) {
-            if (std::find(target.keys.begin(), target.keys.end(), value.keys[k]) != target.keys.end())
+            if (std::find(target.keys.begin(), target.keys.end(), value.keys[k]) !=
+                target.keys.end())
               continue;
             part.keys.push_back(value.keys[k]);
             part.items.push_back(value.items[k]);

@@ -14,10 +14,9 @@ namespace inky::inline v1::javascript {
 
 bool Evaluator::take_locale(const Node& node, const std::vector<Datum>& arguments,
                             const Locale*& out) {
-  const bool is_empty = !arguments.empty() && arguments[0].kind == DatumKind::array &&
-                        arguments[0].items.empty();
-  const bool given =
-      !arguments.empty() && arguments[0].kind != DatumKind::undefined && !is_empty;
+  const bool is_empty =
+      !arguments.empty() && arguments[0].kind == DatumKind::array && arguments[0].items.empty();
+  const bool given = !arguments.empty() && arguments[0].kind != DatumKind::undefined && !is_empty;
   out = locale_tagged(locale_.empty() ? "en-US" : locale_);
   if (!given) {
     if (notes_ != nullptr && locale_.empty()) {
@@ -155,7 +154,8 @@ bool Evaluator::take_options(const Node& node, const Datum& given, const Locale&
     if (out.notation != LocaleOptions::Notation::standard)
       return not_yet("such a notation with a style is", node);
   }
-  if (least != unset && most != unset && least > most)
+  const bool counts_places = least_significant == unset && most_significant == unset;
+  if (counts_places && least != unset && most != unset && least > most)
     return fail("RangeError", "maximumFractionDigits value is out of range.", node);
   if (least_significant != unset && most_significant != unset &&
       least_significant > most_significant)

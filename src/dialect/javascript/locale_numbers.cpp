@@ -90,6 +90,7 @@ std::optional<std::string> with_style(const std::string& number, std::string_vie
                   sign);
   if (sign.empty()) return filled(money.positive, number, sign);
   const bool as_accounts = options.accounts && sign == locale.minus;
+  if (options.accounts && !as_accounts) return filled(money.accounted_plus, number, sign);
   return filled(as_accounts ? money.accounted : money.negative, number, sign, as_accounts);
 }
 

@@ -39,6 +39,10 @@ std::optional<std::size_t> place_among(std::string_view list, std::string_view w
   return std::nullopt;
 }
 
+std::size_t time_place(const std::array<int, 3>& widths, int twelve) {
+  return static_cast<std::size_t>(((widths[0] * 3 + widths[1]) * 3 + widths[2]) * 3 + twelve);
+}
+
 std::size_t date_place(const std::array<int, 4>& widths) {
   std::size_t out = 0;
   constexpr int counts[] = {4, 3, 6, 3};
@@ -82,8 +86,14 @@ std::optional<std::string_view> LocalePatterns::date(const std::array<int, 4>& w
 
 std::optional<std::string_view> LocalePatterns::time(const std::array<int, 3>& widths,
                                                      int twelve) const {
-  const int place = ((widths[0] * 3 + widths[1]) * 3 + widths[2]) * 3 + twelve;
-  return found(times, static_cast<std::size_t>(place));
+  return found(times, time_place(widths, twelve));
+}
+
+std::optional<std::string_view> LocalePatterns::week_time(int weekday,
+                                                          const std::array<int, 3>& widths,
+                                                          int twelve) const {
+  constexpr std::size_t count = 81;
+  return found(week, static_cast<std::size_t>(weekday - 1) * count + time_place(widths, twelve));
 }
 
 std::optional<std::string_view> LocalePatterns::between_date(
@@ -99,16 +109,19 @@ std::optional<LocalePatterns::Money> LocalePatterns::currency(std::string_view c
                                                               int display) const {
   const auto place = place_among(currencies, code);
   if (!place) return std::nullopt;
-  constexpr std::size_t per_currency = 1 + 3 * 3 + 4;
+  constexpr std::size_t per_display = 4;
+  constexpr std::size_t per_currency = 1 + 3 * per_display + 4;
   const std::size_t begin = *place * per_currency;
   const auto at = [&](std::size_t index) { return pattern(number_in(money, begin + index)); };
   Money out;
   out.places = static_cast<int>(number_in(money, begin));
-  for (std::size_t i = 0; i < out.named.size(); ++i) out.named[i] = at(10 + i);
+  for (std::size_t i = 0; i < out.named.size(); ++i) out.named[i] = at(1 + 3 * per_display + i);
   const auto which = static_cast<std::size_t>(std::min(display, 2));
-  out.positive = at(1 + which * 3);
-  out.negative = at(2 + which * 3);
-  out.accounted = at(3 + which * 3);
+  const std::size_t first = 1 + which * per_display;
+  out.positive = at(first);
+  out.negative = at(first + 1);
+  out.accounted = at(first + 2);
+  out.accounted_plus = at(first + 3);
   return out;
 }
 

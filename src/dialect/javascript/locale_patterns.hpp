@@ -33,6 +33,7 @@ class LocalePatterns {
   std::string_view dates;
   std::string_view times;
   std::string_view between;
+  std::string_view week;
   std::string_view styles;
   std::string_view money;
   std::string_view units;
@@ -47,6 +48,9 @@ class LocalePatterns {
   // Of the hour, the minute and the second (numeric, 2-digit); of twelve hours: 1, not: 2, 0: as usual.
   std::optional<std::string_view> time(const std::array<int, 3>& widths, int twelve) const;
   std::optional<std::string_view> between_date(const std::array<int, 4>& widths) const;
+  // A day of the week alone, with a time.
+  std::optional<std::string_view> week_time(int weekday, const std::array<int, 3>& widths,
+                                            int twelve) const;
   // dateStyle and timeStyle: full, long, medium, short, from 1; 0: none.
   std::optional<std::string_view> style(int date, int time) const;
 
@@ -55,6 +59,7 @@ class LocalePatterns {
     std::string_view positive;
     std::string_view negative;
     std::string_view accounted;             // a negative one, as accounts have it
+    std::string_view accounted_plus;        // a positive one with its sign there
     std::array<std::string_view, 4> named;  // by Plural
   };
   // `display`: symbol, narrowSymbol, code, name. Nothing where the currency is not known here.

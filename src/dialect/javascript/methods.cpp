@@ -223,7 +223,7 @@ bool Evaluator::call_method(const Node& node, Datum& of, const std::vector<Datum
     case DatumKind::text:
       return call_on_text(node, of, arguments, out);
     case DatumKind::boolean:
-      if (name == "toString" || name == "valueOf") {
+      if (name == "toString" || name == "valueOf" || name == "toLocaleString") {
         out = Datum::of_text(of.truth ? "true" : "false");
         if (name == "valueOf") out = of;
         return true;

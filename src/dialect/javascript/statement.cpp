@@ -376,6 +376,12 @@ std::optional<Node> read_whole(std::string_view expression) {
   return read_expression(content, at, node) ? std::optional(std::move(node)) : std::nullopt;
 }
 
+// fill([]): one array in all places.
+bool fills_with_one(const Node& node) {
+  return node.parts.size() > 1 && node.parts[1].kind != Node::Kind::number &&
+         node.parts[1].kind != Node::Kind::text;
+}
+
 bool makes_new(const Node& node) {
   constexpr std::string_view makers =
       "map filter slice concat split flat flatMap toSorted toReversed with from of fromEntries "
@@ -400,7 +406,8 @@ bool makes_new(const Node& node) {
       if (callee.kind == Node::Kind::name) return callee.text == "Array";
       return callee.kind == Node::Kind::member &&
              (has_word(makers, callee.text) ||
-              (has_word("fill sort reverse", callee.text) && makes_new(callee.parts[0])));
+              (has_word("sort reverse", callee.text) && makes_new(callee.parts[0])) ||
+              (callee.text == "fill" && makes_new(callee.parts[0]) && !fills_with_one(node)));
     }
     default:
       return true;
@@ -437,6 +444,7 @@ const ExpressionForm expression_form = {
     .compute_change = compute_change,
     .is_fresh = is_fresh,
     .changed_names = names_changed,
+    .copiers = "Set String max min stringify isArray keys values",
     .block_words = "function",
     .prints = prints,
     .ends = ";\n",

@@ -22,6 +22,7 @@ constexpr Lexis make_lexis() {
   out.word_marks = "*+-/<>=?!&%:.~^$";
   out.wide_whole_type = Type::big;
   out.real_type = Type::f32;
+  out.keeps_line_ends = true;
   return out;
 }
 constexpr Lexis lexis = make_lexis();

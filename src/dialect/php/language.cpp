@@ -24,6 +24,7 @@ constexpr Lexis make_lexis() {
   out.variables_in_texts = true;
   out.spread = "...";
   out.whole_type = Type::i64;
+  out.keeps_line_ends = true;
   return out;
 }
 constexpr Lexis lexis = make_lexis();

@@ -1,5 +1,7 @@
 #include <algorithm>
 
+#include "changes.hpp"
+#include "dialects.hpp"
 #include "expressions.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "text/ascii.hpp"
@@ -29,10 +31,10 @@ constexpr computed::OperatorFact infix_operators[] = {
     {"**", Operation::power, 12, true}, {":=", Operation::none, 0},
 };
 constexpr computed::OperatorFact prefix_operators[] = {
-    {"not", Operation::deny, 3},     {"-", Operation::negate, 11},
-    {"+", Operation::keep, 11},      {"~", Operation::complement, 11},
-    {"lambda", Operation::none, 11}, {"await", Operation::none, 11},
-    {"yield", Operation::none, 11},  {"*", Operation::none, 11},
+    {"not", Operation::deny, 3},    {"-", Operation::negate, 11},
+    {"+", Operation::keep, 11},     {"~", Operation::complement, 11},
+    {"await", Operation::none, 11}, {"yield", Operation::none, 11},
+    {"*", Operation::none, 11},
 };
 
 constexpr std::string_view reserved_words[] = {
@@ -74,6 +76,13 @@ const computed::Grammar grammar = [] {
 }();
 
 const ExpressionForm expression_form = {
+    .compute_declared = compute_declared,
+    .read_declarations = read_declarations,
+    .compute_change = compute_change,
+    .is_fresh = is_fresh,
+    .changed_names = changed_names,
+    .copiers = "list sorted len sum min max tuple set str print any all",
+    .block_words = "def",
     .grammar = &grammar,
     .reader = [](TemplateContent& out, std::size_t at) -> std::unique_ptr<computed::Reader> {
       return std::make_unique<ExpressionReader>(out, at, out.source.size());
@@ -83,7 +92,7 @@ const ExpressionForm expression_form = {
     },
     .prints = prints,
     .ends = "\n;",
-    .silent_words = "import from",
+    .is_silent = imports_only,
     .blocks = Blocks::indented,
     .items = "[_ for _ in ({})]",
     .filled_literal = f_string_size,
@@ -105,9 +114,14 @@ std::optional<bool> ExpressionReader::read_own(computed::Node& node) {
   if (c == '\\') return syntax_error("a backslash is no part of an expression", start);
   const std::size_t letters =
       std::min(source_.find_first_not_of("rRbBuUfF", at_), source_.size()) - at_;
-  if (letters <= 2 && (peek(letters) == '"' || peek(letters) == '\'')) return read_texts(node);
+  if (letters <= 2 && (peek(letters) == '"' || peek(letters) == '\'')) {
+    if (const auto filled = read_filled(node)) return *filled;
+    return read_texts(node);
+  }
+  if (c == '{') return read_dict(node);
   if (!begins_name(c)) return std::nullopt;
   const std::string_view word = read_word();
+  if (word == "lambda") return read_lambda(node, start);
   if (word == "True" || word == "False" || word == "None") {
     node.kind = computed::Node::Kind::constant;
     if (word != "None") node.value = Value::truth(word == "True");
@@ -118,6 +132,103 @@ std::optional<bool> ExpressionReader::read_own(computed::Node& node) {
     return syntax_error("a keyword is no expression", start);
   at_ = start;
   return std::nullopt;
+}
+
+// An f-string: its source, and the words in it that may be names.
+std::optional<bool> ExpressionReader::read_filled(computed::Node& node) {
+  const std::size_t size = f_string_size(source_.substr(at_));
+  if (size == 0) return std::nullopt;
+  node.kind = computed::Node::Kind::filled;
+  node.text = source_.substr(at_, size);
+  const auto parsed = python_dialect()->parse(node.text);
+  if (!parsed) return not_yet("this literal is", at_);
+  for (std::size_t i = 0; i < node.text.size(); ++i) {
+    if (!is_name_start(node.text[i]) || (i > 0 && is_word_part(node.text[i - 1]))) continue;
+    std::size_t end = i;
+    while (end < node.text.size() &&
+           (is_word_part(node.text[end]) || is_name_start(node.text[end])))
+      ++end;
+    const std::string word = node.text.substr(i, end - i);
+    if (std::find(node.keys.begin(), node.keys.end(), word) == node.keys.end())
+      node.keys.push_back(word);
+    i = end;
+  }
+  // Those that need a value are names of this expression, too.
+  for (const std::string& name : parsed->value_names()) {
+    computed::Node& part = node.parts.emplace_back();
+    part.kind = computed::Node::Kind::name;
+    part.text = name;
+    part.span = {at_, at_ + size};
+  }
+  at_ += size;
+  return true;
+}
+
+// {"a": 1}, {name: 1}, {k: v for k, v in pairs}. Where all keys are texts written out it is a record
+// with names; else its parts come to pairs.
+bool ExpressionReader::read_dict(computed::Node& node) {
+  using computed::Node;
+  const std::size_t start = at_++;
+  node.kind = Node::Kind::record;
+  std::vector<Node> pairs;
+  bool has_names = true;
+  for (;;) {
+    skip_blanks();
+    if (peek() == '}') break;
+    if (starts_with("**")) return not_yet("a dict in a dict is", at_);
+    Node pair;
+    pair.kind = Node::Kind::tuple;
+    pair.parts.resize(2);
+    pair.span.from = at_;
+    if (!read(pair.parts[0])) return false;
+    skip_blanks();
+    if (peek() != ':') return not_yet("sets are", start);
+    ++at_;
+    if (!read(pair.parts[1])) return false;
+    pair.span.to = at_;
+    const Node& key = pair.parts[0];
+    has_names = has_names && key.kind == Node::Kind::constant && key.value.is(Type::text);
+    const bool was_pair = pair.kind == Node::Kind::tuple;
+    if (!read_behind_item(pair)) return false;
+    has_names = has_names && was_pair && pair.kind == Node::Kind::tuple;
+    pairs.push_back(std::move(pair));
+    skip_blanks();
+    if (peek() == ',')
+      ++at_;
+    else if (peek() != '}')
+      return syntax_error("a closing } is missing", start);
+  }
+  ++at_;
+  if (!has_names) {
+    node.parts = std::move(pairs);
+    return true;
+  }
+  for (Node& pair : pairs) {
+    node.keys.emplace_back(pair.parts[0].value.as_text());
+    node.parts.push_back(std::move(pair.parts[1]));
+  }
+  return true;
+}
+
+// The Python Language Reference, 6.14: lambda x, y: x + y.
+bool ExpressionReader::read_lambda(computed::Node& node, std::size_t start) {
+  node.kind = computed::Node::Kind::function;
+  for (skip_blanks(); peek() != ':'; skip_blanks()) {
+    if (!begins_name(peek())) return not_yet("such names of a function are", at_);
+    node.keys.emplace_back(read_word());
+    skip_blanks();
+    if (peek() == '=') return not_yet("a default of a function is", at_);
+    if (peek() == ',')
+      ++at_;
+    else if (peek() != ':')
+      return syntax_error("a colon is behind the names of a function", start);
+  }
+  ++at_;
+  node.parts.emplace_back();
+  if (!read(node.parts[0])) return false;
+  node.text = source_.substr(start, at_ - start);
+  node.span = {start, at_};
+  return true;
 }
 
 // The Python Language Reference, 6.2.4: x * 2 for x in items if x > 1.
@@ -146,7 +257,16 @@ bool ExpressionReader::read_behind_item(computed::Node& node) {
     skip_blanks();
     const std::size_t next = at_;
     const std::string_view word = read_word();
-    if (word == "for" || word == "async") return not_yet("a second for is", next);
+    if (word == "for") {
+      // What is made is made by the inner one.
+      at_ = next;
+      computed::Node inner = std::move(node.parts[0]);
+      if (!read_behind_item(inner)) return false;
+      node.parts[0] = std::move(inner);
+      node.span.to = at_;
+      return true;
+    }
+    if (word == "async") return not_yet("async is", next);
     if (word != "if") {
       at_ = next;
       node.span.to = at_;

@@ -2,6 +2,8 @@
 // functions and methods of the Library Reference that have no effect but a result.
 #pragma once
 
+#include <memory>
+#include <span>
 #include <string>
 #include <string_view>
 
@@ -32,6 +34,9 @@ class ExpressionReader final : public computed::Reader {
   std::string_view syntax_fault() const override { return "SyntaxError"; }
 
  private:
+  bool read_dict(computed::Node& node);
+  std::optional<bool> read_filled(computed::Node& node);
+  bool read_lambda(computed::Node& node, std::size_t start);
   bool read_number(computed::Node& node);
   bool read_texts(computed::Node& node);
   bool read_text(std::size_t prefix, std::string& text, computed::Node& node);
@@ -50,6 +55,7 @@ class Expressions final : public computed::Evaluator {
                const Value& right, Value& out) override;
   bool holds(const computed::Node& node, const Value& value, bool& out) override;
   bool gives_sides() const override { return true; }
+  bool has_value(std::string_view name) const override;
   bool name_without_value(const computed::Node& node, Value& out) override;
   bool call(const computed::Node& node, const std::string& path,
             const computed::Arguments& arguments, Value& out) override;
@@ -79,6 +85,27 @@ class Expressions final : public computed::Evaluator {
   bool evaluate_range(const Node& node, std::vector<Value>& out);
   bool evaluate_zip(const Node& node, std::vector<Value>& out);
   std::optional<bool> evaluate_taking(const Node& node, Value& out);
+  bool evaluate_dict(const Node& node, Value& out);
+  bool evaluate_filled(const Node& node, Value& out);
+  bool evaluate_type(const Node& node, Value& out);
+  bool evaluate_is_instance(const Node& node, Value& out);
+
+  // ---- Functions that are given to others: callables.cpp ----
+
+  // A function: its names and what it comes to, or one of the language's own by its path.
+  struct Callable {
+    std::shared_ptr<const Node> written;
+    const Node* body = nullptr;
+    std::span<const std::string> names;
+    std::string path;
+    Value of;  // what a method of a value is called on
+  };
+  bool find_callable(const Node& node, Callable& out);
+  bool apply_callable(const Callable& function, std::vector<Value> arguments, const Node& node,
+                      Value& out);
+  // sorted(items, key=...), and min and max.
+  bool evaluate_keyed(const Node& node, std::size_t key, Value& out);
+  bool evaluate_filter(const Node& node, std::vector<Value>& out);
 
   // ---- Operators: operators.cpp ----
 
@@ -112,6 +139,8 @@ class Expressions final : public computed::Evaluator {
   bool call_converting(const Node& node, std::string_view name, const Arguments& arguments,
                        Value& out);
   bool round(const Node& node, const Arguments& arguments, Value& out);
+  bool call_dict(const Node& node, const Arguments& arguments, Value& out);
+  bool read_in_base(const Node& node, const Arguments& arguments, Value& out);
   bool to_int(const Node& node, const Value& value, Value& out);
   bool read_float(const Node& node, const Value& value, Value& out);
   bool sum(const Node& node, const Arguments& arguments, Value& out);
@@ -142,6 +171,7 @@ class Expressions final : public computed::Evaluator {
   bool call_on_items_of(const Node& node, const Value& of, const Arguments& arguments, Value& out);
 
   std::vector<std::pair<std::string_view, Value>> own_;  // what generators call their items
+  int calls_ = 0;                                        // of functions, in each other
 };
 
 inline bool is_simple_number(const Value& value) {

@@ -9,6 +9,7 @@
 #include "attributes.hpp"
 #include "expressions.hpp"
 #include "spec.hpp"
+#include "text/ascii.hpp"
 #include "text/utf8.hpp"
 #include "values.hpp"
 
@@ -105,13 +106,22 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
   };
   if (path.starts_with("math."))
     return call_math(node, std::string_view(path).substr(5), arguments, out);
+  if (const Value* known = find(path); known != nullptr && known->is_expression()) {
+    Node name;
+    name.kind = Node::Kind::name;
+    name.text = path;
+    Callable function;
+    if (!arguments.named.empty()) return not_yet("arguments by name of this are", node);
+    return find_callable(name, function) && apply_callable(function, arguments.values, node, out);
+  }
   if (find(path) != nullptr)
     return raise("TypeError",
                  "'" + std::string(type_name(*find(path))) + "' object is not callable", node);
-  const bool takes_names = is_among({"sorted", "round", "sum", "max", "min", "int"});
+  const bool takes_names = is_among({"sorted", "round", "sum", "max", "min", "int", "dict"});
   if (!arguments.named.empty() && !takes_names)
     return not_yet("arguments by name of " + path + " are", node);
   if (path == "round") return round(node, arguments, out);
+  if (path == "dict") return call_dict(node, arguments, out);
   if (is_among({"len", "sum", "min", "max", "sorted", "any", "all", "list", "tuple"}))
     return call_on_items(node, path, arguments, out);
   if (is_among({"int", "float", "str", "repr", "ascii", "bool", "bin", "oct", "hex", "ord", "chr",
@@ -160,7 +170,84 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
   return raise("NameError", "name '" + path + "' is not defined", node);
 }
 
+// dict(a=1), dict([("a", 1)])
+bool Expressions::call_dict(const Node& node, const Arguments& arguments, Value& out) {
+  std::vector<Value> fields;
+  const auto put = [&](const std::string& name, Value value) {
+    value.set_name(name);
+    const auto known = std::find_if(fields.begin(), fields.end(),
+                                    [&](const Value& one) { return one.name() == name; });
+    if (known == fields.end())
+      fields.push_back(std::move(value));
+    else
+      *known = std::move(value);
+  };
+  if (!takes(node, "dict", arguments, 0, 1)) return false;
+  if (arguments.size() == 1 && arguments[0].is(Type::record)) {
+    for (const Value& field : arguments[0].as_list()) fields.push_back(field);
+  } else if (arguments.size() == 1) {
+    std::vector<Value> pairs;
+    if (!items_of(node, arguments[0], pairs)) return false;
+    for (const Value& pair : pairs) {
+      std::vector<Value> parts;
+      if (!items_of(node, pair, parts)) return false;
+      if (parts.size() != 2)
+        return raise("ValueError", "a part of what dict() is given is no pair", node);
+      if (!is_text_or_character(parts[0])) return not_yet("keys other than texts are", node);
+      put(text_of(parts[0]), parts[1]);
+    }
+  }
+  for (const auto& one : arguments.named) put(one.name, one.value);
+  out = Value::record(std::move(fields));
+  return true;
+}
+
 // ---- Conversions ----
+
+// int("ff", 16): the Library Reference, "int".
+bool Expressions::read_in_base(const Node& node, const Arguments& arguments, Value& out) {
+  const Value* base = arguments.size() == 2 ? &arguments[1] : arguments.find("base");
+  std::int64_t radix = 0;
+  if (base == nullptr || arguments.size() == 0)
+    return not_yet("int() with these arguments is", node);
+  if (!is_text_or_character(arguments[0]))
+    return raise("TypeError", "int() can't convert non-string with explicit base", node);
+  if (!take_whole(node, *base, radix)) return false;
+  if (radix != 0 && (radix < 2 || radix > 36))
+    return raise("ValueError", "int() base must be >= 2 and <= 36, or 0", node);
+  const std::string all = text_of(arguments[0]);
+  if (radix == 0 || !is_ascii(all)) return not_yet("int() of this is", node);
+  std::string_view text = all;
+  constexpr std::string_view around = " \t\n\r\f\v";
+  text.remove_prefix(std::min(text.find_first_not_of(around), text.size()));
+  text = text.substr(0, text.find_last_not_of(around) + 1);
+  const bool is_negative = text.starts_with('-');
+  if (is_negative || text.starts_with('+')) text.remove_prefix(1);
+  const std::string_view mark = text.substr(0, 2);
+  const bool has_mark = (radix == 16 && (mark == "0x" || mark == "0X")) ||
+                        (radix == 2 && (mark == "0b" || mark == "0B")) ||
+                        (radix == 8 && (mark == "0o" || mark == "0O"));
+  if (has_mark) text.remove_prefix(2);
+  if (has_mark && text.starts_with('_')) text.remove_prefix(1);
+  Integer number = 0;
+  bool good = !text.empty() && text.front() != '_' && text.back() != '_' &&
+              text.find("__") == std::string_view::npos;
+  constexpr std::size_t most_digits = 4300;
+  if (text.size() > most_digits) return not_yet("a number as long as this is", node);
+  for (const char c : text) {
+    if (c == '_') continue;
+    const char letter = static_cast<char>(c | 0x20);
+    const int digit = is_digit(c)                      ? c - '0'
+                      : letter >= 'a' && letter <= 'z' ? letter - 'a' + 10
+                                                       : 36;
+    good = good && digit < radix;
+    number = number * radix + digit;
+  }
+  if (!good)
+    return raise("ValueError", "invalid literal for int() with base " + std::to_string(radix),
+                 node);
+  return keep(node, is_negative ? Integer(-number) : number, out);
+}
 
 bool Expressions::format(const Node& node, const Value& value, std::string_view spec, Value& out) {
   if (spec.empty()) {
@@ -200,7 +287,7 @@ bool Expressions::call_converting(const Node& node, std::string_view name,
       name == "int" || name == "float" || name == "str" || name == "bool" || name == "complex";
   const std::size_t most = name == "format" || name == "complex" ? 2 : 1;
   if (name == "int" && arguments.size() + arguments.named.size() > 1)
-    return not_yet("int() with a base is", node);
+    return read_in_base(node, arguments, out);
   if (!takes(node, name, arguments, may_be_empty ? 0 : 1, most)) return false;
   if (arguments.size() == 0) {
     out = name == "str"     ? Value::text("")
