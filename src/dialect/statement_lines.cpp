@@ -264,6 +264,8 @@ std::optional<Declaration> declaration_of(const LanguageFacts& language,
   Declaration out;
   out.name = before.substr(from);
   if (out.name.empty() || !is_word_start(out.name[0])) return std::nullopt;
+  // A member of something is no name.
+  if (from > 0 && before[from - 1] == '.') return std::nullopt;
   std::string_view words = before.substr(0, from);
   std::string named_type(type);
   bool is_pointer = false;

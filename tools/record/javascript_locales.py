@@ -159,10 +159,11 @@ function compactOf(locale) {
       const form = new Intl.NumberFormat(locale.tag, { notation: "compact", compactDisplay, useGrouping: false });
       const integer = (number) => form.formatToParts(number).find((part) => part.type === "integer")?.value ?? "1";
       const digits = integer(10 ** e).length;
-      // What is shown is one (or ten, or a hundred), has a place, is few, is many: 1, 1.5, 2, 5.
+      // What is shown is one (or ten, or a hundred), one with a place, few, many, many with a place.
       const first = 10 ** (digits - 1);
-      const shown = [first, digits === 1 ? 1.5 : first, digits === 2 ? 22 : digits === 1 ? 2 : first + 2, digits === 2 ? 25 : first + 4];
-      const texts = shown.map((number) => shape(form.formatToParts(number * 10 ** (e - digits + 1))));
+      const shown = digits === 1 ? [1, 1.5, 2, 5, 7.5] : digits === 2 ? [10, 10, 22, 25, 25.5] : [first, first, first + 2, first + 5, first + 5.5];
+      const placed = new Intl.NumberFormat(locale.tag, { notation: "compact", compactDisplay, useGrouping: false, minimumFractionDigits: 1, maximumFractionDigits: 1 });
+      const texts = shown.map((number, i) => shape((i === 4 ? placed : form).formatToParts(number * 10 ** (e - digits + 1))));
       out.push(digits, ...texts.map((one) => locale.place(one)));
     }
   }

@@ -154,10 +154,11 @@ std::optional<std::string> in_short(const Digits& exact, bool negative, LocaleOp
   const std::string plain = shown_digits(digits, shown);
   const bool has_places = plain.find('.') != std::string::npos;
   const Plural plural = plural_of(locale.tag, plain);
-  const std::string_view pattern = form.patterns[plain == "1"            ? 0
-                                                 : has_places            ? 1
-                                                 : plural == Plural::few ? 2
-                                                                         : 3];
+  const std::size_t which = has_places              ? (plural == Plural::one ? 1 : 4)
+                            : plain == "1"          ? 0
+                            : plural == Plural::few ? 2
+                                                    : 3;
+  const std::string_view pattern = form.patterns[which];
   if (pattern.find('#') == std::string_view::npos && !sign.empty()) return std::nullopt;
   return filled(pattern, number, sign);
 }

@@ -136,7 +136,7 @@ std::optional<std::array<std::string_view, 4>> LocalePatterns::unit(std::string_
 }
 
 LocalePatterns::Compact LocalePatterns::short_form(bool is_long, int power) const {
-  constexpr std::size_t per_power = 5;
+  constexpr std::size_t per_power = 6;
   const auto begin = ((is_long ? 12U : 0U) + static_cast<std::size_t>(power - 3)) * per_power;
   Compact out;
   out.digits = static_cast<int>(number_in(compact, begin));
@@ -149,7 +149,8 @@ LocalePatterns::Compact LocalePatterns::short_form(bool is_long, int power) cons
 Plural plural_of(std::string_view tag, std::string_view shown) {
   const std::string_view language = tag.substr(0, 2);
   const std::size_t point = shown.find('.');
-  const std::string_view whole = shown.substr(0, point);
+  std::string_view whole = shown.substr(0, point);
+  while (whole.size() > 1 && whole[0] == '0') whole.remove_prefix(1);
   const bool has_places = point != std::string_view::npos;
   const bool is_zero_behind =
       has_places && shown.find_first_not_of('0', point + 1) == std::string_view::npos;

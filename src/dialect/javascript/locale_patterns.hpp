@@ -68,8 +68,8 @@ class LocalePatterns {
   std::optional<std::array<std::string_view, 4>> unit(std::string_view name, int display) const;
   struct Compact {
     int digits = 1;  // that stand before the word
-    // Where one (or ten, or a hundred) is shown, one with a place, few, many.
-    std::array<std::string_view, 4> patterns;
+    // Where one (or ten, or a hundred) is shown, one with a place, few, many, many with a place.
+    std::array<std::string_view, 5> patterns;
   };
   // Of a number of this power of ten: 3 to 14.
   Compact short_form(bool is_long, int power) const;

@@ -53,11 +53,13 @@ void append_grouped(const Digits& digits, const LocaleOptions& options, const Lo
   };
   const int point = digits.is_zero() ? 0 : digits.point();
   const int whole = std::max(point, options.least_whole);
+  // Where amounts are written as accounts have them, all marks are between thousands.
+  const bool by_two = locale.groups_of_two && !options.accounts;
   const bool grouped =
       options.groups &&
       whole >= (options.least_grouped > 0 ? options.least_grouped : locale.least_grouped);
   for (int left = whole; left > 0; --left) {
-    const bool ends = left == 3 || (left > 3 && (left - 3) % (locale.groups_of_two ? 2 : 3) == 0);
+    const bool ends = left == 3 || (left > 3 && (left - 3) % (by_two ? 2 : 3) == 0);
     if (grouped && left < whole && ends) out += locale.group;
     out += digit(point - left);
   }

@@ -12,7 +12,8 @@ namespace inky::inline v1::python {
 
 bool Expressions::find_callable(const Node& node, Callable& out) {
   if (node.kind == Node::Kind::function) {
-    out.body = &node.parts[0];
+    out.body = node.parts.data();
+    out.usual = std::span(node.parts).subspan(1);
     out.names = node.keys;
     return true;
   }
@@ -33,7 +34,8 @@ bool Expressions::find_callable(const Node& node, Callable& out) {
     }
     if (read->kind != Node::Kind::function)
       return not_yet("the name " + std::string(known->as_text()) + " is", node);
-    out.body = &read->parts[0];
+    out.body = read->parts.data();
+    out.usual = std::span(read->parts).subspan(1);
     out.names = read->keys;
     out.written = std::move(read);
     return true;
@@ -81,6 +83,12 @@ bool Expressions::apply_callable(const Callable& function, std::vector<Value> ar
     method.parts[0].kind = Node::Kind::member;
     method.parts[0].text = function.path.substr(function.path.find('.') + 1);
     return call_method(method, of, given, out);
+  }
+  while (arguments.size() < function.names.size() &&
+         function.names.size() - arguments.size() <= function.usual.size()) {
+    const std::size_t missing = function.names.size() - arguments.size();
+    const Node& usual = function.usual[function.usual.size() - missing];
+    if (!evaluate_again(usual, arguments.emplace_back())) return false;
   }
   if (arguments.size() != function.names.size())
     return raise("TypeError",

@@ -31,9 +31,11 @@ class Changing final {
     if (!take_keys(asked.target, keys)) return false;
     std::vector<Value> given;
     for (const Node& node : asked.given) {
-      if (has_word("sort", asked.method) && node.kind == Node::Kind::function)
-        return not_yet("sorting by a function in place is");
+      if (asked.method == "sort") continue;
       if (!evaluate(node, given.emplace_back())) return false;
+    }
+    if (asked.method == "sort") {
+      return at_part(out, keys, [&](Value& part) { return sort(asked, part); });
     }
     if (!asked.method.empty()) {
       return at_part(out, keys, [&](Value& part) { return call(asked, given, part); });
@@ -172,8 +174,13 @@ class Changing final {
       std::reverse(items.begin(), items.end());
     } else if (name == "clear" && takes(0)) {
       items.clear();
-    } else if (name == "sort" && takes(0)) {
-      return sort(of);
+    } else if (name == "remove" && takes(1)) {
+      const std::string sought = text_of_any(given[0], Conversion::repr);
+      const auto found = std::find_if(items.begin(), items.end(), [&](const Value& item) {
+        return item.type() == given[0].type() && text_of_any(item, Conversion::repr) == sought;
+      });
+      if (found == items.end()) return not_yet("removing what is not in a list is");
+      items.erase(found);
     } else {
       return not_yet("the method " + name + " with these arguments is");
     }
@@ -181,7 +188,8 @@ class Changing final {
   }
 
   // As sorted() does.
-  bool sort(Value& of) {
+  bool sort(const Change& asked, Value& of) {
+    if (!of.is(Type::list)) return not_yet("the method sort of this is");
     Node call;
     call.kind = Node::Kind::call;
     call.parts.resize(2);
@@ -190,6 +198,11 @@ class Changing final {
     call.parts[0].text = "sorted";
     call.parts[1].kind = Node::Kind::constant;
     call.parts[1].value = of;
+    for (std::size_t i = 0; i < asked.given.size(); ++i) {
+      if (asked.names[i].empty()) return fail("TypeError", "sort() takes no positional arguments");
+      call.parts.push_back(asked.given[i]);
+      call.keys.push_back(asked.names[i]);
+    }
     return evaluate(call, of);
   }
 

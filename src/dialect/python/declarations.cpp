@@ -139,9 +139,13 @@ std::vector<Declaration> read_definition(std::string_view statement) {
   const std::string_view inside = statement.substr(open + 1, close - open - 1);
   for (std::string_view one : inside.empty() ? std::vector<std::string_view>() : parts_of(inside)) {
     // A type beside it is for readers.
-    one = trimmed(one.substr(0, one.find(':')));
+    const std::size_t sign = one.find('=');
+    const std::string_view usual =
+        sign == std::string_view::npos ? std::string_view() : trimmed(one.substr(sign + 1));
+    one = trimmed(one.substr(0, std::min(one.find(':'), sign)));
     if (!is_name(one)) return {};
     (names += names.empty() ? " " : ", ") += one;
+    if (!usual.empty()) (names += "=") += usual;
   }
   const std::string_view arrow = trimmed(statement.substr(close + 1, colon - close - 1));
   const std::string_view body = trimmed(statement.substr(colon + 1));
@@ -159,8 +163,16 @@ std::vector<Declaration> read_unpacking(std::string_view statement) {
   std::string_view operation;
   const std::size_t sign = sign_in(statement, operation);
   if (sign == std::string_view::npos || !operation.empty()) return {};
-  const auto names = parts_of(statement.substr(0, sign));
-  if (names.size() < 2 || !std::all_of(names.begin(), names.end(), is_name)) return {};
+  auto names = parts_of(statement.substr(0, sign));
+  std::size_t star = names.size();
+  for (std::size_t i = 0; i < names.size(); ++i) {
+    if (!names[i].starts_with('*') || star < names.size()) continue;
+    star = i;
+    names[i].remove_prefix(1);
+  }
+  const bool has_star = star < names.size();
+  if ((names.size() < 2 && !has_star) || !std::all_of(names.begin(), names.end(), is_name))
+    return {};
   std::vector<Declaration> out;
   // All of it is known before the first name changes.
   const std::string kept = "_parts";
@@ -172,7 +184,20 @@ std::vector<Declaration> read_unpacking(std::string_view statement) {
     out.push_back(std::move(one));
   };
   std::string value(trimmed(statement.substr(sign + 1)));
+  if (value.empty()) return {};
   if (comma_in(value) != std::string::npos) value = "(" + value + ")";
+  if (has_star) {
+    add(kept, "[_ for _ in " + value + "]");
+    for (std::size_t i = 0; i < names.size(); ++i) {
+      const std::string behind = std::to_string(names.size() - i);
+      const std::string rest = "len(" + kept + ") - " + std::to_string(names.size() - 1 - star);
+      const std::string part = i < star   ? std::to_string(i)
+                               : i > star ? "-" + behind
+                                          : std::to_string(star) + ":" + rest;
+      add(names[i], kept + "[" + part + "]");
+    }
+    return out;
+  }
   std::string all;
   for (const std::string_view name : names) (all += all.empty() ? "" : ", ") += name;
   add(kept, "[[" + all + "] for " + all + " in [" + value + "]][0]");
@@ -254,6 +279,31 @@ std::vector<Declaration> read_import(std::string_view statement) {
   return out;
 }
 
+// x = y = 5: numbers and texts, which nothing changes in place.
+std::vector<Declaration> read_shared(std::string_view statement) {
+  std::string_view operation;
+  std::vector<std::string_view> names;
+  std::string_view rest = statement;
+  for (;;) {
+    const std::size_t sign = sign_in(rest, operation);
+    const bool assigns = sign != std::string_view::npos && operation.empty();
+    if (!assigns || !is_name(trimmed(rest.substr(0, sign)))) break;
+    names.push_back(trimmed(rest.substr(0, sign)));
+    rest.remove_prefix(sign + 1);
+  }
+  Node node;
+  if (names.size() < 2 || !read_all(rest, node) || node.kind != Node::Kind::constant) return {};
+  std::vector<Declaration> out;
+  for (const std::string_view name : names) {
+    Declaration one;
+    one.name = name;
+    one.expression = trimmed(rest);
+    one.span = {0, statement.size()};
+    out.push_back(std::move(one));
+  }
+  return out;
+}
+
 // top = items.pop(): the name gets what the call returns, and the call changes the items.
 std::vector<Declaration> read_taking(std::string_view statement) {
   std::string_view operation;
@@ -291,6 +341,7 @@ std::vector<Declaration> read_declarations(std::string_view statement) {
   if (statement.starts_with("import ") || statement.starts_with("from "))
     return read_import(statement);
   if (auto taking = read_taking(statement); !taking.empty()) return taking;
+  if (auto shared = read_shared(statement); !shared.empty()) return shared;
   if (statement.starts_with("def ")) return read_definition(statement);
   if (auto several = read_unpacking(statement); !several.empty()) return several;
   Change change;

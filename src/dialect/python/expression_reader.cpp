@@ -71,7 +71,7 @@ const computed::Grammar grammar = [] {
       "replace removeprefix removesuffix isdigit isdecimal isnumeric isalpha isalnum isspace "
       "isupper "
       "islower isidentifier isprintable istitle isascii get bit_length bit_count as_integer_ratio "
-      "items keys values is_integer conjugate strftime isoformat weekday isoweekday";
+      "items keys values copy is_integer conjugate strftime isoformat weekday isoweekday";
   return out;
 }();
 
@@ -213,11 +213,19 @@ bool ExpressionReader::read_dict(computed::Node& node) {
 // The Python Language Reference, 6.14: lambda x, y: x + y.
 bool ExpressionReader::read_lambda(computed::Node& node, std::size_t start) {
   node.kind = computed::Node::Kind::function;
+  std::vector<computed::Node> usual;
   for (skip_blanks(); peek() != ':'; skip_blanks()) {
     if (!begins_name(peek())) return not_yet("such names of a function are", at_);
     node.keys.emplace_back(read_word());
     skip_blanks();
-    if (peek() == '=') return not_yet("a default of a function is", at_);
+    // What a name stands for where it is given nothing: behind the body, in the order of the names.
+    if (peek() == '=') {
+      ++at_;
+      if (!read(usual.emplace_back())) return false;
+      skip_blanks();
+    } else if (!usual.empty()) {
+      return syntax_error("a name without a default follows one that has one", at_);
+    }
     if (peek() == ',')
       ++at_;
     else if (peek() != ':')
@@ -226,6 +234,7 @@ bool ExpressionReader::read_lambda(computed::Node& node, std::size_t start) {
   ++at_;
   node.parts.emplace_back();
   if (!read(node.parts[0])) return false;
+  for (computed::Node& one : usual) node.parts.push_back(std::move(one));
   node.text = source_.substr(start, at_ - start);
   node.span = {start, at_};
   return true;

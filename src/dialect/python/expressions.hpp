@@ -96,6 +96,7 @@ class Expressions final : public computed::Evaluator {
   struct Callable {
     std::shared_ptr<const Node> written;
     const Node* body = nullptr;
+    std::span<const Node> usual;  // what the last names stand for where nothing is given
     std::span<const std::string> names;
     std::string path;
     Value of;  // what a method of a value is called on

@@ -220,6 +220,11 @@ bool Expressions::call_on_items_of(const Node& node, const Value& of, const Argu
   const std::string& name = node.parts[0].text;
   const auto items = of.as_list();
   if (of.is(Type::record)) {
+    if (name == "copy" && arguments.size() == 0) {
+      out = of;
+      out.drop_name();
+      return true;
+    }
     if (name != "get") return not_yet("the method " + name + " is", node);
     if (!takes(node, name, arguments, 1, 2)) return false;
     out = arguments.size() == 2 ? arguments[1] : Value();
@@ -228,6 +233,11 @@ bool Expressions::call_on_items_of(const Node& node, const Value& of, const Argu
       out = field;
       out.drop_name();
     }
+    return true;
+  }
+  if (name == "copy" && of.is(Type::list) && arguments.size() == 0) {
+    out = of;
+    out.drop_name();
     return true;
   }
   if (name != "index" && name != "count") return not_yet("the method " + name + " is", node);
