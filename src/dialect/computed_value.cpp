@@ -200,8 +200,8 @@ std::optional<Outcome> compute_range(const Dialect& asked, const std::string& so
 }  // namespace
 
 std::optional<Outcome> compute_items(const Dialect& asked, const std::string& source,
-                                     std::span<const Value> values, std::vector<Value>& out,
-                                     std::size_t* made_so_far) {
+                                     std::span<const Value> values, bool with_keys,
+                                     std::vector<Value>& out, std::size_t* made_so_far) {
   const ExpressionForm& form = *language_facts_of(asked)->expressions;
   if (const std::size_t sign =
           form.range_sign.empty() ? std::string::npos : source.find(form.range_sign);
@@ -211,7 +211,19 @@ std::optional<Outcome> compute_items(const Dialect& asked, const std::string& so
   whole.replace(whole.find("{}"), 2, source);
   Value made;
   if (auto failure = compute_declared(asked, whole, values, made, made_so_far)) return failure;
-  if (made.is(Type::list) || made.is(Type::tuple)) {
+  if (with_keys && (made.is(Type::list) || made.is(Type::record))) {
+    std::int64_t place = 0;
+    for (const Value& item : made.as_list()) {
+      Value key = made.is(Type::record) ? Value::text(std::string(item.name()))
+                                        : Value::whole(Type::i64, place++);
+      out.push_back(Value::tuple({std::move(key), item}));
+    }
+    return std::nullopt;
+  }
+  // Where names have a sign of their own, the items of a record are its values.
+  const bool has_values =
+      made.is(Type::record) && form.grammar != nullptr && !form.grammar->prefix_of_names.empty();
+  if (made.is(Type::list) || made.is(Type::tuple) || has_values) {
     out.assign(made.as_list().begin(), made.as_list().end());
     return std::nullopt;
   }

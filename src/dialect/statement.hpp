@@ -23,8 +23,10 @@ struct StatementStep {
   std::vector<std::string> names;  // of each item of a loop, or of its parts
   std::string expression;    // what it comes to; the condition of a loop or a branch, or the items
   std::string type;          // that the value is converted to; empty: it stays as it is
+  bool with_keys = false;    // each item of a loop comes with its key
   bool changes = false;      // the name has a value before
   bool combines = false;     // by an operator: n += 2
+  bool steps = false;        // by one: n++
   bool in_place = false;     // the expression is a statement that changes the value
   bool is_constant = false;  // no name is in the expression
   std::vector<StatementStep> body;   // of a loop, and of a branch where its condition holds
@@ -76,8 +78,8 @@ std::optional<Outcome> compute_change(const Dialect& asked, std::string_view sta
 std::optional<Outcome> compute_truth(const Dialect& asked, std::string_view source,
                                      std::span<const Value> values, bool& out, std::size_t* made);
 std::optional<Outcome> compute_items(const Dialect& asked, const std::string& source,
-                                     std::span<const Value> values, std::vector<Value>& out,
-                                     std::size_t* made);
+                                     std::span<const Value> values, bool with_keys,
+                                     std::vector<Value>& out, std::size_t* made);
 
 // The most steps that statements take, all rounds of loops together.
 inline constexpr int most_steps = 10'000;

@@ -230,6 +230,16 @@ bool read_each(const ExpressionForm& form, std::string_view header, Control& out
       out.items = items;
       return take_pattern(form, name.substr(open), out);
     }
+    // foreach ($prices as $name => $price)
+    if (const std::size_t arrow = name.find("=>");
+        sign == " as " && arrow != std::string_view::npos) {
+      std::string_view key = trimmed(name.substr(0, arrow));
+      if (key.starts_with('$')) key.remove_prefix(1);
+      if (key.empty() || !std::all_of(key.begin(), key.end(), is_word_part)) return false;
+      out.names.emplace_back(key);
+      out.with_keys = true;
+      name = trimmed(name.substr(arrow + 2));
+    }
     // for (const [k, v] of entries)
     if (const std::size_t open = name.find('['); sign == " of " && open != std::string_view::npos) {
       if (!name.ends_with(']')) return false;

@@ -25,6 +25,7 @@ struct Control {
   std::vector<std::string> names;  // that each item gets, or its parts
   std::string items;               // what they come from
   bool of_keys = false;            // the sign between them is "in"
+  bool with_keys = false;          // each item comes with its key
   Span header;                     // in the source
   Span body;
   std::optional<Span> other;  // of a branch

@@ -206,6 +206,7 @@ std::optional<Declaration> change_of(const LanguageFacts& language, std::string_
   const std::string name = std::string(prefix) + out.name;
   out.span = {from, statement.size()};
   if (before ? at == statement.size() : is_step(at) && at + 2 == statement.size()) {
+    out.steps = true;
     out.expression = name + " " + statement[sign] + " 1";
     return out;
   }

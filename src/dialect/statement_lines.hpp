@@ -33,6 +33,7 @@ struct Declaration {
   std::string before;     // what is before the name
   bool changes = false;   // the name has a value already
   bool combines = false;  // by an operator: n += 2
+  bool steps = false;     // by one: n++
   // The expression is a statement that changes the value in place; `is_deep`: a part of a part.
   bool in_place = false;
   bool is_deep = false;

@@ -174,4 +174,33 @@ bool is_statement(const Dialect& asked, std::string_view source, bool is_chosen)
   return chains > 0 && chains < statements.size();
 }
 
+std::vector<std::string> value_names_in(const ExpressionForm& form, const std::string& expression) {
+  std::vector<std::string> out;
+  if (form.reader != nullptr) {
+    TemplateContent content;
+    content.source = expression;
+    computed::Node node;
+    if (form.reader(content, 0)->read(node)) computed::collect_names(node, out);
+    return out;
+  }
+  // Its words, but for those in quotes, members, what is called, and constants.
+  char quote = 0;
+  for (std::size_t at = 0; at < expression.size(); ++at) {
+    const char c = expression[at];
+    if (quote != 0 || c == '"' || c == '\'' || c == '`') {
+      quote = quote == 0 ? c : c == quote ? '\0' : quote;
+      continue;
+    }
+    if (!is_word_start(c) ||
+        (at > 0 && (is_word_part(expression[at - 1]) || expression[at - 1] == '.')))
+      continue;
+    std::size_t end = at;
+    while (end < expression.size() && is_word_part(expression[end])) ++end;
+    const std::string word = expression.substr(at, end - at);
+    const bool is_called = end < expression.size() && expression[end] == '(';
+    if (!is_called) out.push_back(word);
+  }
+  return out;
+}
+
 }  // namespace inky::inline v1

@@ -2,7 +2,9 @@
 #pragma once
 
 #include <cstddef>
+#include <string>
 #include <string_view>
+#include <vector>
 
 #include "dialect/expression_form.hpp"
 
@@ -22,5 +24,8 @@ bool begins_with_slots(const ExpressionForm& form, std::string_view source);
 // Behind "String line =", "$out .=" and "return", which give the text a place; 0 where a source does
 // not begin so.
 std::size_t behind_assignment(std::string_view source);
+
+// The names in an expression that values may bear.
+std::vector<std::string> value_names_in(const ExpressionForm& form, const std::string& expression);
 
 }  // namespace inky::inline v1

@@ -465,8 +465,12 @@ Result<Template> parse_statement(const Dialect& asked, std::string_view source) 
   if (language == nullptr || language->expressions == nullptr)
     return no_statements(asked, source.size());
   const std::vector<Span> statements = statements_of(*language, source);
+  const auto is_chain = [&](Span span) {
+    return chain_dialect(*language, source.substr(span.from, span.to - span.from)) != nullptr;
+  };
   if (statements.size() > 1 ||
-      (statements.size() == 1 && control_of(*language, source, statements[0])))
+      (statements.size() == 1 &&
+       (control_of(*language, source, statements[0]) || is_chain(statements[0]))))
     return read_statements(*language, source, statements);
   if (statements.empty()) return read_statement(*language, source, 0);
   return read_statement(*language, source, statements[0].from);

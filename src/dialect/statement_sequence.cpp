@@ -10,6 +10,7 @@
 #include "dialect/statement_blocks.hpp"
 #include "dialect/statement_chains.hpp"
 #include "dialect/statement_lines.hpp"
+#include "dialect/statement_names.hpp"
 #include "inky_margin/dialect/statement.hpp"
 #include "text/ascii.hpp"
 
@@ -124,6 +125,7 @@ class SequenceReader {
                                                       : Kind::branch;
     step.span = control.header;
     step.names = control.names;
+    step.with_keys = control.with_keys;
     step.expression = control.kind == Control::Kind::each ? control.items : control.condition;
     if (const std::string_view keys = language_.expressions->keys;
         control.of_keys && !keys.empty()) {
@@ -251,6 +253,7 @@ class SequenceReader {
     step.changes = declared.changes;
     step.combines = declared.combines;
     step.in_place = declared.in_place;
+    step.steps = declared.steps;
     step.is_constant = names.empty();
     // int i; before: this is its first value.
     const auto open = std::find_if(types_.begin(), types_.end(),
@@ -401,33 +404,7 @@ class SequenceReader {
   }
 
   std::vector<std::string> names_in(const std::string& expression) const {
-    std::vector<std::string> out;
-    const ExpressionForm& form = *language_.expressions;
-    if (form.reader != nullptr) {
-      TemplateContent content;
-      content.source = expression;
-      Node node;
-      if (form.reader(content, 0)->read(node)) computed::collect_names(node, out);
-      return out;
-    }
-    // Its words, but for those in quotes, members, what is called, and constants.
-    char quote = 0;
-    for (std::size_t at = 0; at < expression.size(); ++at) {
-      const char c = expression[at];
-      if (quote != 0 || c == '"' || c == '\'' || c == '`') {
-        quote = quote == 0 ? c : c == quote ? '\0' : quote;
-        continue;
-      }
-      if (!is_word_start(c) ||
-          (at > 0 && (is_word_part(expression[at - 1]) || expression[at - 1] == '.')))
-        continue;
-      std::size_t end = at;
-      while (end < expression.size() && is_word_part(expression[end])) ++end;
-      const std::string word = expression.substr(at, end - at);
-      const bool is_called = end < expression.size() && expression[end] == '(';
-      if (!is_called) out.push_back(word);
-    }
-    return out;
+    return value_names_in(*language_.expressions, expression);
   }
 
   bool is_declared(std::string_view name) const {

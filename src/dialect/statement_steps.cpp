@@ -157,7 +157,7 @@ class Run {
       const Value plain = value;
       if (auto failure = compute(step, cast_to(form_, type, step.expression), value))
         return failure;
-      const bool judges = form_.assigns != nullptr && plain.type() != value.type() &&
+      const bool judges = form_.assigns != nullptr && plain.type() != value.type() && !step.steps &&
                           !(step.combines && form_.combined_converts);
       const Assigned fate =
           judges ? form_.assigns(plain, value.type(), step.is_constant) : Assigned::converts;
@@ -191,7 +191,8 @@ class Run {
   Failure each(const StatementStep& step) {
     bool goes_on = true;
     std::vector<Value> items;
-    if (auto failure = compute_items(dialect(), step.expression, names_.values(), items, &made_))
+    if (auto failure = compute_items(dialect(), step.expression, names_.values(), step.with_keys,
+                                     items, &made_))
       return at_place(*failure, step.span);
     for (Value& item : items) {
       if (step.names.size() == 1) {

@@ -175,7 +175,7 @@ with tempfile.TemporaryDirectory() as folder:
         print(program)
     libraries = sorted(str(path) for path in pathlib.Path(build, "src").glob("libinky_*.a"))
     made = subprocess.run([compiler, "-std=c++20", *flags, "-I%s/include" % root, source, "-o", source + ".out", "-Wl,--start-group",
-                           *libraries, "-Wl,--end-group", "-lutf8proc", "-lcsv", "-ltomlplusplus"], capture_output=True, text=True, check=False)
+                           *libraries, "-Wl,--end-group", "-lutf8proc", "-lpcre2-8", "-lcsv", "-ltomlplusplus"], capture_output=True, text=True, check=False)
     if made.returncode != 0:
         print(made.stderr[:6000])
         sys.exit(1)

@@ -175,10 +175,10 @@ TEST_CASE("what Python raises in an expression has its name and its place") {
 }
 
 TEST_CASE("what is not supported yet in an expression of Python is called that") {
-  for (const char* source : {"f\"{x.join(i for i in x for j in x)}\"", "f\"{lambda: 1}\"",
-                             "f\"{range(3)}\"", "f\"{x @ x}\"", "f\"{b'ink'}\"", "f\"{x is y}\"",
-                             "f\"{max(x, key=len)}\"", "f\"{{'a', 'b'}}\"[0]", "f\"{1, 2}\"",
-                             "f\"{x.encode()}\"", "f\"{f'{x}'}\"", "f\"{type(x)}\""}) {
+  for (const char* source :
+       {"f\"{(lambda: 1)}\"", "f\"{set(x)}\"", "f\"{range(3)}\"", "f\"{x @ x}\"", "f\"{b'ink'}\"",
+        "f\"{x is y}\"", "f\"{max(x, key=hash)}\"", "f\"{{'a', 'b'}}\"[0]", "f\"{1, 2}\"",
+        "f\"{x.encode()}\"", "f\"{list(set(x))}\"", "f\"{type(x)}\""}) {
     INFO(source);
     const support::Answer got = support::answer(python, source, {value("x=ink"), value("y=2")}, {});
     if (got.outcome.prints()) {

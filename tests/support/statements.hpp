@@ -81,6 +81,34 @@ inline void check_statements(const char* dialect, std::span<const Line> lines) {
   }
 }
 
+// What is cut off anywhere is answered, and what an answer points at is in it.
+inline void check_beginnings(const char* dialect, std::span<const Line> lines) {
+  for (const Line& line : lines) {
+    INFO(line.source);
+    const std::string_view source = line.source;
+    for (std::size_t size = 0; size < source.size(); ++size) {
+      const auto cut = inky::parse_statement(*inky::find_dialect(dialect), source.substr(0, size));
+      if (!cut) {
+        CHECK(cut.error().span.to <= size);
+        continue;
+      }
+      inky::TextBuffer out;
+      const inky::Outcome outcome = cut->dialect().render(*cut, {}, {}, out, nullptr);
+      CHECK((outcome.prints() || outcome.span().to <= size));
+    }
+  }
+}
+
+// Whether a statement is refused as one that is not supported yet, when it is read or rendered.
+inline bool is_not_supported(const char* dialect, std::string_view source) {
+  const auto parsed = inky::parse_statement(*inky::find_dialect(dialect), source);
+  if (!parsed) return parsed.error().code == inky::Code::not_supported_yet;
+  inky::TextBuffer out;
+  const inky::Outcome outcome = parsed->dialect().render(*parsed, {}, {}, out, nullptr);
+  return outcome.kind() == inky::Outcome::Kind::error &&
+         outcome.as_error().code == inky::Code::not_supported_yet;
+}
+
 inline void check_templates(const inky::Dialect& dialect, std::span<const Line> lines) {
   for (const Line& line : lines) {
     INFO(line.source);

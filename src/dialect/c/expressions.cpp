@@ -108,7 +108,8 @@ std::optional<Value> known_constant(Edition edition, std::string_view name) {
   return std::nullopt;
 }
 
-constexpr PrintFact prints[] = {{.name = "puts", .after = "\n"}};
+constexpr PrintFact prints[] = {{.name = "puts", .after = "\n"},
+                                {.name = "putchar", .field = "%c"}};
 
 template <Edition edition>
 constexpr computed::CodeFacts code_facts = {

@@ -1,6 +1,7 @@
 // Numbers as a locale writes them: with a currency, a unit, a short word, a power of ten.
 
 #include <algorithm>
+#include <utility>
 
 #include "inky_margin/number/digits.hpp"
 #include "locale_patterns.hpp"
@@ -53,10 +54,11 @@ std::string filled(std::string_view pattern, std::string_view number, std::strin
                    bool is_accounted = false) {
   std::string out;
   const bool has_place = pattern.find('~') != std::string_view::npos;
+  bool has_number = false;
   for (const char c : pattern) {
     if (c == '~') {
       out += sign;
-    } else if (c == '#') {
+    } else if (c == '#' && !std::exchange(has_number, true)) {
       if (!has_place && !is_accounted) out += sign;
       out += number;
     } else {

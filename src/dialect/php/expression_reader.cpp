@@ -13,6 +13,16 @@ std::optional<bool> ExpressionReader::read_own(Node& node) {
   return CodeReader::read_own(node);
 }
 
+bool ExpressionReader::read_behind_item(Node& node) {
+  skip_blanks();
+  if (!starts_with("=>")) return true;
+  at_ += 2;
+  computed::wrap(node, Node::Kind::tuple);
+  if (!read(node.parts.emplace_back())) return false;
+  node.span.to = at_;
+  return true;
+}
+
 // The PHP manual, Strings, Single quoted: a backslash is before a quote or a backslash only.
 bool ExpressionReader::read_plain(Node& node) {
   const std::size_t start = at_++;

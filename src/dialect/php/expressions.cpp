@@ -1,4 +1,5 @@
 #include "expressions.hpp"
+#include "changes.hpp"
 
 #include <algorithm>
 #include <cmath>
@@ -33,6 +34,7 @@ constexpr computed::OperatorFact infix_operators[] = {
     {"&", Operation::bits_and, 6},      {"^", Operation::bits_differ, 5},
     {"|", Operation::bits_or, 4},       {"&&", Operation::both, 3},
     {"||", Operation::either, 2},       {"?\?", Operation::if_nil, 1, true},
+    {"=>", Operation::range, -1},  // a key ends there
     {"=", Operation::none, 1},          {"+=", Operation::none, 1},
     {"-=", Operation::none, 1},         {"*=", Operation::none, 1},
     {"/=", Operation::none, 1},         {".=", Operation::none, 1},
@@ -41,7 +43,6 @@ constexpr computed::OperatorFact infix_operators[] = {
     {"or", Operation::none, 0},         {"xor", Operation::none, 0},
     {"?:", Operation::none, 1},         {"++", Operation::none, 16},
     {"--", Operation::none, 16},        {"?->", Operation::none, 16},
-    {"=>", Operation::none, 1},
 };
 constexpr computed::OperatorFact prefix_operators[] = {
     {"-", Operation::negate, 14}, {"+", Operation::keep, 14},  {"~", Operation::complement, 14},
@@ -123,7 +124,7 @@ const computed::Grammar grammar = [] {
       "strlen strtoupper strtolower ucfirst ucwords str_repeat str_pad substr trim ltrim rtrim "
       "implode join count round abs floor ceil sqrt pow intdiv fmod max min number_format sprintf "
       "strrev lcfirst chr ord hexdec bindec octdec intval floatval strval pi dechex decbin decoct "
-      "array_sum str_replace strpos exp log "
+      "array_sum array_keys array_values range str_replace strpos exp log "
       "log10 sin cos tan";
   return out;
 }();
@@ -140,6 +141,8 @@ const computed::CodeFacts code_facts = {
     .unknown_words = "new fn function match isset empty array clone"};
 
 const ExpressionForm expression_form = {
+    .read_declarations = read_declarations,
+    .compute_change = compute_change,
     .grammar = &grammar,
     .reader = [](TemplateContent& out, std::size_t at) -> std::unique_ptr<computed::Reader> {
       return std::make_unique<ExpressionReader>(out, at);
@@ -154,6 +157,24 @@ const ExpressionForm expression_form = {
     .counts = true,
     .plain_field = "%s",
     .plain_dialect = "php"};
+
+// ["ink" => 9.55, "nib" => 2]
+std::optional<bool> Expressions::evaluate_own(const Node& node, Value& out) {
+  if (node.kind != Node::Kind::list || node.parts.empty() ||
+      node.parts[0].kind != Node::Kind::tuple)
+    return std::nullopt;
+  std::vector<Value> fields;
+  for (const Node& pair : node.parts) {
+    Value key;
+    Value value;
+    if (pair.kind != Node::Kind::tuple) return not_yet("keys for some of the values are", pair);
+    if (!evaluate_again(pair.parts[0], key) || !evaluate_again(pair.parts[1], value)) return false;
+    if (!is_key(key)) return not_yet("such a key of an array is", pair);
+    put_field(fields, std::string(key.as_text()), std::move(value));
+  }
+  out = Value::record(std::move(fields));
+  return true;
+}
 
 bool Expressions::name_without_value(const Node& node, Value&) {
   if (node.kind == Node::Kind::member) return not_yet("a member is", node);

@@ -27,6 +27,8 @@ class ExpressionReader final : public computed::CodeReader {
 
  protected:
   std::optional<bool> read_own(computed::Node& node) override;
+  // "key" => value
+  bool read_behind_item(computed::Node& node) override;
 
  private:
   // In double quotes: with the values of its variables.
@@ -41,6 +43,7 @@ class Expressions final : public computed::Evaluator {
   explicit Expressions(const computed::Scope& scope) : Evaluator(scope, false) {}
 
  protected:
+  std::optional<bool> evaluate_own(const computed::Node& node, Value& out) override;
   bool apply(const computed::Node& node, const Value& operand, Value& out) override;
   bool combine(const computed::Node& node, computed::Operation operation, const Value& left,
                const Value& right, Value& out) override;

@@ -111,7 +111,9 @@ bool Expressions::call_on_numbers(const Node& node, std::string_view name,
   std::vector<Value> numbers;
   std::span<const Value> given(arguments.values);
   const bool of_list = name == "max" || name == "min" || name == "array_sum";
-  if (of_list && given.size() == 1 && given[0].is(Type::list)) given = given[0].as_list();
+  const bool has_items =
+      given.size() == 1 && (given[0].is(Type::list) || given[0].is(Type::record));
+  if (of_list && has_items) given = given[0].as_list();
   for (const Value& value : given) {
     numbers.emplace_back();
     if (!take_number(node, value, numbers.back())) return false;
@@ -240,6 +242,37 @@ bool Expressions::call_on_text(const Node& node, std::string_view name, const Ar
       (joined += &item == arguments[1].as_list().data() ? "" : separator) += text;
     }
     out = Value::text(std::move(joined));
+    return true;
+  }
+  if (name == "range" && (count == 2 || count == 3)) {
+    std::int64_t ends[3] = {0, 0, 1};
+    for (std::size_t i = 0; i < count; ++i) {
+      if (!is_whole(arguments[i].type()) || !take_int(node, arguments[i], ends[i]))
+        return not_yet("such a range is", node);
+    }
+    const std::int64_t step = ends[2] < 0 ? -ends[2] : ends[2];
+    constexpr std::int64_t most = 100'000;
+    if (step == 0 || (ends[1] - ends[0]) / step > most || (ends[0] - ends[1]) / step > most)
+      return not_yet("such a range is", node);
+    std::vector<Value> items;
+    if (ends[0] <= ends[1]) {
+      for (std::int64_t i = ends[0]; i <= ends[1]; i += step)
+        items.push_back(Value::whole(Type::i64, i));
+    } else {
+      for (std::int64_t i = ends[0]; i >= ends[1]; i -= step)
+        items.push_back(Value::whole(Type::i64, i));
+    }
+    out = Value::list(std::move(items));
+    return true;
+  }
+  const bool lists = name == "array_keys" || name == "array_values";
+  if (lists && count == 1 && arguments[0].is(Type::record)) {
+    std::vector<Value> items;
+    for (const Value& field : arguments[0].as_list()) {
+      items.push_back(name == "array_keys" ? Value::text(std::string(field.name())) : field);
+      items.back().drop_name();
+    }
+    out = Value::list(std::move(items));
     return true;
   }
   if (name == "count" && count == 1 && is_compound(arguments[0].type())) {

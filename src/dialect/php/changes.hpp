@@ -1,0 +1,24 @@
+// Arrays of PHP that statements change: $xs[] = 1, $prices["ink"] = 9.55, $row["n"] += 2. An array is
+// a value: no other name stands for the same one.
+#pragma once
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "../computed/evaluator.hpp"
+#include "dialect/statement_lines.hpp"
+
+namespace inky::inline v1::php {
+
+// Whether a value is a key that is no number.
+bool is_key(const Value& value);
+// Of several values of one key the last stays, where the first was.
+void put_field(std::vector<Value>& fields, const std::string& name, Value value);
+
+// Members of the form of expressions; what each does is said there.
+std::vector<Declaration> read_declarations(std::string_view statement);
+bool compute_change(std::string_view source, const computed::Scope& scope, Value& out,
+                    computed::Trouble& trouble);
+
+}  // namespace inky::inline v1::php

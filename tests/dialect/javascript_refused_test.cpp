@@ -1,0 +1,80 @@
+// What of JavaScript is not guessed: values that names may share, and regular expressions that the
+// library of ours and V8 understand differently.
+
+#include <catch2/catch.hpp>
+
+#include "support/statements.hpp"
+
+using namespace inky;
+
+TEST_CASE("a change in JavaScript of what another name may stand for is not guessed") {
+  constexpr const char* shared[] = {
+      "const a = [1]; const b = a; b.push(2); console.log(a)",
+      "const a = [3, 1, 2]; console.log(a.sort()); console.log(a)",
+      "const a = [3, 1, 2]; console.log(a.reverse(), a)",
+      "const rows = [{n: 1}]; const first = rows[0]; first.n = 5; console.log(rows)",
+      "const rows = [{n: 1}]; const copy = [...rows]; rows[0].n = 5; console.log(copy)",
+      "const rows = [{n: 1}]; for (const r of rows) r.n += 1; console.log(rows)",
+      "const xs = [3, 1]; const ys = xs.sort(); ys.push(0); console.log(xs, ys)",
+      "const l = [1]; const o = {l}; l.push(2); console.log(o)",
+      "const l = [1]; const o = {}; o.l = l; l.push(2); console.log(o)",
+      "const q = [1, 2]; console.log(q.shift(), q.length)",
+      "const grid = Array(2).fill([]); grid[0].push(1); console.log(grid)",
+      "const f = a => a.sort(); const xs = [2, 1]; console.log(f(xs)); console.log(xs)",
+      "const xs = [1]; for (const x of xs) xs.push(x); console.log(xs)",
+      "const o = {a: 1}; const p = Object.assign(o, {b: 2}); console.log(o)",
+      "const m = new Map(); const n = m; m.set('a', 1); console.log(n)",
+  };
+  for (const char* source : shared) {
+    INFO(source);
+    CHECK(support::is_not_supported("javascript", source));
+  }
+}
+
+TEST_CASE("regular expressions that could be understood differently are not guessed") {
+  constexpr const char* patterns[] = {
+      "/(?:(a)|b)+/",  // each round of JavaScript begins with its groups empty
+      "/(a*)*/",       // and one of nothing ends it
+      "/(z)((a+)?(b+)?(c))*/",
+      "/\\p{Script=Greek}/u",
+      "/a/v",
+      "/a/y",
+      "/[\\S]/",
+      "/\\01/",
+      "/(?<=(a))b/",
+      "/\u{1F600}/",
+  };
+  for (const char* pattern : patterns) {
+    INFO(pattern);
+    CHECK(support::is_not_supported(
+        "javascript", "console.log('zaacbbbcac'.match(" + std::string(pattern) + "))"));
+  }
+  // A letter of another case beyond ASCII, and a character of two units.
+  CHECK(support::is_not_supported("javascript", "console.log('\u00c4'.match(/\u00e4/i))"));
+  CHECK(support::is_not_supported("javascript", "console.log('\U0001F600'.match(/./g))"));
+  // One that takes too long.
+  CHECK(support::is_not_supported(
+      "javascript",
+      "console.log(/^(a+)+$/.test('aaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaab'))"));
+}
+
+TEST_CASE("what is no regular expression of JavaScript is a SyntaxError") {
+  constexpr const char* patterns[] = {"/(/",  "/)/",   "/a**/", "/*a/",
+                                      "/[b/", "/a/gg", "/a/x",  "/a{2,1}/"};
+  for (const char* pattern : patterns) {
+    INFO(pattern);
+    const support::Shown shown = support::show(
+        "javascript", "console.log(`${'a'.match(" + std::string(pattern) + ")}`)", {});
+    CHECK(shown.outcome.failure_name() == "SyntaxError");
+  }
+}
+
+TEST_CASE("calls of functions without end are answered") {
+  CHECK(support::is_not_supported("javascript", "const f = n => f(n + 1); console.log(f(0))"));
+  const auto parsed =
+      parse_statement(*find_dialect("javascript"),
+                      "const f = n => n < 1 ? 1 : f(n - 1) + f(n - 1); console.log(f(60))");
+  REQUIRE(parsed);
+  TextBuffer out;
+  CHECK_FALSE(parsed->dialect().render(*parsed, {}, {}, out, nullptr).prints());
+}
