@@ -63,7 +63,7 @@ struct ExpressionForm {
   bool (*compute_change)(std::string_view source, const computed::Scope& scope, Value& out,
                          computed::Trouble& trouble) = nullptr;
   // Where values may be changed in place, so that names may share one: whether what an expression
-  // comes to is no other name's, and the names whose values it changes by itself.
+  // comes to is no other name's, and the names whose values it changes by itself; an empty one: any.
   bool (*is_fresh)(std::string_view expression) = nullptr;
   std::vector<std::string> (*changed_names)(std::string_view expression) = nullptr;
   // Functions that keep no part of what they are given: list(items).

@@ -115,6 +115,7 @@ std::optional<Span> SharedValues::unsure() const {
     if (entry.is_looped || entry.change_follows || form_.changed_names == nullptr) continue;
     // What an expression changes beside what it comes to is kept for no other.
     for (const std::string& name : form_.changed_names(entry.text)) {
+      if (name.empty()) return entry.span;
       if (entry.in_place && name == entry.name) continue;
       Entry change = entry;
       change.name = name;

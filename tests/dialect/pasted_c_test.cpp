@@ -11,6 +11,7 @@ using support::value;
 
 TEST_CASE("pasted lines of C print what the compiled program prints, part 1") {
   const std::vector<PrintingCall> calls = {
+      {"putchar('x'); putchar('\\n');", {}, "x\n"},
       {"printf(\"%-10s|%8.2f|%03d\\n\", name, x, n);",
        {value("n=7"), value("x=9.55"), value("name=ink")},
        "ink       |    9.55|007\n"},

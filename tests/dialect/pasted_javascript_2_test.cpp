@@ -370,7 +370,7 @@ constexpr support::Line lines[] = {
     {"const {a: {b}} = {a: {b: 7}}; console.log(b)", "7\n"},
     {"const [h, ...t] = [1, 2, 3]; console.log(h, t)", "1 [ 2, 3 ]\n"},
     {"const [, second = 9] = [1]; console.log(second)", "9\n"},
-    {"let n = 10; n **= 2; n %= 7; console.log(n); n ??= 5; n ||= 6; console.log(n)", "2\n2\n"},
+    {"let n = 10; n **= 2; n %= 7; console.log(n); n ?\?= 5; n ||= 6; console.log(n)", "2\n2\n"},
     {"console.log(\"abc\".split(\"\").map(c => c.charCodeAt(0)).reduce((a, b) => a + b))", "294\n"},
 };
 

@@ -77,7 +77,8 @@ bool read_targets(TemplateContent& out, std::size_t& at, Node& target,
                   std::vector<std::string>& names);
 // Whether a method changes what it is called on.
 bool is_changing(std::string_view method);
-// The names of values that an expression changes in place by itself: console.log(items.sort()).
+// The names of values that an expression changes in place by itself: console.log(items.sort()). An
+// empty one: any value.
 std::vector<std::string> changed_names(const Node& node);
 
 // Reads the escape at `at` (a backslash) of a string or template literal: appends what it stands

@@ -410,7 +410,10 @@ std::vector<std::string> changed_names(const Node& node) {
   std::vector<std::string> out;
   collect_changed(node, own, out);
   if (std::find(out.begin(), out.end(), std::string()) == out.end()) return out;
-  return names_in(node);
+  std::vector<std::string> names = names_in(node);
+  // A function that has a name may be called with any value.
+  if (node.kind == Node::Kind::function) names.emplace_back();
+  return names;
 }
 
 }  // namespace inky::inline v1::javascript

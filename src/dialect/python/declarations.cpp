@@ -406,6 +406,8 @@ std::vector<std::string> changed_names(std::string_view expression) {
   Node node;
   if (read_all(expression, node)) {
     collect_changed(node, out);
+    // A function that has a name may be called with any value.
+    if (node.kind == Node::Kind::function && !out.empty()) out.emplace_back();
     return out;
   }
   Change change;
