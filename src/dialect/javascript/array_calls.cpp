@@ -81,20 +81,24 @@ std::optional<bool> Evaluator::call_for_each(const Node& node, const Datum& of,
     const Datum index = Datum::of_number(static_cast<double>(at));
     if (!call_value(function, {item, index, of}, node, made)) return false;
     const bool is_true = holds(made);
-    if (name == "map") out.items.push_back(std::move(made));
+    if (name == "map") {
+      out.items.push_back(std::move(made));
+      continue;
+    }
     if (name == "flatMap") {
       if (made.kind == DatumKind::array)
         out.items.insert(out.items.end(), made.items.begin(), made.items.end());
       else
         out.items.push_back(std::move(made));
+      continue;
     }
-    if (name == "filter" && is_true) out.items.push_back(std::move(item));
+    if (name == "filter" && is_true) out.items.push_back(item);
     if ((name == "some" && is_true) || (name == "every" && !is_true)) {
       out.truth = name == "some";
       return true;
     }
     if (finds && is_true) {
-      out = wants_index ? index : std::move(item);
+      out = wants_index ? index : item;
       return true;
     }
   }

@@ -274,8 +274,9 @@ bool Evaluator::format_date(const Node& node, double time, const std::vector<Dat
       const auto width = take_width(key, text, widths);
       if (!width) return not_yet("the option " + key + " of dates, with this value, is", node);
       if (*width == 0)
-        return fail("RangeError", "Value " + text + " out of range for options property " + key,
-                    node);
+        return fail(
+            "RangeError",
+            std::string("Value ").append(text) + " out of range for options property " + key, node);
     }
   }
   const bool has_style = widths.date_style != 0 || widths.time_style != 0;

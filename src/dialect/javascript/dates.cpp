@@ -219,7 +219,7 @@ double time_of(const Moment& moment) {
   return time_from({static_cast<double>(moment.year), static_cast<double>(moment.month - 1),
                     static_cast<double>(moment.day), static_cast<double>(moment.hour),
                     static_cast<double>(moment.minute), static_cast<double>(moment.second),
-                    static_cast<double>(moment.nanosecond / 1'000'000)});
+                    std::floor(moment.nanosecond / 1e6)});
 }
 
 std::optional<double> read_date(std::string_view text) {

@@ -369,7 +369,7 @@ std::optional<int> reduce_angle(double x, double (&y)[2]) {
   }
   if (ix > 0x413921fb) return std::nullopt;
   double t = std::fabs(x);
-  const int n = static_cast<int>(t * inverse + 0.5);
+  const int n = static_cast<int>(std::floor(t * inverse + 0.5));
   const double fn = n;
   double r = t - fn * first;
   double w = fn * first_tail;

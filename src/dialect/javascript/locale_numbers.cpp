@@ -116,8 +116,8 @@ std::optional<std::string> with_power(Digits& digits, bool negative, LocaleOptio
   return out + std::to_string(power < 0 ? -power : power);
 }
 
-std::optional<std::string> in_short(const Digits& exact, bool negative, LocaleOptions options,
-                                    const Locale& locale) {
+std::optional<std::string> in_short(const Digits& exact, bool negative,
+                                    const LocaleOptions& options, const Locale& locale) {
   const LocalePatterns& patterns = *LocalePatterns::of(locale.tag);
   constexpr int least_power = 3;
   constexpr int most_power = 14;

@@ -40,7 +40,8 @@ std::optional<std::size_t> place_among(std::string_view list, std::string_view w
 }
 
 std::size_t time_place(const std::array<int, 3>& widths, int twelve) {
-  return static_cast<std::size_t>(((widths[0] * 3 + widths[1]) * 3 + widths[2]) * 3 + twelve);
+  const int place = ((widths[0] * 3 + widths[1]) * 3 + widths[2]) * 3 + twelve;
+  return static_cast<std::size_t>(place);
 }
 
 std::size_t date_place(const std::array<int, 4>& widths) {
@@ -102,7 +103,8 @@ std::optional<std::string_view> LocalePatterns::between_date(
 }
 
 std::optional<std::string_view> LocalePatterns::style(int date, int time) const {
-  return found(styles, static_cast<std::size_t>(date * 5 + time));
+  const int place = date * 5 + time;
+  return found(styles, static_cast<std::size_t>(place));
 }
 
 std::optional<LocalePatterns::Money> LocalePatterns::currency(std::string_view code,

@@ -93,6 +93,7 @@ Datum Evaluator::match_of(std::string_view text, const Groups& groups,
   if (!names.empty()) {
     // In the order in which they stand in the pattern.
     std::vector<std::pair<std::size_t, std::string>> order;
+    order.reserve(names.size());
     for (const auto& [name, number] : names) order.emplace_back(number, name);
     std::sort(order.begin(), order.end());
     named = Datum::of_kind(DatumKind::object);

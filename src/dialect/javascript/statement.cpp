@@ -271,8 +271,11 @@ std::vector<Declaration> read_parts(std::string_view statement, bool is_new, std
     out.push_back(std::move(one));
   };
   if (is_new) {
-    for (const std::string& name : names)
-      add(name, "((" + pattern + ") => " + name + ")(" + value + ")", false);
+    for (const std::string& name : names) {
+      std::string part = "((" + pattern;
+      ((part += ") => ") += name) += ")(";
+      add(name, part.append(value) + ")", false);
+    }
     return out;
   }
   // [a, b] = [b, a]: all of it is known before the first name changes.

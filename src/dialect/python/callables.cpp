@@ -175,6 +175,7 @@ bool Expressions::evaluate_keyed(const Node& node, std::size_t key, Value& out) 
     std::stable_sort(keyed.begin(), keyed.end(), is_before);
     if (backwards) std::reverse(keyed.begin(), keyed.end());
     std::vector<Value> sorted;
+    sorted.reserve(keyed.size());
     for (auto& [by, item] : keyed) sorted.push_back(std::move(item));
     out = Value::list(std::move(sorted));
     return good;

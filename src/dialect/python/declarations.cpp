@@ -190,11 +190,16 @@ std::vector<Declaration> read_unpacking(std::string_view statement) {
     add(kept, "[_ for _ in " + value + "]");
     for (std::size_t i = 0; i < names.size(); ++i) {
       const std::string behind = std::to_string(names.size() - i);
-      const std::string rest = "len(" + kept + ") - " + std::to_string(names.size() - 1 - star);
-      const std::string part = i < star   ? std::to_string(i)
-                               : i > star ? "-" + behind
-                                          : std::to_string(star) + ":" + rest;
-      add(names[i], kept + "[" + part + "]");
+      std::string part = kept + "[";
+      if (i < star) {
+        part += std::to_string(i);
+      } else if (i > star) {
+        (part += '-') += behind;
+      } else {
+        (part += std::to_string(star)) += ":len(_parts) - ";
+        part += std::to_string(names.size() - 1 - star);
+      }
+      add(names[i], part + ']');
     }
     return out;
   }

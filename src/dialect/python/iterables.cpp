@@ -267,6 +267,7 @@ bool Expressions::evaluate_map(const Node& node, std::vector<Value>& out) {
   }
   for (std::size_t i = 0; i < size; ++i) {
     std::vector<Value> arguments;
+    arguments.reserve(columns.size());
     for (auto& column : columns) arguments.push_back(std::move(column[i]));
     if (!apply_callable(function, std::move(arguments), node, out.emplace_back())) return false;
   }
