@@ -62,6 +62,16 @@ bool Evaluator::evaluate_word(const Node& node, Datum& out) {
 }
 
 bool Evaluator::evaluate_node(const Node& node, Datum& out) {
+  // Functions call each other: what is inside of what is counted over all of them.
+  constexpr int deepest = 400;
+  if (depth_ >= deepest) return not_yet("calls as deep as this are", node);
+  ++depth_;
+  const bool done = evaluate_inside(node, out);
+  --depth_;
+  return done;
+}
+
+bool Evaluator::evaluate_inside(const Node& node, Datum& out) {
   switch (node.kind) {
     case Node::Kind::number:
       out = Datum::of_number(node.number);

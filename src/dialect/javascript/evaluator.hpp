@@ -37,6 +37,7 @@ class Evaluator {
   // A part of a chain of members, items and calls: where a ?. ended it, what follows is undefined.
   bool evaluate_link(const Node& node, Datum& out);
   bool evaluate_node(const Node& node, Datum& out);
+  bool evaluate_inside(const Node& node, Datum& out);
   bool evaluate_word(const Node& node, Datum& out);
   bool evaluate_object(const Node& node, Datum& out);
   // Items of an array or arguments, with those that are spread.
@@ -206,6 +207,8 @@ class Evaluator {
   using MatchGroups = std::vector<std::optional<Group>>;
   bool find_matches(const Node& node, const Datum& of, std::string_view text, bool all,
                     std::vector<MatchGroups>& out, MatchNames* names);
+  static Datum named_groups(std::string_view text, const MatchGroups& groups,
+                            const MatchNames& names);
   static Datum match_of(std::string_view text, const MatchGroups& groups, const MatchNames& names);
   bool call_on_pattern(const Node& node, Datum& of, const std::vector<Datum>& arguments,
                        Datum& out);
@@ -213,8 +216,8 @@ class Evaluator {
   static std::string substituted(std::string_view with, std::string_view text,
                                  const std::vector<Datum>& groups, std::size_t from, std::size_t to,
                                  const Datum& named);
-  bool append_replacement(const Node& node, std::string_view text, const Datum& match,
-                          std::size_t from, const Datum& with, std::string& out);
+  bool append_replacement(const Node& node, std::string_view text, const MatchGroups& groups,
+                          const MatchNames& names, const Datum& with, std::string& out);
   bool split_by_pattern(const Node& node, const Datum& of, const Datum& pattern, Datum& out);
   bool call_json(const Node& node, const std::vector<Datum>& arguments, Datum& out);
   static bool keep_properties(const std::vector<Datum>& names, Datum& datum);
@@ -268,7 +271,7 @@ class Evaluator {
   WidthUnit unit_;                                       // what padding counts
   std::vector<std::pair<std::string_view, Datum>> own_;  // what functions call their arguments
   std::size_t made_ = 0;
-  int calls_ = 0;                                               // of functions, in each other
+  int depth_ = 0;  // of nodes in each other, of all functions together
   std::shared_ptr<const void> kept_ = std::make_shared<int>();  // what holds the nodes of these
   bool is_ended_ = false;  // the chain that is evaluated, by ?.
   Notes* notes_;

@@ -19,6 +19,7 @@
 #include <bit>
 #include <memory>
 #include <string>
+#include <unordered_map>
 
 #include "../family/named_values.hpp"
 #include "../family/program_dialect.hpp"
@@ -164,15 +165,15 @@ class SlotReader {
  private:
   // A value that one slot changes is another one in those behind it.
   void refuse_shared_changes() {
-    std::vector<std::string> all;
+    std::unordered_map<std::string, int> counts;
     std::vector<std::pair<std::string, Span>> changed;
     for (const Slot& slot : program_.slots) {
       for (std::string& name : changed_names(slot.expression))
         changed.emplace_back(std::move(name), slot.expression.span);
-      for (std::string& name : names_in(slot.expression)) all.push_back(std::move(name));
+      for (const std::string& name : names_in(slot.expression)) ++counts[name];
     }
     for (const auto& [name, span] : changed) {
-      if (out_.refusal || std::count(all.begin(), all.end(), name) < 2) continue;
+      if (out_.refusal || counts[name] < 2) continue;
       out_.refusal = {Refusal::When::not_supported_yet, "Change a copy of it.",
                       "a change of a value that is shown elsewhere is not supported yet", span};
     }

@@ -44,6 +44,12 @@ bool Evaluator::check_pattern(const Node& node, const Datum& pattern) {
 
 namespace {
 
+// Whether there is room for a text in each of so many matches.
+bool may_repeat(std::string_view text, std::size_t matches) {
+  constexpr std::size_t most = 4 << 20;
+  return text.size() * matches <= most;
+}
+
 // Whether the two could see a text differently.
 bool is_unsure(const Pattern& pattern, std::string_view text) {
   const bool has_pairs = std::any_of(text.begin(), text.end(),
@@ -84,30 +90,34 @@ bool Evaluator::find_matches(const Node& node, const Datum& of, std::string_view
   return true;
 }
 
+// Those that have names, in the order in which they stand in the pattern; undefined where none has.
+Datum Evaluator::named_groups(std::string_view text, const MatchGroups& groups,
+                              const MatchNames& names) {
+  Datum named;
+  if (names.empty()) return named;
+  std::vector<std::pair<std::size_t, std::string>> order;
+  order.reserve(names.size());
+  for (const auto& [name, number] : names) order.emplace_back(number, name);
+  std::sort(order.begin(), order.end());
+  named = Datum::of_kind(DatumKind::object);
+  for (const auto& [number, name] : order) {
+    named.keys.push_back(name);
+    named.items.push_back(group_text(text, groups[number]));
+  }
+  named.text = "null";  // what it is made from, which its text shows
+  return named;
+}
+
 // The array of a match, with what stands beside its items.
-Datum Evaluator::match_of(std::string_view text, const Groups& groups,
-                          const std::vector<std::pair<std::string, std::size_t>>& names) {
+Datum Evaluator::match_of(std::string_view text, const MatchGroups& groups,
+                          const MatchNames& names) {
   Datum out = Datum::of_kind(DatumKind::array);
   for (const auto& group : groups) out.items.push_back(group_text(text, group));
-  Datum named;
-  if (!names.empty()) {
-    // In the order in which they stand in the pattern.
-    std::vector<std::pair<std::size_t, std::string>> order;
-    order.reserve(names.size());
-    for (const auto& [name, number] : names) order.emplace_back(number, name);
-    std::sort(order.begin(), order.end());
-    named = Datum::of_kind(DatumKind::object);
-    for (const auto& [number, name] : order) {
-      named.keys.push_back(name);
-      named.items.push_back(group_text(text, groups[number]));
-    }
-    named.text = "null";  // what it is made from, which its text shows
-  }
   const auto units = utf16_of(std::string(text.substr(0, groups[0]->from))).size();
   out.keys = {"index", "input", "groups"};
   out.items.push_back(Datum::of_number(static_cast<double>(units)));
   out.items.push_back(Datum::of_text(std::string(text)));
-  out.items.push_back(std::move(named));
+  out.items.push_back(named_groups(text, groups, names));
   return out;
 }
 
@@ -163,6 +173,7 @@ bool Evaluator::match(const Node& node, const Datum& of, const std::vector<Datum
   } else if (name == "matchAll") {
     out = Datum::of_kind(DatumKind::iterator);
     out.text = "RegExp String";
+    if (!may_repeat(of.text, found.size())) return too_long(node);
     for (const Groups& groups : found) out.items.push_back(match_of(of.text, groups, names));
   } else if (found.empty()) {
     out = Datum::of_kind(DatumKind::null);
@@ -224,23 +235,25 @@ std::string Evaluator::substituted(std::string_view with, std::string_view text,
 }
 
 // One part that is replaced: by a text, or by what a function makes of it.
-bool Evaluator::append_replacement(const Node& node, std::string_view text, const Datum& match,
-                                   std::size_t from, const Datum& with, std::string& out) {
-  const std::size_t count = item_count(match);
-  std::vector<Datum> groups(match.items.begin(),
-                            match.items.begin() + static_cast<std::ptrdiff_t>(count));
-  const Datum& named = match.items[count + 2];
+bool Evaluator::append_replacement(const Node& node, std::string_view text,
+                                   const MatchGroups& groups, const MatchNames& names,
+                                   const Datum& with, std::string& out) {
+  std::vector<Datum> parts;
+  parts.reserve(groups.size() + 3);
+  for (const auto& group : groups) parts.push_back(group_text(text, group));
+  Datum named = named_groups(text, groups, names);
   if (with.kind == DatumKind::function) {
-    groups.push_back(match.items[count]);
-    groups.push_back(match.items[count + 1]);
-    if (named.kind == DatumKind::object) groups.push_back(named);
+    const auto units = utf16_of(std::string(text.substr(0, groups[0]->from))).size();
+    parts.push_back(Datum::of_number(static_cast<double>(units)));
+    parts.push_back(Datum::of_text(std::string(text)));
+    if (named.kind == DatumKind::object) parts.push_back(std::move(named));
     Datum made;
-    if (!call_value(with, std::move(groups), node, made)) return false;
+    if (!call_value(with, std::move(parts), node, made)) return false;
     append_text(made, out);
   } else {
     std::string form;
     append_text(with, form);
-    out += substituted(form, text, groups, from, from + groups[0].text.size(), named);
+    out += substituted(form, text, parts, groups[0]->from, groups[0]->to, named);
   }
   return out.size() <= most_output || too_long(node);
 }
@@ -269,12 +282,12 @@ bool Evaluator::replace(const Node& node, const Datum& of, const std::vector<Dat
       if (!everywhere) break;
     }
   }
+  if (with.kind == DatumKind::function && !may_repeat(of.text, found.size())) return too_long(node);
   std::string text;
   std::size_t at = 0;
   for (const Groups& groups : found) {
     text.append(of.text, at, groups[0]->from - at);
-    const Datum matched = match_of(of.text, groups, names);
-    if (!append_replacement(node, of.text, matched, groups[0]->from, with, text)) return false;
+    if (!append_replacement(node, of.text, groups, names, with, text)) return false;
     at = groups[0]->to;
   }
   text.append(of.text, at);

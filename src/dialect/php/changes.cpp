@@ -109,6 +109,17 @@ class Changing {
   }
 
   bool put_at(std::span<const std::string> keys, const Value& value, Value& of) {
+    // Each change makes a new array: what a loop makes counts.
+    constexpr std::size_t weight = 8;
+    const std::size_t size = of.is(Type::list) || of.is(Type::record) ? of.as_list().size() : 0;
+    if (scope_.spent != nullptr && (*scope_.spent += weight * size) > most_output) {
+      trouble_ = {When::over_limit,
+                  {},
+                  "what these statements make is over the limit of " + std::to_string(most_output) +
+                      " bytes",
+                  {}};
+      return false;
+    }
     if (keys.empty()) {
       of = value;
       return true;

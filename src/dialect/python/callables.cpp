@@ -58,7 +58,7 @@ bool Expressions::find_callable(const Node& node, Callable& out) {
 
 bool Expressions::apply_callable(const Callable& function, std::vector<Value> arguments,
                                  const Node& node, Value& out) {
-  constexpr int most_calls = 60;
+  constexpr int most_calls = 30;
   if (calls_ >= most_calls) return not_yet("calls as deep as this are", node);
   for (Value& argument : arguments) argument.drop_name();
   if (function.body == nullptr) {

@@ -112,7 +112,17 @@ class Changing final {
     return of.is(Type::list) ? fail("IndexError", "list assignment index out of range")
                              : fail("KeyError", text_of_any(key, Conversion::repr));
   }
-  static bool settle(Value& of, std::vector<Value> items) {
+  bool settle(Value& of, std::vector<Value> items) {
+    // Each change makes a new list: what a loop makes counts.
+    constexpr std::size_t weight = 8;
+    if (scope_.spent != nullptr && (*scope_.spent += weight * items.size()) > most_output) {
+      trouble_ = {When::over_limit,
+                  {},
+                  "what these statements make is over the limit of " + std::to_string(most_output) +
+                      " bytes",
+                  {}};
+      return false;
+    }
     of = of.is(Type::record) ? Value::record(std::move(items)) : Value::list(std::move(items));
     return true;
   }
