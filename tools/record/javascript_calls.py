@@ -11,7 +11,7 @@ forms = {
           "Object.keys({a: {w}, b: {t}}).length", "((a, b = 3) => a * b)({w})", "[...{v}, ...{v}].lastIndexOf({w})", "new Map([[{t}, {w}]]).get({t})", "[[{w}, {w}]].map(([a, b]) => a - b)[0]"],
     "d": ["{d} + {n}", "{n} - {d}", "{d} * {n}", "{n} / {d}", "{n} / {n}", "{d} % {n}", "-{d}", "Math.sqrt({n})", "Math.abs({d})", "Math.max({d}, {n})", "{k} ** 2", "Math.pow({k}, 3)",
           "{b} ? {d} : {n}", "{n} * 0.76", "Number({t})", "{d} || {n}", "parseFloat({t})", "parseFloat(\"3.50g\")", "Math.hypot({w}, {w})", "Math.PI * {k}", "Math.max(...{v})", "{v}.at(-1)", "{v}[{k}]", "Number.EPSILON", "Math.cbrt({n})", "Math.log({n})", "Math.exp({d} % 50)", "Math.log10({n})", "Math.log2({n})", "Math.sin({d} % 1e5)", "Math.cos({w} % 1e4)", "Math.tan({d} % 100)", "Math.atan({n})", "Math.fround({d})",
-          "{v}.find(x => x > {w})", "new Date({w} * 1e8) - new Date({w})"],
+          "{v}.find(x => x > {w})", "new Date({w} * 1e8) - new Date(+{w})"],
     "t": ["{t} + {n}", "{t} + {t}", "{t} + {b}", "{n} + {t}", "{t}.toUpperCase()", "{t}.trim()", "{t}.padStart({k})", "{t}.padEnd(7, \"*\")", "{t}.repeat({k})",
           "{d}.toFixed(2)", "{d}.toFixed({k})", "{w}.toString(16)", "{w}.toString(2)", "String({n})", "{b} ? {t} : {t}", "`${{n}}|${{t}}`", "{d}.toLocaleString(\"de-DE\")", "{t} || {t}",
           "{d}.toPrecision(3)", "{d}.toExponential(2)", "{t}.slice({k})", "{t}.slice({w}, {w})", "{t}.substring({w}, {w})", "{t}.charAt({k})", "{t}.at(-1)", "{t}?.toUpperCase()", "{t}.replace(\"n\", {t})",
@@ -23,7 +23,7 @@ forms = {
           "[...new Set({v})].join()", "Object.entries({x: {n}, y: {t}}).map(([k, v]) => k + v).join()", "{v}.map(String).join(\"|\")", "encodeURIComponent({t})", "{v}.flatMap(x => [x, {w}]).join()", "((a, ...b) => b.join())({t}, {n}, {b})", "(x => { const y = x + {t}; if (y.length > {k}) return y; return {t} })({t})"],
     "v": ["[{w}, {w}]", "[{n}, {n}, {n}]", "[{t}, {t}]", "[3, 20, 100]", "[...{v}, {w}]", "[]", "Array.from({length: {k} % 4}, (_, i) => i * {w})", "{v}.toSorted()", "{v}.flat()", "[[{w}], {t}]", "[new Date({w} * 1e7)]", "{t}.split(/\\s/)"],
     "b": ["{n} < {n}", "{n} <= {n}", "{n} > {n}", "{n} >= {n}", "{w} === {w}", "{w} !== {n}", "{w} == {w}", "{t} === {t}", "{t} < {t}", "{t} == {w}", "{b} && {b}", "{b} || {b}", "!{b}",
-          "!{t}", "!{n}", "{b} == {w}", "{t} !== {n}", "{t}.includes({t})", "{t}.startsWith(\"i\")", "{t}.endsWith({t})", "{v}.includes({w})", "{v}.some(x => x > 2)", "{v}.every(x => x)", "Number.isInteger({n})", "isNaN({t})", "Array.isArray({v})", "7n > 3n", "/^[a-z ]+$/.test({t})", "/(.)\\1/i.test({t})", "new Set({v}).has({w})", "Object.is({n}, {w})", "[1] == {w}", "{v}.map(Boolean).every(x => x)"],
+          "!{t}", "!{n}", "{b} == {w}", "{t} !== {n}", "{t}.includes({t})", "{t}.startsWith(\"i\")", "{t}.endsWith({t})", "{v}.includes({w})", "{v}.some(x => x > 2)", "{v}.every(x => x)", "Number.isInteger({n})", "isNaN({t})", "Array.isArray({v})", "(7n > 3n)", "/^[a-z ]+$/.test({t})", "/(.)\\1/i.test({t})", "new Set({v}).has({w})", "Object.is({n}, {w})", "[1] == {w}", "{v}.map(Boolean).every(x => x)"],
 }
 types = {"w": [("i32", ""), ("i32", ""), ("i8", "")], "d": [("f64", "")], "t": [("text", "")], "b": [("truth", "")]}
 constants = {"w": ["0", "1", "2", "7", "10", "100", "1_000", "0xFF", "0b101"], "d": ["0.5", "0.76", "1e3", "100.5", ".25", "0.1", "NaN", "Infinity"],

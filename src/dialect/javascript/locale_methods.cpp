@@ -103,7 +103,6 @@ bool Evaluator::take_options(const Node& node, const Datum& given, const Locale&
   int most_significant = unset;
   int display_of_money = 0;
   int display_of_unit = 0;
-  bool has_grouping = false;
   std::string currency;
   std::string unit;
   for (std::size_t i = 0; i < given.keys.size(); ++i) {
@@ -123,7 +122,6 @@ bool Evaluator::take_options(const Node& node, const Datum& given, const Locale&
       if (!take_places(value, node, key, 1, most_digits, most_significant)) return false;
     } else if (key == "useGrouping") {
       known = take_grouping(value, out);
-      has_grouping = true;
     } else if (key == "currency" || key == "unit") {
       append_text(value, key == "unit" ? unit : currency);
     } else {
@@ -170,7 +168,8 @@ bool Evaluator::take_options(const Node& node, const Datum& given, const Locale&
   }
   out.has_digits = least != unset || most != unset || out.most_significant > 0;
   constexpr int of_two = 5;
-  if (out.notation == LocaleOptions::Notation::compact && !has_grouping) out.least_grouped = of_two;
+  if (out.notation == LocaleOptions::Notation::compact && out.least_grouped == 0)
+    out.least_grouped = of_two;
   return true;
 }
 

@@ -155,9 +155,10 @@ std::optional<std::string> in_short(const Digits& exact, bool negative,
   if (form.patterns[0].empty()) return std::string(sign) + number;
   const std::string plain = shown_digits(digits, shown);
   const bool has_places = plain.find('.') != std::string::npos;
+  const bool is_one = plain.find_first_not_of('0') == plain.size() - 1 && plain.back() == '1';
   const Plural plural = plural_of(locale.tag, plain);
   const std::size_t which = has_places              ? (plural == Plural::one ? 1 : 4)
-                            : plain == "1"          ? 0
+                            : is_one                ? 0
                             : plural == Plural::few ? 2
                                                     : 3;
   const std::string_view pattern = form.patterns[which];

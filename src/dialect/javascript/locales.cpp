@@ -54,7 +54,10 @@ void append_grouped(const Digits& digits, const LocaleOptions& options, const Lo
   const int point = digits.is_zero() ? 0 : digits.point();
   const int whole = std::max(point, options.least_whole);
   // Where amounts are written as accounts have them, all marks are between thousands.
-  const bool by_two = locale.groups_of_two && !options.accounts;
+  constexpr int by_name = 3;
+  const bool as_accounts =
+      options.accounts && options.sign != LocaleOptions::Sign::never && options.display != by_name;
+  const bool by_two = locale.groups_of_two && !as_accounts;
   const bool grouped =
       options.groups &&
       whole >= (options.least_grouped > 0 ? options.least_grouped : locale.least_grouped);
