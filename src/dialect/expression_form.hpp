@@ -97,7 +97,9 @@ struct ExpressionForm {
   std::string_view each_method = {};
   // An expression that makes what the names of a pattern, ({pattern}), get of each item.
   std::string_view item_parts = {};
-  // An expression that makes pairs of an item and its place of a list.
+  // An expression that makes a list of what such a method calls its function with: the item, and
+  // pairs of the item and its place. Each {} in it stands for what the method is called on.
+  std::string_view each_items = {};
   std::string_view item_pairs = {};
   // Between the ends of a range that a loop goes through; with an equals sign behind it, the last
   // one is in it, too. Empty: there are none.
@@ -105,6 +107,9 @@ struct ExpressionForm {
   // What stays set in a stream: words of a chain behind which other chains print otherwise.
   std::string_view lasting_words = {};
   bool counts = false;  // n++ and --n are statements
+  // Words of a declaration whose name does not change, and the word that lets it: "let", "mut".
+  std::string_view constant_words = {};
+  std::string_view variable_word = {};
   // Whether names have types, and a declaration converts the value to the one that it names; the
   // words of one that are no type, and the types whose values stay as they are.
   bool declares_types = false;

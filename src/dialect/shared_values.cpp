@@ -59,6 +59,7 @@ void SharedValues::add(const Declaration& declared, Span span, bool in_loop) {
   entry.in_place = declared.in_place;
   entry.is_deep = declared.is_deep;
   entry.change_follows = declared.change_follows;
+  entry.combines = declared.combines;
   entry.in_own_loop = std::any_of(loops_.begin(), loops_.end(), [&](const std::string& items) {
     return has_name(items, declared.name);
   });
@@ -94,6 +95,7 @@ bool SharedValues::is_own(const Entry& change) const {
       return other.in_place && other.name != change.name &&
              has_whole(form_, other.text, change.name);
     }
+    if (other.name == change.name && other.combines) return false;
     if (other.name == change.name) {
       const bool is_fresh = !other.is_looped && form_.is_fresh(other.text);
       const bool has_names =
@@ -105,6 +107,12 @@ bool SharedValues::is_own(const Entry& change) const {
     if (other.is_looped) return change.is_deep && has_name(other.text, change.name);
     return change.is_deep ? has_name(other.text, change.name)
                           : has_whole(form_, other.text, change.name);
+  });
+}
+
+bool SharedValues::combines_shared() const {
+  return std::any_of(entries_.begin(), entries_.end(), [&](const Entry& entry) {
+    return entry.combines && !entry.in_place && !is_own(entry);
   });
 }
 

@@ -25,6 +25,8 @@ class SharedValues {
   void begin_loop(std::span<const std::string> names, std::string_view items);
   void end_loop() { loops_.pop_back(); }
 
+  // Whether a name that changes by an operator, items += [4], may share its value.
+  bool combines_shared() const;
   // The first change that is not sure to be the name's own; nothing where all are.
   std::optional<Span> unsure() const;
 
@@ -36,6 +38,7 @@ class SharedValues {
     bool in_loop = false;
     bool in_place = false;
     bool is_deep = false;
+    bool combines = false;  // by an operator
     bool change_follows = false;
     bool is_looped = false;    // the name is an item of a loop
     bool in_own_loop = false;  // through the value that it changes

@@ -58,6 +58,8 @@ struct Statement {
   bool is_filled = false;
   // The evaluator makes the text of the whole call, which is the one argument.
   bool is_whole = false;
+  // A list that grows by += may be another name's, too.
+  bool lists_may_be_shared = false;
   // Where it is several statements, one after the other; nothing else counts then.
   std::vector<StatementStep> steps;
 

@@ -183,6 +183,20 @@ class Walk {
   int depth_ = 0;
 };
 
+// A form with an expression in the place of each {}.
+std::string with_items(std::string_view form, std::string_view expression) {
+  std::string out;
+  for (std::size_t at = 0; at < form.size();) {
+    const bool is_place = form.substr(at, 2) == "{}";
+    if (is_place)
+      out += expression;
+    else
+      out += form[at];
+    at += is_place ? 2 : 1;
+  }
+  return out;
+}
+
 // The names in a pattern, [key, value] or {name, price}, and the items as what each of them gets.
 // False where the language has no such patterns.
 bool take_pattern(const ExpressionForm& form, std::string_view pattern, Control& out) {
@@ -316,9 +330,9 @@ std::optional<Control> each_method_of(const LanguageFacts& language, std::string
     out.names.emplace_back(walk.word());
     walk.move(walk.word().size());
     walk.skip_blanks();
-    std::string items(pairs);
-    items.replace(items.find("{}"), 2, out.items);
-    out.items = std::move(items);
+    out.items = with_items(pairs, out.items);
+  } else if (out.names.size() == 1 && !language.expressions->each_items.empty()) {
+    out.items = with_items(language.expressions->each_items, out.items);
   }
   if (enclosed && walk.peek() != ')') return std::nullopt;
   if (enclosed) walk.move(1);

@@ -37,6 +37,7 @@ struct Declaration {
   // The expression is a statement that changes the value in place; `is_deep`: a part of a part.
   bool in_place = false;
   bool is_deep = false;
+  bool comes_first = false;     // it holds for the statements before it, too
   bool change_follows = false;  // what the expression changes, the next declaration changes
   Span span;                    // of the expression in the statement
 };

@@ -203,4 +203,17 @@ std::vector<std::string> value_names_in(const ExpressionForm& form, const std::s
   return out;
 }
 
+bool is_constant_name(const ExpressionForm& form, std::string_view before) {
+  bool is_constant = false;
+  for (std::string_view rest = before; !rest.empty();) {
+    const std::size_t from = std::min(rest.find_first_not_of(" \t\r\n"), rest.size());
+    const std::size_t end = std::min(rest.find_first_of(" \t\r\n", from), rest.size());
+    const std::string_view word = rest.substr(from, end - from);
+    if (!word.empty() && word == form.variable_word) return false;
+    is_constant = is_constant || (!word.empty() && has_word(form.constant_words, word));
+    rest.remove_prefix(end);
+  }
+  return is_constant;
+}
+
 }  // namespace inky::inline v1

@@ -28,4 +28,7 @@ std::size_t behind_assignment(std::string_view source);
 // The names in an expression that values may bear.
 std::vector<std::string> value_names_in(const ExpressionForm& form, const std::string& expression);
 
+// Whether the words before a name in its declaration say that it does not change: "const double".
+bool is_constant_name(const ExpressionForm& form, std::string_view before);
+
 }  // namespace inky::inline v1

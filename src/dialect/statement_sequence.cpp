@@ -82,14 +82,16 @@ class SequenceReader {
       }
       if (const auto own = own_declarations(statement); !own.empty()) {
         for (const Declaration& declared : own) {
-          if (hides(declared)) return not_understood(span);
+          if (hides(declared) || changes_constant(declared)) return not_understood(span);
           declare(into, declared, span.from);
+          if (declared.comes_first) std::rotate(into.begin(), into.end() - 1, into.end());
         }
         continue;
       }
       const bool is_last = !is_inside && i + 1 == statements.size();
       const auto declared = is_last ? std::nullopt : declaration_of(language_, statement);
-      if (declared && hides(*declared)) return not_understood(span);
+      if (declared && (hides(*declared) || changes_constant(*declared)))
+        return not_understood(span);
       if (declared) {
         declare_all(into, *declared, span.from);
       } else if (auto error = add_call(into, span)) {
@@ -266,7 +268,15 @@ class SequenceReader {
     shared_.add(declared, step.span, loops_ > 0);
     declared_.push_back(declared.name);
     in_scope_.push_back(declared.name);
+    if (!declared.changes) note_constant(declared);
     into.push_back(std::move(step));
+  }
+
+  // const x = 1: another declaration of the name may be no constant.
+  void note_constant(const Declaration& declared) {
+    std::erase(constants_, declared.name);
+    if (is_constant_name(*language_.expressions, declared.before))
+      constants_.push_back(declared.name);
   }
 
   // Whether a name that a block declares ends with it.
@@ -282,6 +292,12 @@ class SequenceReader {
   bool hides(const Declaration& declared) const {
     return depth_ > 0 && !declared.changes && has_block_scope() &&
            is_in_scope(declared.name, block_);
+  }
+
+  // What the language refuses, or throws at.
+  bool changes_constant(const Declaration& declared) const {
+    return declared.changes && !declared.in_place &&
+           std::find(constants_.begin(), constants_.end(), declared.name) != constants_.end();
   }
 
   std::string_view text_of(Span span) const {
@@ -437,6 +453,7 @@ class SequenceReader {
     placed.names = names_;
     placed.form = language_.expressions;
     placed.steps = std::move(steps_);
+    placed.lists_may_be_shared = shared_.combines_shared();
     content_.values_taken = static_cast<int>(names_.size());
     content_.value_names = names_;
     const Dialect& dialect = placed.inner.dialect();
@@ -452,6 +469,7 @@ class SequenceReader {
   std::vector<std::string> names_;
   std::vector<std::string> declared_;
   std::vector<std::string> arrays_;
+  std::vector<std::string> constants_;
   std::vector<std::pair<std::string, std::string>> types_;  // of names without a value yet
   std::size_t covered_ = 0;
   std::shared_ptr<const Statement> first_call_;

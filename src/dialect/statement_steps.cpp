@@ -151,6 +151,10 @@ class Run {
       return std::nullopt;
     }
     if (auto failure = compute(step, step.expression, value)) return failure;
+    if (step.combines && is_compound(value.type()) && statement_.lists_may_be_shared)
+      return not_yet(step, "a change of a value that other names may stand for is");
+    if (value.is_expression() && step.changes && loops_ > 0)
+      return not_yet(step, "a function that a loop gives a name is");
     const Value* before = step.changes ? names_.find(step.name) : nullptr;
     const std::string type = step.changes ? names_.type_of(step.name) : step.type;
     if (!type.empty()) {
@@ -182,7 +186,10 @@ class Run {
 
   // One round of a loop; `goes_on`: whether another one may follow.
   Failure round(const StatementStep& step, bool& goes_on) {
-    if (auto failure = run(step.body)) return failure;
+    ++loops_;
+    auto failed = run(step.body);
+    --loops_;
+    if (failed) return failed;
     goes_on = jump_ != Kind::leave;
     jump_.reset();
     return goes_on ? run(step.after) : std::nullopt;
@@ -271,6 +278,7 @@ class Run {
   std::size_t start_;
   int taken_ = 0;
   std::optional<Kind> jump_;  // out of what is being run
+  int loops_ = 0;             // around what is being run
   std::size_t made_ = 0;      // by all expressions together, in bytes
 };
 

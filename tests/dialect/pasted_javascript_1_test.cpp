@@ -216,6 +216,16 @@ constexpr support::Line lines[] = {
     {"console.log(\"  x \".replace(/^\\s+|\\s+$/g, \"\"))", "x\n"},
     {"console.log(\"x\".replace(\"x\", \"$&$&\"), \"aaa\".replaceAll(\"a\", \"b$$\"))",
      "xx b$b$b$\n"},
+    {"console.log(new Date(2031, 0, 31).toDateString(), new Date(2031, 11, 25).toString())",
+     "Fri Jan 31 2031 Thu Dec 25 2031 00:00:00 GMT+0000 (Coordinated Universal Time)\n"},
+    {"console.log(new Date(\"2031-05-09\"))", "2031-05-09T00:00:00.000Z\n"},
+    {"console.log([new Date(0), /a/g, new Map([[\"k\", [1, 2]]]), new Set([\"a\"])])",
+     "[\n  1970-01-01T00:00:00.000Z,\n  /a/g,\n  Map(1) { 'k' => [ 1, 2 ] },\n  Set(1) { 'a' "
+     "}\n]\n"},
+    {"console.log(`${new Date(0)}`)",
+     "Thu Jan 01 1970 00:00:00 GMT+0000 (Coordinated Universal Time)\n"},
+    {"console.log(new Date(0) - new Date(1000), new Date(5) + 1)",
+     "-1000 Thu Jan 01 1970 00:00:00 GMT+0000 (Coordinated Universal Time)1\n"},
 };
 
 }  // namespace

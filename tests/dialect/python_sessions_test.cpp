@@ -275,12 +275,19 @@ constexpr support::Line lines[] = {
      "1.0 2 4 1200.0 5 -3\n"},
     {"print(\"caf\\u00e9\", \"tab\\tx\", \"nl\\\\n\", 'q\"q', \"\\x41\", r\"\\d\", len(\"\\n\"))",
      "café tab\tx nl\\n q\"q A \\d 1\n"},
+    {"a = [1]\na += [4]\nprint(a)", "[1, 4]\n"},
+    {"total = 0\nstart = total\ntotal += 5\nprint(total, start)", "5 0\n"},
+    {"s = \"a\"\nt = s\ns += \"b\"\nprint(s, t)", "ab a\n"},
+    {"xs = []\nfor i in range(3):\n    xs += [i]\nprint(xs)", "[0, 1, 2]\n"},
 };
 
 // What these change, another name may stand for: each prints something that is not said here.
 constexpr const char* shared[] = {
     "xs = [1, 2]\nys = xs\nys.append(3)\nprint(xs)",
     "rows = [[0] * 2] * 2\nrows[0][0] = 5\nprint(rows)",
+    "a = [1]\nb = a\na += [4]\nprint(b)",
+    "x = 3\ndef f(a, b=x):\n    return a + b\nx = 10\nprint(f(1))",
+    "fs = []\nfor i in range(2):\n    fs.append(lambda: i)\nprint([f() for f in fs])",
     "xs = [1, 2]\nd = {'a': xs}\nxs.append(3)\nprint(d)",
     "rows = [[1], [2]]\nfirst = rows[0]\nfirst.append(3)\nprint(rows)",
     "rows = [[1], [2]]\nfor r in rows:\n    r.append(3)\nprint(rows)",

@@ -99,14 +99,19 @@ inline void check_beginnings(const char* dialect, std::span<const Line> lines) {
   }
 }
 
-// Whether a statement is refused as one that is not supported yet, when it is read or rendered.
-inline bool is_not_supported(const char* dialect, std::string_view source) {
+// Whether a statement is refused with an error of this code, when it is read or rendered.
+inline bool is_refused(const char* dialect, std::string_view source, inky::Code code) {
   const auto parsed = inky::parse_statement(*inky::find_dialect(dialect), source);
-  if (!parsed) return parsed.error().code == inky::Code::not_supported_yet;
+  if (!parsed) return parsed.error().code == code;
   inky::TextBuffer out;
   const inky::Outcome outcome = parsed->dialect().render(*parsed, {}, {}, out, nullptr);
-  return outcome.kind() == inky::Outcome::Kind::error &&
-         outcome.as_error().code == inky::Code::not_supported_yet;
+  return outcome.kind() == inky::Outcome::Kind::error && outcome.as_error().code == code;
+}
+inline bool is_not_supported(const char* dialect, std::string_view source) {
+  return is_refused(dialect, source, inky::Code::not_supported_yet);
+}
+inline bool is_over_limit(const char* dialect, std::string_view source) {
+  return is_refused(dialect, source, inky::Code::over_limit);
 }
 
 inline void check_templates(const inky::Dialect& dialect, std::span<const Line> lines) {

@@ -160,6 +160,7 @@ const ExpressionForm c_expressions = {
     .silent_words = "#include #define using",
     .blocks = Blocks::braces,
     .counts = true,
+    .constant_words = "const constexpr",
     .declares_types = true,
     .modifiers = "const static constexpr volatile register auto",
     .plain_types = "string std",

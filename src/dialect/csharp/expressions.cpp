@@ -233,6 +233,7 @@ const ExpressionForm expression_form = {
     .silent_words = "using namespace",
     .blocks = Blocks::braces,
     .counts = true,
+    .constant_words = "const readonly",
     .declares_types = true,
     .assigns = assign,
     .assignment_fault = "CS0266",

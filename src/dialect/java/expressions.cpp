@@ -176,6 +176,7 @@ const ExpressionForm expression_form = {
     .silent_words = "import package",
     .blocks = Blocks::braces,
     .counts = true,
+    .constant_words = "final",
     .declares_types = true,
     .assigns = assign,
     .assignment_fault = "error",

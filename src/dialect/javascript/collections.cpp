@@ -66,7 +66,7 @@ bool Evaluator::construct_collection(const Node& node, DatumKind kind,
   if (!append_spread(arguments[0], node, items)) return false;
   // Each is looked for among those before it.
   constexpr std::size_t most_items = 2'000;
-  if (items.size() > most_items) return too_long(node);
+  if (items.size() > most_items) return over_limit("more than 2,000 items of a Map or a Set", node);
   for (Datum& item : items) {
     if (kind == DatumKind::set) {
       put(out, std::move(item), {});

@@ -169,13 +169,25 @@ bool append_function(const Function& function, std::string& out) {
   return true;
 }
 
+// A function in another value: its names would be those of where it is used, and in a loop these are
+// others by then.
+bool has_names(const Datum& datum) {
+  if (datum.kind != DatumKind::function || !datum.function->written) return false;
+  const std::vector<std::string> names = names_in(*datum.function->written);
+  return std::any_of(names.begin(), names.end(), [&](const std::string& name) {
+    const auto& around = datum.function->around;
+    return !is_global(name) && std::none_of(around.begin(), around.end(),
+                                            [&](const auto& own) { return own.first == name; });
+  });
+}
+
 bool append_sources(const Datum& datum, std::string& out) {
   const bool is_object = datum.kind == DatumKind::object;
   out += is_object ? '{' : '[';
   for (std::size_t i = 0; i < datum.items.size(); ++i) {
     if (i > 0) out += ", ";
     if (is_object) (out += json_text(datum.keys[i])) += ": ";
-    if (!append_source(datum.items[i], out)) return false;
+    if (has_names(datum.items[i]) || !append_source(datum.items[i], out)) return false;
   }
   out += is_object ? '}' : ']';
   return true;

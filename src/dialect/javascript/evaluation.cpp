@@ -39,7 +39,7 @@ bool Evaluator::evaluate_all(const Node& node, std::size_t from, std::vector<Dat
     else if (!append_spread(made, part, out))
       return false;
     constexpr std::size_t most_items = 100'000;
-    if (out.size() > most_items) return too_long(part);
+    if (out.size() > most_items) return over_limit("more than 100,000 items", part);
   }
   return true;
 }
@@ -64,7 +64,7 @@ bool Evaluator::evaluate_word(const Node& node, Datum& out) {
 bool Evaluator::evaluate_node(const Node& node, Datum& out) {
   // Functions call each other: what is inside of what is counted over all of them.
   constexpr int deepest = 400;
-  if (depth_ >= deepest) return not_yet("calls as deep as this are", node);
+  if (depth_ >= deepest) return over_limit("calls and operators more than 400 deep", node);
   ++depth_;
   const bool done = evaluate_inside(node, out);
   --depth_;
@@ -161,7 +161,7 @@ bool Evaluator::within_budget(const Datum& made, const Node& node) {
   if (scope_.spent != nullptr) *scope_.spent += weight;
   const bool fits =
       made_ <= most_output && (scope_.spent == nullptr || *scope_.spent <= most_output);
-  return fits || too_long(node);
+  return fits || over_limit("values of more than " + std::to_string(most_output) + " bytes", node);
 }
 
 bool Evaluator::evaluate_name(const Node& node, Datum& out) {

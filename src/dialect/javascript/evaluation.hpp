@@ -81,9 +81,10 @@ void settle_all(Datum& datum);
 void append_text(const Datum& datum, std::string& out);
 
 struct Failure {
-  std::string name;  // of the error; empty: it is not supported yet
+  std::string name;  // of the error; empty: it is not supported yet, or over a limit
   std::string why;
   Span span;
+  bool is_over_limit = false;
 };
 
 struct Scope {

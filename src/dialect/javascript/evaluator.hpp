@@ -146,7 +146,13 @@ class Evaluator {
   bool call_join(const Node& node, const Datum& of, const std::vector<Datum>& arguments,
                  Datum& out);
 
-  bool too_long(const Node& node) { return fail("", "a text as long as this is", node); }
+  // What is made would take more than a limit says: "more than 10,000 matches".
+  bool over_limit(std::string what, const Node& node) {
+    what += what.ends_with('s') ? " are" : " is";
+    fail("", what + " over the limit", node);
+    failure_.is_over_limit = true;
+    return false;
+  }
 
   // ---- Texts: text_methods.cpp; arrays: array_methods.cpp; objects: globals.cpp ----
 

@@ -137,7 +137,7 @@ bool Evaluator::append_spread(const Datum& of, const Node& node, std::vector<Dat
     default:
       return fail("TypeError", "what is spread is not iterable", node);
   }
-  return out.size() <= most_items || too_long(node);
+  return out.size() <= most_items || over_limit("more than 100,000 items", node);
 }
 
 bool Evaluator::call_path(const std::string& path, const std::vector<Datum>& arguments,

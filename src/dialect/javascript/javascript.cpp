@@ -333,8 +333,8 @@ class Rendering final : public family::Rendering<Rendering>, private Scope {
     const Span span = failure.span.to <= failure.span.from ? field.span : failure.span;
     if (!failure.name.empty())
       return Outcome::fails_at_run(std::move(failure.name), std::move(failure.why), span);
-    return Outcome::error({Code::not_supported_yet, std::move(failure.why), span,
-                           "Give its result as a named value."});
+    return Outcome::error({failure.is_over_limit ? Code::over_limit : Code::not_supported_yet,
+                           std::move(failure.why), span, "Give its result as a named value."});
   }
 
   // Which value a slot shows, and what became of it.

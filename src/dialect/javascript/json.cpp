@@ -190,7 +190,8 @@ std::optional<Datum> read_json(std::string_view text) {
 // JSON.stringify: ECMA-262, 25.5.2.
 bool Evaluator::append_json(const Node& node, const Datum& datum, const std::string& indent,
                             const std::string& before, std::string& out) {
-  if (out.size() > most_output) return too_long(node);
+  if (out.size() > most_output)
+    return over_limit("values of more than " + std::to_string(most_output) + " bytes", node);
   const std::string inside = before + indent;
   const std::string line = indent.empty() ? std::string() : "\n" + inside;
   switch (datum.kind) {

@@ -403,7 +403,8 @@ bool Evaluator::call_join(const Node& node, const Datum& of, const std::vector<D
   for (std::size_t i = 0; i < of.items.size(); ++i) {
     if (i > 0) out.text += between;
     if (of.items[i].kind > DatumKind::null) append_text(of.items[i], out.text);
-    if (out.text.size() > most_output) return too_long(node);
+    if (out.text.size() > most_output)
+      return over_limit("values of more than " + std::to_string(most_output) + " bytes", node);
   }
   return true;
 }
@@ -489,7 +490,7 @@ bool Evaluator::call_repeat(const Node& node, const Datum& of, const std::vector
     return fail("RangeError", "Invalid count value: " + number_text(count), node);
   const double length = count * static_cast<double>(measure(of.text, WidthUnit::utf16_units));
   if (length > longest_text) return fail("RangeError", "Invalid string length", node);
-  if (length > most_width) return too_long(node);
+  if (length > most_width) return over_limit("a text of more than 1,000,000 units", node);
   if (of.text.empty()) return true;
   for (int i = 0; i < static_cast<int>(count); ++i) out.text += of.text;
   return true;

@@ -75,12 +75,12 @@ bool Evaluator::find_matches(const Node& node, const Datum& of, std::string_view
     Groups groups;
     const auto found = pattern->expression.find(text, at, groups);
     if (found == RegularExpression::Found::over_limit)
-      return not_yet("a regular expression that takes as long as this is", node);
+      return over_limit("a match of more than 1,000,000 steps", node);
     if (found == RegularExpression::Found::no) break;
     const Group whole = *groups[0];
     out.push_back(std::move(groups));
     if (!all) break;
-    if (out.size() > most_matches) return too_long(node);
+    if (out.size() > most_matches) return over_limit("more than 10,000 matches", node);
     at = whole.to;
     // Behind a match of nothing it goes on one character further.
     if (whole.from == whole.to)
@@ -173,7 +173,7 @@ bool Evaluator::match(const Node& node, const Datum& of, const std::vector<Datum
   } else if (name == "matchAll") {
     out = Datum::of_kind(DatumKind::iterator);
     out.text = "RegExp String";
-    if (!may_repeat(of.text, found.size())) return too_long(node);
+    if (!may_repeat(of.text, found.size())) return over_limit("the texts of these matches", node);
     for (const Groups& groups : found) out.items.push_back(match_of(of.text, groups, names));
   } else if (found.empty()) {
     out = Datum::of_kind(DatumKind::null);
@@ -255,7 +255,8 @@ bool Evaluator::append_replacement(const Node& node, std::string_view text,
     append_text(with, form);
     out += substituted(form, text, parts, groups[0]->from, groups[0]->to, named);
   }
-  return out.size() <= most_output || too_long(node);
+  return out.size() <= most_output ||
+         over_limit("values of more than " + std::to_string(most_output) + " bytes", node);
 }
 
 bool Evaluator::replace(const Node& node, const Datum& of, const std::vector<Datum>& arguments,
@@ -278,11 +279,12 @@ bool Evaluator::replace(const Node& node, const Datum& of, const std::vector<Dat
          at = of.text.find(part, at + part.size())) {
       found.push_back({Group{at, at + part.size()}});
       constexpr std::size_t most_parts = 100'000;
-      if (found.size() > most_parts) return too_long(node);
+      if (found.size() > most_parts) return over_limit("more than 100,000 parts", node);
       if (!everywhere) break;
     }
   }
-  if (with.kind == DatumKind::function && !may_repeat(of.text, found.size())) return too_long(node);
+  if (with.kind == DatumKind::function && !may_repeat(of.text, found.size()))
+    return over_limit("the texts of these matches", node);
   std::string text;
   std::size_t at = 0;
   for (const Groups& groups : found) {

@@ -188,8 +188,10 @@ bool refuse(const TemplateContent& content, computed::Trouble& trouble) {
 bool put(std::optional<Datum> made, const Failure& failure, Span whole, Value& out,
          computed::Trouble& trouble) {
   if (!made) {
-    trouble = {failure.name.empty() ? When::not_supported_yet : When::run, failure.name,
-               failure.why, failure.span};
+    trouble = {failure.is_over_limit  ? When::over_limit
+               : failure.name.empty() ? When::not_supported_yet
+                                      : When::run,
+               failure.name, failure.why, failure.span};
     return false;
   }
   auto value = value_of(*made);
@@ -354,6 +356,7 @@ std::vector<Declaration> read_declarations(std::string_view statement) {
     while (end < statement.size() && (is_name_start(statement[end]) || is_digit(statement[end])))
       ++end;
     out.name = statement.substr(next, end - next);
+    out.comes_first = true;
     return {out};
   }
   if (auto chosen = read_default_change(statement); !chosen.empty()) return chosen;
@@ -457,8 +460,12 @@ const ExpressionForm expression_form = {
     .keys = "Object.keys({})",
     .each_method = ".forEach(",
     .item_parts = "[...({})].map(({pattern}) => {names})",
-    .item_pairs = "[...({})].map((item, place) => [item, place])",
+    .each_items = "({}).size === undefined ? [...({})] : [...({}).values()]",
+    .item_pairs =
+        "({}).size === undefined ? [...({})].map((item, place) => [item, place]) : "
+        "[...({}).entries()].map(([key, value]) => [value, key])",
     .counts = true,
+    .constant_words = "const",
     .own_names =
         "true false null undefined typeof new Math Number String JSON Object Array NaN "
         "Infinity Intl BigInt"};

@@ -142,7 +142,7 @@ bool Evaluator::split(const Node& node, const Datum& of, const std::vector<Datum
   constexpr std::size_t most_parts = 100'000;
   if (between.empty()) {
     const std::u16string units = utf16_of(of.text);
-    if (units.size() > most_parts) return too_long(node);
+    if (units.size() > most_parts) return over_limit("more than 100,000 parts", node);
     for (const char16_t& unit : units) {
       out.items.emplace_back();
       if (!text_of_units(node, {&unit, 1}, out.items.back())) return false;
@@ -152,7 +152,7 @@ bool Evaluator::split(const Node& node, const Datum& of, const std::vector<Datum
   for (std::size_t at = 0;;) {
     const std::size_t found = of.text.find(between, at);
     out.items.push_back(Datum::of_text(of.text.substr(at, found - at)));
-    if (out.items.size() > most_parts) return too_long(node);
+    if (out.items.size() > most_parts) return over_limit("more than 100,000 parts", node);
     if (found == std::string::npos) return cut_parts(node, arguments, out);
     at = found + between.size();
   }

@@ -222,6 +222,9 @@ bool ExpressionReader::read_lambda(computed::Node& node, std::size_t start) {
     if (peek() == '=') {
       ++at_;
       if (!read(usual.emplace_back())) return false;
+      // Python computes it once, where the function is made.
+      if (usual.back().kind != computed::Node::Kind::constant)
+        return not_yet("such a default of a function is", at_);
       skip_blanks();
     } else if (!usual.empty()) {
       return syntax_error("a name without a default follows one that has one", at_);
