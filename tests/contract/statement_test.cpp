@@ -76,7 +76,7 @@ TEST_CASE("bad requests with a statement") {
   const Case cases[] = {
       {R"({"dialect":"c","statement":"printf(\"%d\", 1);","template":"%d"})", "contradiction"},
       {R"({"dialect":"c","statement":7})", "wrong-kind"},
-      {R"({"dialect":"c","statement":"putchar('k');"})", "not-supported-yet"},
+      {R"({"dialect":"c","statement":"fputs(s, stdout);"})", "not-supported-yet"},
       {R"({"dialect":"c","statement":""})", "bad-template"},
       {R"({"dialect":"c","statement":"printf(\"%d, 1);"})", "bad-template"},
       {R"x({"dialect":"lisp","statement":"(format t \"~D\" (let ((y 7)) y))"})x",

@@ -30,7 +30,7 @@ bool Evaluator::call_value(const Datum& function, std::vector<Datum> arguments, 
   if (function.kind != DatumKind::function)
     return fail("TypeError", "what is called here is not a function", node);
   // What a call costs by itself, so that those without end are found.
-  constexpr std::size_t weight = 64;
+  constexpr std::size_t weight = 512;
   made_ += weight;
   if (scope_.spent != nullptr) *scope_.spent += weight;
   const std::shared_ptr<const Function> called = function.function;
