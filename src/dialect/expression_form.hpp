@@ -66,6 +66,9 @@ struct ExpressionForm {
   // comes to is no other name's, and the names whose values it changes by itself; an empty one: any.
   bool (*is_fresh)(std::string_view expression) = nullptr;
   std::vector<std::string> (*changed_names)(std::string_view expression) = nullptr;
+  // The names in an expression that values may bear, where the language has no `reader`. Null: its
+  // words, but for those that are called.
+  std::vector<std::string> (*names)(std::string_view expression) = nullptr;
   // Functions that keep no part of what they are given: list(items).
   std::string_view copiers = {};
   // What definitions begin with that end with their block: "function".

@@ -183,6 +183,7 @@ std::vector<std::string> value_names_in(const ExpressionForm& form, const std::s
     if (form.reader(content, 0)->read(node)) computed::collect_names(node, out);
     return out;
   }
+  if (form.names != nullptr) return form.names(expression);
   // Its words, but for those in quotes, members, what is called, and constants.
   char quote = 0;
   for (std::size_t at = 0; at < expression.size(); ++at) {

@@ -15,7 +15,7 @@ import pathlib
 import subprocess
 import sys
 
-import javascript_locale_cases
+import javascript_locale_calls
 from javascript import locales
 from recording import needs
 
@@ -192,7 +192,7 @@ def main():
     if sys.argv[1:2] == ["--live"]:
         needs("node --version | grep -q v20")
         version = subprocess.run(["node", "--version"], check=True, capture_output=True, text=True).stdout.strip()
-        return javascript_locale_cases.live(int(sys.argv[2]), version, currencies, units)
+        return javascript_locale_calls.live(int(sys.argv[2]), version, currencies, units)
     run = subprocess.run(["node", "-e", program], input=json.dumps({"locales": locales, "currencies": currencies, "units": units}),
                          capture_output=True, text=True, check=False)
     if run.returncode:

@@ -425,6 +425,20 @@ bool is_fresh(std::string_view expression) {
   return node && makes_new(*node);
 }
 
+std::vector<std::string> names_of(std::string_view expression) {
+  auto node = read_whole(expression);
+  if (!node) {
+    TemplateContent content;
+    content.source = expression;
+    Node change;
+    if (!read_change(content, change)) return {};
+    node = std::move(change);
+  }
+  std::vector<std::string> names = names_in(*node);
+  std::erase_if(names, [](const std::string& name) { return is_global(name); });
+  return names;
+}
+
 // Those in the arguments of a call that prints, too.
 std::vector<std::string> names_changed(std::string_view source) {
   if (const auto node = read_whole(source)) return changed_names(*node);
@@ -450,6 +464,7 @@ const ExpressionForm expression_form = {
     .compute_change = compute_change,
     .is_fresh = is_fresh,
     .changed_names = names_changed,
+    .names = names_of,
     .copiers = "Set String max min stringify isArray keys values",
     .block_words = "function",
     .prints = prints,
