@@ -134,7 +134,9 @@ class SequenceReader {
       step.expression = keys;
       step.expression.replace(keys.find("{}"), 2, control.items);
     }
-    for (const std::string& name : names_in(step.expression)) add_name(name);
+    for (const std::string& name : value_names_in(*language_.expressions, step.expression))
+      add_name(name);
+    shared_.add_shown(step.expression, step.span, loops_ > 0 || step.kind == Kind::loop);
     if (step.kind == Kind::each) shared_.begin_loop(step.names, step.expression);
     for (const std::string& name : step.names) {
       if (has_block_scope() && is_in_scope(name, block_)) return not_understood(control.header);
@@ -246,7 +248,8 @@ class SequenceReader {
 
   void declare(Steps& into, const Declaration& declared, std::size_t at) {
     // The names in it are values, too.
-    const std::vector<std::string> names = names_in(declared.expression);
+    const std::vector<std::string> names =
+        value_names_in(*language_.expressions, declared.expression);
     for (const std::string& name : names) add_name(name);
     StatementStep step;
     step.name = declared.name;
@@ -417,10 +420,6 @@ class SequenceReader {
     step.call = std::make_shared<const Statement>(std::move(placed));
     if (first_call_ == nullptr) first_call_ = step.call;
     into.push_back(std::move(step));
-  }
-
-  std::vector<std::string> names_in(const std::string& expression) const {
-    return value_names_in(*language_.expressions, expression);
   }
 
   bool is_declared(std::string_view name) const {

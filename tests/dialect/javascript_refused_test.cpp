@@ -25,6 +25,9 @@ TEST_CASE("a change in JavaScript of what another name may stand for is not gues
       "const o = {a: 1}; const p = Object.assign(o, {b: 2}); console.log(o)",
       "const fs = []; for (let i = 0; i < 3; i++) fs.push(() => i); console.log(fs.map(f => f()))",
       "const x = 1; x = 2; console.log(x)",
+      "const xs = [1, 2]; if (xs.pop() > 1) console.log(xs)",
+      "const xs = [2, 1]; for (const x of xs.sort()) console.log(x); console.log(xs)",
+      "const xs = [2, 1]; while (xs.pop()) console.log(xs.length)",
       "const m = new Map(); const n = m; m.set('a', 1); console.log(n)",
   };
   for (const char* source : shared) {

@@ -45,6 +45,21 @@ struct PrintingCall {
   const char* text;
 };
 
+// What is cut off anywhere is answered, and what an answer points at is in it.
+inline void check_beginnings(const char* dialect, std::string_view source,
+                             const std::vector<inky::Value>& values) {
+  for (std::size_t size = 0; size < source.size(); ++size) {
+    const auto cut = inky::parse_statement(*inky::find_dialect(dialect), source.substr(0, size));
+    if (!cut) {
+      CHECK(cut.error().span.to <= size);
+      continue;
+    }
+    inky::TextBuffer out;
+    const inky::Outcome outcome = cut->dialect().render(*cut, values, {}, out, nullptr);
+    CHECK((outcome.prints() || outcome.span().to <= size));
+  }
+}
+
 // Each prints its text, and any beginning of it is answered without reaching behind its end.
 inline void check_calls(const char* dialect, std::span<const PrintingCall> calls) {
   for (const PrintingCall& one : calls) {
@@ -52,17 +67,7 @@ inline void check_calls(const char* dialect, std::span<const PrintingCall> calls
     const Shown shown = show(dialect, one.source, one.values);
     CHECK(shown.text == one.text);
     CHECK(shown.outcome.prints());
-    const std::string_view source = one.source;
-    for (std::size_t size = 0; size < source.size(); ++size) {
-      const auto cut = inky::parse_statement(*inky::find_dialect(dialect), source.substr(0, size));
-      if (!cut) {
-        CHECK(cut.error().span.to <= size);
-        continue;
-      }
-      inky::TextBuffer out;
-      const inky::Outcome outcome = cut->dialect().render(*cut, one.values, {}, out, nullptr);
-      CHECK((outcome.prints() || outcome.span().to <= size));
-    }
+    check_beginnings(dialect, one.source, one.values);
   }
 }
 
@@ -81,21 +86,10 @@ inline void check_statements(const char* dialect, std::span<const Line> lines) {
   }
 }
 
-// What is cut off anywhere is answered, and what an answer points at is in it.
 inline void check_beginnings(const char* dialect, std::span<const Line> lines) {
   for (const Line& line : lines) {
     INFO(line.source);
-    const std::string_view source = line.source;
-    for (std::size_t size = 0; size < source.size(); ++size) {
-      const auto cut = inky::parse_statement(*inky::find_dialect(dialect), source.substr(0, size));
-      if (!cut) {
-        CHECK(cut.error().span.to <= size);
-        continue;
-      }
-      inky::TextBuffer out;
-      const inky::Outcome outcome = cut->dialect().render(*cut, {}, {}, out, nullptr);
-      CHECK((outcome.prints() || outcome.span().to <= size));
-    }
+    check_beginnings(dialect, line.source, {});
   }
 }
 

@@ -40,7 +40,7 @@ void append_clock(const DateFields& fields, std::string& out) {
   append_padded(fields.second, 2, out += ':');
 }
 
-// Reads a number of so many digits, and moves behind it.
+// Reads a number of `least` to `most` digits, and moves behind it.
 bool take_digits(std::string_view& text, std::size_t least, std::size_t most, double& out) {
   std::size_t size = 0;
   out = 0;

@@ -109,18 +109,24 @@ constexpr double lg5 = 1.818357216161805012e-01;
 constexpr double lg6 = 1.531383769920937332e-01;
 constexpr double lg7 = 1.479819860511658591e-01;
 
-double natural_logarithm(double x) {
-  std::int32_t hx = high_word(x);
-  const std::uint32_t lx = low_word(x);
-  std::int32_t k = 0;
-  if (hx < 0x00100000) {
-    if (((static_cast<std::uint32_t>(hx) & 0x7fffffffU) | lx) == 0) return -HUGE_VAL;
-    if (hx < 0) return nan;
-    k -= 54;
+// The logarithm of what is not above zero or not finite; nothing of other numbers, of which those
+// that are subnormal are scaled, and `power` says by how many bits.
+std::optional<double> logarithm_at_edge(double& x, std::int32_t& power) {
+  if (x == 0) return -HUGE_VAL;
+  if (x < 0) return nan;
+  if (!std::isfinite(x)) return x + x;
+  constexpr std::int32_t least_normal = 0x00100000;
+  if (high_word(x) < least_normal) {
+    power = -54;
     x *= two54;
-    hx = high_word(x);
   }
-  if (hx >= 0x7ff00000) return x + x;
+  return std::nullopt;
+}
+
+double natural_logarithm(double x) {
+  std::int32_t k = 0;
+  if (const auto known = logarithm_at_edge(x, k)) return *known;
+  std::int32_t hx = high_word(x);
   k += (hx >> 20) - 1023;
   hx &= 0x000fffff;
   const std::int32_t i = (hx + 0x95f64) & 0x100000;
@@ -161,17 +167,9 @@ double logarithm_rest(double f) {
 double binary_logarithm(double x) {
   constexpr double inverse_high = 1.44269504072144627571e+00;
   constexpr double inverse_low = 1.67517131648865118353e-10;
-  std::int32_t hx = high_word(x);
-  const std::uint32_t lx = low_word(x);
   std::int32_t k = 0;
-  if (hx < 0x00100000) {
-    if (((static_cast<std::uint32_t>(hx) & 0x7fffffffU) | lx) == 0) return -HUGE_VAL;
-    if (hx < 0) return nan;
-    k -= 54;
-    x *= two54;
-    hx = high_word(x);
-  }
-  if (hx >= 0x7ff00000) return x + x;
+  if (const auto known = logarithm_at_edge(x, k)) return *known;
+  std::int32_t hx = high_word(x);
   if (hx == 0x3ff00000 && low_word(x) == 0) return 0.0;
   k += (hx >> 20) - 1023;
   hx &= 0x000fffff;
@@ -196,17 +194,9 @@ double decimal_logarithm(double x) {
   constexpr double inverse_ln10 = 4.34294481903251816668e-01;
   constexpr double log10_2_high = 3.01029995663611771306e-01;
   constexpr double log10_2_low = 3.69423907715893078616e-13;
-  std::int32_t hx = high_word(x);
-  const std::uint32_t lx = low_word(x);
   std::int32_t k = 0;
-  if (hx < 0x00100000) {
-    if (((static_cast<std::uint32_t>(hx) & 0x7fffffffU) | lx) == 0) return -HUGE_VAL;
-    if (hx < 0) return nan;
-    k -= 54;
-    x *= two54;
-    hx = high_word(x);
-  }
-  if (hx >= 0x7ff00000) return x + x;
+  if (const auto known = logarithm_at_edge(x, k)) return *known;
+  std::int32_t hx = high_word(x);
   if (hx == 0x3ff00000 && low_word(x) == 0) return 0.0;
   k += (hx >> 20) - 1023;
   const std::int32_t i = k < 0 ? 1 : 0;

@@ -106,7 +106,7 @@ class Inspector {
     return text_literal(text);
   }
 
-  // What stands before the items of a value.
+  // The text before the brackets: "Map(2) ".
   static std::string prefix_of(const Datum& datum) {
     const std::string size = "(" + std::to_string(datum.items.size()) + ") ";
     switch (datum.kind) {

@@ -9,8 +9,9 @@
 
 namespace inky::inline v1::javascript {
 
-// Appends the value; what is in it is shown so many levels deep. False where it is not supported
-// yet: texts that are broken over lines, arrays of more than 100 items, functions, errors.
+// Appends the value as it is shown. `levels`: how deep the values inside it are shown. False where
+// that is not supported yet: texts that are broken over lines, arrays of more than 100 items,
+// functions, errors.
 bool append_inspection(const Datum& datum, std::string& out, int levels = 2);
 
 }  // namespace inky::inline v1::javascript

@@ -44,7 +44,7 @@ bool Evaluator::check_pattern(const Node& node, const Datum& pattern) {
 
 namespace {
 
-// Whether there is room for a text in each of so many matches.
+// Whether a copy of the text for each match is within the limit.
 bool may_repeat(std::string_view text, std::size_t matches) {
   constexpr std::size_t most = 4 << 20;
   return text.size() * matches <= most;
@@ -108,7 +108,7 @@ Datum Evaluator::named_groups(std::string_view text, const MatchGroups& groups,
   return named;
 }
 
-// The array of a match, with what stands beside its items.
+// What match() returns: the groups as items, and the members index, input and groups.
 Datum Evaluator::match_of(std::string_view text, const MatchGroups& groups,
                           const MatchNames& names) {
   Datum out = Datum::of_kind(DatumKind::array);

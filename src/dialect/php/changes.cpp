@@ -173,16 +173,6 @@ bool is_key(const Value& value) {
   return digits.empty() || !std::all_of(digits.begin(), digits.end(), is_digit);
 }
 
-void put_field(std::vector<Value>& fields, const std::string& name, Value value) {
-  value.set_name(name);
-  const auto known = std::find_if(fields.begin(), fields.end(),
-                                  [&](const Value& one) { return one.name() == name; });
-  if (known == fields.end())
-    fields.push_back(std::move(value));
-  else
-    *known = std::move(value);
-}
-
 std::vector<Declaration> read_declarations(std::string_view statement) {
   Put put;
   if (!read_put(statement, put)) return {};

@@ -7,14 +7,13 @@
 #include <vector>
 
 #include "../computed/evaluator.hpp"
+#include "../family/records.hpp"
 #include "dialect/statement_lines.hpp"
 
 namespace inky::inline v1::php {
 
 // Whether a value is a key that is no number.
 bool is_key(const Value& value);
-// Of several values of one key the last stays, where the first was.
-void put_field(std::vector<Value>& fields, const std::string& name, Value value);
 
 // Members of the form of expressions; what each does is said there.
 std::vector<Declaration> read_declarations(std::string_view statement);

@@ -4,6 +4,7 @@
 #include <cmath>
 #include <limits>
 
+#include "../family/records.hpp"
 #include "../family/strftime.hpp"
 #include "../family/values.hpp"
 #include "attributes.hpp"
@@ -173,15 +174,6 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
 // dict(a=1), dict([("a", 1)])
 bool Expressions::call_dict(const Node& node, const Arguments& arguments, Value& out) {
   std::vector<Value> fields;
-  const auto put = [&](const std::string& name, Value value) {
-    value.set_name(name);
-    const auto known = std::find_if(fields.begin(), fields.end(),
-                                    [&](const Value& one) { return one.name() == name; });
-    if (known == fields.end())
-      fields.push_back(std::move(value));
-    else
-      *known = std::move(value);
-  };
   if (!takes(node, "dict", arguments, 0, 1)) return false;
   if (arguments.size() == 1 && arguments[0].is(Type::record)) {
     for (const Value& field : arguments[0].as_list()) fields.push_back(field);
@@ -194,10 +186,10 @@ bool Expressions::call_dict(const Node& node, const Arguments& arguments, Value&
       if (parts.size() != 2)
         return raise("ValueError", "a part of what dict() is given is no pair", node);
       if (!is_text_or_character(parts[0])) return not_yet("keys other than texts are", node);
-      put(text_of(parts[0]), parts[1]);
+      put_field(fields, text_of(parts[0]), parts[1]);
     }
   }
-  for (const auto& one : arguments.named) put(one.name, one.value);
+  for (const auto& one : arguments.named) put_field(fields, one.name, one.value);
   out = Value::record(std::move(fields));
   return true;
 }

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "../family/records.hpp"
 #include "../family/values.hpp"
 #include "dialect/lexis.hpp"
 #include "dialects.hpp"
@@ -88,15 +89,7 @@ bool Expressions::evaluate_dict(const Node& node, Value& out) {
   for (const Value& pair : pairs) {
     const Value& key = pair.as_list()[0];
     if (!is_text_or_character(key)) return not_yet("keys other than texts are", node);
-    const std::string name = text_of(key);
-    Value value = pair.as_list()[1];
-    value.set_name(name);
-    const auto known = std::find_if(fields.begin(), fields.end(),
-                                    [&](const Value& one) { return one.name() == name; });
-    if (known == fields.end())
-      fields.push_back(std::move(value));
-    else
-      *known = std::move(value);
+    put_field(fields, text_of(key), pair.as_list()[1]);
   }
   out = Value::record(std::move(fields));
   return true;
