@@ -34,6 +34,20 @@ struct LocaleFact {
 struct StatementParts;
 struct Declaration;
 
+// A change of an array or a list in place: items[at] = value, items.add(value).
+struct ListChange {
+  enum class Kind : std::uint8_t { item, add, drop_last, clear, sort, reverse };
+  Kind kind = Kind::item;
+  std::vector<std::string> places = {};  // items[1][2]
+  std::string value = {};                // an expression
+  std::string operation = {};            // items[1] += 2
+};
+// A statement that is one, with {} for the name and ? for the value.
+struct ListChangeFact {
+  std::string_view form;
+  ListChange::Kind kind;
+};
+
 // How the statements of a loop stand together; none: loops are not supported yet.
 enum class Blocks : std::uint8_t { none, braces, indented };
 
@@ -122,6 +136,16 @@ struct ExpressionForm {
   bool combined_converts = false;          // n += 0.5 converts, where n = n + 0.5 does not
   std::string_view modifiers = {};
   std::string_view plain_types = {};
+  bool has_arrays = false;           // int a[] = {1, 2} declares one, and a[1] = 5 changes it
+  std::string_view list_types = {};  // other types of lists: vector<int>
+  std::span<const ListChangeFact> list_changes = {};
+  bool lists_show_items = false;  // where one is shown as a whole
+  bool lists_are_shared = false;  // by all names that are given one
+  // Functions that take a whole array: "String.join".
+  std::string_view list_takers = {};
+  // The bytes that an item of a type takes; null where no expression asks for that.
+  std::size_t (*size_of)(std::string_view type) = nullptr;
+  std::string_view case_sign = "==";  // between what is chosen by and each case
   // Dialects whose templates are statements themselves, and hold such calls.
   std::string_view sessions = {};
   // How long the literal is that a text begins with, and whose slots the language fills in; 0 where

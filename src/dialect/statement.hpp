@@ -15,20 +15,26 @@ struct Statement;
 
 // One of several statements: a call that prints, a name that gets a value, a loop or a condition.
 struct StatementStep {
-  // leave, next: out of the innermost loop, and on to its next round.
-  enum class Kind : std::uint8_t { call, value, loop, each, branch, leave, next };
+  // leave, next: out of the innermost loop or choice, and on to the next round of a loop.
+  enum class Kind : std::uint8_t { call, value, change, loop, each, branch, choice, leave, next };
   Kind kind = Kind::value;
   std::shared_ptr<const Statement> call;
   std::string name;                // of a value
   std::vector<std::string> names;  // of each item of a loop, or of its parts
-  std::string expression;    // what it comes to; the condition of a loop or a branch, or the items
-  std::string type;          // that the value is converted to; empty: it stays as it is
-  bool with_keys = false;    // each item of a loop comes with its key
-  bool changes = false;      // the name has a value before
-  bool combines = false;     // by an operator: n += 2
-  bool steps = false;        // by one: n++
-  bool in_place = false;     // the expression is a statement that changes the value
-  bool is_constant = false;  // no name is in the expression
+  std::string expression;     // what it comes to; the condition of a loop or a branch, or the items
+  std::string type;           // that the value, or an item, is converted to; empty: it stays
+  bool with_keys = false;     // each item of a loop comes with its key
+  bool changes = false;       // the name has a value before
+  bool combines = false;      // by an operator: n += 2
+  bool steps = false;         // by one: n++
+  bool in_place = false;      // the expression is a statement that changes the value
+  bool is_constant = false;   // no name is in the expression
+  bool runs_first = false;    // the condition of a loop comes behind its body
+  bool falls_through = true;  // of a case, which is a step in the body of a choice
+  std::vector<std::string> values;    // of a case; none: all others
+  ListChange change;                  // of an array or a list in place
+  std::vector<StatementStep> before;  // what counts before a condition, and behind it
+  std::vector<StatementStep> behind;
   std::vector<StatementStep> body;   // of a loop, and of a branch where its condition holds
   std::vector<StatementStep> other;  // of a branch where it does not
   std::vector<StatementStep> after;  // each round of a loop

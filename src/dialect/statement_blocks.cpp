@@ -4,184 +4,12 @@
 
 #include "dialect/lexis.hpp"
 #include "dialect/statement_lines.hpp"
+#include "dialect/statement_walk.hpp"
 #include "text/ascii.hpp"
 
 namespace inky::inline v1 {
 
 namespace {
-
-constexpr std::string_view control_words = "for while if foreach";
-
-std::string_view trimmed(std::string_view text) {
-  text.remove_prefix(std::min(text.find_first_not_of(statement_blanks), text.size()));
-  return text.substr(0, text.find_last_not_of(statement_blanks) + 1);
-}
-
-// A walk over source that steps over comments and literals.
-class Walk {
- public:
-  Walk(const LanguageFacts& language, std::string_view source, std::size_t at)
-      : lexis_(*language.lexis), form_(*language.expressions), source_(source), at_(at) {}
-
-  std::size_t at() const { return at_; }
-  bool at_end() const { return at_ >= source_.size(); }
-  char peek() const { return at_end() ? '\0' : source_[at_]; }
-  std::string_view rest() const { return source_.substr(std::min(at_, source_.size())); }
-
-  void skip_blanks() {
-    for (;;) {
-      while (!at_end() && is_in(peek(), statement_blanks)) ++at_;
-      if (!skip_comment()) return;
-    }
-  }
-  std::string_view word() const {
-    std::size_t end = at_;
-    while (end < source_.size() && is_word_part(source_[end])) ++end;
-    return source_.substr(at_, end - at_);
-  }
-  void move(std::size_t count) { at_ += count; }
-
-  // One character, comment or literal.
-  void step() {
-    if (skip_comment()) return;
-    const char c = source_[at_++];
-    const bool is_quote = std::any_of(lexis_.quotes.begin(), lexis_.quotes.end(),
-                                      [&](const QuoteFact& fact) { return fact.quote == c; });
-    if (!is_quote) return;
-    while (!at_end() && peek() != c) at_ += peek() == '\\' ? 2 : 1;
-    at_ = std::min(at_ + 1, source_.size());
-  }
-
-  // Behind the bracket that closes the one here; false where none does.
-  bool skip_brackets() {
-    int depth = 0;
-    do {
-      if (is_in(peek(), "([{")) ++depth;
-      if (is_in(peek(), ")]}")) --depth;
-      step();
-    } while (depth > 0 && !at_end());
-    return depth == 0;
-  }
-
-  // Up to one of these outside of brackets; false where there is none.
-  bool skip_to(std::string_view ends) {
-    int depth = 0;
-    while (!at_end()) {
-      if (depth == 0 && is_in(peek(), ends)) return true;
-      if (is_in(peek(), "([{")) ++depth;
-      if (is_in(peek(), ")]}")) --depth;
-      step();
-    }
-    return false;
-  }
-
-  bool skip_header(bool is_indented) {
-    skip_blanks();
-    if (is_indented) return skip_to(":\n") && peek() == ':';
-    if (peek() == '(') return skip_brackets();
-    return skip_to("{;\n") && peek() == '{';
-  }
-
-  // A block, another loop or condition, or one simple statement.
-  bool skip_body(Span& body) {
-    skip_blanks();
-    if (peek() == ':') return false;
-    if (peek() == '{') {
-      body.from = at_ + 1;
-      if (!skip_brackets()) return false;
-      body.to = at_ - 1;
-      return true;
-    }
-    body.from = at_;
-    if (has_word(control_words, word())) {
-      if (!skip_control()) return false;
-    } else {
-      while (!at_end() && !is_in(peek(), form_.ends) && peek() != '}') {
-        const bool is_word = at_ > 0 && !is_word_part(source_[at_ - 1]);
-        if (is_word && word() == "else") break;
-        if (is_in(peek(), "([{")) {
-          if (!skip_brackets()) return false;
-        } else {
-          step();
-        }
-      }
-      // What ends it belongs to it, but for the end of a line before "else".
-      if (peek() == ';') ++at_;
-    }
-    body.to = at_;
-    return true;
-  }
-
-  // if (n > 1) { ... } else { ... }
-  bool skip_control() {
-    // One more than may be: that is reported when it is read.
-    if (++depth_ > most_blocks + 1) return false;
-    const bool good = skip_parts();
-    --depth_;
-    return good;
-  }
-  bool skip_parts() {
-    const bool is_branch = word() == "if";
-    move(word().size());
-    Span body;
-    if (!skip_header(false) || !skip_body(body)) return false;
-    return !is_branch || skip_other(body);
-  }
-  bool skip_other(Span& other) {
-    const std::size_t end = at_;
-    skip_blanks();
-    if (word() != "else") {
-      at_ = end;
-      other = {end, end};
-      return true;
-    }
-    move(4);
-    return skip_body(other);
-  }
-
-  // ---- Blocks by their indentation ----
-
-  std::size_t indentation_at(std::size_t place) const {
-    const std::size_t line = place == 0 ? std::string_view::npos : source_.rfind('\n', place - 1);
-    return place - (line == std::string_view::npos ? 0 : line + 1);
-  }
-
-  // Behind the colon: the rest of the line, or the lines that stand further in.
-  void skip_indented(std::size_t indentation, Span& body) {
-    body.from = at_;
-    const std::size_t line_end = std::min(source_.find('\n', at_), source_.size());
-    const std::string_view line = trimmed(source_.substr(at_, line_end - at_));
-    at_ = line_end;
-    if (line.empty() || line.starts_with(lexis_.line_comments)) {
-      while (!at_end()) {
-        const std::size_t first = source_.find_first_not_of(" \t\r\n", at_);
-        if (first == std::string_view::npos || indentation_at(first) <= indentation) break;
-        at_ = std::min(source_.find('\n', first), source_.size());
-      }
-    }
-    body.to = at_;
-  }
-
- private:
-  bool skip_comment() {
-    if (!lexis_.block_open.empty() && rest().starts_with(lexis_.block_open)) {
-      const std::size_t close = source_.find(lexis_.block_close, at_ + lexis_.block_open.size());
-      at_ = close == std::string_view::npos ? source_.size() : close + lexis_.block_close.size();
-      return true;
-    }
-    const std::string_view all = lexis_.line_comments;
-    const std::string_view first = all.substr(0, std::min(all.find(' '), all.size()));
-    if (first.empty() || !rest().starts_with(first)) return false;
-    at_ = std::min(source_.find('\n', at_), source_.size());
-    return true;
-  }
-
-  const Lexis& lexis_;
-  const ExpressionForm& form_;
-  std::string_view source_;
-  std::size_t at_;
-  int depth_ = 0;
-};
 
 // A form with an expression in the place of each {}.
 std::string with_items(std::string_view form, std::string_view expression) {
@@ -258,6 +86,15 @@ bool read_each(const ExpressionForm& form, std::string_view header, Control& out
     if (const std::size_t open = name.find('['); sign == " of " && open != std::string_view::npos) {
       if (!name.ends_with(']')) return false;
       name = name.substr(open + 1, name.size() - open - 2);
+    }
+    // foreach (var (name, price) in items), for (name, price) in &items, for &x in &items
+    const std::size_t open = name.find('(');
+    if (sign == " in " && open != std::string_view::npos && name.ends_with(')')) {
+      const std::string_view before = trimmed(name.substr(0, open));
+      if (before == "var" || before.empty() || before == "&")
+        name = name.substr(open + 1, name.size() - open - 2);
+    } else if (sign == " in " && name.starts_with('&')) {
+      name = trimmed(name.substr(1));
     }
     // for i, name in enumerate(names)
     while ((sign == " in " || sign == " of ") && name.find(',') != std::string_view::npos) {
@@ -349,6 +186,94 @@ std::optional<Control> each_method_of(const LanguageFacts& language, std::string
   return out;
 }
 
+// case 1: ... break;    default: ...    case 2 -> ...;
+bool read_cases(const LanguageFacts& language, std::string_view source, Control& out) {
+  Walk walk(language, source.substr(0, out.body.to), out.body.from);
+  for (walk.skip_blanks(); !walk.at_end(); walk.skip_blanks()) {
+    const bool is_case = walk.word() == "case";
+    if (!is_case && walk.word() != "default") return false;
+    Control::Case one;
+    walk.move(walk.word().size());
+    const std::size_t from = walk.at();
+    // A colon that is no part of "::", or an arrow.
+    for (bool found = false; !found;) {
+      if (!walk.skip_to(":-?") || walk.peek() == '?') return false;
+      const bool is_path = walk.rest().starts_with("::");
+      found = walk.rest().starts_with("->") || (walk.peek() == ':' && !is_path);
+      if (!found) walk.move(is_path ? 2 : 1);
+    }
+    one.falls_through = walk.peek() == ':';
+    std::string_view values = trimmed(source.substr(from, walk.at() - from));
+    if (is_case == values.empty()) return false;
+    while (is_case) {
+      const std::size_t comma = std::min(comma_in(values), values.size());
+      one.values.emplace_back(trimmed(values.substr(0, comma)));
+      if (comma == values.size()) break;
+      values.remove_prefix(comma + 1);
+    }
+    walk.move(one.falls_through ? 1 : 2);
+    if (!one.falls_through) {
+      if (!walk.skip_body(one.body)) return false;
+    } else {
+      // Up to the next label, which is a word of this block.
+      one.body.from = walk.at();
+      for (walk.skip_blanks(); !walk.at_end(); walk.skip_blanks()) {
+        if (walk.word() == "case" || walk.word() == "default") break;
+        if (is_in(walk.peek(), "([{")) {
+          if (!walk.skip_brackets()) return false;
+        } else if (!walk.word().empty()) {
+          walk.move(walk.word().size());
+        } else {
+          walk.step();
+        }
+      }
+      one.body.to = walk.at();
+    }
+    out.cases.push_back(std::move(one));
+    if (out.cases.size() > most_cases) return false;
+  }
+  return !out.cases.empty();
+}
+
+// 1 => ..., 2 | 3 => { ... } _ => ...,
+bool read_arms(const LanguageFacts& language, std::string_view source, Control& out) {
+  Walk walk(language, source.substr(0, out.body.to), out.body.from);
+  for (walk.skip_blanks(); !walk.at_end(); walk.skip_blanks()) {
+    Control::Case one;
+    one.falls_through = false;
+    const std::size_t from = walk.at();
+    for (bool found = false; !found;) {
+      if (!walk.skip_to("=")) return false;
+      found = walk.rest().starts_with("=>");
+      if (!found) walk.move(1);
+    }
+    std::string_view values = trimmed(source.substr(from, walk.at() - from));
+    while (values != "_") {
+      const std::size_t bar = std::min(values.find('|'), values.size());
+      one.values.emplace_back(trimmed(values.substr(0, bar)));
+      if (one.values.back().find_first_of("({& ") != std::string::npos) return false;
+      if (bar == values.size()) break;
+      values.remove_prefix(bar + 1);
+    }
+    walk.move(2);
+    walk.skip_blanks();
+    if (walk.peek() == '{') {
+      one.body.from = walk.at() + 1;
+      if (!walk.skip_brackets()) return false;
+      one.body.to = walk.at() - 1;
+      walk.skip_blanks();
+    } else {
+      one.body.from = walk.at();
+      walk.skip_to(",");
+      one.body.to = walk.at();
+    }
+    if (walk.peek() == ',') walk.move(1);
+    out.cases.push_back(std::move(one));
+    if (out.cases.size() > most_cases) return false;
+  }
+  return !out.cases.empty();
+}
+
 }  // namespace
 
 bool begins_control(const LanguageFacts& language, std::string_view source, std::size_t at) {
@@ -417,7 +342,26 @@ std::optional<Control> control_of(const LanguageFacts& language, std::string_vie
   Control out;
   walk.move(word.size());
   walk.skip_blanks();
-  const bool in_brackets = !is_indented && walk.peek() == '(';
+  if (word == "loop") {
+    out.kind = Control::Kind::loop;
+    out.header = {statement.from, walk.at()};
+    return walk.skip_body(out.body) ? std::optional(out) : std::nullopt;
+  }
+  if (word == "do") {
+    out.kind = Control::Kind::loop;
+    out.runs_first = true;
+    if (!walk.skip_body(out.body)) return std::nullopt;
+    walk.skip_blanks();
+    out.header.from = walk.at();
+    walk.move(walk.word().size());
+    walk.skip_blanks();
+    const std::size_t open = walk.at() + 1;
+    if (walk.peek() != '(' || !walk.skip_brackets()) return std::nullopt;
+    out.header.to = walk.at();
+    out.condition = trimmed(source.substr(open, walk.at() - 1 - open));
+    return out;
+  }
+  const bool in_brackets = !is_indented && walk.is_enclosed();
   const std::size_t from = walk.at() + (in_brackets ? 1 : 0);
   if (!walk.skip_header(is_indented)) return std::nullopt;
   const std::string_view header =
@@ -428,6 +372,16 @@ std::optional<Control> control_of(const LanguageFacts& language, std::string_vie
     walk.skip_indented(indentation, out.body);
   } else if (!walk.skip_body(out.body)) {
     return std::nullopt;
+  }
+  if (word == "match") {
+    out.kind = Control::Kind::choice;
+    out.condition = header;
+    return read_arms(language, source, out) ? std::optional(out) : std::nullopt;
+  }
+  if (word == "switch") {
+    out.kind = Control::Kind::choice;
+    out.condition = header;
+    return read_cases(language, source, out) ? std::optional(out) : std::nullopt;
   }
   if (word == "while" || word == "if" || word == "elif") {
     out.kind = word == "while" ? Control::Kind::loop : Control::Kind::branch;

@@ -15,9 +15,11 @@ namespace inky::inline v1 {
 
 // The deepest that loops and conditions may nest.
 inline constexpr int most_blocks = 16;
+// The most cases of a choice.
+inline constexpr std::size_t most_cases = 64;
 
 struct Control {
-  enum class Kind : std::uint8_t { loop, each, branch };
+  enum class Kind : std::uint8_t { loop, each, branch, choice };
   Kind kind = Kind::branch;
   std::string before;              // a statement that a loop begins with
   std::string condition;           // of a loop or a branch; empty: always
@@ -26,7 +28,15 @@ struct Control {
   std::string items;               // what they come from
   bool of_keys = false;            // the sign between them is "in"
   bool with_keys = false;          // each item comes with its key
-  Span header;                     // in the source
+  bool runs_first = false;         // a loop whose condition comes behind its body
+  // Of a choice: what is compared with its condition, none for all others, and what follows then.
+  struct Case {
+    std::vector<std::string> values;
+    bool falls_through = true;  // into the next one
+    Span body;
+  };
+  std::vector<Case> cases;
+  Span header;  // in the source
   Span body;
   std::optional<Span> other;  // of a branch
 };

@@ -33,18 +33,14 @@ class Splitter {
   void step() {
     if (start_ == at_ && failed_ < most_failures && begins_control(language_, source_, at_)) {
       if (const auto end = behind_control(language_, source_, at_)) {
-        at_ = *end;
-        add(at_);
-        start_ = at_;
+        end_at(*end);
         return;
       }
       ++failed_;
     }
     if (start_ == at_ && !form_.block_words.empty()) {
       if (const auto end = behind_definition(language_, source_, at_)) {
-        at_ = *end;
-        add(at_);
-        start_ = at_;
+        end_at(*end);
         return;
       }
     }
@@ -66,6 +62,14 @@ class Splitter {
     ++at_;
     // Blanks before a statement belong to none.
     while (start_ < source_.size() && start_ == at_ && is_in(source_[at_], blanks)) start_ = ++at_;
+  }
+
+  // A loop or a definition, behind which the next statement begins.
+  void end_at(std::size_t end) {
+    at_ = end;
+    add(at_);
+    at_ = std::min(source_.find_first_not_of(blanks, at_), source_.size());
+    start_ = at_;
   }
 
   std::size_t behind(std::string_view sign, std::size_t from) const {
@@ -289,6 +293,32 @@ std::optional<Declaration> declaration_of(const LanguageFacts& language,
                         !named_type.starts_with('&') && !has_word(form.plain_types, first_word);
   if (!converts) return out;
   out.type = named_type;
+  return out;
+}
+
+std::vector<Declaration> own_declarations(const ExpressionForm& form, std::string_view statement) {
+  return form.read_declarations == nullptr ? std::vector<Declaration>()
+                                           : form.read_declarations(statement);
+}
+
+std::optional<Declaration> change_by_method(std::string_view statement, std::string_view methods) {
+  std::size_t at = 0;
+  const auto read_word = [&] {
+    const std::size_t from = at;
+    while (at < statement.size() && is_word_part(statement[at])) ++at;
+    return statement.substr(from, at - from);
+  };
+  Declaration out;
+  out.name = read_word();
+  if (out.name.empty() || !is_word_start(out.name[0]) || !statement.substr(at).starts_with('.'))
+    return std::nullopt;
+  ++at;
+  const std::string_view method = read_word();
+  const bool is_call = statement.substr(at).starts_with('(') && statement.ends_with(')');
+  if (method.empty() || !has_word(methods, method) || !is_call) return std::nullopt;
+  out.expression = statement;
+  out.changes = out.in_place = true;
+  out.span = {0, statement.size()};
   return out;
 }
 

@@ -1,6 +1,7 @@
 // Several statements in one source: where each is, and which of them give a value a name.
 #pragma once
 
+#include <algorithm>
 #include <optional>
 #include <span>
 #include <string>
@@ -14,6 +15,11 @@ namespace inky::inline v1 {
 inline constexpr std::string_view statement_blanks = " \t\r\n";
 constexpr bool is_in(char c, std::string_view set) {
   return set.find(c) != std::string_view::npos;
+}
+
+inline std::string_view trimmed(std::string_view text) {
+  text.remove_prefix(std::min(text.find_first_not_of(statement_blanks), text.size()));
+  return text.substr(0, text.find_last_not_of(statement_blanks) + 1);
 }
 
 // The statements of a source, without the blanks around them and without those that print nothing
@@ -45,9 +51,10 @@ struct Declaration {
 std::optional<Declaration> declaration_of(const LanguageFacts& language,
                                           std::string_view statement);
 
-// int a[] = {1, 2, 3} and vector<double> v = {1, 2}: a list whose items are of the type. Nothing
-// where a statement declares no such value.
-std::optional<Declaration> array_of(const LanguageFacts& language, std::string_view statement);
+// Those of a form of the language's own.
+std::vector<Declaration> own_declarations(const ExpressionForm& form, std::string_view statement);
+// line.append("ink"): a change in place by one of some methods. Nothing where a statement is none.
+std::optional<Declaration> change_by_method(std::string_view statement, std::string_view methods);
 // The first comma outside of brackets and quotes; npos: there is none.
 std::size_t comma_in(std::string_view expression);
 

@@ -78,10 +78,6 @@ std::size_t behind_assignment(std::string_view source) {
   return size == 0 || at == start ? 0 : at + size;
 }
 
-namespace {
-
-// Whether a source begins with a call of a known name, or is a literal with a method or an operator
-// behind it.
 bool begins_statement(const LanguageFacts& language, std::string_view source) {
   const std::size_t at = std::min(source.find_first_not_of(" \t\r\n"), source.size());
   std::size_t end = at;
@@ -122,6 +118,8 @@ bool begins_statement(const LanguageFacts& language, std::string_view source) {
       });
   return percent || method;
 }
+
+namespace {
 
 // Whether a source is one literal whose slots the language fills in.
 bool is_filled(const LanguageFacts& language, std::string_view source) {

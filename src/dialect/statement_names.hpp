@@ -7,6 +7,7 @@
 #include <vector>
 
 #include "dialect/expression_form.hpp"
+#include "dialect/language_facts.hpp"
 
 namespace inky::inline v1 {
 
@@ -17,6 +18,10 @@ bool is_called(std::string_view known, std::string_view path, const ExpressionFo
 
 // The function of form.prints with this name; null where there is none.
 const PrintFact* find_print(const ExpressionForm& form, std::string_view path);
+
+// Whether a source begins with a call of a known name, or is a literal with a method or an operator
+// behind it.
+bool begins_statement(const LanguageFacts& language, std::string_view source);
 
 // Whether a literal begins here whose slots are expressions.
 bool begins_with_slots(const ExpressionForm& form, std::string_view source);

@@ -5,6 +5,7 @@
 
 #include "dialect/language_facts.hpp"
 #include "dialect/statement_blocks.hpp"
+#include "dialect/statement_counts.hpp"
 #include "dialect/statement_lines.hpp"
 #include "dialect/statement_names.hpp"
 #include "dialect/statement_parts.hpp"
@@ -297,8 +298,11 @@ class StatementReader {
       return fail("a template that is not a literal is not supported yet", source.span,
                   "Write the literal in its place.");
     parts_.dialect = find_dialect(chosen->dialect);
-    if (chosen->names_locale && chosen->template_at == 1 && !take_locale(node.parts[1]))
-      return false;
+    const bool takes_locale = chosen->names_locale && chosen->template_at == 1;
+    if (takes_locale && node.parts[1].kind == Node::Kind::binary)
+      return fail("a template that is put together is not supported yet", node.parts[1].span,
+                  "Write it as one literal.");
+    if (takes_locale && !take_locale(node.parts[1])) return false;
     if (parts_.call.empty()) parts_.call = path;
     if (const PrintFact* print = find_print(form_, path)) parts_.after = print->after;
     for (std::size_t i = from; i < node.parts.size(); ++i)
@@ -470,7 +474,8 @@ Result<Template> parse_statement(const Dialect& asked, std::string_view source) 
   };
   if (statements.size() > 1 ||
       (statements.size() == 1 &&
-       (control_of(*language, source, statements[0]) || is_chain(statements[0]))))
+       (control_of(*language, source, statements[0]) || is_chain(statements[0]) ||
+        counts_in(*language, source.substr(statements[0].from)))))
     return read_statements(*language, source, statements);
   if (statements.empty()) return read_statement(*language, source, 0);
   return read_statement(*language, source, statements[0].from);

@@ -7,10 +7,15 @@
 #include "dialect/lexis.hpp"
 #include "dialect/shared_values.hpp"
 #include "dialect/statement.hpp"
+#include "dialect/statement_arrays.hpp"
 #include "dialect/statement_blocks.hpp"
 #include "dialect/statement_chains.hpp"
+#include "dialect/statement_content.hpp"
+#include "dialect/statement_counts.hpp"
 #include "dialect/statement_lines.hpp"
+#include "dialect/statement_named_lists.hpp"
 #include "dialect/statement_names.hpp"
+#include "dialect/statement_open_names.hpp"
 #include "inky_margin/dialect/statement.hpp"
 #include "text/ascii.hpp"
 
@@ -24,10 +29,15 @@ using computed::Node;
 class SequenceReader {
  public:
   SequenceReader(const LanguageFacts& language, std::string_view source)
-      : language_(language), source_(source), shared_(*language.expressions) {}
+      : language_(language),
+        changed_(source),
+        source_(changed_),
+        shared_(*language.expressions),
+        open_names_(language),
+        lists_(language),
+        content_(source) {}
 
   Result<Template> read(std::span<const Span> statements) {
-    content_.source = source_;
     if (auto error = read_into(steps_, statements, false)) return std::move(*error);
     return finish();
   }
@@ -44,60 +54,118 @@ class SequenceReader {
             Code::over_limit,
             "more than " + std::to_string(most_statements) + " statements are over the limit", span,
             "Paste fewer of them."};
-      const std::string_view statement = text_of(span);
+      lists_.put_sizes_into(changed_, span.from, span.to);
       if (const auto control = control_of(language_, source_, span)) {
+        // What follows in the same statement would be lost.
+        const auto end = behind_control(language_, source_.substr(0, span.to), span.from);
+        const std::string_view rest = end ? trimmed(source_.substr(*end, span.to - *end)) : "";
+        if (!rest.empty() && rest != ";") return not_understood(span);
         if (auto error = add_control(into, *control, span)) return error;
         continue;
       }
-      if (const Dialect* chain = chain_dialect(language_, statement)) {
+      const auto counts = counts_beside(language_, text_of(span));
+      if (counts) {
+        changed_.replace(span.from, span.to - span.from, counts->text);
+        if (!add_counts(into, *counts, true, span)) return not_understood(span);
+      }
+      if (const Dialect* chain = chain_dialect(language_, text_of(span))) {
         // What a chain sets stays for the next one: they are one.
-        while (i + 1 < statements.size() && chain_dialect(language_, text_of(statements[i + 1])))
+        while (!counts && i + 1 < statements.size() &&
+               chain_dialect(language_, text_of(statements[i + 1])) &&
+               !counts_beside(language_, text_of(statements[i + 1])))
           span.to = statements[++i].to;
         if (auto error = add_chain(into, *chain, span)) return error;
-        continue;
-      }
-      if (statement == "pass") continue;
-      if (statement == "break" || statement == "continue" || statement == "next") {
-        if (loops_ == 0) return not_understood(span);
-        StatementStep step;
-        step.kind = statement == "break" ? StatementStep::Kind::leave : StatementStep::Kind::next;
-        step.span = span;
-        into.push_back(std::move(step));
-        continue;
-      }
-      if (names_without_value(statement)) continue;
-      if (const std::string rest = behind_open_names(statement); !rest.empty()) {
-        const auto declared = declaration_of(language_, rest);
-        if (!declared) return not_understood(span);
-        Declaration moved = *declared;
-        moved.span = {0, statement.size()};
-        declare_all(into, std::move(moved), span.from);
-        continue;
-      }
-      if (auto array = array_of(language_, statement)) {
-        // A text in an array is one.
-        if (!array->expression.starts_with('"')) arrays_.push_back(array->name);
-        declare(into, *array, span.from);
-        continue;
-      }
-      if (const auto own = own_declarations(statement); !own.empty()) {
-        for (const Declaration& declared : own) {
-          if (hides(declared) || changes_constant(declared)) return not_understood(span);
-          declare(into, declared, span.from);
-          if (declared.comes_first) std::rotate(into.begin(), into.end() - 1, into.end());
-        }
-        continue;
-      }
-      const bool is_last = !is_inside && i + 1 == statements.size();
-      const auto declared = is_last ? std::nullopt : declaration_of(language_, statement);
-      if (declared && (hides(*declared) || changes_constant(*declared)))
-        return not_understood(span);
-      if (declared) {
-        declare_all(into, *declared, span.from);
-      } else if (auto error = add_call(into, span)) {
+      } else if (auto error = read_one(into, span, !is_inside && i + 1 == statements.size())) {
         return error;
       }
+      if (counts && !add_counts(into, *counts, false, span)) return not_understood(span);
     }
+    return std::nullopt;
+  }
+
+  bool add_counts(Steps& into, const Counts& counts, bool come_first, Span span) {
+    for (const Counts::One& one : counts.all) {
+      if (one.comes_first != come_first) continue;
+      const auto declared = declaration_of(language_, one.statement);
+      if (!declared || changes_constant(*declared)) return false;
+      declare(into, *declared, span.from);
+      into.back().span = span;
+    }
+    return true;
+  }
+
+  std::optional<Error> read_one(Steps& into, Span span, bool is_last) {
+    const std::string_view statement = text_of(span);
+    if (statement == "pass") return std::nullopt;
+    const bool leaves = statement == "break";
+    if (leaves || statement == "continue" || statement == "next") {
+      if (loops_ + (leaves ? choices_ : 0) == 0) return not_understood(span);
+      StatementStep step;
+      step.kind = leaves ? StatementStep::Kind::leave : StatementStep::Kind::next;
+      step.span = span;
+      into.push_back(std::move(step));
+      return std::nullopt;
+    }
+    if (lists_.add_open(statement) || open_names_.add(statement)) return std::nullopt;
+    if (const std::string rest = open_names_.behind(statement); !rest.empty()) {
+      const auto declared = declaration_of(language_, rest);
+      if (!declared) return not_understood(span);
+      Declaration moved = *declared;
+      moved.span = {0, statement.size()};
+      declare_all(into, std::move(moved), span.from);
+      return std::nullopt;
+    }
+    if (auto array = array_of(language_, statement)) return add_array(into, *array, span);
+    if (auto changed = list_change_of(*language_.expressions, statement);
+        changed && lists_.find(changed->name) != nullptr)
+      return add_change(into, std::move(*changed), span);
+    if (const auto own = own_declarations(*language_.expressions, statement); !own.empty()) {
+      for (const Declaration& declared : own) {
+        if (hides(declared) || changes_constant(declared)) return not_understood(span);
+        declare(into, declared, span.from);
+        if (declared.comes_first) std::rotate(into.begin(), into.end() - 1, into.end());
+      }
+      return std::nullopt;
+    }
+    const auto declared = is_last ? std::nullopt : declaration_of(language_, statement);
+    if (!declared) return add_call(into, span);
+    const bool is_unsure =
+        language_.expressions->lists_are_shared && lists_.is_list(declared->expression);
+    if (hides(*declared) || changes_constant(*declared) || is_unsure) return not_understood(span);
+    lists_.copy(declared->expression, declared->name);
+    declare_all(into, *declared, span.from);
+    return std::nullopt;
+  }
+
+  std::optional<Error> add_array(Steps& into, const ArrayDeclaration& array, Span span) {
+    const Declaration& declared = array.declared;
+    if (hides(declared)) return not_understood(span);
+    lists_.add(array);
+    declare(into, declared, span.from);
+    return std::nullopt;
+  }
+
+  std::optional<Error> add_change(Steps& into, NamedChange changed, Span span) {
+    const bool grows = changed.change.kind != ListChange::Kind::item;
+    // Of a list that a loop goes through.
+    const bool is_looped = std::find(looped_.begin(), looped_.end(), changed.name) != looped_.end();
+    if (grows && is_looped) return not_understood(span);
+    StatementStep step;
+    step.kind = StatementStep::Kind::change;
+    step.name = changed.name;
+    step.type = lists_.find(changed.name)->item_type;
+    std::vector<std::string> used = changed.change.places;
+    used.push_back(changed.change.value);
+    step.is_constant = value_names_in(*language_.expressions, changed.change.value).empty();
+    for (const std::string& expression : used) {
+      if (expression.empty()) continue;
+      if (lists_.is_list(expression)) return not_understood(span);
+      for (const std::string& name : value_names_in(*language_.expressions, expression))
+        add_name(name);
+    }
+    step.change = std::move(changed.change);
+    step.span = span;
+    into.push_back(std::move(step));
     return std::nullopt;
   }
 
@@ -122,17 +190,27 @@ class SequenceReader {
       into.back().span = control.header;
     }
     StatementStep step;
-    step.kind = control.kind == Control::Kind::loop   ? Kind::loop
-                : control.kind == Control::Kind::each ? Kind::each
-                                                      : Kind::branch;
+    step.kind = control.kind == Control::Kind::loop     ? Kind::loop
+                : control.kind == Control::Kind::each   ? Kind::each
+                : control.kind == Control::Kind::choice ? Kind::choice
+                                                        : Kind::branch;
     step.span = control.header;
     step.names = control.names;
     step.with_keys = control.with_keys;
+    step.runs_first = control.runs_first;
     step.expression = control.kind == Control::Kind::each ? control.items : control.condition;
     if (const std::string_view keys = language_.expressions->keys;
         control.of_keys && !keys.empty()) {
       step.expression = keys;
       step.expression.replace(keys.find("{}"), 2, control.items);
+    }
+    if (const auto counts = step.kind == Kind::each || step.kind == Kind::choice
+                                ? std::nullopt
+                                : counts_in(language_, step.expression)) {
+      step.expression = counts->text;
+      if (!add_counts(step.before, *counts, true, step.span) ||
+          !add_counts(step.behind, *counts, false, step.span))
+        return not_understood(control.header);
     }
     for (const std::string& name : value_names_in(*language_.expressions, step.expression))
       add_name(name);
@@ -152,22 +230,48 @@ class SequenceReader {
       return read_into(out, statements_of(language_, until, block.from), true);
     };
     block_ = in_scope_.size();
-    const int branches = step.kind == Kind::branch ? 1 : 0;
+    const bool is_choice = step.kind == Kind::choice;
+    const int branches = step.kind == Kind::branch || is_choice ? 1 : 0;
     branch_depth_ += branches;
     loops_ += 1 - branches;
-    if (auto error = read_block(control.body, step.body)) return error;
+    choices_ += is_choice ? 1 : 0;
+    looped_.push_back(step.kind == Kind::each ? control.items : std::string());
+    for (const Control::Case& one : control.cases) {
+      StatementStep chosen;
+      chosen.values = one.values;
+      chosen.falls_through = one.falls_through;
+      chosen.span = control.header;
+      for (const std::string& value : one.values) {
+        for (const std::string& name : value_names_in(*language_.expressions, value))
+          add_name(name);
+      }
+      if (auto error = read_block(one.body, chosen.body)) return error;
+      step.body.push_back(std::move(chosen));
+    }
+    if (!is_choice) {
+      if (auto error = read_block(control.body, step.body)) return error;
+    }
     if (control.other) {
       if (auto error = read_block(*control.other, step.other)) return error;
     }
     if (!control.after.empty()) {
-      const auto changed = declaration_of(language_, control.after);
-      if (!changed)
-        return Error{Code::not_supported_yet, "a loop that goes on like this is not supported yet",
-                     control.header, "Write it as a while loop."};
-      declare(step.after, *changed, control.header.from);
-      step.after.back().span = control.header;
+      // i++, n -= 2
+      std::string_view rest = control.after;
+      while (!rest.empty()) {
+        const std::size_t comma = std::min(comma_in(rest), rest.size());
+        const auto changed = declaration_of(language_, trimmed(rest.substr(0, comma)));
+        if (!changed)
+          return Error{Code::not_supported_yet,
+                       "a loop that goes on like this is not supported yet", control.header,
+                       "Write it as a while loop."};
+        declare(step.after, *changed, control.header.from);
+        step.after.back().span = control.header;
+        rest.remove_prefix(std::min(comma + 1, rest.size()));
+      }
     }
     if (step.kind == Kind::each) shared_.end_loop();
+    looped_.pop_back();
+    choices_ -= is_choice ? 1 : 0;
     into.push_back(std::move(step));
     // A loop may have no round: what it sets may not be set behind it.
     settings_are_unsure_ = settings_are_unsure_ || settings_ != settings_before;
@@ -182,52 +286,6 @@ class SequenceReader {
   std::optional<Error> not_understood(Span span) const {
     return Error{Code::not_supported_yet, "a statement such as this is not supported yet", span,
                  "Paste the template alone, and give its values."};
-  }
-
-  // Those of a form of the language's own.
-  std::vector<Declaration> own_declarations(std::string_view statement) const {
-    const auto read = language_.expressions->read_declarations;
-    return read == nullptr ? std::vector<Declaration>() : read(statement);
-  }
-
-  // int i, n = 3: what is behind the names without a value, as a declaration by itself.
-  std::string behind_open_names(std::string_view statement) {
-    if (!language_.expressions->declares_types) return {};
-    const std::size_t sign = statement.find('=');
-    const std::string_view before = statement.substr(0, std::min(sign, statement.size()));
-    const std::size_t comma = before.rfind(',');
-    if (sign == std::string_view::npos || comma == std::string_view::npos) return {};
-    const std::size_t known = types_.size();
-    if (!names_without_value(before.substr(0, comma))) return {};
-    return types_[known].second + " " + std::string(statement.substr(comma + 1));
-  }
-
-  // int i, n: names that get their values later.
-  bool names_without_value(std::string_view statement) {
-    if (!language_.expressions->declares_types) return false;
-    const std::size_t blank = statement.find_first_of(" \t");
-    if (blank == std::string_view::npos ||
-        statement.find_first_of("=(<\"'!.:") != std::string_view::npos)
-      return false;
-    const auto declared = declaration_of(language_, std::string(statement) + " = 0");
-    if (!declared || declared->type.empty()) return false;
-    // Of several names the last is what this reads; those before it are in its type.
-    const std::size_t comma = statement.find(',');
-    const std::string_view first = statement.substr(0, comma);
-    const auto alone = declaration_of(language_, std::string(first) + " = 0");
-    if (!alone || alone->type.empty()) return false;
-    std::string_view rest = first.substr(first.rfind(alone->name));
-    if (comma != std::string_view::npos) rest = statement.substr(first.rfind(alone->name));
-    while (!rest.empty()) {
-      const std::size_t end = std::min(rest.find(','), rest.size());
-      std::string_view name = rest.substr(0, end);
-      while (!name.empty() && is_in(name.front(), statement_blanks)) name.remove_prefix(1);
-      while (!name.empty() && is_in(name.back(), statement_blanks)) name.remove_suffix(1);
-      if (name.empty() || !std::all_of(name.begin(), name.end(), is_word_part)) return false;
-      types_.emplace_back(name, alone->type);
-      rest.remove_prefix(std::min(end + 1, rest.size()));
-    }
-    return true;
   }
 
   // int a = 1, b = 2: each has what is before the first.
@@ -261,10 +319,9 @@ class SequenceReader {
     step.steps = declared.steps;
     step.is_constant = names.empty();
     // int i; before: this is its first value.
-    const auto open = std::find_if(types_.begin(), types_.end(),
-                                   [&](const auto& one) { return one.first == step.name; });
-    if (open != types_.end() && step.changes && !step.combines) {
-      step.type = open->second;
+    const std::string* open = open_names_.type_of(step.name);
+    if (open != nullptr && step.changes && !step.combines) {
+      step.type = *open;
       step.changes = false;
     }
     step.span = {declared.span.from + at, declared.span.to + at};
@@ -314,26 +371,18 @@ class SequenceReader {
     const std::string_view word =
         statement.substr(0, static_cast<std::size_t>(end - statement.begin()));
     // A statement of another kind is no fault.
-    if (!read && !word.empty() && has_word(language_.reserved, word)) return not_understood(span);
+    const bool is_other =
+        !begins_statement(language_, statement) &&
+        !begins_statement(language_, statement.substr(behind_assignment(statement)));
+    if (!read && ((!word.empty() && has_word(language_.reserved, word)) || is_other))
+      return not_understood(span);
     if (!read) return read.error();
     for (const Node& argument : read->statement()->arguments) {
-      if (shows_array(argument)) return not_understood(span);
+      if (lists_.shows_array(argument)) return not_understood(span);
     }
     shared_.add_shown(text_of(span), span, loops_ > 0);
     add(into, *read, *read->statement(), span);
     return std::nullopt;
-  }
-
-  // Whether an array is used as a whole: what that shows is not what a list shows.
-  bool shows_array(const Node& node) const {
-    if (node.kind == Node::Kind::name)
-      return std::find(arrays_.begin(), arrays_.end(), node.text) != arrays_.end();
-    const bool is_part = node.kind == Node::Kind::item || node.kind == Node::Kind::member;
-    for (std::size_t i = 0; i < node.parts.size(); ++i) {
-      const bool is_base = i == 0 && is_part && node.parts[0].kind == Node::Kind::name;
-      if (!is_base && shows_array(node.parts[i])) return true;
-    }
-    return false;
   }
 
   // A chain is a template by itself. What the chains before it have set stands before it there.
@@ -376,50 +425,15 @@ class SequenceReader {
     return std::nullopt;
   }
 
-  // `hidden`: how much of the template of a chain is not in the source.
-  void add(Steps& into, const Template& read, Statement placed, Span span, std::size_t hidden = 0) {
-    const bool is_chain = placed.is_filled && placed.segments.back().outer == span;
-    const auto place_of = [&](std::size_t place) {
-      return !is_chain ? place : span.from + (place > hidden ? place - hidden : 0);
-    };
-    const auto in_source = [&](Span place) {
-      return Span{place_of(place.from), place_of(place.to)};
-    };
-    StatementStep step;
-    step.kind = StatementStep::Kind::call;
-    step.span = span;
-    step.first_field = static_cast<int>(content_.fields.size());
-    for (const Piece& piece : read.pieces()) {
-      const Span place = in_source(piece.source);
-      if (piece.field == unset || place.from < covered_ || (is_chain && piece.source.to <= hidden))
-        continue;
-      cover(place.from);
-      content_.pieces.push_back({place, piece.field + step.first_field, {}});
-      covered_ = place.to;
-    }
-    for (Field field : read.fields()) {
-      field.span = in_source(field.span);
-      // What is declared before it takes no value.
-      if (is_declared(field.key_name())) field.key.clear();
-      content_.fields.push_back(std::move(field));
-    }
-    for (Note note : read.notes()) {
-      note.span = in_source(note.span);
-      content_.notes.push_back(std::move(note));
-    }
-    if (read.refusal() && !content_.refusal) {
-      content_.refusal = read.refusal();
-      content_.refusal->span = in_source(content_.refusal->span);
-    }
+  void add(Steps& into, const Template& read, Statement placed, Span span,
+           std::optional<std::size_t> hidden = std::nullopt) {
     // A template that the language fills in names its values itself.
     if (placed.is_filled) {
       const auto own = placed.inner.value_names();
       placed.names.assign(own.begin(), own.end());
     }
     for (const std::string& name : placed.names) add_name(name);
-    step.call = std::make_shared<const Statement>(std::move(placed));
-    if (first_call_ == nullptr) first_call_ = step.call;
-    into.push_back(std::move(step));
+    into.push_back(content_.add(read, std::move(placed), span, hidden, declared_));
   }
 
   bool is_declared(std::string_view name) const {
@@ -432,13 +446,8 @@ class SequenceReader {
     if (!is_own && !is_declared(name) && !is_known) names_.push_back(name);
   }
 
-  void cover(std::size_t to) {
-    if (to > covered_) content_.pieces.push_back({{covered_, to}, unset, {}});
-    covered_ = std::max(covered_, to);
-  }
-
   Result<Template> finish() {
-    if (first_call_ == nullptr)
+    if (!content_.has_call())
       return Error{Code::not_supported_yet,
                    "statements without a call that prints are not supported yet",
                    {0, source_.size()},
@@ -447,31 +456,22 @@ class SequenceReader {
       return Error{Code::not_supported_yet,
                    "a change of a value that other names may stand for is not supported yet",
                    *unsure, "Change a copy of it."};
-    cover(source_.size());
-    Statement placed(first_call_->inner);
-    placed.names = names_;
-    placed.form = language_.expressions;
-    placed.steps = std::move(steps_);
-    placed.lists_may_be_shared = shared_.combines_shared();
-    content_.values_taken = static_cast<int>(names_.size());
-    content_.value_names = names_;
-    const Dialect& dialect = placed.inner.dialect();
-    content_.statement = std::make_shared<const Statement>(std::move(placed));
-    return Template(dialect, std::move(content_));
+    return content_.finish(*language_.expressions, std::move(names_), std::move(steps_),
+                           shared_.combines_shared());
   }
 
   const LanguageFacts& language_;
-  std::string_view source_;
+  std::string changed_;      // the source, with blanks for what counts beside an expression
+  std::string_view source_;  // of that
   SharedValues shared_;
-  TemplateContent content_;
   std::vector<StatementStep> steps_;
   std::vector<std::string> names_;
   std::vector<std::string> declared_;
-  std::vector<std::string> arrays_;
+  std::vector<std::string> looped_;  // what the loops around this go through
   std::vector<std::string> constants_;
-  std::vector<std::pair<std::string, std::string>> types_;  // of names without a value yet
-  std::size_t covered_ = 0;
-  std::shared_ptr<const Statement> first_call_;
+  OpenNames open_names_;
+  NamedLists lists_;
+  SequenceContent content_;
   std::string settings_;  // of the stream, so far
   bool settings_are_unsure_ = false;
   bool has_chain_in_loop_ = false;  // that this statement is in
@@ -481,7 +481,8 @@ class SequenceReader {
   std::size_t count_ = 0;
   int depth_ = 0;
   int branch_depth_ = 0;
-  int loops_ = 0;  // around what is read
+  int loops_ = 0;    // around what is read
+  int choices_ = 0;  // the same
 };
 
 }  // namespace

@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "dialect/statement.hpp"
+#include "dialect/statement_arrays.hpp"
 #include "dialect/statement_lines.hpp"
 #include "family/named_values.hpp"
 #include "inky_margin/dialect/statement.hpp"
@@ -124,7 +125,9 @@ class Run {
              step.span, "Let the loop end sooner."});
       Failure failure = step.kind == Kind::call                               ? call(step)
                         : step.kind == Kind::value                            ? assign(step)
+                        : step.kind == Kind::change                           ? change(step)
                         : step.kind == Kind::each                             ? each(step)
+                        : step.kind == Kind::choice                           ? choose(step)
                         : step.kind == Kind::leave || step.kind == Kind::next ? jump(step)
                                                                               : decide(step);
       if (failure || jump_) return failure;
@@ -158,25 +161,124 @@ class Run {
     const Value* before = step.changes ? names_.find(step.name) : nullptr;
     const std::string type = step.changes ? names_.type_of(step.name) : step.type;
     if (!type.empty()) {
-      const Value plain = value;
-      if (auto failure = compute(step, cast_to(form_, type, step.expression), value))
-        return failure;
-      const bool judges = form_.assigns != nullptr && plain.type() != value.type() && !step.steps &&
-                          !(step.combines && form_.combined_converts);
-      const Assigned fate =
-          judges ? form_.assigns(plain, value.type(), step.is_constant) : Assigned::converts;
-      if (fate == Assigned::unknown) return not_yet(step, "a value of this type here is");
-      if (fate == Assigned::refuses)
-        return Outcome::fails_at_compile(std::string(form_.assignment_fault),
-                                         "a value of type " + std::string(name_of(plain.type())) +
-                                             " is given to " + step.name + ", which is of type " +
-                                             type,
-                                         step.span);
+      if (auto failure = convert(step, type, step.expression, value)) return failure;
     } else if (before != nullptr && form_.declares_types && before->type() != value.type()) {
       return not_yet(step, "a value of another type than that of the name is");
     }
     names_.add(step.name, std::move(value), unset, type);
     return std::nullopt;
+  }
+
+  // To the type of the name, or of the items of a list.
+  Failure convert(const StatementStep& step, const std::string& type, const std::string& expression,
+                  Value& value) {
+    const Value plain = value;
+    if (auto failure = compute(step, cast_to(form_, type, expression), value)) return failure;
+    const bool judges = form_.assigns != nullptr && plain.type() != value.type() && !step.steps &&
+                        !(step.combines && form_.combined_converts);
+    const Assigned fate =
+        judges ? form_.assigns(plain, value.type(), step.is_constant) : Assigned::converts;
+    if (fate == Assigned::unknown) return not_yet(step, "a value of this type here is");
+    if (fate == Assigned::refuses)
+      return Outcome::fails_at_compile(std::string(form_.assignment_fault),
+                                       "a value of type " + std::string(name_of(plain.type())) +
+                                           " is given to " + step.name + ", which is of type " +
+                                           type,
+                                       step.span);
+    return std::nullopt;
+  }
+
+  // items[1] += 2 and items.add(3)
+  Failure change(const StatementStep& step) {
+    const ListChange& change = step.change;
+    const Value* list = names_.find(step.name);
+    std::vector<Value> places;
+    std::string item = step.name;
+    for (const std::string& place : change.places) {
+      places.emplace_back();
+      if (auto failure = compute(step, place, places.back())) return failure;
+      item += "[" + place + "]";
+    }
+    const Value* before = list == nullptr ? nullptr : item_at(*list, places);
+    if (before == nullptr) return not_yet(step, "an item that is not there is");
+    Value value;
+    if (!change.value.empty()) {
+      std::string expression = change.value;
+      if (!change.operation.empty()) {
+        expression = item;
+        ((expression += " ") += change.operation) += " (" + change.value + ")";
+      }
+      StatementStep as_value = step;
+      as_value.combines = !change.operation.empty();
+      if (auto failure = compute(step, expression, value)) return failure;
+      if (!step.type.empty()) {
+        if (auto failure = convert(as_value, step.type, expression, value)) return failure;
+      }
+      const bool is_item = change.kind == ListChange::Kind::item;
+      const Value* other = is_item                   ? before
+                           : list->as_list().empty() ? nullptr
+                                                     : &list->as_list()[0];
+      if (other != nullptr && other->type() != value.type())
+        return not_yet(step, "an item of another type than the others is");
+    }
+    Value changed = *list;
+    if (!apply_change(change.kind, places, value, changed))
+      return not_yet(step, "such a change of this list is");
+    made_ += changed.as_list().size();
+    if (made_ > most_output)
+      return Outcome::error(
+          {Code::over_limit,
+           "the values of the statements take more than " + std::to_string(most_output) + " bytes",
+           step.span, "Let the loop end sooner."});
+    names_.add(step.name, std::move(changed), unset, {});
+    return std::nullopt;
+  }
+
+  // switch: the first case that is equal, and those behind it as long as they fall through.
+  Failure choose(const StatementStep& step) {
+    Value subject;
+    if (auto failure = compute(step, step.expression, subject)) return failure;
+    std::size_t chosen = step.body.size();
+    for (std::size_t i = 0; i < step.body.size() && chosen == step.body.size(); ++i) {
+      for (const std::string& value : step.body[i].values) {
+        bool is_equal = false;
+        if (auto failure = equals(step, subject, value, is_equal)) return failure;
+        if (is_equal) chosen = i;
+        if (is_equal) break;
+      }
+    }
+    for (std::size_t i = 0; i < step.body.size() && chosen == step.body.size(); ++i) {
+      if (step.body[i].values.empty()) chosen = i;
+    }
+    for (std::size_t i = chosen; i < step.body.size(); ++i) {
+      if (auto failure = run(step.body[i].body)) return failure;
+      if (jump_ || !step.body[i].falls_through) break;
+    }
+    if (jump_ == Kind::leave) jump_.reset();
+    return std::nullopt;
+  }
+  Failure equals(const StatementStep& step, const Value& subject, const std::string& value,
+                 bool& out) {
+    if (subject.is(Type::text)) {
+      Value other;
+      if (auto failure = compute(step, value, other)) return failure;
+      if (!other.is(Type::text)) return not_yet(step, "a text compared with this is");
+      out = subject.as_text() == other.as_text();
+      return std::nullopt;
+    }
+    std::string test =
+        "(" + step.expression + ") " + std::string(form_.case_sign) + " (" + value + ")";
+    // A range of numbers, 3..=5.
+    if (const std::size_t sign =
+            form_.range_sign.empty() ? std::string::npos : value.find(form_.range_sign);
+        sign != std::string::npos) {
+      const std::size_t behind = sign + form_.range_sign.size();
+      if (value.substr(behind, 1) != "=") return not_yet(step, "such a pattern is");
+      test = "(" + step.expression + ") >= " + value.substr(0, sign) + " && (" + step.expression +
+             ") <= " + value.substr(behind + 1);
+    }
+    auto failure = compute_truth(dialect(), test, names_.values(), out, &made_);
+    return failure ? std::optional(at_place(*failure, step.span)) : std::nullopt;
   }
 
   Failure jump(const StatementStep& step) {
@@ -218,11 +320,13 @@ class Run {
   }
 
   Failure decide(const StatementStep& step) {
-    for (;;) {
+    for (bool is_first = step.runs_first;; is_first = false) {
       bool holds = true;
-      if (!step.expression.empty()) {
+      if (!step.expression.empty() && !is_first) {
+        if (auto failure = run(step.before)) return failure;
         auto failure = compute_truth(dialect(), step.expression, names_.values(), holds, &made_);
         if (failure) return at_place(*failure, step.span);
+        if (auto counted = run(step.behind)) return counted;
       }
       if (!holds) return step.kind == Kind::branch ? run(step.other) : std::nullopt;
       if (step.kind == Kind::branch) return run(step.body);

@@ -234,7 +234,7 @@ TEST_CASE("what is not supported yet in an expression is called that, and never 
   for (const char* source :
        {"cout << &n", "cout << *p", "cout << n++", "cout << (n = 3)", "cout << sizeof(n)",
         "cout << unknown(3)", "cout << L\"ink\"", "cout << new int", "cout << \"a\" + 1",
-        "cout << name.rfind('k')", "cout.put('x')", "cout << (n <=> 3)"}) {
+        "cout << name.find_first_of('k')", "cout.put('x')", "cout << (n <=> 3)"}) {
     INFO(source);
     const support::Answer got =
         support::answer(stream, source, {value("n=1"), value("p=2"), value("name=ink")}, {});

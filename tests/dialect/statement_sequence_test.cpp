@@ -211,7 +211,9 @@ TEST_CASE("several statements that are not understood are an error at their plac
   };
   const Case cases[] = {
       {"c", "int n = 7;\nint m = 8;", Code::not_supported_yet, "int"},
-      {"c", "int n = 7;\ndo { printf(\"%d\", n); } while (n > 9);", Code::not_supported_yet, "do"},
+      {"c", "int n = 7;\ngoto end; printf(\"%d\", n);", Code::not_supported_yet, "goto"},
+      {"c", "for (;;) { break; } for (;;) { break; } struct lot { int n; } x; puts(\"a\");",
+       Code::not_supported_yet, "struct"},
       {"c", "int n = 7;\nprintf(\"%d\", n;", Code::bad_template, "printf"},
       {"python", "n = 7\nbreak\nprint(n)", Code::not_supported_yet, "break"},
       {"cpp-stream", "cout.width(5); int n = 7; cout << n;", Code::not_supported_yet, "cout"},

@@ -19,6 +19,12 @@ struct Shown {
   std::string_view dialect;
 };
 
+// Whether the compiler or the program fails, as the real one does.
+inline bool fails(const Shown& shown) {
+  return shown.outcome.kind() == inky::Outcome::Kind::fails_compile ||
+         shown.outcome.kind() == inky::Outcome::Kind::fails_run;
+}
+
 inline Shown show(const char* dialect, std::string_view source,
                   const std::vector<inky::Value>& values,
                   std::span<const inky::Setting> settings = {}) {

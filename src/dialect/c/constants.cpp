@@ -72,6 +72,57 @@ std::optional<Value> number_of(Edition edition, std::string_view source) {
   return real ? real_number(text, suffix) : whole_number(text, suffix);
 }
 
+// ISO C++20, [numeric.limits].
+std::optional<bool> ExpressionReader::read_limit(computed::Node& node) {
+  const std::size_t start = at_;
+  if (starts_with("std::")) at_ += 5;
+  constexpr std::string_view begin = "numeric_limits<";
+  if (!starts_with(begin)) {
+    at_ = start;
+    return std::nullopt;
+  }
+  at_ += begin.size();
+  const auto type = type_of_name(read_type());
+  if (!type || !starts_with(">::")) return not_yet("this type is", start);
+  at_ += 3;
+  const std::string_view name = read_word();
+  const bool is_call = starts_with("()");
+  if (is_call) at_ += 2;
+  node.kind = computed::Node::Kind::constant;
+  const bool is_lowest = name == "min" || name == "lowest";
+  if (is_call && is_whole(*type) && (is_lowest || name == "max")) {
+    const TypeFact& fact = fact_of(*type);
+    const int bits = fact.is_signed ? fact.width - 1 : fact.width;
+    const int128 one = 1;
+    node.value = Value::whole(*type, name == "max"    ? (one << bits) - 1
+                                     : fact.is_signed ? -(one << bits)
+                                                      : 0);
+    return true;
+  }
+  if (is_call && *type == Type::f64) {
+    const std::pair<std::string_view, double> known[] = {
+        {"max", std::numeric_limits<double>::max()},
+        {"lowest", std::numeric_limits<double>::lowest()},
+        {"min", std::numeric_limits<double>::min()},
+        {"epsilon", std::numeric_limits<double>::epsilon()},
+        {"infinity", std::numeric_limits<double>::infinity()},
+        {"quiet_NaN", std::numeric_limits<double>::quiet_NaN()}};
+    for (const auto& [word, value] : known) {
+      if (word != name) continue;
+      node.value = Value::real(value);
+      return true;
+    }
+  }
+  const std::pair<std::string_view, int> digits[] = {
+      {"digits10", 15}, {"max_digits10", 17}, {"digits", 53}};
+  for (const auto& [word, value] : digits) {
+    if (word != name || *type != Type::f64 || is_call) continue;
+    node.value = Value::whole(Type::i32, value);
+    return true;
+  }
+  return not_yet("this limit is", start);
+}
+
 // R"mark(...)mark": [lex.string].
 bool ExpressionReader::read_raw(std::string& text, computed::Node& node) {
   const std::size_t start = at_;

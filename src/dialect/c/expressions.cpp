@@ -25,7 +25,7 @@ constexpr auto infix_operators =
 constexpr auto prefix_operators =
     computed::with_own(computed::shared_prefix, std::to_array<computed::OperatorFact>({
                                                     {"&", Operation::address, 14},
-                                                    {"*", Operation::none, 14},
+                                                    {"*", Operation::follow, 14},
                                                 }));
 
 struct TypeName {
@@ -68,7 +68,7 @@ std::optional<Value> known_constant(Edition edition, std::string_view name) {
   const bool cpp = edition == Edition::cpp;
   if (name == "true" || name == "false")
     return cpp ? Value::truth(name == "true") : Value::whole(Type::i32, name == "true" ? 1 : 0);
-  if (name == "nullptr" && cpp) return Value();
+  if ((name == "nullptr" && cpp) || name == "NULL") return Value();
   struct Real {
     std::string_view name;
     double value;
@@ -147,7 +147,26 @@ const computed::Grammar grammar = [] {
   return out;
 }();
 
+std::size_t size_of(Type type) {
+  constexpr int bits = 8;
+  constexpr int bytes_of_f80 = 16;
+  const TypeFact& fact = fact_of(type);
+  const int bytes = type == Type::f80        ? bytes_of_f80
+                    : fact.format != nullptr ? fact.format->width() / bits
+                    : fact.width != 0        ? fact.width / bits
+                                             : 1;
+  return static_cast<std::size_t>(bytes);
+}
+
+std::size_t size_of_items(std::string_view type) {
+  constexpr std::size_t pointer_size = 8;
+  if (type.empty()) return pointer_size;
+  const auto known = type_of_name(type);
+  return known ? size_of(*known) : 0;
+}
+
 const ExpressionForm c_expressions = {
+    .read_declaration = read_definition,
     .grammar = &grammar,
     .reader = [](TemplateContent& out, std::size_t at) -> std::unique_ptr<computed::Reader> {
       return std::make_unique<ExpressionReader>(Edition::c, out, at);
@@ -157,13 +176,15 @@ const ExpressionForm c_expressions = {
     },
     .prints = prints,
     .ends = ";",
-    .silent_words = "#include #define using",
+    .silent_words = "#include using",
     .blocks = Blocks::braces,
     .counts = true,
     .constant_words = "const constexpr",
     .declares_types = true,
     .modifiers = "const static constexpr volatile register auto",
     .plain_types = "string std",
+    .has_arrays = true,
+    .size_of = size_of_items,
     .plain_field = "%s",
     .plain_dialect = "c"};
 
@@ -224,7 +245,7 @@ bool ExpressionReader::read_named_cast(Node& node) {
   return true;
 }
 
-std::optional<int> ExpressionReader::size_of_type() {
+std::optional<std::size_t> ExpressionReader::size_of_type() {
   const std::size_t start = at_;
   if (peek() == '(') {
     ++at_;
@@ -232,13 +253,7 @@ std::optional<int> ExpressionReader::size_of_type() {
     skip_blanks();
     if (type && peek() == ')') {
       ++at_;
-      constexpr int bits = 8;
-      constexpr int bytes_of_f80 = 16;
-      const TypeFact& fact = fact_of(*type);
-      return *type == Type::f80       ? bytes_of_f80
-             : fact.format != nullptr ? fact.format->width() / bits
-             : fact.width != 0        ? fact.width / bits
-                                      : 1;
+      return size_of(*type);
     }
   }
   at_ = start;
@@ -250,7 +265,7 @@ bool ExpressionReader::read_size(Node& node, std::size_t start) {
   skip_blanks();
   if (const auto size = size_of_type()) {
     node.kind = Node::Kind::constant;
-    node.value = Value::whole(Type::u64, *size);
+    node.value = Value::whole(Type::u64, static_cast<int128>(*size));
     return true;
   }
   if (peek() == '(') {
@@ -279,6 +294,9 @@ std::optional<bool> ExpressionReader::read_own(Node& node) {
   if (c == '[' && edition_ == Edition::cpp) return not_yet("lambdas are", start);
   if (!begins_name(c)) return std::nullopt;
   if (edition_ == Edition::cpp && starts_with("static_cast<")) return read_named_cast(node);
+  if (edition_ == Edition::cpp) {
+    if (const auto limit = read_limit(node)) return limit;
+  }
   const std::string_view word = read_word();
   if (peek() == '"' || peek() == '\'') return not_yet("texts with a prefix are", start);
   if (word == "new" || word == "typeid")
@@ -335,6 +353,14 @@ bool Expressions::cast(const Node& node, const Value& of, Value& out) {
     return true;
   }
   return convert(node, *type, of, out);
+}
+
+// *name is name[0].
+bool Expressions::apply(const Node& node, const Value& operand, Value& out) {
+  if (node.operation != Operation::follow) return Typed::apply(node, operand, out);
+  if (operand.is(Type::text) || operand.is(Type::list))
+    return item(node, operand, Value::whole(Type::i32, 0), out);
+  return not_yet("the operator * here is", node);
 }
 
 bool Expressions::item(const Node& node, const Value& of, const Value& at, Value& out) {

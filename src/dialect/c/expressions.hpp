@@ -34,10 +34,17 @@ class ExpressionReader : public computed::CodeReader {
   std::string read_type();
   bool read_size(computed::Node& node, std::size_t start);
   // The bytes of the type in parentheses here, and moves behind them; nothing where none is.
-  std::optional<int> size_of_type();
+  std::optional<std::size_t> size_of_type();
+  // numeric_limits<int>::max(). Nothing where none begins here.
+  std::optional<bool> read_limit(computed::Node& node);
 
   Edition edition_;
 };
+
+// #define WIDTH 10 and sprintf(line, "%d", n) give a name a value.
+std::optional<Declaration> read_definition(std::string_view statement);
+// The bytes of a type of items; of texts they are pointers.
+std::size_t size_of_items(std::string_view type);
 
 // How whole calls of C and of C++ are read.
 extern const ExpressionForm c_expressions;
@@ -63,6 +70,7 @@ class Expressions : public computed::Typed {
             const computed::Arguments& arguments, Value& out) override;
   bool cast(const computed::Node& node, const Value& of, Value& out) override;
   bool item(const computed::Node& node, const Value& of, const Value& at, Value& out) override;
+  bool apply(const computed::Node& node, const Value& operand, Value& out) override;
   bool combine_others(const computed::Node& node, computed::Operation operation, const Value& left,
                       const Value& right, Value& out) override;
   bool call_method(const computed::Node& node, const Value& of,
@@ -73,6 +81,8 @@ class Expressions : public computed::Typed {
                    const computed::Arguments& arguments, Value& out);
   bool call_two(const computed::Node& node, std::string_view name,
                 const computed::Arguments& arguments, Value& out);
+  bool print_into(const computed::Node& node, std::string_view name,
+                  const computed::Arguments& arguments, Value& out);
   bool absolute(const computed::Node& node, const Value& value, Value& out);
   bool make_text(const computed::Node& node, std::string_view name,
                  const computed::Arguments& arguments, Value& out);

@@ -7,6 +7,7 @@
 
 #include "../computed/elementary.hpp"
 #include "../family/values.hpp"
+#include "dialects.hpp"
 #include "expressions.hpp"
 #include "format/layout.hpp"
 
@@ -160,6 +161,33 @@ bool Expressions::make_text(const Node& node, std::string_view name,
   return true;
 }
 
+// The text of sprintf("%d", n) and snprintf(20, "%d", n), as their first argument gets it; of
+// snprintf(NULL, 0, "%d", n) its length.
+bool Expressions::print_into(const Node& node, std::string_view name,
+                             const computed::Arguments& arguments, Value& out) {
+  const bool is_bounded = name == "snprintf";
+  const bool counts = is_bounded && arguments.size() > 2 && arguments[0].is(Type::nil);
+  const std::size_t at = (is_bounded ? 1 : 0) + (counts ? 1 : 0);
+  if (arguments.size() <= at || !arguments[at].is(Type::text))
+    return not_yet("the function " + std::string(name) + " with these arguments is", node);
+  if (!fill(node, *c_dialect(), arguments[at].as_text(),
+            std::span<const Value>(arguments.values).subspan(at + 1), out))
+    return false;
+  std::string text(out.as_text());
+  if (counts) {
+    out = Value::whole(Type::i32, static_cast<int128>(text.size()));
+    return true;
+  }
+  if (is_bounded) {
+    if (!is_whole(arguments[0].type())) return not_yet("a size such as this is", node);
+    const Integer size = computed::whole_of(arguments[0]);
+    if (size < 1) return not_yet("a size such as this is", node);
+    if (size <= text.size()) text.resize(size.convert_to<std::size_t>() - 1);
+  }
+  out = Value::text(text.substr(0, text.find('\0')));
+  return true;
+}
+
 bool Expressions::call(const Node& node, const std::string& path,
                        const computed::Arguments& arguments, Value& out) {
   const std::string_view name = without_std(path);
@@ -171,6 +199,11 @@ bool Expressions::call(const Node& node, const std::string& path,
     return call_two(node, name, arguments, out);
   if (cpp && (is_among({"to_string", "string"}) || name.starts_with("bitset<")))
     return make_text(node, name, arguments, out);
+  if (name == "strcpy" && arguments.size() == 1 && arguments[0].is(Type::text)) {
+    out = arguments[0];
+    return true;
+  }
+  if (name == "sprintf" || name == "snprintf") return print_into(node, name, arguments, out);
   if (name == "strlen" && arguments.size() == 1 && arguments[0].is(Type::text)) {
     const std::string_view text = arguments[0].as_text();
     out = Value::whole(Type::u64, static_cast<int128>(std::min(text.find('\0'), text.size())));

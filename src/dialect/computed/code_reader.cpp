@@ -187,8 +187,120 @@ std::optional<bool> CodeReader::read_literal(Node& node) {
   return std::nullopt;
 }
 
+bool CodeReader::skip_between(char open, char close, std::string_view& inside) {
+  const std::size_t from = at_ + 1;
+  int depth = 0;
+  do {
+    depth += peek() == open ? 1 : peek() == close ? -1 : 0;
+    ++at_;
+  } while (depth > 0 && !at_end());
+  if (depth > 0) return syntax_error(std::string("a closing ") + close + " is missing", from - 1);
+  inside = source_.substr(from, at_ - 1 - from);
+  return true;
+}
+
+// new Name(...) is a call of that name; new int[] {1, 2} and new List<int> {1, 2} are their items.
+bool CodeReader::read_new(Node& node, std::size_t start) {
+  skip_blanks();
+  const std::string word(read_word());
+  skip_blanks();
+  std::string type = word;
+  std::string_view inside;
+  const bool is_list = !word.empty() && has_word(facts_.list_classes, word);
+  if (is_list && peek() == '<') {
+    if (!skip_between('<', '>', inside)) return false;
+    type = inside;
+    skip_blanks();
+    if (peek() == '(') {
+      if (!skip_between('(', ')', inside)) return false;
+      if (inside.find_first_not_of(' ') != std::string_view::npos)
+        return not_yet("a list made from another is", start);
+      skip_blanks();
+    }
+    if (peek() != '{') return not_yet("an empty list here is", start);
+  } else if (word.empty() && peek() == '{') {
+    return read_object(node, start);
+  } else if (peek() == '[') {
+    if (!skip_between('[', ']', inside)) return false;
+    skip_blanks();
+    if (peek() != '{') return not_yet("an array without its items here is", start);
+  } else {
+    node.kind = Node::Kind::name;
+    node.text = word;
+    return true;
+  }
+  const std::size_t open = at_++;
+  node.kind = Node::Kind::list;
+  if (!read_list(node, '}', open)) return false;
+  node.text = is_list ? "new " + word + "<" + type + "> " : "new " + type + "[] ";
+  if (facts_.is_type == nullptr || !facts_.is_type(type)) return true;
+  for (Node& part : node.parts) {
+    wrap(part, Node::Kind::cast);
+    part.text = type;
+    part.parts[0].enclosed = true;
+  }
+  return true;
+}
+
+// new { Name = "ink", Price = 9.55 }
+bool CodeReader::read_object(Node& node, std::size_t start) {
+  ++at_;
+  node.kind = Node::Kind::record;
+  for (;;) {
+    skip_blanks();
+    const std::string name(read_word());
+    skip_blanks();
+    if (name.empty() || peek() != '=' || peek(1) == '=')
+      return not_yet("an object such as this is", start);
+    ++at_;
+    node.keys.push_back(name);
+    node.parts.emplace_back();
+    if (!read(node.parts.back())) return false;
+    skip_blanks();
+    if (peek() == ',') ++at_;
+    skip_blanks();
+    if (peek() != '}') continue;
+    ++at_;
+    return true;
+  }
+}
+
+std::optional<bool> CodeReader::read_function(Node& node) {
+  const std::size_t start = at_;
+  const auto none = [&] {
+    at_ = start;
+    node = Node();
+    return std::nullopt;
+  };
+  const bool enclosed = peek() == '(';
+  if (enclosed) ++at_;
+  for (;;) {
+    skip_blanks();
+    if (!begins_name(peek())) return none();
+    node.keys.emplace_back(read_word());
+    skip_blanks();
+    if (!enclosed || peek() != ',') break;
+    ++at_;
+  }
+  if (enclosed && peek() != ')') return none();
+  if (enclosed) ++at_;
+  skip_blanks();
+  if (!starts_with(facts_.function_arrow)) return none();
+  at_ += facts_.function_arrow.size();
+  skip_blanks();
+  if (peek() == '{') return not_yet("functions with statements are", start);
+  node.kind = Node::Kind::function;
+  node.parts.emplace_back();
+  if (!read(node.parts[0])) return false;
+  node.text = source_.substr(start, at_ - start);
+  return true;
+}
+
 std::optional<bool> CodeReader::read_own(Node& node) {
   if (const auto literal = read_literal(node)) return literal;
+  if (!facts_.function_arrow.empty() && (begins_name(peek()) || peek() == '(')) {
+    if (const auto function = read_function(node)) return function;
+  }
   const std::size_t start = at_;
   if (facts_.rare_prefixes.find(peek()) != std::string_view::npos &&
       source_.find('"', at_) <= at_ + 2)
@@ -203,12 +315,7 @@ std::optional<bool> CodeReader::read_own(Node& node) {
     node.value = std::move(*known);
     return true;
   }
-  if (facts_.makes_objects && word == "new") {
-    skip_blanks();
-    node.kind = Node::Kind::name;
-    node.text = read_word();
-    return true;
-  }
+  if (facts_.makes_objects && word == "new") return read_new(node, start);
   at_ = start;
   return std::nullopt;
 }

@@ -33,8 +33,11 @@ struct CodeFacts {
   std::string_view rare_prefixes = {};  // of texts of kinds that are not supported yet here
   std::string_view verbatim = {};  // before a text without escapes: @"C:\"; "" is a quote in it
   bool raw_triples = false;        // between three quotes or more a text has no escapes
-  bool makes_objects = false;      // new Name(...)
-  std::string_view unknown_words = {};  // words that begin what is not supported yet
+  bool makes_objects = false;      // new Name(...), new int[] {...}
+  // Classes whose objects are lists, with their items in braces: new List<int> {1, 2}.
+  std::string_view list_classes = {};
+  std::string_view function_arrow = {};  // between the names of a function and what it comes to
+  std::string_view unknown_words = {};   // words that begin what is not supported yet
 };
 
 // true, false and null, as a CodeFacts::constant.
@@ -73,6 +76,11 @@ class CodeReader : public Reader {
   bool read_verbatim(Node& node);
   bool read_raw(Node& node);
   bool read_character(Node& node);
+  bool read_new(Node& node, std::size_t start);
+  bool read_object(Node& node, std::size_t start);
+  bool skip_between(char open, char close, std::string_view& inside);
+  // x => ..., (a, b) => .... Nothing where none begins here.
+  std::optional<bool> read_function(Node& node);
 };
 
 }  // namespace inky::inline v1::computed

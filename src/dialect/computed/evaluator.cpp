@@ -82,8 +82,8 @@ bool Evaluator::fill_template(const Node& node, const Dialect& dialect, std::str
 bool Evaluator::within_limits(const Value& made, const Node& node) {
   const std::size_t weight = weight_of(made);
   made_ += weight;
-  if (scope_.spent != nullptr) *scope_.spent += weight;
-  if (made_ <= most_output && (scope_.spent == nullptr || *scope_.spent <= most_output))
+  if (scope_->spent != nullptr) *scope_->spent += weight;
+  if (made_ <= most_output && (scope_->spent == nullptr || *scope_->spent <= most_output))
     return true;
   return over_limit(
       "the values of the expression take more than " + std::to_string(most_output) + " bytes",
@@ -101,7 +101,8 @@ bool Evaluator::evaluate(const Node& node, Value& out) {
   trouble_.reset();
   put_off_.reset();
   // What is not taken apart further is not supported yet.
-  if (!evaluate_part(node, out)) return trouble_ ? false : not_yet("this is", node);
+  if (!evaluate_part(node, out) || !finish(node, out))
+    return trouble_ ? false : not_yet("this is", node);
   if (!put_off_) return true;
   trouble_ = std::move(put_off_);
   return false;
@@ -127,7 +128,7 @@ bool Evaluator::evaluate_node(const Node& node, Value& out) {
     case Node::Kind::filled:
       return not_yet("such a literal is", node);
     case Node::Kind::name:
-      if (const Value* value = scope_.find(node.text)) {
+      if (const Value* value = scope_->find(node.text)) {
         if (value->is_expression()) return not_yet("a function as a value is", node);
         out = *value;
         out.drop_name();

@@ -9,6 +9,7 @@
 #include <vector>
 
 #include "inky_margin/dialect/dialect.hpp"
+#include "queries.hpp"
 #include "tree.hpp"
 
 namespace inky::inline v1::computed {
@@ -71,7 +72,7 @@ class Evaluator {
 
  protected:
   // `is_static`: the language checks what it does not evaluate, too.
-  explicit Evaluator(const Scope& scope, bool is_static) : scope_(scope), is_static_(is_static) {}
+  explicit Evaluator(const Scope& scope, bool is_static) : scope_(&scope), is_static_(is_static) {}
 
   // ---- The language's own ----
 
@@ -82,6 +83,8 @@ class Evaluator {
                        Value& out) = 0;
   // Whether a value counts as true.
   virtual bool holds(const Node& node, const Value& value, bool& out) = 0;
+  // What becomes of the value of a whole expression.
+  virtual bool finish(const Node&, Value&) { return true; }
   // The operator "not".
   virtual bool deny(const Node& node, const Value& operand, Value& out);
   // What a comparison, or an operator between truth values, gives.
@@ -95,7 +98,7 @@ class Evaluator {
   };
   virtual bool settle_sides(const Node&, Side, Side) { return true; }
   // Whether a name has a value here.
-  virtual bool has_value(std::string_view name) const { return scope_.find(name) != nullptr; }
+  virtual bool has_value(std::string_view name) const { return scope_->find(name) != nullptr; }
   virtual bool name_without_value(const Node& node, Value& out) = 0;
   virtual bool call(const Node& node, const std::string& path, const Arguments& arguments,
                     Value& out);
@@ -130,13 +133,19 @@ class Evaluator {
   bool fill_template(const Node& node, const Dialect& dialect, std::string_view source,
                      std::span<const Value> values, Value& out);
 
+  // A function that is written out, with a value for each of its names.
+  bool call_function(const Node& function, std::span<const Value> arguments, Value& out);
+  // What a method of a list comes to. `node` is its call, whose last argument may be a function. How
+  // many items there are, pairs and averages are the language's own.
+  bool query(const Node& node, Query query, std::vector<Value> items, Value& out);
+
   // A part of a node, for operators that look into their operands.
   bool evaluate_again(const Node& node, Value& out) { return evaluate_part(node, out); }
 
   // What was made so far, all together, stays within the limit of an output.
   bool within_limits(const Value& made, const Node& node);
 
-  const Value* find(std::string_view name) const { return scope_.find(name); }
+  const Value* find(std::string_view name) const { return scope_->find(name); }
 
  private:
   bool evaluate_part(const Node& node, Value& out);
@@ -147,10 +156,12 @@ class Evaluator {
   bool evaluate_condition(const Node& node, Value& out);
   bool evaluate_call(const Node& node, Value& out);
   bool evaluate_arguments(const Node& node, Arguments& out);
+  bool sort_by(const Node& node, std::vector<Value> keys, bool down, std::vector<Value>& items);
+  bool add_up(const Node& node, bool multiplies, std::span<const Value> items, Value& out);
   // Evaluates what does not count: only what a compiler would refuse stays of its troubles.
   bool check(const Node& node, Value& out);
 
-  const Scope& scope_;
+  const Scope* scope_;  // of the function that is called, where one is
   bool is_static_;
   std::size_t made_ = 0;
   std::optional<Trouble> trouble_;

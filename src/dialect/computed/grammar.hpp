@@ -36,9 +36,11 @@ struct Grammar {
   bool prefix_calls = false;        // (f x y)
   bool point_before_index = false;  // text.[0], too
   bool point_before_members = true;
-  std::string_view arrow = {};      // another sign before a member
-  std::string_view cast_word = {};  // between a value and the type it is cast to
-  std::string_view path = {};       // between the parts of a name: "::"
+  bool digit_members = false;            // pair.0
+  std::string_view type_arguments = {};  // before the types that a method is told: ::<
+  std::string_view arrow = {};           // another sign before a member
+  std::string_view cast_word = {};       // between a value and the type it is cast to
+  std::string_view path = {};            // between the parts of a name: "::"
   // The functions and methods that have no effect but a result, separated by spaces. No other call
   // is written into a program.
   std::string_view functions = {};

@@ -236,13 +236,17 @@ bool Reader::read_postfix(Node& node) {
     const std::size_t start = at_;
     if (grammar_.point_before_index && starts_with(".[")) ++at_;
     const bool arrow = !grammar_.arrow.empty() && starts_with(grammar_.arrow);
-    if (arrow ||
-        (grammar_.point_before_members && peek() == '.' && peek(1) != '.' && !is_digit(peek(1)))) {
+    if (arrow || (grammar_.point_before_members && peek() == '.' && peek(1) != '.' &&
+                  (grammar_.digit_members || !is_digit(peek(1))))) {
       at_ += arrow ? grammar_.arrow.size() : 1;
       skip_blanks();
-      if (!begins_name(peek())) return syntax_error("the name of a member is expected here", start);
+      if (!begins_name(peek()) && !(grammar_.digit_members && is_digit(peek())))
+        return syntax_error("the name of a member is expected here", start);
       wrap(node, Node::Kind::member);
       node.text = read_word();
+      if (!grammar_.type_arguments.empty() && starts_with(grammar_.type_arguments) &&
+          !read_type_arguments(node))
+        return false;
       node.by_pointer = arrow;
     } else if (grammar_.applies && start > end) {
       at_ = end;
@@ -264,6 +268,18 @@ bool Reader::read_postfix(Node& node) {
   return true;
 }
 
+// .sum::<i32>()
+bool Reader::read_type_arguments(Node& node) {
+  const std::size_t from = at_ += grammar_.type_arguments.size();
+  int depth = 1;
+  for (; depth > 0; ++at_) {
+    if (at_end()) return syntax_error("a closing > is missing", from);
+    depth += peek() == '<' ? 1 : peek() == '>' ? -1 : 0;
+  }
+  node.keys.emplace_back(source_.substr(from, at_ - 1 - from));
+  return true;
+}
+
 bool Reader::close(char bracket, std::size_t start) {
   skip_blanks();
   if (at_end() || peek() != bracket)
@@ -278,6 +294,7 @@ bool Reader::read_index(Node& node, std::size_t start) {
   skip_blanks();
   if (!(grammar_.slices && peek() == ':') && !read(node.parts[1])) return false;
   skip_blanks();
+  if (peek() == ',') return not_yet("several indices are", start);
   if (!grammar_.slices || peek() != ':') return close(']', start);
   node.kind = Node::Kind::slice;
   while (peek() == ':' && node.parts.size() < 4) {

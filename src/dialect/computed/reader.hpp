@@ -78,6 +78,7 @@ class Reader {
   bool read_operand(Node& node, int level);
   bool read_postfix(Node& node);
   bool read_applied(Node& node);
+  bool read_type_arguments(Node& node);
   bool read_primary(Node& node);
   bool read_braces(Node& node);
   bool read_argument(Node& call);

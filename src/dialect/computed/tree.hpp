@@ -40,9 +40,11 @@ enum class Operation : std::uint8_t {
   not_contained,
   both,  // the right side is evaluated only where it matters, and so is that of the next two
   either,
+  order,          // less than 0, 0, or more, as the left side is less, equal, or more
   if_nil,         // the right side, where the left one is nil
   as_type,        // the name of a type follows
   range,          // from one to another
+  range_closed,   // the same, with the last one
   multiply_each,  // element by element, where without that it is of matrices
   divide_each,
   power_each,
@@ -54,6 +56,7 @@ enum class Operation : std::uint8_t {
   keep,  // a plus sign before a number
   complement,
   address,
+  follow,  // what a pointer points to
   deny,
 };
 

@@ -70,6 +70,9 @@ bool Typed::holds(const Node& node, const Value& value, bool& out) {
 }
 
 bool Typed::name_without_value(const Node& node, Value&) {
+  // What a library or a class has is not all known here.
+  if (node.text.find(':') != std::string::npos)
+    return not_yet("the name " + node.text + " is", node);
   return refuse("'" + node.text + "' was not declared", node);
 }
 

@@ -5,6 +5,7 @@
 
 #include "dialect/lexis.hpp"
 #include "dialect/value_source.hpp"
+#include "text/ascii.hpp"
 
 namespace inky::inline v1::computed {
 
@@ -180,13 +181,20 @@ class Writer {
   bool write_items(const Node& node) {
     if (!grammar_.rows.empty()) return write_rows(node);
     const bool is_tuple = node.kind == Node::Kind::tuple;
-    out_.add(is_tuple ? "(" : "[");
+    // What makes it, new int[], is words and brackets and nothing else.
+    const bool is_plain = std::all_of(node.text.begin(), node.text.end(), [](char c) {
+      return is_word_part(c) || std::string_view(" <>[]!").find(c) != std::string_view::npos;
+    });
+    if (!is_plain) return false;
+    const bool has_braces = !is_tuple && node.text.starts_with("new ");
+    out_.add(node.text);
+    out_.add(is_tuple ? "(" : has_braces ? "{" : "[");
     for (std::size_t i = 0; i < node.parts.size(); ++i) {
       if (i > 0) out_.add(", ");
       if (!write(node.parts[i])) return false;
     }
     if (is_tuple && node.parts.size() == 1) out_.add(",");
-    out_.add(is_tuple ? ")" : "]");
+    out_.add(is_tuple ? ")" : has_braces ? "}" : "]");
     return true;
   }
 

@@ -14,6 +14,16 @@ class CppExpressions final : public c_language::Expressions {
   std::optional<bool> evaluate_own(const computed::Node& node, Value& out) override;
   bool call(const computed::Node& node, const std::string& path,
             const computed::Arguments& arguments, Value& out) override;
+  bool call_method(const computed::Node& node, const Value& of,
+                   const computed::Arguments& arguments, Value& out) override;
+
+ private:
+  bool call_on_list(const computed::Node& node, const Value& of,
+                    const computed::Arguments& arguments, Value& out);
+  static const computed::Node* ranged(const computed::Node& node);
+  std::optional<bool> evaluate_range(const computed::Node& node, Value& out);
+  std::optional<bool> read_number(const computed::Node& node, std::string_view name,
+                                  const computed::Arguments& arguments, Value& out);
 };
 
 // Whether an expression is put_time(...), which pays no heed to the width of the stream.

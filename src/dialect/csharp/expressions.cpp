@@ -1,6 +1,8 @@
 #include "expressions.hpp"
 
 #include <algorithm>
+#include <cmath>
+#include <limits>
 #include <utility>
 
 #include "../computed/shared_operators.hpp"
@@ -104,6 +106,12 @@ std::optional<Value> number_of(std::string_view source) {
   return whole_number(text, std::move(suffix));
 }
 
+constexpr std::string_view list_types = "List IList IEnumerable ICollection IReadOnlyList";
+constexpr ListChangeFact list_changes[] = {
+    {"{}.Add(?)", ListChange::Kind::add},       {"{}.Clear()", ListChange::Kind::clear},
+    {"{}.Sort()", ListChange::Kind::sort},      {"{}.Reverse()", ListChange::Kind::reverse},
+    {"Array.Sort({})", ListChange::Kind::sort}, {"Array.Reverse({})", ListChange::Kind::reverse}};
+
 constexpr PrintFact prints[] = {
     {.name = "Console.WriteLine", .after = "\n", .may_be_empty = true},
     {"Console.Write", ""},
@@ -148,6 +156,8 @@ constexpr computed::CodeFacts code_facts = {
     .verbatim = "@",
     .raw_triples = true,
     .makes_objects = true,
+    .list_classes = list_types,
+    .function_arrow = "=>",
     .unknown_words = "typeof sizeof default checked unchecked this base nameof stackalloc"};
 
 // The constants of the types of numbers, and of System.Math.
@@ -167,6 +177,12 @@ std::optional<Value> known_constant(const Node& node) {
                          {"long.MinValue", computed::wrapped(Type::i64, one << 63)},
                          {"ulong.MaxValue", computed::wrapped(Type::u64, (one << 64) - 1)},
                          {"double.MaxValue", Value::real(0x1.fffffffffffffp+1023)},
+                         {"double.MinValue", Value::real(-0x1.fffffffffffffp+1023)},
+                         {"double.NaN", Value::real(std::numeric_limits<double>::quiet_NaN())},
+                         {"double.PositiveInfinity", Value::real(HUGE_VAL)},
+                         {"double.NegativeInfinity", Value::real(-HUGE_VAL)},
+                         {"byte.MaxValue", computed::wrapped(Type::u8, 255)},
+                         {"short.MaxValue", computed::wrapped(Type::i16, 32767)},
                          {"double.Epsilon", Value::real(0x1p-1074)}};
   for (const Known& fact : known) {
     if (fact.name == path) return fact.value;
@@ -186,6 +202,7 @@ const computed::Grammar grammar = [] {
   out.prefix = prefix_operators;
   out.condition = computed::Grammar::Condition::marks;
   out.lists = "{";
+  out.tuples = true;
   out.functions =
       "Math.Abs Math.Max Math.Min Math.Pow Math.Sqrt Math.Cbrt Math.Floor Math.Ceiling "
       "Math.Truncate Math.Round Math.Sign Math.Exp Math.Log Math.Log10 Math.Sin Math.Cos Math.Tan "
@@ -194,7 +211,7 @@ const computed::Grammar grammar = [] {
   out.methods =
       "ToString ToUpper ToLower ToUpperInvariant ToLowerInvariant Trim TrimStart TrimEnd "
       "Substring IndexOf LastIndexOf Contains StartsWith EndsWith Equals Replace PadLeft PadRight "
-      "Insert Remove";
+      "Insert Remove Split";
   return out;
 }();
 
@@ -223,6 +240,8 @@ Assigned assign(const Value& value, Type to, bool is_constant) {
 }  // namespace
 
 const ExpressionForm expression_form = {
+    .read_declaration = read_change,
+    .compute_change = compute_change,
     .grammar = &grammar,
     .reader = make_reader,
     .evaluator = [](const computed::Scope& scope) -> std::unique_ptr<computed::Evaluator> {
@@ -238,14 +257,19 @@ const ExpressionForm expression_form = {
     .assigns = assign,
     .assignment_fault = "CS0266",
     .modifiers = "const var static readonly",
-    .plain_types = "string String object",
+    .plain_types = "string String object StringBuilder DateTime",
+    .has_arrays = true,
+    .list_types = list_types,
+    .list_changes = list_changes,
+    .lists_are_shared = true,
+    .list_takers = "string.Join String.Join string.Concat String.Concat",
     .slots_prefixes = "$\" $@\" @$\" $$",
     .read_slots = read_slots,
     .plain_field = "{0}",
     .plain_dialect = "csharp",
     .own_names =
         "Math MathF Convert CultureInfo NumberFormatInfo int long short byte uint ulong double "
-        "float decimal bool char string String",
+        "float decimal bool char string String Enumerable MidpointRounding DateTime",
     .locales = named_locales,
     .locale_makers = "CultureInfo CultureInfo.GetCultureInfo"};
 
@@ -263,6 +287,11 @@ bool Expressions::name_without_value(const Node& node, Value& out) {
   const std::string path = computed::path_of(node);
   if (path == "Environment.NewLine" || path == "string.Empty" || path == "String.Empty") {
     out = Value::text(path == "Environment.NewLine" ? "\n" : "");
+    return true;
+  }
+  // By its name.
+  if (path.starts_with("MidpointRounding.")) {
+    out = Value::text(path.substr(17));
     return true;
   }
   // The culture that all else has here, too.
@@ -347,6 +376,15 @@ bool Expressions::combine(const Node& node, Operation operation, const Value& le
 bool Expressions::combine_others(const Node& node, Operation operation, const Value& left,
                                  const Value& right, Value& out) {
   const bool equality = operation == Operation::equal || operation == Operation::unequal;
+  const bool has_nil = left.is(Type::nil) || right.is(Type::nil);
+  const auto may_be_nil = [](const Value& value) {
+    return value.is(Type::nil) || value.is(Type::text);
+  };
+  if (equality && has_nil && may_be_nil(left) && may_be_nil(right)) {
+    out = Value::truth((left.is(Type::nil) && right.is(Type::nil)) ==
+                       (operation == Operation::equal));
+    return true;
+  }
   const bool texts = left.is(Type::text) && right.is(Type::text);
   if (equality && texts) {
     out = Value::truth((left.as_text() == right.as_text()) == (operation == Operation::equal));

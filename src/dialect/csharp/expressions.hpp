@@ -2,6 +2,8 @@
 // and methods of System that have no effect but a result.
 #pragma once
 
+#include <optional>
+#include <span>
 #include <string>
 #include <string_view>
 
@@ -22,11 +24,19 @@ std::size_t read_escape(std::size_t at, TemplateContent& out);
 // Whether it is a constant of the library: int.MaxValue.
 bool is_known_name(const computed::Node& node);
 
+// line.Append(...): a statement that changes the text of a StringBuilder.
+std::optional<Declaration> read_change(std::string_view statement);
+bool compute_change(std::string_view source, const computed::Scope& scope, Value& out,
+                    computed::Trouble& trouble);
+
 class Expressions : public computed::Typed {
  public:
   explicit Expressions(const computed::Scope& scope);
+  // Methods that change what they are called on give the changed value.
+  void let_change() { may_change_ = true; }
 
  protected:
+  std::optional<bool> evaluate_own(const computed::Node& node, Value& out) override;
   bool apply(const computed::Node& node, const Value& operand, Value& out) override;
   bool deny(const computed::Node& node, const Value& operand, Value& out) override;
   bool combine(const computed::Node& node, computed::Operation operation, const Value& left,
@@ -73,6 +83,18 @@ class Expressions : public computed::Typed {
   bool pad_text(const Node& node, std::string_view name, std::string_view text,
                 const Arguments& arguments, Value& out);
   bool take_int(const Node& node, const Value& value, std::int64_t& out);
+  bool ask_list(const Node& node, const Value& of, Value& out);
+  bool contains(const Node& node, const Value& of, Value& out);
+  bool average(const Node& node, std::span<const Value> items, Value& out);
+  std::optional<bool> call_object_function(const Node& node, std::string_view path,
+                                           const Arguments& arguments, Value& out);
+  bool make_moment(const Node& node, std::string_view path, const Arguments& arguments, Value& out);
+  std::optional<bool> member_of_parts(const Node& node, const Value& of, Value& out);
+  bool split_text(const Node& node, std::string_view text, const Value& by, Value& out);
+  std::optional<bool> change_text(const Node& node, std::string_view text,
+                                  const Arguments& arguments, Value& out);
+
+  bool may_change_ = false;
 };
 
 }  // namespace inky::inline v1::csharp

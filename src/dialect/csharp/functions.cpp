@@ -18,7 +18,14 @@ using computed::Node;
 bool Expressions::round(const Node& node, const Arguments& arguments, Value& out) {
   const Value real = computed::real_of(Type::f64, promoted(arguments[0]));
   std::int64_t places = 0;
-  if (arguments.size() > 1 && !take_int(node, arguments[1], places)) return false;
+  // The way of rounding comes last.
+  const Value& last = arguments.values.back();
+  const bool is_away = last.is(Type::text) && last.as_text() == "AwayFromZero";
+  const std::size_t numbers = arguments.size() - (last.is(Type::text) ? 1 : 0);
+  if (last.is(Type::text) && !is_away && last.as_text() != "ToEven")
+    return not_yet("this way of rounding is", node);
+  if (numbers > 1 && !take_int(node, arguments[1], places)) return false;
+  const Rounding way = is_away ? Rounding::half_away : Rounding::half_even;
   constexpr int most_places = 15;
   if (places < 0 || places > most_places)
     return raise("ArgumentOutOfRangeException", "Math.Round takes 0 to 15 places", node, real, out);
@@ -27,12 +34,12 @@ bool Expressions::round(const Node& node, const Arguments& arguments, Value& out
   const double number = computed::double_of(real);
   const bool is_small = -limit < number && number < limit;
   if (places == 0 || !is_small) {
-    out = is_small ? computed::rounded_real(real, Rounding::half_even) : real;
+    out = is_small ? computed::rounded_real(real, way) : real;
     return true;
   }
   double power = 1;
   for (std::int64_t i = 0; i < places; ++i) power *= 10;
-  const Value rounded = computed::rounded_real(Value::real(number * power), Rounding::half_even);
+  const Value rounded = computed::rounded_real(Value::real(number * power), way);
   out = Value::real(computed::double_of(rounded) / power);
   return true;
 }
@@ -40,10 +47,12 @@ bool Expressions::round(const Node& node, const Arguments& arguments, Value& out
 bool Expressions::call_math(const Node& node, std::string_view name, const Arguments& arguments,
                             Value& out) {
   const std::size_t count = arguments.size();
-  for (const Value& value : arguments.values) {
-    if (!is_number(value)) return not_yet("Math." + std::string(name) + " of this is", node);
+  for (std::size_t i = 0; i < count; ++i) {
+    const bool is_way = name == "Round" && i > 0 && arguments[i].is(Type::text);
+    if (!is_number(arguments[i]) && !is_way)
+      return not_yet("Math." + std::string(name) + " of this is", node);
   }
-  if (name == "Round" && (count == 1 || count == 2)) return round(node, arguments, out);
+  if (name == "Round" && count > 0 && count < 4) return round(node, arguments, out);
   if (count == 1) {
     const Value given = promoted(arguments[0]);
     const Value real = computed::real_of(Type::f64, given);
@@ -143,7 +152,7 @@ bool Expressions::convert_by_name(const Node& node, std::string_view name,
                                   const Arguments& arguments, Value& out) {
   const bool is_known = name == "Convert.ToInt32" || name == "Convert.ToInt64" ||
                         name == "Convert.ToDouble" || name == "Convert.ToString" ||
-                        name == "int.Parse" || name == "long.Parse";
+                        name == "int.Parse" || name == "long.Parse" || name == "double.Parse";
   if (!is_known || arguments.size() == 0 || arguments.size() > 2)
     return not_yet("the function " + std::string(name) + " is", node);
   const Value& given = arguments[0];
@@ -161,15 +170,23 @@ bool Expressions::convert_by_name(const Node& node, std::string_view name,
                                                 base, Letters::lower, negative));
     return true;
   }
-  const Type type = name == "Convert.ToDouble"                          ? Type::f64
-                    : name == "Convert.ToInt64" || name == "long.Parse" ? Type::i64
-                                                                        : Type::i32;
+  const Type type = name == "Convert.ToDouble" || name == "double.Parse" ? Type::f64
+                    : name == "Convert.ToInt64" || name == "long.Parse"  ? Type::i64
+                                                                         : Type::i32;
   if (arguments.size() > 1 && !arguments[1].is(Type::nil)) return not_yet("this argument is", node);
   if (given.is(Type::text)) {
     const std::string_view text = given.as_text();
     const std::size_t sign = text.starts_with('-') ? 1 : 0;
     const bool plain =
         sign < text.size() && text.find_first_not_of("0123456789", sign) == std::string_view::npos;
+    const bool is_real_text = sign < text.size() && text.size() < 40 &&
+                              text.find_first_not_of("0123456789.", sign) == std::string_view::npos;
+    if (type == Type::f64 && is_real_text) {
+      const auto real = read_typed(Type::f64, text);
+      if (!real) return not_yet("reading this text is", node);
+      out = *real;
+      return true;
+    }
     const auto number = plain ? read_whole(text) : std::optional<SignedNatural>();
     if (!number || type == Type::f64) return not_yet("reading this text is", node);
     if (!computed::fits(type, integer_of(*number)))
@@ -202,6 +219,7 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
            call_method(node, constant, arguments, out);
   std::string_view name = path;
   if (name.starts_with("System.")) name.remove_prefix(7);
+  if (const auto done = call_object_function(node, name, arguments, out)) return *done;
   if (name.starts_with("Math.")) return call_math(node, name.substr(5), arguments, out);
   if (name.starts_with("string.") || name.starts_with("String."))
     return call_text_function(node, name.substr(7), arguments, out);

@@ -150,8 +150,11 @@ bool Expressions::call_method(const Node& node, const Value& of, const Arguments
       (of.is(Type::character) && (has_word(of_spans, name) || has_word(of_texts, name))))
     return refuse_as(has_word(of_spans, name) ? "CS1929" : "CS1061",
                      describe(of) + " has no " + name, node);
+  if (of.is(Type::list)) return ask_list(node, of, out);
   if (!of.is(Type::text)) return Evaluator::call_method(node, of, arguments, out);
   const std::string_view text = of.as_text();
+  if (const auto changed = change_text(node, text, arguments, out)) return *changed;
+  if (name == "Split" && count == 1) return split_text(node, text, arguments[0], out);
   if (count == 0) return ask_text(node, name, text, out);
   if ((name == "PadLeft" || name == "PadRight") && count <= 2)
     return pad_text(node, name, text, arguments, out);
@@ -174,7 +177,8 @@ bool Expressions::member(const Node& node, const Value& of, Value& out) {
     out = Value::whole(Type::i32, static_cast<int128>(utf16_of(of.as_text()).size()));
     return true;
   }
-  if (node.text == "Count" && of.is(Type::list)) {
+  if (const auto part = member_of_parts(node, of, out)) return *part;
+  if ((node.text == "Count" || node.text == "Length") && of.is(Type::list)) {
     out = Value::whole(Type::i32, static_cast<int128>(of.as_list().size()));
     return true;
   }

@@ -88,6 +88,13 @@ std::optional<Value> number_of(std::string_view source) {
   return computed::wrapped(is_long ? Type::i64 : Type::i32, magnitude);
 }
 
+constexpr std::string_view list_types = "List ArrayList LinkedList Collection Iterable";
+constexpr ListChangeFact list_changes[] = {{"{}.add(?)", ListChange::Kind::add},
+                                           {"{}.clear()", ListChange::Kind::clear},
+                                           {"Collections.sort({})", ListChange::Kind::sort},
+                                           {"Arrays.sort({})", ListChange::Kind::sort},
+                                           {"Collections.reverse({})", ListChange::Kind::reverse}};
+
 constexpr PrintFact prints[] = {{.name = "System.out.println", .after = "\n", .may_be_empty = true},
                                 {"System.out.print", ""},
                                 {.name = "System.err.println", .after = "\n", .may_be_empty = true},
@@ -129,11 +136,13 @@ const computed::Grammar grammar = [] {
       "Math.tan Integer.toString Integer.toHexString Integer.toBinaryString Integer.toOctalString "
       "Integer.parseInt Integer.valueOf Long.toString Long.toHexString Long.toBinaryString "
       "Long.toOctalString Long.parseLong Long.valueOf Double.toString Double.valueOf "
-      "Double.parseDouble String.valueOf String.format String.join";
+      "Double.parseDouble String.valueOf String.format String.join Arrays.toString Arrays.asList "
+      "List.of Objects.toString Objects.equals Character.isDigit Character.isLetter "
+      "Character.toUpperCase Character.toLowerCase Character.getNumericValue";
   out.methods =
       "length isEmpty isBlank toUpperCase toLowerCase trim strip stripLeading stripTrailing "
       "substring charAt indexOf lastIndexOf contains startsWith endsWith equals concat repeat "
-      "replace formatted size get";
+      "replace formatted size get equalsIgnoreCase compareTo split";
   return out;
 }();
 
@@ -149,6 +158,8 @@ const computed::CodeFacts code_facts = {
     .character = computed::unit_of,
     .is_type = [](std::string_view name) { return find_type(name) != nullptr; },
     .makes_objects = true,
+    .list_classes = list_types,
+    .function_arrow = "->",
     .unknown_words = "switch this super"};
 
 namespace {
@@ -164,6 +175,8 @@ Assigned assign(const Value& value, Type to, bool is_constant) {
 }  // namespace
 
 const ExpressionForm expression_form = {
+    .read_declaration = read_change,
+    .compute_change = compute_change,
     .grammar = &grammar,
     .reader = [](TemplateContent& out, std::size_t at) -> std::unique_ptr<computed::Reader> {
       return std::make_unique<computed::CodeReader>(code_facts, out, at);
@@ -182,11 +195,18 @@ const ExpressionForm expression_form = {
     .assignment_fault = "error",
     .combined_converts = true,
     .modifiers = "final var static",
-    .plain_types = "String Object",
+    .plain_types = "String Object StringBuilder",
+    .has_arrays = true,
+    .list_types = list_types,
+    .list_changes = list_changes,
+    .lists_show_items = true,
+    .lists_are_shared = true,
+    .list_takers = "Arrays.toString Arrays.deepToString Arrays.stream Arrays.asList String.join",
     .plain_field = "%s",
     .plain_dialect = "java",
     .own_names =
-        "Math Integer Long Double Float Short Byte Boolean Character String Objects Locale",
+        "Math Integer Long Double Float Short Byte Boolean Character String Objects Locale "
+        "Arrays List Stream IntStream DoubleStream Collections Collectors",
     .locales = named_locales,
     .locale_makers = "Locale.forLanguageTag"};
 

@@ -2,6 +2,8 @@
 // functions and methods of java.lang that have no effect but a result.
 #pragma once
 
+#include <optional>
+#include <span>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -17,11 +19,20 @@ extern const computed::CodeFacts code_facts;
 // How whole calls of Java are read.
 extern const ExpressionForm expression_form;
 
+// line.append(...): a statement that changes the text of a StringBuilder.
+std::optional<Declaration> read_change(std::string_view statement);
+bool compute_change(std::string_view source, const computed::Scope& scope, Value& out,
+                    computed::Trouble& trouble);
+
 class Expressions final : public computed::Typed {
  public:
   explicit Expressions(const computed::Scope& scope);
+  // Methods that change what they are called on give the changed value.
+  void let_change() { may_change_ = true; }
 
  protected:
+  std::optional<bool> evaluate_own(const computed::Node& node, Value& out) override;
+  bool item(const computed::Node& node, const Value& of, const Value& at, Value& out) override;
   bool call(const computed::Node& node, const std::string& path,
             const computed::Arguments& arguments, Value& out) override;
   bool call_method(const computed::Node& node, const Value& of,
@@ -53,6 +64,21 @@ class Expressions final : public computed::Typed {
   bool part_of_text(const Node& node, std::string_view name, const Value& of,
                     const Arguments& arguments, Value& out);
   bool take_int(const Node& node, const Value& value, std::int64_t& out);
+  std::optional<bool> change_text(const Node& node, const Value& of, const Arguments& arguments,
+                                  Value& out);
+  bool split_text(const Node& node, const Value& of, const Value& by, Value& out);
+  static bool is_query(const Node& node);
+  bool ask_list(const Node& node, const Value& of, Value& out);
+  std::optional<bool> call_list_function(const Node& node, std::string_view path,
+                                         const Arguments& arguments, Value& out);
+  std::optional<bool> call_object_function(const Node& node, std::string_view path,
+                                           const Arguments& arguments, Value& out);
+  bool call_on_list(const Node& node, const Value& of, const Arguments& arguments, Value& out);
+  std::optional<bool> call_on_some(const Node& node, const Value& of, const Arguments& arguments,
+                                   Value& out);
+  bool join_texts(const Node& node, const Value& between, std::span<const Value> items, Value& out);
+
+  bool may_change_ = false;
 };
 
 }  // namespace inky::inline v1::java_language

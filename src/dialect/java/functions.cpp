@@ -8,6 +8,7 @@
 #include "../family/values.hpp"
 #include "dialects.hpp"
 #include "expressions.hpp"
+#include "text/ascii.hpp"
 
 namespace inky::inline v1::java_language {
 
@@ -102,6 +103,18 @@ bool Expressions::call_integer(const Node& node, std::string_view class_of, std:
                                const Arguments& arguments, Value& out) {
   const bool is_long = class_of == "Long";
   const Type type = is_long ? Type::i64 : Type::i32;
+  if (name == "toString" && arguments.size() == 2 && is_number(arguments[0]) &&
+      !is_real(arguments[0].type()) && arguments[1].is(Type::i32)) {
+    const int128 base = arguments[1].as_whole();
+    if (base < 2 || base > 36) return not_yet("such a base is", node);
+    Value number;
+    if (!convert(node, type, promoted(arguments[0]), number)) return false;
+    bool negative = false;
+    const std::string digits =
+        whole_digits(number, static_cast<int>(base), Letters::lower, negative);
+    out = Value::text((negative ? "-" : "") + digits);
+    return true;
+  }
   if (arguments.size() != 1) return not_yet("this number of arguments is", node);
   const Value& given = arguments[0];
   if (name == "parseInt" || name == "parseLong" || (name == "valueOf" && given.is(Type::text))) {
@@ -142,8 +155,53 @@ bool Expressions::call_integer(const Node& node, std::string_view class_of, std:
   return true;
 }
 
+// Functions of java.util.Objects and java.lang.Character, and what makes a StringBuilder.
+std::optional<bool> Expressions::call_object_function(const Node& node, std::string_view path,
+                                                      const Arguments& arguments, Value& out) {
+  const std::size_t count = arguments.size();
+  if (path == "StringBuilder") {
+    if (count == 1 && !arguments[0].is(Type::text)) return not_yet("a builder of this is", node);
+    out = count == 0 ? Value::text("") : arguments[0];
+    return true;
+  }
+  if (path == "Objects.toString" && count == 1) return shown(node, arguments[0], out);
+  if (path == "Objects.equals" && count == 2 && arguments[0].is(Type::text) &&
+      arguments[1].is(Type::text)) {
+    out = Value::truth(arguments[0].as_text() == arguments[1].as_text());
+    return true;
+  }
+  if (!path.starts_with("Character.") || count != 1 || !arguments[0].is(Type::character))
+    return std::nullopt;
+  const std::string_view name = path.substr(10);
+  const char32_t code = arguments[0].as_character();
+  if (code > 0x7F) return not_yet("the function " + std::string(path) + " of this is", node);
+  const char c = static_cast<char>(code);
+  const bool is_small = 'a' <= c && c <= 'z';
+  const bool is_capital = 'A' <= c && c <= 'Z';
+  constexpr char32_t step = U'a' - U'A';
+  if (name == "isDigit")
+    out = Value::truth(is_digit(c));
+  else if (name == "isLetter")
+    out = Value::truth(is_small || is_capital);
+  else if (name == "isUpperCase")
+    out = Value::truth(is_capital);
+  else if (name == "isLowerCase")
+    out = Value::truth(is_small);
+  else if (name == "toUpperCase")
+    out = Value::character(is_small ? code - step : code);
+  else if (name == "toLowerCase")
+    out = Value::character(is_capital ? code + step : code);
+  else if (name == "getNumericValue" && is_digit(c))
+    out = Value::whole(Type::i32, c - '0');
+  else
+    return not_yet("the function " + std::string(path) + " is", node);
+  return true;
+}
+
 bool Expressions::call(const Node& node, const std::string& path, const Arguments& arguments,
                        Value& out) {
+  if (const auto done = call_list_function(node, path, arguments, out)) return *done;
+  if (const auto done = call_object_function(node, path, arguments, out)) return *done;
   const std::size_t point = path.find('.');
   if (point == std::string::npos) return Evaluator::call(node, path, arguments, out);
   const std::string_view name = std::string_view(path).substr(point + 1);
@@ -176,6 +234,9 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
       arguments[0].is(Type::text))
     return fill(node, *java_dialect(), arguments[0].as_text(),
                 std::span<const Value>(arguments.values).subspan(1), out);
+  if (class_of == "String" && name == "join" && arguments.size() == 2 &&
+      arguments[0].is(Type::text) && arguments[1].is(Type::list))
+    return join_texts(node, arguments[0], arguments[1].as_list(), out);
   if (class_of == "String" && name == "join" && arguments.size() > 0 &&
       std::all_of(arguments.values.begin(), arguments.values.end(),
                   [](const Value& value) { return value.is(Type::text); })) {

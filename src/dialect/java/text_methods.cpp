@@ -87,6 +87,23 @@ bool Expressions::search_text(const Node& node, std::string_view name, const Val
     out = Value::truth(other.is(Type::text) && other.as_text() == of.as_text());
     return true;
   }
+  if (name == "equalsIgnoreCase" && other.is(Type::text) && is_ascii(of.as_text()) &&
+      is_ascii(other.as_text())) {
+    out = Value::truth(lower_case(of.as_text()) == lower_case(other.as_text()));
+    return true;
+  }
+  if (name == "compareTo" && other.is(Type::text)) {
+    // The difference of the first units that differ, or of the lengths.
+    const std::u16string a = utf16_of(of.as_text());
+    const std::u16string b = utf16_of(other.as_text());
+    std::size_t at = 0;
+    while (at < a.size() && at < b.size() && a[at] == b[at]) ++at;
+    const bool differs = at < a.size() && at < b.size();
+    out = Value::whole(Type::i32,
+                       differs ? int128{a[at]} - int128{b[at]}
+                               : static_cast<int128>(a.size()) - static_cast<int128>(b.size()));
+    return true;
+  }
   const bool by_character = other.is(Type::character) && name.ends_with("ndexOf");
   if (!other.is(Type::text) && !by_character)
     return not_yet("the method " + std::string(name) + " with this value is", node);
@@ -100,6 +117,35 @@ bool Expressions::search_text(const Node& node, std::string_view name, const Val
     return true;
   }
   return not_yet("the method " + std::string(name) + " is", node);
+}
+
+// By a text that is no pattern. Empty parts at the end fall away.
+bool Expressions::split_text(const Node& node, const Value& of, const Value& by, Value& out) {
+  if (!by.is(Type::text)) return not_yet("the method split with this value is", node);
+  std::string separator;
+  const std::string_view pattern = by.as_text();
+  for (std::size_t i = 0; i < pattern.size(); ++i) {
+    const bool is_escaped =
+        pattern[i] == '\\' && i + 1 < pattern.size() &&
+        std::string_view("\\|.*+?()[]{}^$").find(pattern[i + 1]) != std::string_view::npos;
+    if (is_escaped)
+      ++i;
+    else if (std::string_view("\\|.*+?()[]{}^$").find(pattern[i]) != std::string_view::npos)
+      return not_yet("splitting by a pattern is", node);
+    separator += pattern[i];
+  }
+  std::string_view text = of.as_text();
+  if (separator.empty() || text.empty()) return not_yet("splitting this is", node);
+  std::vector<Value> parts;
+  for (std::size_t at = text.find(separator); at != std::string_view::npos;
+       at = text.find(separator)) {
+    parts.push_back(Value::text(std::string(text.substr(0, at))));
+    text.remove_prefix(at + separator.size());
+  }
+  parts.push_back(Value::text(std::string(text)));
+  while (!parts.empty() && parts.back().as_text().empty()) parts.pop_back();
+  out = Value::list(std::move(parts));
+  return true;
 }
 
 bool Expressions::part_of_text(const Node& node, std::string_view name, const Value& of,
@@ -128,25 +174,17 @@ bool Expressions::call_method(const Node& node, const Value& of, const Arguments
                               Value& out) {
   const std::string& name = node.parts[0].text;
   const std::size_t count = arguments.size();
-  if (of.is(Type::list)) {
-    const auto items = of.as_list();
-    std::int64_t index = 0;
-    if (name == "size" && count == 0) {
-      out = Value::whole(Type::i32, static_cast<int128>(items.size()));
-      return true;
-    }
-    if (name == "get" && count == 1) {
-      if (!take_int(node, arguments[0], index)) return false;
-      if (index < 0 || static_cast<std::size_t>(index) >= items.size())
-        return raise("IndexOutOfBoundsException",
-                     "the list has " + std::to_string(items.size()) + " items", node, Value(), out);
-      out = items[static_cast<std::size_t>(index)];
-      return true;
-    }
+  if (of.is(Type::list)) return call_on_list(node, of, arguments, out);
+  if (of.is(Type::some)) {
+    if (const auto done = call_on_some(node, of, arguments, out)) return *done;
   }
-  if (is_number(of) || of.is(Type::truth))
+  // What is no literal may be an object.
+  const bool is_literal = node.parts[0].parts[0].kind == Node::Kind::constant;
+  if ((is_number(of) || of.is(Type::truth)) && is_literal)
     return refuse(describe(of) + " cannot be dereferenced", node);
   if (!of.is(Type::text)) return Evaluator::call_method(node, of, arguments, out);
+  if (const auto changed = change_text(node, of, arguments, out)) return *changed;
+  if (name == "split" && count == 1) return split_text(node, of, arguments[0], out);
   if (name == "formatted") return fill(node, *java_dialect(), of.as_text(), arguments.values, out);
   if (count == 0) return ask_text(node, name, of, out);
   if (name == "substring" || (name == "charAt" && count == 1))
@@ -178,6 +216,10 @@ bool Expressions::call_method(const Node& node, const Value& of, const Arguments
 }
 
 bool Expressions::member(const Node& node, const Value& of, Value& out) {
+  if (of.is(Type::list) && node.text == "length") {
+    out = Value::whole(Type::i32, static_cast<int128>(of.as_list().size()));
+    return true;
+  }
   if (of.is(Type::text) || is_real(of.type()) || is_whole(of.type()))
     return refuse("cannot find symbol " + node.text, node);
   return Evaluator::member(node, of, out);

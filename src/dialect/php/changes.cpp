@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "dialect/lexis.hpp"
 #include "expressions.hpp"
 #include "text/ascii.hpp"
 
@@ -173,7 +174,116 @@ bool is_key(const Value& value) {
   return digits.empty() || !std::all_of(digits.begin(), digits.end(), is_digit);
 }
 
+namespace {
+
+constexpr std::string_view changing =
+    "sort rsort usort ksort krsort uksort asort arsort uasort array_push array_pop";
+
+bool is_name(std::string_view text) {
+  return !text.empty() && is_word_start(text[0]) &&
+         std::all_of(text.begin(), text.end(), is_word_part);
+}
+
+Declaration made(std::string_view name, std::string expression, std::string_view statement) {
+  Declaration out;
+  out.name = name;
+  out.expression = std::move(expression);
+  out.span = {0, statement.size()};
+  return out;
+}
+
+// sort($items), usort($items, fn($a, $b) => $a <=> $b)
+std::optional<Declaration> read_sort(std::string_view statement) {
+  const std::size_t open = statement.find('(');
+  if (open == std::string_view::npos || !statement.ends_with(')')) return std::nullopt;
+  const std::string_view function = trimmed_end(statement.substr(0, open));
+  std::string_view name = trimmed_end(statement.substr(open + 1));
+  const std::size_t end = name.find_first_of(",) ");
+  name = name.substr(0, end);
+  if (function.empty() || !has_word(changing, function) || !name.starts_with('$') ||
+      !is_name(name.substr(1)))
+    return std::nullopt;
+  Declaration out = made(name.substr(1), std::string(statement), statement);
+  out.changes = out.in_place = true;
+  return out;
+}
+
+// [$a, $b] = $pair and list($a, $b) = $pair
+std::vector<Declaration> read_parts(std::string_view statement) {
+  const bool is_word = statement.starts_with("list(");
+  const char close = is_word ? ')' : ']';
+  const std::size_t end = statement.find(close);
+  const std::size_t sign = statement.find('=', std::min(end, statement.size()));
+  if ((!is_word && !statement.starts_with('[')) || sign == std::string_view::npos ||
+      statement.substr(sign).starts_with("==") ||
+      !trimmed_end(statement.substr(end + 1, sign - end - 1)).empty())
+    return {};
+  const std::string given(trimmed_end(statement.substr(sign + 1)));
+  std::string_view names = statement.substr(is_word ? 5 : 1, end - (is_word ? 5 : 1));
+  std::vector<Declaration> out;
+  while (!trimmed_end(names).empty()) {
+    const std::size_t comma = std::min(names.find(','), names.size());
+    const std::string_view name = trimmed_end(names.substr(0, comma));
+    if (!name.starts_with('$') || !is_name(name.substr(1))) return {};
+    // What is taken apart may name the names.
+    if (given.find(name) != std::string::npos) return {};
+    out.push_back(
+        made(name.substr(1), "(" + given + ")[" + std::to_string(out.size()) + "]", statement));
+    names.remove_prefix(std::min(comma + 1, names.size()));
+  }
+  return out;
+}
+
+// function add($a, $b) { return $a + $b; }
+std::optional<Declaration> read_function(std::string_view statement) {
+  const std::size_t open = statement.find('(');
+  const std::size_t close = statement.find(')');
+  const std::size_t brace = statement.find('{');
+  if (!statement.starts_with("function ") || close == std::string_view::npos ||
+      brace == std::string_view::npos || open > close || close > brace || !statement.ends_with('}'))
+    return std::nullopt;
+  const std::string_view name = trimmed_end(statement.substr(9, open - 9));
+  std::string_view body = trimmed_end(statement.substr(brace + 1, statement.size() - brace - 2));
+  const bool is_plain = body.starts_with("return ") && body.ends_with(';') &&
+                        body.find(';') == body.size() - 1 &&
+                        trimmed_end(statement.substr(close + 1, brace - close - 1)).empty();
+  if (!is_name(name) || !is_plain) return std::nullopt;
+  body = body.substr(7, body.size() - 8);
+  Declaration out = made(name,
+                         "fn" + std::string(statement.substr(open, close + 1 - open)) + " => (" +
+                             std::string(body) + ")",
+                         statement);
+  out.comes_first = true;
+  return out;
+}
+
+// const WIDTH = 5; and define("WIDTH", 5);
+std::optional<Declaration> read_constant(std::string_view statement) {
+  if (statement.starts_with("const ")) {
+    const std::size_t sign = std::min(statement.find('='), statement.size());
+    const std::string_view name =
+        trimmed_end(statement.substr(6, sign - std::min<std::size_t>(6, sign)));
+    if (!is_name(name) || sign == statement.size()) return std::nullopt;
+    return made(name, std::string(trimmed_end(statement.substr(sign + 1))), statement);
+  }
+  if (!statement.starts_with("define(") || !statement.ends_with(')')) return std::nullopt;
+  const std::string_view inside = statement.substr(7, statement.size() - 8);
+  const std::size_t comma = comma_in(inside);
+  if (comma == std::string_view::npos) return std::nullopt;
+  std::string_view name = trimmed_end(inside.substr(0, comma));
+  if (name.size() < 3 || (name.front() != '"' && name.front() != '\'')) return std::nullopt;
+  name = name.substr(1, name.size() - 2);
+  if (!is_name(name)) return std::nullopt;
+  return made(name, std::string(trimmed_end(inside.substr(comma + 1))), statement);
+}
+
+}  // namespace
+
 std::vector<Declaration> read_declarations(std::string_view statement) {
+  if (auto sorted = read_sort(statement)) return {*sorted};
+  if (auto function = read_function(statement)) return {*function};
+  if (auto constant = read_constant(statement)) return {*constant};
+  if (auto parts = read_parts(statement); !parts.empty()) return parts;
   Put put;
   if (!read_put(statement, put)) return {};
   Declaration out;
@@ -186,6 +296,18 @@ std::vector<Declaration> read_declarations(std::string_view statement) {
 
 bool compute_change(std::string_view source, const computed::Scope& scope, Value& out,
                     computed::Trouble& trouble) {
+  if (read_sort(source)) {
+    TemplateContent content;
+    content.source = source;
+    ExpressionReader reader(content, 0);
+    Node node;
+    Expressions evaluator(scope);
+    if (reader.read(node) && reader.at() >= source.size()) {
+      if (evaluator.change_array(node, out)) return true;
+      trouble = *evaluator.trouble();
+      return false;
+    }
+  }
   Put put;
   if (read_put(source, put)) return Changing(scope, trouble).put(put, out);
   trouble = {When::not_supported_yet, {}, "such a change is not supported yet", {0, source.size()}};

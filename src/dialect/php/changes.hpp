@@ -12,6 +12,10 @@
 
 namespace inky::inline v1::php {
 
+inline bool is_array(const Value& value) {
+  return value.is(Type::list) || value.is(Type::record);
+}
+
 // Whether a value is a key that is no number.
 bool is_key(const Value& value);
 

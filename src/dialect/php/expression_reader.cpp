@@ -1,5 +1,7 @@
 // Texts in expressions of PHP, with the variables in them: the PHP manual, Strings.
 
+#include <utility>
+
 #include "expressions.hpp"
 
 namespace inky::inline v1::php {
@@ -10,7 +12,101 @@ using computed::Operation;
 std::optional<bool> ExpressionReader::read_own(Node& node) {
   if (peek() == '"') return read_filled(node);
   if (peek() == '\'') return read_plain(node);
+  const std::size_t start = at_;
+  if (begins_name(peek())) {
+    const std::string_view word = read_word();
+    if (word == "fn") return read_function(node, start);
+    if (word == "match") return read_match(node, start);
+    at_ = start;
+  }
   return CodeReader::read_own(node);
+}
+
+bool ExpressionReader::read_function(Node& node, std::size_t start) {
+  node.kind = Node::Kind::function;
+  skip_blanks();
+  if (peek() != '(') return syntax_error("a ( is expected here", start);
+  ++at_;
+  for (skip_blanks(); peek() != ')'; skip_blanks()) {
+    if (peek() != '$') return not_yet("parameters with types are", start);
+    ++at_;
+    node.keys.emplace_back(read_word());
+    skip_blanks();
+    if (peek() == ',')
+      ++at_;
+    else if (peek() != ')')
+      return not_yet("such a parameter is", start);
+  }
+  ++at_;
+  skip_blanks();
+  if (!starts_with("=>")) return not_yet("such a function is", start);
+  at_ += 2;
+  node.parts.emplace_back();
+  if (!read(node.parts[0])) return false;
+  node.text = source_.substr(start, at_ - start);
+  return true;
+}
+
+bool ExpressionReader::read_match(Node& node, std::size_t start) {
+  Node subject;
+  skip_blanks();
+  if (peek() != '(' || !read(subject)) return not_yet("such a match is", start);
+  skip_blanks();
+  if (peek() != '{') return syntax_error("a { is expected here", start);
+  ++at_;
+  std::vector<std::pair<Node, Node>> arms;
+  bool has_default = false;
+  for (skip_blanks(); peek() != '}'; skip_blanks()) {
+    if (has_default || arms.size() >= computed::most_depth)
+      return not_yet("so many arms, or one behind the default, are", start);
+    Node test;
+    const std::size_t from = at_;
+    has_default = begins_name(peek()) && read_word() == "default";
+    if (!has_default) at_ = from;
+    for (bool is_first = true; !has_default; is_first = false) {
+      Node value;
+      if (!read(value)) return false;
+      Node one;
+      one.kind = Node::Kind::binary;
+      one.operation = Operation::same;
+      one.span = value.span;
+      one.parts.push_back(subject);
+      one.parts.push_back(std::move(value));
+      if (is_first) {
+        test = std::move(one);
+      } else {
+        computed::wrap(test, Node::Kind::binary);
+        test.operation = Operation::either;
+        test.parts.push_back(std::move(one));
+      }
+      skip_blanks();
+      if (peek() != ',') break;
+      ++at_;
+    }
+    skip_blanks();
+    if (!starts_with("=>")) return syntax_error("=> is expected here", start);
+    at_ += 2;
+    Node result;
+    if (!read(result)) return false;
+    arms.emplace_back(std::move(test), std::move(result));
+    skip_blanks();
+    if (peek() == ',')
+      ++at_;
+    else if (peek() != '}')
+      return syntax_error("a closing } is missing", start);
+  }
+  ++at_;
+  if (!has_default) return not_yet("a match without a default is", start);
+  node = std::move(arms.back().second);
+  for (arms.pop_back(); !arms.empty(); arms.pop_back()) {
+    Node choice;
+    choice.kind = Node::Kind::condition;
+    choice.parts.push_back(std::move(arms.back().first));
+    choice.parts.push_back(std::move(arms.back().second));
+    choice.parts.push_back(std::move(node));
+    node = std::move(choice);
+  }
+  return true;
 }
 
 bool ExpressionReader::read_behind_item(Node& node) {

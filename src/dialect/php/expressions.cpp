@@ -30,7 +30,7 @@ constexpr computed::OperatorFact infix_operators[] = {
     {">", Operation::more, 8},          {">=", Operation::at_least, 8},
     {"==", Operation::equal, 7},        {"!=", Operation::unequal, 7},
     {"<>", Operation::unequal, 7},      {"===", Operation::same, 7},
-    {"!==", Operation::not_same, 7},    {"<=>", Operation::none, 7},
+    {"!==", Operation::not_same, 7},    {"<=>", Operation::order, 7},
     {"&", Operation::bits_and, 6},      {"^", Operation::bits_differ, 5},
     {"|", Operation::bits_or, 4},       {"&&", Operation::both, 3},
     {"||", Operation::either, 2},       {"?\?", Operation::if_nil, 1, true},
@@ -93,20 +93,20 @@ std::optional<Value> constant_of(std::string_view word) {
   if (word == "M_E") return Value::real(0x1.5bf0a8b145769p+1);
   if (word == "NAN") return Value::real(std::nan(""));
   if (word == "INF") return Value::real(HUGE_VAL);
+  if (word == "JSON_PRETTY_PRINT") return Value::whole(Type::i64, 128);
+  if (word == "JSON_UNESCAPED_UNICODE") return Value::whole(Type::i64, 256);
+  if (word == "JSON_UNESCAPED_SLASHES") return Value::whole(Type::i64, 64);
   if (word == "STR_PAD_RIGHT") return Value::whole(Type::i64, 1);
   if (word == "STR_PAD_LEFT") return Value::whole(Type::i64, 0);
   if (word == "STR_PAD_BOTH") return Value::whole(Type::i64, 2);
   return std::nullopt;
 }
 
-constexpr PrintFact prints[] = {{"echo", "", true}, {"print", "", true}};
-
-// Whether a text cannot be read as a number, so that it is compared as a text.
-bool is_no_number(std::string_view text) {
-  const std::size_t at = text.find_first_not_of(" \t\n\r\v\f");
-  return at == std::string_view::npos ||
-         (!is_digit(text[at]) && text[at] != '.' && text[at] != '-' && text[at] != '+');
-}
+constexpr PrintFact prints[] = {{"echo", "", true},
+                                {"print", "", true},
+                                {.name = "print_r", .is_evaluated = true},
+                                {.name = "var_dump", .is_evaluated = true},
+                                {.name = "var_export", .is_evaluated = true}};
 
 }  // namespace
 
@@ -124,7 +124,8 @@ const computed::Grammar grammar = [] {
       "strlen strtoupper strtolower ucfirst ucwords str_repeat str_pad substr trim ltrim rtrim "
       "implode join count round abs floor ceil sqrt pow intdiv fmod max min number_format sprintf "
       "strrev lcfirst chr ord hexdec bindec octdec intval floatval strval pi dechex decbin decoct "
-      "array_sum array_keys array_values range str_replace strpos exp log "
+      "array_sum array_keys array_values range str_replace strpos exp log explode array_reverse "
+      "array_slice array_merge in_array array_product array_combine json_encode date gmdate "
       "log10 sin cos tan";
   return out;
 }();
@@ -138,11 +139,12 @@ const computed::CodeFacts code_facts = {
     .number = number_of,
     .constant = constant_of,
     .is_type = [](std::string_view name) { return has_word(type_names, small_letters(name)); },
-    .unknown_words = "new fn function match isset empty array clone"};
+    .unknown_words = "new function array clone"};
 
 const ExpressionForm expression_form = {
     .read_declarations = read_declarations,
     .compute_change = compute_change,
+    .block_words = "function",
     .grammar = &grammar,
     .reader = [](TemplateContent& out, std::size_t at) -> std::unique_ptr<computed::Reader> {
       return std::make_unique<ExpressionReader>(out, at);
@@ -160,6 +162,20 @@ const ExpressionForm expression_form = {
 
 // ["ink" => 9.55, "nib" => 2]
 std::optional<bool> Expressions::evaluate_own(const Node& node, Value& out) {
+  if (const auto special = evaluate_special(node, out)) return special;
+  if (node.kind == Node::Kind::binary && node.operation == Operation::if_nil) {
+    if (!value_or_nil(node.parts[0], out)) return false;
+    return !out.is(Type::nil) || evaluate_again(node.parts[1], out);
+  }
+  if (node.kind == Node::Kind::function) {
+    // It keeps the values that other names have where it is made.
+    std::vector<std::string> names;
+    computed::collect_names(node, names);
+    if (!names.empty()) return not_yet("a function that uses other names is", node);
+    out = Value::text(node.text);
+    out.set_expression();
+    return true;
+  }
   if (node.kind != Node::Kind::list || node.parts.empty() ||
       node.parts[0].kind != Node::Kind::tuple)
     return std::nullopt;
@@ -316,53 +332,6 @@ bool Expressions::power(const Node& node, const Value& left, const Value& right,
   return true;
 }
 
-bool Expressions::compare(const Node& node, Operation operation, const Value& left,
-                          const Value& right, Value& out) {
-  const bool texts = left.is(Type::text) && right.is(Type::text);
-  if (operation == Operation::same || operation == Operation::not_same) {
-    const auto kind = [](const Value& value) {
-      return is_whole(value.type()) ? Type::i64 : is_real(value.type()) ? Type::f64 : value.type();
-    };
-    bool equal = kind(left) == kind(right);
-    if (equal && texts) {
-      equal = left.as_text() == right.as_text();
-    } else if (equal && !left.is(Type::nil)) {
-      Value a;
-      Value b;
-      if (!take_number(node, left, a) || !take_number(node, right, b)) return false;
-      equal = std::is_eq(computed::compare(a, b));
-    }
-    out = Value::truth(equal == (operation == Operation::same));
-    return true;
-  }
-  if (texts) {
-    if (!is_no_number(left.as_text()) && !is_no_number(right.as_text()))
-      return not_yet("comparing texts that may be numbers is", node);
-    const int order = left.as_text().compare(right.as_text());
-    out = Value::truth(computed::relates(operation, order <=> 0));
-    return true;
-  }
-  if (left.is(Type::truth) || right.is(Type::truth) || left.is(Type::nil) || right.is(Type::nil)) {
-    bool a = false;
-    bool b = false;
-    if (left.is(Type::text) || right.is(Type::text))
-      return not_yet("comparing a text with this is", node);
-    if (!holds(node, left, a) || !holds(node, right, b)) return false;
-    out = Value::truth(computed::relates(operation, int{a} <=> int{b}));
-    return true;
-  }
-  Value a;
-  Value b;
-  if (!take_number(node, left, a) || !take_number(node, right, b)) return false;
-  // Of an int and a float, both are floats.
-  if (a.type() != b.type()) {
-    a = computed::real_of(Type::f64, a);
-    b = computed::real_of(Type::f64, b);
-  }
-  out = Value::truth(computed::relates(operation, computed::compare(a, b)));
-  return true;
-}
-
 bool Expressions::combine(const Node& node, Operation operation, const Value& left,
                           const Value& right, Value& out) {
   if (operation == Operation::join) {
@@ -373,6 +342,15 @@ bool Expressions::combine(const Node& node, Operation operation, const Value& le
     return true;
   }
   if (computed::is_comparison(operation)) return compare(node, operation, left, right, out);
+  if (operation == Operation::order) {
+    Value less;
+    Value equal;
+    if (!compare(node, Operation::less, left, right, less) ||
+        !compare(node, Operation::equal, left, right, equal))
+      return false;
+    out = Value::whole(Type::i64, less.as_whole() != 0 ? -1 : equal.as_whole() != 0 ? 0 : 1);
+    return true;
+  }
   Value a;
   Value b;
   if (!take_number(node, left, a) || !take_number(node, right, b)) return false;
@@ -430,6 +408,16 @@ bool Expressions::item(const Node& node, const Value& of, const Value& at, Value
     }
   }
   std::int64_t index = 0;
+  if (of.is(Type::text) && is_whole(at.type())) {
+    // A byte of it; from the end, where the index is negative.
+    const std::string_view text = of.as_text();
+    const auto size = static_cast<std::int64_t>(text.size());
+    if (!take_int(node, at, index)) return false;
+    if (index < 0) index += size;
+    if (index < 0 || index >= size) return not_yet("a byte that is not there is", node);
+    out = Value::text(std::string(1, text[static_cast<std::size_t>(index)]));
+    return true;
+  }
   if (of.is(Type::list) && is_whole(at.type()) && take_int(node, at, index) && index >= 0 &&
       static_cast<std::size_t>(index) < of.as_list().size()) {
     out = of.as_list()[static_cast<std::size_t>(index)];

@@ -2,6 +2,8 @@
 // of its library that have no effect but a result.
 #pragma once
 
+#include <optional>
+#include <span>
 #include <string>
 #include <string_view>
 
@@ -36,11 +38,17 @@ class ExpressionReader final : public computed::CodeReader {
   bool read_braced(computed::Node& node);
   bool read_variable(computed::Node& node);
   bool read_plain(computed::Node& node);
+  // fn($x) => $x * 2
+  bool read_function(computed::Node& node, std::size_t start);
+  // match ($n) { 1, 2 => "few", default => "many" }
+  bool read_match(computed::Node& node, std::size_t start);
 };
 
 class Expressions final : public computed::Evaluator {
  public:
   explicit Expressions(const computed::Scope& scope) : Evaluator(scope, false) {}
+  // What an array is behind sort($items), array_push($items, 4) and their like.
+  bool change_array(const computed::Node& node, Value& out);
 
  protected:
   std::optional<bool> evaluate_own(const computed::Node& node, Value& out) override;
@@ -76,8 +84,25 @@ class Expressions final : public computed::Evaluator {
                        Value& out);
   bool call_on_text(const Node& node, std::string_view name, const Arguments& arguments,
                     Value& out);
+  bool call_given(const Node& function, std::vector<Value> arguments, Value& out);
+  bool call_kept(const Value& function, const Node& node, std::span<const Value> arguments,
+                 Value& out);
+  std::optional<bool> evaluate_special(const Node& node, Value& out);
+  // What is not there is nil.
+  bool value_or_nil(const Node& node, Value& out);
+  std::optional<bool> call_on_array(const Node& node, const std::string& name,
+                                    const Arguments& arguments, Value& out);
+  static bool keeps_names(std::string_view name);
+  std::optional<bool> show_value(const Node& node, const std::string& name,
+                                 const Arguments& arguments, Value& out);
+  std::optional<bool> format_date(const Node& node, const std::string& name,
+                                  const Arguments& arguments, Value& out);
+  bool ask_type(const Node& node, const std::string& name, const Arguments& arguments, Value& out);
   bool pad(const Node& node, const Arguments& arguments, Value& out);
   bool format_number(const Node& node, const Arguments& arguments, Value& out);
+
+  bool gaps_are_known_ = false;  // what an array is given to pays no heed to its keys
+  int calls_ = 0;                // of functions that names stand for, in each other
 };
 
 // What round() makes of a float: PHP 8.2 rounds it to 15 significant digits first.

@@ -369,9 +369,59 @@ bool Expressions::call_on_text(const Node& node, std::string_view name, const Ar
   return not_yet("the function " + std::string(name) + " with these arguments is", node);
 }
 
+// is_numeric and its like, and gettype.
+bool Expressions::ask_type(const Node& node, const std::string& name, const Arguments& arguments,
+                           Value& out) {
+  if (arguments.size() != 1) return not_yet("this is", node);
+  const Value& of = arguments[0];
+  const bool is_array = of.is(Type::list) || of.is(Type::record);
+  const bool is_whole_number = is_whole(of.type()) && is_int(of);
+  const bool is_float = is_real(of.type());
+  if (name == "gettype") {
+    const char* found = is_array             ? "array"
+                        : is_whole_number    ? "integer"
+                        : is_float           ? "double"
+                        : of.is(Type::text)  ? "string"
+                        : of.is(Type::truth) ? "boolean"
+                        : of.is(Type::nil)   ? "NULL"
+                                             : nullptr;
+    if (found == nullptr) return not_yet("the type of this is", node);
+    out = Value::text(found);
+    return true;
+  }
+  if (name == "is_numeric" && of.is(Type::text)) {
+    const std::string_view text = of.as_text();
+    const bool is_plain =
+        !text.empty() && text.find_first_not_of("0123456789") == std::string::npos;
+    const bool has_letters =
+        !text.empty() && (('a' <= text[0] && text[0] <= 'z') || ('A' <= text[0] && text[0] <= 'Z'));
+    if (!is_plain && !has_letters) return not_yet("is_numeric of this text is", node);
+    out = Value::truth(is_plain);
+    return true;
+  }
+  const bool known = name == "is_array" || name == "is_int" || name == "is_integer" ||
+                     name == "is_float" || name == "is_string" || name == "is_bool" ||
+                     name == "is_null" || name == "is_numeric";
+  if (!known) return not_yet("the function " + name + " is", node);
+  out = Value::truth(name == "is_array"     ? is_array
+                     : name == "is_float"   ? is_float
+                     : name == "is_string"  ? of.is(Type::text)
+                     : name == "is_bool"    ? of.is(Type::truth)
+                     : name == "is_null"    ? of.is(Type::nil)
+                     : name == "is_numeric" ? is_whole_number || is_float
+                                            : is_whole_number);
+  return true;
+}
+
 bool Expressions::call(const Node& node, const std::string& path, const Arguments& arguments,
                        Value& out) {
   const std::size_t count = arguments.size();
+  if (const Value* known = find(path); known != nullptr && known->is_expression())
+    return call_kept(*known, node, arguments.values, out);
+  if (const auto done = call_on_array(node, path, arguments, out)) return *done;
+  if (const auto shown = show_value(node, path, arguments, out)) return *shown;
+  if (const auto date = format_date(node, path, arguments, out)) return *date;
+  if (path.starts_with("is_") || path == "gettype") return ask_type(node, path, arguments, out);
   if (path == "sprintf" && count > 0 && arguments[0].is(Type::text))
     return fill(node, *php_dialect(), arguments[0].as_text(),
                 std::span<const Value>(arguments.values).subspan(1), out);

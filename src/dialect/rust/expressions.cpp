@@ -1,11 +1,13 @@
 #include "expressions.hpp"
 
 #include <algorithm>
+#include <limits>
 #include <utility>
 
 #include "../computed/arithmetic.hpp"
 #include "../computed/elementary.hpp"
 #include "../family/values.hpp"
+#include "dialect/statement_lines.hpp"
 #include "dialects.hpp"
 #include "fields.hpp"
 #include "text/ascii.hpp"
@@ -22,24 +24,25 @@ using computed::Operation;
 
 // The Rust Reference, 8.2, Expression precedence.
 constexpr computed::OperatorFact infix_operators[] = {
-    {"as", Operation::as_type, 14},    {"*", Operation::multiply, 13},
-    {"/", Operation::divide, 13},      {"%", Operation::remainder, 13},
-    {"+", Operation::add, 12},         {"-", Operation::subtract, 12},
-    {"<<", Operation::shift_left, 11}, {">>", Operation::shift_right, 11},
-    {"&", Operation::bits_and, 10},    {"^", Operation::bits_differ, 9},
-    {"|", Operation::bits_or, 8},      {"==", Operation::equal, 7},
-    {"!=", Operation::unequal, 7},     {"<", Operation::less, 7},
-    {"<=", Operation::at_most, 7},     {">", Operation::more, 7},
-    {">=", Operation::at_least, 7},    {"&&", Operation::both, 6},
-    {"||", Operation::either, 5},      {"..", Operation::none, 4},
-    {"=", Operation::none, 1},         {"+=", Operation::none, 1},
-    {"-=", Operation::none, 1},        {"*=", Operation::none, 1},
-    {"/=", Operation::none, 1},        {"?", Operation::none, 16},
+    {"as", Operation::as_type, 14},      {"*", Operation::multiply, 13},
+    {"/", Operation::divide, 13},        {"%", Operation::remainder, 13},
+    {"+", Operation::add, 12},           {"-", Operation::subtract, 12},
+    {"<<", Operation::shift_left, 11},   {">>", Operation::shift_right, 11},
+    {"&", Operation::bits_and, 10},      {"^", Operation::bits_differ, 9},
+    {"|", Operation::bits_or, 8},        {"==", Operation::equal, 7},
+    {"!=", Operation::unequal, 7},       {"<", Operation::less, 7},
+    {"<=", Operation::at_most, 7},       {">", Operation::more, 7},
+    {">=", Operation::at_least, 7},      {"&&", Operation::both, 6},
+    {"||", Operation::either, 5},        {"..", Operation::range, 4},
+    {"=", Operation::none, 1},           {"+=", Operation::none, 1},
+    {"-=", Operation::none, 1},          {"*=", Operation::none, 1},
+    {"/=", Operation::none, 1},          {"?", Operation::none, 16},
+    {"..=", Operation::range_closed, 4}, {"%=", Operation::none, 1},
+    {"=>", Operation::range, -1},
 };
 constexpr computed::OperatorFact prefix_operators[] = {
-    {"-", Operation::negate, 15},   {"!", Operation::deny, 15}, {"&", Operation::keep, 15},
-    {"*", Operation::none, 15},     {"|", Operation::none, 15}, {"if", Operation::none, 15},
-    {"match", Operation::none, 15},
+    {"-", Operation::negate, 15}, {"!", Operation::deny, 15},     {"&", Operation::keep, 15},
+    {"*", Operation::keep, 15},   {"&mut ", Operation::none, 15},
 };
 
 struct TypeName {
@@ -118,16 +121,40 @@ constexpr computed::CodeFacts code_facts = {.grammar = &grammar,
                                             .number = number_of,
                                             .constant = constant_of,
                                             .character = character_of,
-                                            .unknown_words = "vec Box String Vec"};
+                                            .unknown_words = "Box"};
 
-bool is_number(const Value& value) {
-  return is_whole(value.type()) || is_real(value.type());
-}
-
-// A literal without a type of its own takes the one it meets.
-bool is_open(const Node& node) {
-  if (!computed::is_constant(node) || !node.text.empty()) return false;
-  return std::all_of(node.parts.begin(), node.parts.end(), is_open);
+// i32::MAX, f64::EPSILON, std::f64::consts::PI.
+std::optional<Value> known_constant(std::string_view path) {
+  if (path.starts_with("std::")) path.remove_prefix(5);
+  const std::size_t sign = path.find("::");
+  if (sign == std::string_view::npos) return std::nullopt;
+  const TypeName* type = find_type(path.substr(0, sign));
+  const std::string_view name = path.substr(sign + 2);
+  if (type == nullptr) return std::nullopt;
+  if (is_whole(type->type)) {
+    const TypeFact& fact = fact_of(type->type);
+    const Integer one = 1;
+    const Integer most = (one << (fact.is_signed ? fact.width - 1 : fact.width)) - 1;
+    if (name == "MAX") return computed::wrapped(type->type, most);
+    if (name == "MIN")
+      return computed::wrapped(type->type, fact.is_signed ? Integer(-most - 1) : Integer(0));
+    return std::nullopt;
+  }
+  if (type->type != Type::f64) return std::nullopt;
+  const std::pair<std::string_view, double> reals[] = {
+      {"MAX", std::numeric_limits<double>::max()},
+      {"MIN", std::numeric_limits<double>::lowest()},
+      {"MIN_POSITIVE", std::numeric_limits<double>::min()},
+      {"EPSILON", std::numeric_limits<double>::epsilon()},
+      {"INFINITY", std::numeric_limits<double>::infinity()},
+      {"NEG_INFINITY", -std::numeric_limits<double>::infinity()},
+      {"NAN", std::numeric_limits<double>::quiet_NaN()},
+      {"consts::PI", 0x1.921fb54442d18p+1},
+      {"consts::E", 0x1.5bf0a8b145769p+1}};
+  for (const auto& [known, value] : reals) {
+    if (known == name) return Value::real(value);
+  }
+  return std::nullopt;
 }
 
 }  // namespace
@@ -140,6 +167,9 @@ const computed::Grammar grammar = [] {
   out.lists = "[";
   out.path = "::";
   out.cast_word = "as";
+  out.tuples = true;
+  out.digit_members = true;
+  out.type_arguments = "::<";
   out.functions = "Some";
   out.methods =
       "abs sqrt powi floor ceil round trunc max min to_string len to_uppercase to_lowercase trim "
@@ -149,6 +179,8 @@ const computed::Grammar grammar = [] {
 }();
 
 const ExpressionForm expression_form = {
+    .read_declarations = read_declarations,
+    .compute_change = compute_change,
     .grammar = &grammar,
     .reader = [](TemplateContent& out, std::size_t at) -> std::unique_ptr<computed::Reader> {
       return std::make_unique<ExpressionReader>(out, at);
@@ -160,6 +192,7 @@ const ExpressionForm expression_form = {
     .ends = ";",
     .silent_words = "use extern",
     .blocks = Blocks::braces,
+    .items = "_items({})",
     .range_sign = "..",
     .constant_words = "let const",
     .variable_word = "mut",
@@ -172,32 +205,25 @@ const ExpressionForm expression_form = {
 ExpressionReader::ExpressionReader(TemplateContent& out, std::size_t at)
     : CodeReader(code_facts, out, at) {}
 
-// println!(...): the sign is a part of the name.
-std::optional<bool> ExpressionReader::read_own(Node& node) {
-  const std::size_t start = at_;
-  if (const auto own = CodeReader::read_own(node)) {
-    // The type that a number is written with, where it has one.
-    const std::string_view written = source_.substr(start, at_ - start);
-    for (const TypeName& known : type_names) {
-      if (is_number(node.value) && written.ends_with(known.name)) node.text = known.name;
-    }
-    return own;
+// The type that a number is written with, where it has one.
+void ExpressionReader::keep_type(Node& node, std::string_view written) {
+  for (const TypeName& known : type_names) {
+    if (is_number(node.value) && written.ends_with(known.name)) node.text = known.name;
   }
-  if (!begins_name(peek())) return std::nullopt;
-  const std::string_view word = read_word();
-  if (peek() != '!' || peek(1) == '=') {
-    at_ = start;
-    return std::nullopt;
-  }
-  ++at_;
-  node.kind = Node::Kind::name;
-  node.text = std::string(word) + '!';
-  return true;
+}
+
+std::optional<Type> type_of_name(std::string_view name) {
+  const TypeName* known = find_type(trimmed(name));
+  return known == nullptr ? std::nullopt : std::optional<Type>(known->type);
 }
 
 bool Expressions::name_without_value(const Node& node, Value& out) {
   if (node.text == "std::f64::consts::PI") {
     out = Value::real(0x1.921fb54442d18p+1);
+    return true;
+  }
+  if (const auto known = known_constant(node.text)) {
+    out = *known;
     return true;
   }
   if (node.kind == Node::Kind::member || node.text.find(':') != std::string::npos)
@@ -262,6 +288,8 @@ bool Expressions::combine(const Node& node, Operation operation, const Value& le
                           const Value& right, Value& out) {
   Value a = left;
   Value b = right;
+  if (operation == Operation::range || operation == Operation::range_closed)
+    return make_range(node, operation, left, right, out);
   const bool shifts = operation == Operation::shift_left || operation == Operation::shift_right;
   if (shifts && is_whole(a.type()) && is_whole(b.type())) return shift(node, operation, a, b, out);
   const auto adapt = [&](Value& value, const Node& part, const Value& other) {
@@ -293,6 +321,12 @@ bool Expressions::combine(const Node& node, Operation operation, const Value& le
     out = Value::truth(*result != 0);
     return true;
   }
+  // Of a String, which a call makes, and no literal is.
+  const bool makes_text = node.parts[0].kind == Node::Kind::call && a.is(Type::text);
+  if (makes_text && b.is(Type::text) && operation == Operation::add) {
+    out = Value::text(std::string(a.as_text()) + std::string(b.as_text()));
+    return true;
+  }
   if (a.is(Type::text) || b.is(Type::text)) return not_yet("operators on texts are", node);
   if (!is_number(a) || a.type() != b.type())
     return refuse("E0277",
@@ -316,6 +350,28 @@ bool Expressions::call(const Node& node, const std::string& path,
   if (path == "Some" && arguments.size() == 1) {
     out = Value::some(arguments[0]);
     return true;
+  }
+  if (const auto done = call_function_by_path(node, path, arguments, out)) return *done;
+  if (const std::size_t sign = path.rfind("::");
+      sign != std::string::npos && arguments.size() > 0) {
+    std::string_view type = std::string_view(path).substr(0, sign);
+    const std::string name = path.substr(sign + 2);
+    const bool compares = type.ends_with("cmp") && (name == "max" || name == "min");
+    if (type.starts_with("std::")) type.remove_prefix(5);
+    // f64::sqrt(x) is x.sqrt().
+    const auto known = type_of_name(type);
+    if (compares || (known && arguments[0].is(*known) && is_number(arguments[0]))) {
+      Node method = node;
+      method.parts[0].kind = Node::Kind::member;
+      method.parts[0].text = name;
+      method.parts[0].parts.push_back(node.parts[1]);
+      // A literal has the type that is named.
+      if (known) method.parts[0].parts[0].text = type;
+      method.parts.erase(method.parts.begin() + 1);
+      Arguments others;
+      others.values.assign(arguments.values.begin() + 1, arguments.values.end());
+      return call_on_number(method, arguments[0], others, out);
+    }
   }
   if (path != "format!" || arguments.size() == 0 || !arguments[0].is(Type::text))
     return Evaluator::call(node, path, arguments, out);
@@ -363,125 +419,15 @@ bool Expressions::cast(const Node& node, const Value& of, Value& out) {
   return true;
 }
 
-bool Expressions::call_on_number(const Node& node, const Value& of, const Arguments& arguments,
-                                 Value& out) {
-  const std::string& name = node.parts[0].text;
-  const std::size_t count = arguments.size();
-  // The compiler does not guess the type of a literal that has a method.
-  if (is_open(node.parts[0].parts[0]) && name != "to_string")
-    return not_yet("a method of a literal is", node);
-  if (is_real(of.type())) {
-    constexpr std::pair<std::string_view, Rounding> roundings[] = {{"floor", Rounding::down},
-                                                                   {"ceil", Rounding::up},
-                                                                   {"trunc", Rounding::toward},
-                                                                   {"round", Rounding::half_away}};
-    for (const auto& [known, rounding] : roundings) {
-      if (name != known || count != 0) continue;
-      out = computed::rounded_real(of, rounding);
-      return true;
-    }
-    if (name == "abs" && count == 0) {
-      out = of.as_real().negative ? computed::negated_real(of) : of;
-      return true;
-    }
-    if (name == "sqrt" && count == 0 && of.is(Type::f64)) {
-      out = Value::real(*computed::elementary("sqrt", computed::double_of(of)));
-      return true;
-    }
-  }
-  if ((name == "max" || name == "min") && count == 1) {
-    Value other = arguments[0];
-    if (is_open(node.parts[1]) && is_whole(other.type()) && is_whole(of.type()) &&
-        !keep(node, of.type(), computed::whole_of(other), other))
-      return false;
-    if (other.type() != of.type()) return refuse("E0308", "mismatched types", node);
-    if (is_real(of.type())) {
-      // A not-a-number gives way to a number.
-      const bool is_nan = of.as_real().kind == RealClass::not_a_number;
-      if (is_nan || other.as_real().kind == RealClass::not_a_number) {
-        out = is_nan ? other : of;
-        return true;
-      }
-      const bool signs_differ = of.as_real().negative != other.as_real().negative;
-      if (of.as_real().is_zero() && other.as_real().is_zero() && signs_differ)
-        return not_yet(name + " of zeros with two signs is", node);
-    }
-    out = computed::extreme(name == "max", of, other);
-    return true;
-  }
-  if (is_whole(of.type()) && name == "abs" && count == 0 && fact_of(of.type()).is_signed) {
-    const Integer whole = computed::whole_of(of);
-    return keep(node, of.type(), whole < 0 ? Integer(-whole) : whole, out);
-  }
-  if (is_whole(of.type()) && name == "pow" && count == 1 && is_whole(arguments[0].type())) {
-    const Integer exponent = computed::whole_of(arguments[0]);
-    constexpr int most_exponent = 128;
-    if (exponent < 0 || exponent > most_exponent) return not_yet("such a power is", node);
-    return keep(node, of.type(),
-                computed::power_of(computed::whole_of(of), exponent.convert_to<int>()), out);
-  }
-  return not_yet("the method " + name + " is", node);
-}
-
-bool Expressions::call_on_text(const Node& node, std::string_view text, const Arguments& arguments,
-                               Value& out) {
-  const std::string& name = node.parts[0].text;
-  const std::size_t count = arguments.size();
-  const auto is_blank = [](char c) { return c == ' ' || (9 <= c && c <= 13); };
-  if (count == 0) {
-    if (name == "len") {
-      out = Value::whole(Type::u64, static_cast<int128>(text.size()));
-    } else if (name == "is_empty") {
-      out = Value::truth(text.empty());
-    } else if (name == "to_string" || name == "to_owned" || name == "as_str") {
-      out = Value::text(std::string(text));
-    } else if (name == "to_uppercase" || name == "to_lowercase") {
-      out = Value::text(name == "to_uppercase" ? upper_case(text) : lower_case(text));
-    } else if (name.starts_with("trim")) {
-      if (!is_ascii(text)) return not_yet("trim of this text is", node);
-      while (name != "trim_end" && !text.empty() && is_blank(text.front())) text.remove_prefix(1);
-      while (name != "trim_start" && !text.empty() && is_blank(text.back())) text.remove_suffix(1);
-      out = Value::text(std::string(text));
-    } else {
-      return not_yet("the method " + name + " is", node);
-    }
-    return true;
-  }
-  if (name == "repeat" && count == 1 && is_whole(arguments[0].type())) {
-    const Integer times = computed::whole_of(arguments[0]);
-    if (times < 0 || times > most_output / (text.size() + 1))
-      return over_limit("a text repeated " + times.str() + " times is over the limit", node);
-    std::string made;
-    for (auto i = times.convert_to<std::size_t>(); i > 0; --i) made += text;
-    out = Value::text(std::move(made));
-    return true;
-  }
-  const bool by_text = is_text_or_character(arguments[0]);
-  const std::string other = by_text ? text_of(arguments[0]) : std::string();
-  if (by_text && count == 1 && name == "contains") {
-    out = Value::truth(text.find(other) != std::string_view::npos);
-    return true;
-  }
-  if (by_text && count == 1 && (name == "starts_with" || name == "ends_with")) {
-    out = Value::truth(name == "starts_with" ? text.starts_with(other) : text.ends_with(other));
-    return true;
-  }
-  if (by_text && count == 2 && name == "replace" && arguments[1].is(Type::text) && !other.empty()) {
-    std::string made;
-    for (std::size_t found = text.find(other); found != std::string_view::npos;
-         found = text.find(other)) {
-      (made += text.substr(0, found)) += arguments[1].as_text();
-      text.remove_prefix(found + other.size());
-    }
-    out = Value::text(made + std::string(text));
-    return true;
-  }
-  return not_yet("the method " + name + " is", node);
-}
-
 bool Expressions::call_method(const Node& node, const Value& of, const Arguments& arguments,
                               Value& out) {
-  if (of.is(Type::text)) return call_on_text(node, of.as_text(), arguments, out);
+  if (const auto changed = change(node, of, arguments, out)) return *changed;
+  if (of.is(Type::text)) {
+    if (const auto parts = parts_of_text(node, of.as_text(), arguments, out)) return *parts;
+    return call_on_text(node, of.as_text(), arguments, out);
+  }
+  if (of.is(Type::list)) return call_on_list(node, of, arguments, out);
+  if (of.is(Type::some) || of.is(Type::nil)) return call_on_option(node, of, arguments, out);
   if (node.parts[0].text == "to_string" && arguments.size() == 0)
     return fill(node, *rust_dialect(), "{}", {&of, 1}, out);
   if (is_number(of)) return call_on_number(node, of, arguments, out);

@@ -1,0 +1,62 @@
+#include "dialect/statement_named_lists.hpp"
+
+namespace inky::inline v1 {
+
+void NamedLists::add(const ArrayDeclaration& array) {
+  const std::string& name = array.declared.name;
+  if (array.is_text) return;
+  lists_[name] = {array.item_type, array.is_array};
+  const auto size_of = language_.expressions->size_of;
+  const std::size_t item = size_of == nullptr || array.count == 0 ? 0 : size_of(array.item_type);
+  if (item > 0) sizes_.add(name, item * array.count, item);
+}
+
+bool NamedLists::add_open(std::string_view statement) {
+  constexpr std::size_t most_digits = 6;
+  if (language_.expressions->size_of == nullptr || !statement.starts_with("char ") ||
+      !statement.ends_with(']'))
+    return false;
+  const std::size_t open = statement.find('[') + 1;
+  const std::string_view count = statement.substr(open, statement.size() - 1 - open);
+  const auto array = array_of(language_, std::string(statement.substr(0, open)) + "] = \"\"");
+  if (!array || count.empty() || count.size() > most_digits ||
+      count.find_first_not_of("0123456789") != std::string_view::npos)
+    return false;
+  sizes_.add(array->declared.name, std::stoul(std::string(count)), 1);
+  return true;
+}
+
+const NamedLists::List* NamedLists::find(std::string_view name) const {
+  const auto found = lists_.find(name);
+  return found == lists_.end() ? nullptr : &found->second;
+}
+
+void NamedLists::copy(std::string_view expression, const std::string& name) {
+  if (const List* known = find(expression)) lists_[name] = List(*known);
+}
+
+bool NamedLists::is_list(std::string_view expression) const {
+  while (!expression.empty() && is_in(expression.back(), statement_blanks))
+    expression.remove_suffix(1);
+  return find(expression) != nullptr;
+}
+
+bool NamedLists::shows_array(const computed::Node& node) const {
+  using computed::Node;
+  if (node.kind == Node::Kind::list) return language_.expressions->lists_are_shared;
+  if (node.kind == Node::Kind::name) {
+    const List* known = find(node.text);
+    return known != nullptr && known->is_array;
+  }
+  const bool is_part = node.kind == Node::Kind::item || node.kind == Node::Kind::member;
+  if (node.kind == Node::Kind::call &&
+      has_word(language_.expressions->list_takers, computed::path_of(node.parts[0])))
+    return false;
+  for (std::size_t i = 0; i < node.parts.size(); ++i) {
+    const bool is_base = i == 0 && is_part;
+    if (!is_base && shows_array(node.parts[i])) return true;
+  }
+  return false;
+}
+
+}  // namespace inky::inline v1

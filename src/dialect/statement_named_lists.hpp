@@ -1,0 +1,44 @@
+// The names of arrays and lists among statements, and what is known of each.
+#pragma once
+
+#include <functional>
+#include <map>
+#include <string>
+#include <string_view>
+
+#include "dialect/statement_arrays.hpp"
+#include "dialect/statement_sizes.hpp"
+
+namespace inky::inline v1 {
+
+class NamedLists {
+ public:
+  explicit NamedLists(const LanguageFacts& language) : language_(language) {}
+
+  struct List {
+    std::string item_type;
+    bool is_array = true;
+  };
+
+  void add(const ArrayDeclaration& array);
+  // char line[80]; which has no value yet. False where a statement is no such declaration.
+  bool add_open(std::string_view statement);
+  // Null where a name is none of a list.
+  const List* find(std::string_view name) const;
+  // Another name gets the value of a list, where an expression is nothing but that: b = a.
+  void copy(std::string_view expression, const std::string& name);
+  // Whether an expression is nothing but such a name, so that it gives the list away: b = a.
+  bool is_list(std::string_view expression) const;
+  // Whether an array is used as a whole: what that shows is not what a list shows.
+  bool shows_array(const computed::Node& node) const;
+  void put_sizes_into(std::string& source, std::size_t from, std::size_t to) const {
+    sizes_.put_into(source, from, to);
+  }
+
+ private:
+  const LanguageFacts& language_;
+  std::map<std::string, List, std::less<>> lists_;
+  ArraySizes sizes_;
+};
+
+}  // namespace inky::inline v1
