@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "dialect/lexis.hpp"
 #include "dialect/statement_lines.hpp"
 #include "text/ascii.hpp"
 
@@ -24,6 +25,10 @@ bool OpenNames::add(std::string_view statement) {
   if (blank == std::string_view::npos ||
       statement.find_first_of("=(<\"'!.:") != std::string_view::npos)
     return false;
+  // These begin statements of other kinds.
+  constexpr std::string_view others =
+      "goto throw delete yield assert new else case default typedef struct class enum union";
+  if (has_word(others, statement.substr(0, blank))) return false;
   const auto declared = declaration_of(language_, std::string(statement) + " = 0");
   if (!declared || declared->type.empty()) return false;
   // Of several names the last is what this reads; those before it are in its type.

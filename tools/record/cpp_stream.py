@@ -21,7 +21,7 @@ from expressions import Expressions, names
 from recording import answer_of, needs, real_payload, write_cases
 
 count = 9000
-live_count = 2000
+live_count = 3000
 compiler = ["g++", "-std=c++20", "-O0", "-w"]
 settings = ("left right internal fixed scientific hexfloat defaultfloat hex dec oct showbase noshowbase showpos noshowpos "
             "showpoint noshowpoint uppercase nouppercase boolalpha noboolalpha").split()

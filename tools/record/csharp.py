@@ -23,12 +23,12 @@ import csharp_calls
 from recording import Values, answered, needs, real_payload, write_cases
 
 count = 9000
-live_count = 2500
+live_count = 3000
 root = pathlib.Path(__file__).resolve().parents[2]
 dotnet = pathlib.Path(os.path.realpath(shutil.which("dotnet") or "dotnet")).parent
 cultures = ["de-DE", "fr-FR", "de-CH", "en-US", "hi-IN", "fi-FI", "ja-JP", "nl-NL", "tr-TR", "de-AT", "fr-CH", "nb-NO"]
 
-head = """using System; using System.Collections.Generic; using System.Globalization; using System.Numerics; using System.Text;
+head = """using System; using System.Collections.Generic; using System.Globalization; using System.Linq; using System.Numerics; using System.Text;
 static class Record {
 static System.IO.StreamWriter sink = new System.IO.StreamWriter(Console.OpenStandardOutput());
 static void line(string text) { sink.WriteLine("=" + Convert.ToHexString(new UTF8Encoding(false, true).GetBytes(text)).ToLowerInvariant()); }

@@ -21,7 +21,7 @@ import fsharp_calls
 from recording import Values, answered, needs, real_payload, write_cases
 
 count = 9000
-live_count = 1500
+live_count = 3000
 root = pathlib.Path(__file__).resolve().parents[2]
 dotnet = pathlib.Path(os.path.realpath(shutil.which("dotnet") or "dotnet")).parent
 

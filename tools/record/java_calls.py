@@ -9,7 +9,9 @@ forms = {
     "w": ["{w} + {w}", "{w} - {w}", "{w} * {w}", "{w} / {w}", "{w} % {w}", "{w} & {w}", "{w} | {w}", "{w} ^ {w}", "-{w}", "~{w}",
           "{w} << {k}", "{w} >> {k}", "{w} >>> {k}", "{w} << {w}", "(int) {d}", "(long) {d}", "(byte) {w}", "(short) {d}", "Math.abs({w})",
           "Math.max({w}, {w})", "Math.min({w}, {w})", "Math.floorMod({w}, {w})", "Math.floorDiv({w}, {w})", "Math.round({d})",
-          "{t}.length()", "{t}.indexOf(\"n\")", "{b} ? {w} : {w}", "Integer.parseInt(\"42\")", "{t}.lastIndexOf(\"a\")"],
+          "{t}.length()", "{t}.indexOf(\"n\")", "{b} ? {w} : {w}", "Integer.parseInt(\"42\")", "{t}.lastIndexOf(\"a\")",
+          "new int[]{ {k}, {k} }[1]", "new int[]{ {k}, {k} }.length", "{t}.compareTo({t})", "(int) List.of({k}, {k}).get(1)", "IntStream.rangeClosed(1, {k} + 1).sum()",
+          "\"a,b,c\".split(\",\").length", "Arrays.stream(new int[]{ {k}, 4 }).max().getAsInt()", "Stream.of({k}, {k}).reduce(1, (p, q) -> p * q)"],
     "d": ["{d} + {n}", "{n} - {d}", "{d} * {n}", "{n} / {d}", "{d} % {n}", "-{d}", "(double) {w}", "(float) {d}", "Math.sqrt({n})", "Math.floor({d})",
           "Math.ceil({d})", "Math.rint({d})", "Math.abs({d})", "Math.max({d}, {n})", "Math.pow({k}, 3)", "{b} ? {d} : {n}", "{n} * 0.76",
           "Double.parseDouble(\"2.5\")", "Math.PI * {n}"],
@@ -17,9 +19,10 @@ forms = {
           "{t}.substring({k})", "{t}.substring(0, {k})", "{t}.repeat({k})", "{t}.replace(\"n\", \"mm\")", "{t}.concat({t})", "String.valueOf({n})",
           "String.format(\"%.2f\", {d})", "String.format(\"%05d\", {w})", "Integer.toHexString((int) ({w}))", "Long.toBinaryString({w})",
           "{b} ? {t} : {t}", "String.join(\"-\", {t}, {t})", "\"%s|%d\".formatted({t}, {w})", "Integer.toString((int) ({w}))", "{t} + {t}.charAt(0)",
-          "Double.toString({d})", "{t} + (char) ({w})"],
+          "Double.toString({d})", "Arrays.toString(new int[]{ {k}, {k} })", "String.join(\"+\", List.of({t}, {t}))", "Integer.toString({k} + 20, 16)",
+          "\"\" + List.of({k}, {k})", "\"a-b\".split(\"-\")[{k} % 2]", "Objects.toString({n})", "IntStream.range(0, 3).mapToObj(q -> \"q\" + q).collect(Collectors.joining(\",\"))", "{t} + (char) ({w})"],
     "b": ["{n} < {n}", "{n} <= {n}", "{n} > {n}", "{n} >= {n}", "{w} == {w}", "{w} != {w}", "{b} && {b}", "{b} || {b}", "!{b}", "{b} ^ {b}", "{b} & {b}",
-          "{t}.equals({t})", "{t}.contains(\"n\")", "{t}.startsWith(\"I\")", "{t}.isEmpty()", "{t}.endsWith(\"n\")", "{b} == {b}", "{t}.isBlank()"],
+          "{t}.equals({t})", "{t}.contains(\"n\")", "{t}.startsWith(\"I\")", "{t}.isEmpty()", "{t}.endsWith(\"n\")", "{b} == {b}", "{t}.isBlank()", "{t}.equalsIgnoreCase({t})", "List.of({k}, {k}).contains(3)", "Character.isDigit('7')"],
 }
 types = {"w": [("i32", "int"), ("i32", "int"), ("i64", "long"), ("i8", "byte"), ("i16", "short")], "d": [("f64", "double"), ("f64", "double"), ("f32", "float")],
          "t": [("text", "String")], "b": [("truth", "boolean")]}
@@ -61,6 +64,7 @@ language = Language(forms, types, written, constants, statement)
 head = """import java.io.*;
 import java.nio.charset.StandardCharsets;
 import java.util.*;
+import java.util.stream.*;
 
 public class Calls {
   static ByteArrayOutputStream room = new ByteArrayOutputStream();

@@ -17,7 +17,7 @@ import javascript_calls
 from recording import Values, answered, needs, real_payload, write_cases
 
 count = 9000
-live_count = 3000
+live_count = 3100
 root = pathlib.Path(__file__).resolve().parents[2]
 locales = ["en-US", "de-DE", "de-CH", "en-GB", "en-IN", "es-ES", "fr-FR", "it-IT", "ja-JP", "nl-NL", "pl-PL", "pt-BR", "sv-SE"]
 

@@ -4,13 +4,16 @@ from calls import Calls, Language
 
 forms = {
     "w": ["{w} + {w}", "{w} - {w}", "{w} * {w}", "intdiv({i}, {i})", "-{w}", "~{i}", "{i} % {i}", "{i} & {i}", "{i} | {i}", "{i} << {k}", "{i} >> {k}", "(int) {d}",
-          "(int) {w}", "abs({w})", "max({w}, {w})", "min({w}, {w})", "strlen({t})", "{b} ? {w} : {w}", "intval({d})", "{k} ** 2"],
+          "(int) {w}", "abs({w})", "max({w}, {w})", "min({w}, {w})", "strlen({t})", "{b} ? {w} : {w}", "intval({d})", "{k} ** 2", "{w} <=> {n}", "count(explode(\"n\", {t}))",
+          "match(true) { {b} => {w}, default => {k} }", "array_sum([{w}, {k}])", "[{w}, {w}][{k} % 2]", "isset($absent) ? 1 : {w}", "$absent ?? {w}", "array_product([{k}, {k}])"],
     "d": ["{d} + {n}", "{n} - {d}", "{d} * {n}", "{n} / {d}", "{n} / {n}", "-{d}", "(float) {w}", "sqrt({n})", "floor({n})", "ceil({d})", "round({d})", "round({d}, 2)", "round({n}, 1)",
           "abs({d})", "pow({d}, 2)", "{b} ? {d} : {n}", "{n} * 0.76", "fmod({d}, {n})", "pi() * {n}", "max({d}, {n})"],
     "t": ["{t} . {n}", "{t} . {t}", "{n} . {t}", "strtoupper({t})", "ucfirst({t})", "trim({t})", "substr({t}, {k})", "substr({t}, 0, {k})",
           "str_repeat({t}, {k})", "str_pad({t}, 8)", "str_pad({t}, 9, \"*\", STR_PAD_LEFT)", "str_pad({t}, 9, \"-\", STR_PAD_BOTH)", "str_replace(\"n\", \"mm\", {t})",
           "number_format({n})", "number_format({d}, 2)", "number_format({d}, 2, \",\", \".\")", "sprintf(\"%.2f\", {d})", "sprintf(\"%05d\", {i})", "{b} ? {t} : {t}",
-          "dechex({i})", "ucwords({t})", "strrev(\"abc\")", "(string) {n}"],
+          "dechex({i})", "ucwords({t})", "strrev(\"abc\")", "(string) {n}", "json_encode({n})", "json_encode({t})", "json_encode([\"a\" => {n}, \"b\" => [{t}, {b}]])", "implode(\",\", [{n}, {t}])",
+          "implode(\"-\", array_map(fn($q) => $q * 2, [{w}, {k}]))", "gettype({n})", "date(\"D, d M Y H:i:s\", {i} * 86399)", "\"ink\"[{k} % 3]", "explode(\"-\", \"a-b\")[{k} % 2]",
+          "implode(\",\", array_filter([{k}, {k}, 7], fn($q) => $q > 2))", "json_encode(array_reverse([{w}, {t}]))"],
     "b": ["{n} < {n}", "{n} <= {n}", "{n} > {n}", "{w} == {w}", "{w} != {n}", "{b} && {b}", "{b} || {b}", "!{b}", "{w} === {w}", "{n} === {n}", "{n} >= {n}"],
 }
 # A whole number that cannot have become a float.

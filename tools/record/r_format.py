@@ -14,7 +14,7 @@ import tempfile
 from recording import Values, needs, real_payload, write_cases
 
 count = 6000
-live_count = 2000
+live_count = 3000
 root = pathlib.Path(__file__).resolve().parents[2]
 
 head = r"""

@@ -20,7 +20,7 @@ import rust_calls
 from recording import Values, answer_of, needs, real_payload, write_cases
 
 count = 9000
-live_count = 1800
+live_count = 3100
 
 
 def literal(text):

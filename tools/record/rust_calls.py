@@ -5,10 +5,15 @@ from calls import Calls, Language
 # What does not fit its type is another matter: numbers stay small.
 forms = {
     "w": ["{w} + {k}", "{w} - {k}", "{w} / 3", "{w} % 7", "{w} & {k}", "{w} | {k}", "{w} ^ {k}", "-{w}", "!{w}", "{d} as i32", "{w}.abs()", "{w}.max({k})", "{w}.min({w})",
-          "{t}.len() as i32", "{w} << 1", "{w} >> 2", "{k}i32 * {k}", "{b} as i32"],
+          "{t}.len() as i32", "{w} << 1", "{w} >> 2", "{k}i32 * {k}", "{b} as i32",
+          "if {b} { {w} } else { {k}i32 }", "match {w} { 0 => 1i32, 1..=9 | 50 => 2, _ => 3 }", "vec![{w}, {w}][{k}usize % 2]", "*[{w}, {w}].iter().max().unwrap()",
+          "(1..={k}i32).sum::<i32>()", "({w}, {k}).0", "i32::MAX / 7", "{t}.split('n').count() as i32", "(1..6i32).filter(|q| q % 2 == 1).map(|q| q * q).sum::<i32>()",
+          "\"42\".parse::<i32>().unwrap()", "[{w}, {k}i32].iter().fold(0, |a, q| a.max(*q))", "{t}.chars().count() as i32", "i32::abs({w})"],
     "d": ["{d} + {d}", "{d} - 1.5", "{d} * {d}", "{d} / 3.0", "{d} % 2.0", "-{d}", "{w} as f64", "{d}.sqrt()", "{d}.floor()", "{d}.ceil()", "{d}.round()", "{d}.trunc()", "{d}.abs()",
-          "{d}.max({d})", "{d} * 0.76", "{w} as f64 / 2.0"],
-    "t": ["{t}.to_uppercase()", "{t}.to_lowercase()", "{t}.to_string()", "{t}.repeat({k})", "{t}.replace(\"n\", \"mm\")", "{w}.to_string()", "{d}.to_string()"],
+          "{d}.max({d})", "{d} * 0.76", "{w} as f64 / 2.0", "if {b} { {d} } else { 0.5 }", "f64::sqrt({d})", "{d}.powi({k})", "\"2.5\".parse::<f64>().unwrap()",
+          "[{d}, {d}][{k}usize % 2]", "[{d}, 1.5f64].iter().sum::<f64>()", "({t}, {d}).1", "{d} * std::f64::consts::PI"],
+    "t": ["{t}.to_uppercase()", "{t}.to_lowercase()", "{t}.to_string()", "{t}.repeat({k})", "{t}.replace(\"n\", \"mm\")", "{w}.to_string()", "{d}.to_string()", "format!(\"{}-{:.1}\", {t}, {d})", "{t}.chars().rev().collect::<String>()",
+          "format!(\"{:?}\", vec![{w}, {w}])", "format!(\"{:?}\", (1..={k}i32).map(|q| q * 2).collect::<Vec<_>>())", "format!(\"{:?}\", ({w}, {t}, {d}))", "[\"ink\", \"nib\"].join(\"+\")"],
     "b": ["{w} < {w}", "{w} <= {k}", "{d} > {d}", "{d} >= 2.5", "{w} == {w}", "{w} != {k}", "{b} && {b}", "{b} || {b}", "!{b}", "{t}.is_empty()", "{t}.contains(\"n\")", "{t}.starts_with('I')"],
 }
 types = {"w": [("i32", "i32")], "d": [("f64", "f64")], "t": [("text", "&str")], "b": [("truth", "bool")]}

@@ -133,6 +133,8 @@ class Evaluator {
   bool fill_template(const Node& node, const Dialect& dialect, std::string_view source,
                      std::span<const Value> values, Value& out);
 
+  // Whether the names of a function may be those of another one around it.
+  virtual bool may_hide_names() const { return true; }
   // A function that is written out, with a value for each of its names.
   bool call_function(const Node& function, std::span<const Value> arguments, Value& out);
   // What a method of a list comes to. `node` is its call, whose last argument may be a function. How
@@ -163,6 +165,7 @@ class Evaluator {
 
   const Scope* scope_;  // of the function that is called, where one is
   bool is_static_;
+  std::vector<std::string> parameters_;  // of the functions that are called, in each other
   std::size_t made_ = 0;
   std::optional<Trouble> trouble_;
   std::optional<Trouble> put_off_;

@@ -58,13 +58,22 @@ bool Evaluator::call_function(const Node& function, std::span<const Value> argum
     arguments = arguments[0].as_list();
   if (function.kind != Node::Kind::function || function.keys.size() != arguments.size())
     return not_yet("such a function is", function);
+  const std::size_t around_count = parameters_.size();
+  for (const std::string& name : function.keys) {
+    if (!may_hide_names() &&
+        std::find(parameters_.begin(), parameters_.end(), name) != parameters_.end())
+      return not_yet("a parameter with the name of another one is", function);
+  }
   Parameters local(*scope_, function.keys);
+  local.values.reserve(arguments.size());
   for (const Value& one : arguments) {
     local.values.push_back(one);
     local.values.back().drop_name();
   }
   const Scope* const around = std::exchange(scope_, &local);
+  parameters_.insert(parameters_.end(), function.keys.begin(), function.keys.end());
   const bool good = evaluate_part(body, out);
+  parameters_.resize(around_count);
   scope_ = around;
   return good;
 }

@@ -46,6 +46,7 @@ class Typed : public Evaluator {
   bool holds(const Node& node, const Value& value, bool& out) override;
   Value of_truth(bool value) const override;
   bool settle_sides(const Node& node, Side taken, Side other) override;
+  bool may_hide_names() const override { return false; }
   bool name_without_value(const Node& node, Value& out) override;
 
   // Two operands of which one at least is no number. Never a comparison of truth values.

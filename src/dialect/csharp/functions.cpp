@@ -49,6 +49,8 @@ bool Expressions::call_math(const Node& node, std::string_view name, const Argum
   const std::size_t count = arguments.size();
   for (std::size_t i = 0; i < count; ++i) {
     const bool is_way = name == "Round" && i > 0 && arguments[i].is(Type::text);
+    if (arguments[i].is(Type::text) && !is_way)
+      return refuse_as("CS1503", "Math." + std::string(name) + " takes no text", node);
     if (!is_number(arguments[i]) && !is_way)
       return not_yet("Math." + std::string(name) + " of this is", node);
   }

@@ -242,7 +242,10 @@ bool Expressions::cast(const Node& node, const Value& of, Value& out) {
     out = of;
     return true;
   }
-  const bool is_boxed = 'A' <= node.text[0] && node.text[0] <= 'Z';
+  // What a list holds is an object, too.
+  const Node& part = node.parts[0];
+  const bool is_boxed = ('A' <= node.text[0] && node.text[0] <= 'Z') ||
+                        (part.kind == Node::Kind::call && part.parts[0].text == "get");
   if (!is_number(of) || is_boxed) {
     if (of.is(Type::text) || of.is(Type::truth))
       return refuse("incompatible types: " + describe(of) + " cannot be a " + node.text, node);

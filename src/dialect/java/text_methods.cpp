@@ -7,6 +7,7 @@
 #include "dialects.hpp"
 #include "expressions.hpp"
 #include "text/lower_case.hpp"
+#include "text/simple_case.hpp"
 #include "text/upper_case.hpp"
 #include "text/utf8.hpp"
 
@@ -87,9 +88,15 @@ bool Expressions::search_text(const Node& node, std::string_view name, const Val
     out = Value::truth(other.is(Type::text) && other.as_text() == of.as_text());
     return true;
   }
-  if (name == "equalsIgnoreCase" && other.is(Type::text) && is_ascii(of.as_text()) &&
-      is_ascii(other.as_text())) {
-    out = Value::truth(lower_case(of.as_text()) == lower_case(other.as_text()));
+  if (name == "equalsIgnoreCase" && other.is(Type::text)) {
+    // Unit by unit: as capitals, and these as small letters.
+    const auto folded = [](std::string_view text) {
+      return simple_case(simple_case(text, Capitals::all), Capitals::none);
+    };
+    const bool is_long = utf16_of(of.as_text()).size() != of.as_text().size() &&
+                         of.as_text().find('\xF0') != std::string_view::npos;
+    if (is_long) return not_yet("the method equalsIgnoreCase of this is", node);
+    out = Value::truth(folded(of.as_text()) == folded(other.as_text()));
     return true;
   }
   if (name == "compareTo" && other.is(Type::text)) {

@@ -132,7 +132,13 @@ bool Expressions::ask_list(const Node& node, const Value& of, Value& out) {
     out = Value::some(out);
     return true;
   }
-  if (asked == Query::sum && items.empty()) return not_yet("a sum of nothing is", node);
+  if ((asked == Query::sum || asked == Query::product) && items.empty()) {
+    const auto& types = node.parts[0].keys;
+    const auto type = types.empty() ? std::nullopt : type_of_name(types[0]);
+    if (!type || !is_whole(*type)) return not_yet("a sum of nothing is", node);
+    out = Value::whole(*type, asked == Query::sum ? 0 : 1);
+    return true;
+  }
   if (!query(node, asked, std::move(items), out)) return false;
   if (out.is(Type::list) && asked != Query::fold) out.set_name(iterator_name);
   return true;
