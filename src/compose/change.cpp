@@ -32,6 +32,10 @@ const ChangeForm& form_of(const ComposingForm& form, const Change& change) {
       return form.kept_compact;
     case ChangeKind::in_base:
       return form.in_base;
+    case ChangeKind::hexadecimal:
+      return form.hexadecimal;
+    case ChangeKind::shortest:
+      return form.shortest;
     case ChangeKind::upper:
       return form.upper;
     case ChangeKind::truth:
@@ -70,6 +74,8 @@ std::string changed(const Change& change, const std::string& text, WidthUnit uni
     case ChangeKind::upper:
       return changes::upper(text);
     case ChangeKind::in_base:
+    case ChangeKind::hexadecimal:
+    case ChangeKind::shortest:
     case ChangeKind::truth:
       break;
   }

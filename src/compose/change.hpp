@@ -22,7 +22,9 @@ enum class ChangeKind : std::uint8_t {
   plain,
   compact,
   kept_compact,
-  in_base,  // makes the text
+  in_base,      // makes the text
+  hexadecimal,  // makes the text
+  shortest,     // makes the text
   upper,
   truth,  // makes the text
 };

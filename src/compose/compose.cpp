@@ -199,6 +199,50 @@ void try_out(const Spec& wish, const Spec& core, Type type, WidthUnit unit, Comp
   }
 }
 
+std::string special_text(const BinaryReal& real) {
+  return real.kind == RealClass::not_a_number ? "nan" : real.negative ? "-inf" : "inf";
+}
+
+std::string real_text(const Spec& spec, const BinaryReal& real) {
+  TextBuffer out;
+  lay_out_real(spec, binary64, real, {}, out);
+  return out.string();
+}
+
+Spec real_spec(Notation notation, int places) {
+  Spec out;
+  out.kind = Kind::real;
+  out.notation = notation;
+  out.places = places;
+  return out;
+}
+
+// What the helpers make of a double in base 16.
+std::string hexadecimal_text(const Value& value) {
+  const BinaryReal real = value.as_real();
+  if (!real.is_finite()) return special_text(real);
+  return real_text(real_spec(Notation::hexfloat, unset), real);
+}
+
+// The same of the fewest digits that read back, rounded to so many: without an exponent where that
+// is short.
+std::string shortest_text(const Value& value) {
+  const BinaryReal real = value.as_real();
+  if (!real.is_finite()) return special_text(real);
+  constexpr int most_digits = 17;
+  for (int digits = 1;; ++digits) {
+    const std::string text = real_text(real_spec(Notation::scientific, digits - 1), real);
+    const auto read = read_typed(Type::f64, text);
+    if (digits < most_digits && (!read || read->bits() != value.bits())) continue;
+    const std::string_view behind = std::string_view(text).substr(text.find('e') + 1);
+    int exponent = 0;
+    for (const char c : behind.substr(1)) exponent = exponent * 10 + (c - '0');
+    if (behind[0] == '-') exponent = -exponent;
+    if (exponent < -5 || exponent >= most_digits) return text;
+    return real_text(real_spec(Notation::fixed, std::max(digits - 1 - exponent, 0)), real);
+  }
+}
+
 }  // namespace
 
 std::string Composed::definitions() const {
@@ -244,6 +288,10 @@ Outcome Composed::render(const Value& value, Output& out) const {
       if (number < 0) text += '-';
       append_whole(Natural(magnitude_of(number)), static_cast<int>(change.count), Letters::lower,
                    text);
+    } else if (change.kind == ChangeKind::hexadecimal) {
+      text = hexadecimal_text(value);
+    } else if (change.kind == ChangeKind::shortest) {
+      text = shortest_text(value);
     } else if (change.kind == ChangeKind::truth) {
       text = value.as_whole() != 0 ? "true" : "false";
     } else {

@@ -143,6 +143,14 @@ class Planning {
       return true;
     }
     if (write(spec)) return true;
+    const bool is_open = wish_.places == unset && wish_.significant == unset && !wish_.keep_point;
+    const bool is_whole_text =
+        wish_.notation == Notation::hexfloat || wish_.notation == Notation::shortest;
+    if (is_whole_text && is_open && type_ == Type::f64) {
+      add({wish_.notation == Notation::hexfloat ? ChangeKind::hexadecimal : ChangeKind::shortest});
+      if (wish_.letters == Letters::upper) add({ChangeKind::upper});
+      return true;
+    }
     // Another notation of N digits is made from scientific notation.
     if (wish_.significant == unset || wish_.notation == Notation::hexfloat)
       return fail(wish_.notation == Notation::engineering

@@ -54,8 +54,12 @@ struct ComposingForm {
   ChangeForm compact = {};
   ChangeForm kept_compact = {};
   ChangeForm in_base = {};  // not a change: the digits of the whole number @V in base @D, lower
-  ChangeForm upper = {};    // upper letters
-  ChangeForm truth = {};    // not a change: true or false
+  // No changes either: the text of a double in base 16, 0x1.4p+1, and its fewest digits that read
+  // back.
+  ChangeForm hexadecimal = {};
+  ChangeForm shortest = {};
+  ChangeForm upper = {};  // upper letters
+  ChangeForm truth = {};  // not a change: true or false
 };
 
 }  // namespace inky::inline v1

@@ -115,6 +115,11 @@ std::vector<Spec> usual_wishes() {
       wish_of({{"kind", "text"}, {"align", "center"}, {"width", "8"}}),
       wish_of({{"kind", "text"}, {"limit", "3"}, {"fill", "*"}, {"width", "8"}}),
       wish_of({{"kind", "truth"}, {"align", "right"}, {"width", "7"}}),
+      wish_of({{"kind", "real"}, {"notation", "hexfloat"}}),
+      wish_of({{"kind", "real"}, {"notation", "hexfloat"}, {"letters", "upper"}}),
+      wish_of({{"kind", "real"}, {"notation", "hexfloat"}, {"sign", "always"}, {"width", "26"}}),
+      wish_of({{"kind", "real"}, {"notation", "shortest"}}),
+      wish_of({{"kind", "real"}, {"notation", "shortest"}, {"width", "22"}}),
   };
 }
 
@@ -149,7 +154,12 @@ std::string fault_of(const Dialect& dialect, std::uint64_t seed) {
   const auto add = [&](const Spec& wish, Type type) {
     const std::string start = "v" + std::to_string(count);
     if (!compose(dialect, wish, type, start)) return;
-    for (const Value& value : values_of(type, random)) {
+    std::vector<Value> values = values_of(type, random);
+    if (wish.notation == Notation::hexfloat && dialect.facts().id != "lisp") {
+      values.push_back(Value::real(0x1p-1074));
+      values.push_back(Value::real(-0x0.8p-1022));
+    }
+    for (const Value& value : values) {
       const std::string name = "v" + std::to_string(++count);
       printing.add(*compose(dialect, wish, type, name), name, value);
     }
@@ -245,7 +255,7 @@ TEST_CASE("inky write composes what no specifier grants") {
   CHECK_THAT(c["helpers"].get<std::string>(), Catch::Contains("static void percent("));
   CHECK(answer["results"][1]["template"] == "{:.1%}");
   CHECK(!answer["results"][1].contains("composed"));
-  const Ran none = run_tool("write --kind real --notation hexfloat --to rust");
+  const Ran none = run_tool("write --kind real --notation hexfloat --places 3 --to rust");
   CHECK(none.status == 1);
   CHECK_THAT(none.out, Catch::Contains("such a number is not composed"));
 }

@@ -64,7 +64,10 @@ class RandomWishes {
     if (spec.base != 10 && random.one_in(4)) spec.prefix = true;
   }
   void make_real(inky::Spec& spec) {
-    switch (random.below(8)) {
+    switch (random.below(9)) {
+      case 3:
+        spec.notation = inky::Notation::hexfloat;
+        break;
       case 0:
         spec.notation = inky::Notation::scientific;
         spec.places = random.below(8);

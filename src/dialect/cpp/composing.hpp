@@ -120,6 +120,22 @@ std::string in_base(long long value, unsigned base) {
   return value < 0 ? "-" + text : text;
 }
 )code"},
+      .shortest = {"shortest(@V)",
+                   R"code(// The fewest digits that read back, without an exponent where that is short.
+std::string shortest(double value) {
+  char text[400];
+  std::snprintf(text, sizeof text, "%f", value);
+  for (int digits = 0; std::isfinite(value) && digits < 17; ++digits) {
+    std::snprintf(text, sizeof text, "%.*e", digits, value);
+    if (std::strtod(text, nullptr) != value) continue;
+    const int exponent = std::atoi(std::strchr(text, 'e') + 1);
+    if (exponent >= -5 && exponent < 17)
+      std::snprintf(text, sizeof text, "%.*f", std::max(digits - exponent, 0), value);
+    break;
+  }
+  return text;
+}
+)code"},
       .upper = {"upper(@T)", R"code(std::string upper(std::string text) {
   for (char& c : text) c = static_cast<char>(std::toupper(static_cast<unsigned char>(c)));
   return text;

@@ -94,8 +94,9 @@ inline constexpr ProgramForm own_program =
 
 inline constexpr ComposingForm own_composing =
     cpp_composing("cpp-format", "", "std::format(\"@S\", @V)",
-                  "#include <algorithm>\n#include <cctype>\n#include <cstdlib>\n#include "
-                  "<string>\n#include <string_view>\n");
+                  "#include <algorithm>\n#include <cctype>\n#include <cmath>\n#include <cstdio>\n"
+                  "#include <cstdlib>\n#include <cstring>\n#include <string>\n"
+                  "#include <string_view>\n");
 
 inline constexpr RunForm own_run = {
     "clang++-16",

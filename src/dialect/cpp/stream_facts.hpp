@@ -130,8 +130,9 @@ inline constexpr ProgramForm own_program = cpp_program(
 
 inline constexpr ComposingForm own_composing =
     cpp_composing("cpp-stream", "cout", "(std::ostringstream()@S).str()",
-                  "#include <algorithm>\n#include <cctype>\n#include <cstdlib>\n#include "
-                  "<string>\n#include <string_view>\n#include <sstream>\n");
+                  "#include <algorithm>\n#include <cctype>\n#include <cmath>\n#include <cstdio>\n"
+                  "#include <cstdlib>\n#include <cstring>\n#include <sstream>\n"
+                  "#include <string>\n#include <string_view>\n");
 
 inline constexpr RunForm own_run = {
     "g++ c++ clang++", "CXX", "g++", "main.cpp", "@ -std=c++20 -w -o main main.cpp", "./main"};

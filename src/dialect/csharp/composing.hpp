@@ -113,6 +113,19 @@ inline constexpr ComposingForm composing = {
     return value < 0 ? "-" + text : text;
   }
 )code"},
+    .hexadecimal = {"InHexadecimal(@V)",
+                    R"code(  // A number in base 16, with its binary exponent.
+  static string InHexadecimal(double value) {
+    if (double.IsNaN(value)) return "nan";
+    if (double.IsInfinity(value)) return value < 0 ? "-inf" : "inf";
+    long bits = BitConverter.DoubleToInt64Bits(value), fraction = bits & 0xfffffffffffff;
+    int stored = (int)(bits >> 52) & 0x7ff;
+    int exponent = stored == 0 ? (fraction == 0 ? 0 : -1022) : stored - 1023;
+    string digits = fraction.ToString("x13").TrimEnd('0');
+    return (bits < 0 ? "-" : "") + "0x" + (stored == 0 ? "0" : "1") + (digits == "" ? "" : "." + digits)
+      + "p" + (exponent < 0 ? "-" : "+") + Math.Abs(exponent);
+  }
+)code"},
     .upper = {"@T.ToUpperInvariant()"},
     .truth = {"(@V ? \"true\" : \"false\")"},
 };

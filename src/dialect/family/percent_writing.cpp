@@ -126,8 +126,12 @@ class FieldWriter {
         return upper ? 'E' : 'e';
       case Notation::compact:
         return upper ? 'G' : 'g';
-      case Notation::hexfloat:
+      case Notation::hexfloat: {
+        // The letter may show something else: Python's %a is the ASCII text of any value.
+        const ConversionFact* fact = conversion_of(*rules_.facts, 'a');
+        if (fact != nullptr && fact->kind != Kind::real) return give_up("hexadecimal notation");
         return upper ? 'A' : 'a';
+      }
       case Notation::shortest:
         if (rules_.plain != 0 && writing::asks_nothing_of_a_number(spec_)) return rules_.plain;
         return give_up("shortest digits of a real");

@@ -110,6 +110,20 @@ let inBase radix value =
         if rest / radix = 0I then digit + text else digits (rest / radix) (digit + text)
     (if value < 0L then "-" else "") + digits (abs (bigint value)) ""
 )code"},
+    .hexadecimal = {"inHexadecimal @V",
+                    R"code(// A number in base 16, with its binary exponent.
+let inHexadecimal (value: float) =
+    let bits = System.BitConverter.DoubleToInt64Bits value
+    let fraction = bits &&& 0xfffffffffffffL
+    let stored = int (bits >>> 52) &&& 0x7ff
+    let exponent = if stored > 0 then stored - 1023 elif fraction = 0L then 0 else -1022
+    let digits = fraction.ToString("x13").TrimEnd('0')
+    if System.Double.IsNaN value then "nan"
+    elif System.Double.IsInfinity value then (if value < 0.0 then "-inf" else "inf")
+    else
+        (if bits < 0L then "-" else "") + "0x" + (if stored = 0 then "0" else "1")
+        + (if digits = "" then "" else "." + digits) + "p" + exponent.ToString("+0;-0;+0")
+)code"},
     .upper = {"(@T).ToUpperInvariant()"},
     .truth = {"(if @V then \"true\" else \"false\")"},
 };

@@ -91,6 +91,17 @@ function compact(text, count) {
 }
 )code"},
     .in_base = {"@V.toString(@D)"},
+    .hexadecimal = {"inHexadecimal(@V)", R"code(// A number in base 16, with its binary exponent.
+function inHexadecimal(value) {
+  if (!Number.isFinite(value)) return String(value).toLowerCase().replace("infinity", "inf");
+  const bits = new BigUint64Array(new Float64Array([value]).buffer)[0];
+  const fraction = bits & 0xfffffffffffffn, stored = Number((bits >> 52n) & 0x7ffn);
+  const digits = fraction.toString(16).padStart(13, "0").replace(/0+$/, "");
+  const exponent = stored === 0 ? (fraction === 0n ? 0 : -1022) : stored - 1023;
+  return (bits >> 63n ? "-" : "") + "0x" + (stored === 0 ? "0" : "1") + (digits && "." + digits) +
+    "p" + (exponent < 0 ? "" : "+") + exponent;
+}
+)code"},
     .upper = {"@T.toUpperCase()"},
     .truth = {"String(@V)"},
 };

@@ -134,6 +134,20 @@ inline constexpr ComposingForm composing = {
 )code",
                      scientific_source},
     .in_base = {"(string-downcase (write-to-string @V :base @D :radix nil))"},
+    .hexadecimal = {"(in-hexadecimal @V)",
+                    R"code(;; A number in base 16, with its binary exponent.
+(defun in-hexadecimal (value)
+  (multiple-value-bind (whole exponent sign) (integer-decode-float (float value 1d0))
+    (let* ((size (integer-length whole))
+           (least (and (plusp whole) (< (+ exponent size -1) -1022)))
+           (fraction (cond ((zerop whole) 0)
+                           (least (ash whole (+ exponent 1074)))
+                           (t (- (ash whole (- 53 size)) (ash 1 52)))))
+           (digits (string-right-trim "0" (format nil "~(~13,'0X~)" fraction))))
+      (format nil "~A0x~A~A~Ap~@D" (if (minusp sign) "-" "") (if (or least (zerop whole)) 0 1)
+              (if (string= digits "") "" ".") digits
+              (cond ((zerop whole) 0) (least -1022) (t (+ exponent size -1)))))))
+)code"},
     .upper = {"(string-upcase @T)"},
     .truth = {"(if @V \"true\" \"false\")"},
 };

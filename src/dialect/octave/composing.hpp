@@ -117,6 +117,30 @@ function out = in_base(value, base)
   if value < 0, out = ["-" out]; endif
 endfunction
 )code"},
+    .hexadecimal = {"in_hexadecimal(@V)",
+                    R"code(% A number in base 16, with its binary exponent.
+function out = in_hexadecimal(value)
+  if ! isfinite(value), out = lower(sprintf("%f", value)); return; endif
+  digits = num2hex(value);
+  stored = mod(hex2dec(digits(1:3)), 2048);
+  fraction = regexprep(digits(4:16), "0+$", "");
+  exponent = stored - 1023;
+  if stored == 0, exponent = -1022 * ! isempty(fraction); endif
+  out = [repmat("-", 1, signbit(value) != 0), "0x", "0" + (stored > 0), repmat(".", 1, ! isempty(fraction)), fraction, sprintf("p%+d", exponent)];
+endfunction
+)code"},
+    .shortest = {"shortest(@V)", R"code(% The fewest digits that read back, without an exponent where that is short.
+function out = shortest(value)
+  out = lower(sprintf("%f", value));
+  if ! isfinite(value), return; endif
+  for digits = 0:16
+    out = sprintf("%.*e", digits, value);
+    if str2double(out) == value, break; endif
+  endfor
+  exponent = str2double(out(index(out, "e") + 1:end));
+  if exponent >= -5 && exponent < 17, out = sprintf("%.*f", max(digits - exponent, 0), value); endif
+endfunction
+)code"},
     .upper = {"toupper(@T)"},
     .truth = {"truth(@V)", R"code(function out = truth(value)
   if value, out = "true"; else, out = "false"; endif

@@ -93,6 +93,19 @@ function in_base($value, $base) {
     return $value < 0 ? "-" . $text : $text;
 }
 )code"},
+    .hexadecimal = {"in_hexadecimal($@V)",
+                    R"code(// A number in base 16, with its binary exponent.
+function in_hexadecimal($value) {
+    if (is_nan($value)) return "nan";
+    if (is_infinite($value)) return $value < 0 ? "-inf" : "inf";
+    $bits = unpack("q", pack("d", $value))[1];
+    $fraction = $bits & 0xfffffffffffff;
+    $stored = $bits >> 52 & 0x7ff;
+    $exponent = $stored > 0 ? $stored - 1023 : ($fraction === 0 ? 0 : -1022);
+    $digits = rtrim(sprintf(".%013x", $fraction), "0");
+    return ($bits < 0 ? "-" : "") . "0x" . ($stored > 0 ? 1 : 0) . rtrim($digits, ".") . sprintf("p%+d", $exponent);
+}
+)code"},
     .upper = {"strtoupper(@T)"},
     .truth = {"($@V ? \"true\" : \"false\")"},
 };

@@ -73,6 +73,10 @@ inline constexpr ComposingForm composing = {
         text = "0123456789abcdefghijklmnopqrstuvwxyz"[digit] + text
     return "-" + text if value < 0 else text
 )code"},
+    .hexadecimal = {"in_hexadecimal(@V)", R"code(def in_hexadecimal(value):
+    """A real in base 16, without zeros at its end."""
+    return re.sub(r"\.?0*p", "p", float(value).hex()) if value - value == 0 else str(value)
+)code"},
     .upper = {"@T.upper()"},
     .truth = {"str(@V).lower()"},
 };

@@ -144,6 +144,22 @@ fn in_base(value: i64, base: u32) -> String {
     }
 }
 )code"},
+    .hexadecimal = {"in_hexadecimal(@V)",
+                    R"code(// A number in base 16, with its binary exponent.
+fn in_hexadecimal(value: f64) -> String {
+    if !value.is_finite() {
+        return value.to_string().to_lowercase();
+    }
+    let bits = value.to_bits();
+    let fraction = bits & 0xf_ffff_ffff_ffff;
+    let stored = (bits >> 52 & 0x7ff) as i32;
+    let exponent = if stored > 0 { stored - 1023 } else if fraction == 0 { 0 } else { -1022 };
+    let digits = format!(".{fraction:013x}");
+    let digits = digits.trim_end_matches('0').trim_end_matches('.');
+    let sign = if value.is_sign_negative() { "-" } else { "" };
+    format!("{sign}0x{}{digits}p{exponent:+}", i32::from(stored > 0))
+}
+)code"},
     .upper = {"@T.to_uppercase()"},
     .truth = {"@V.to_string()"},
 };
