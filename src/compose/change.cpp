@@ -24,6 +24,8 @@ const ChangeForm& form_of(const ComposingForm& form, const Change& change) {
       return form.percent;
     case ChangeKind::engineering:
       return form.engineering;
+    case ChangeKind::thousands:
+      return form.thousands;
     case ChangeKind::plain:
       return form.plain;
     case ChangeKind::compact:
@@ -74,6 +76,7 @@ std::string changed(const Change& change, const std::string& text, WidthUnit uni
     case ChangeKind::upper:
       return changes::upper(text);
     case ChangeKind::in_base:
+    case ChangeKind::thousands:
     case ChangeKind::hexadecimal:
     case ChangeKind::shortest:
     case ChangeKind::truth:

@@ -19,6 +19,7 @@ enum class ChangeKind : std::uint8_t {
   cut,
   percent,
   engineering,
+  thousands,  // chooses among texts
   plain,
   compact,
   kept_compact,

@@ -145,6 +145,22 @@ std::string engineering(const std::string& text) {
          exponent_text(number->letter, number->exponent - lead);
 }
 
+std::string for_thousands(const std::string& none, const std::string& one, const std::string& two) {
+  const auto exponent_of = [](const std::string& text) {
+    const auto number = taken_apart(text);
+    return number ? number->exponent : 0;
+  };
+  constexpr int step = 3;
+  const int exponent = exponent_of(two);
+  const int lead = (exponent % step + step) % step;
+  std::string text = lead == 0 ? none : lead == 1 ? one : two;
+  if (exponent_of(text) == exponent) return text;
+  // Rounded to fewer digits it is the next power of ten.
+  if (lead == step - 1) return none;
+  if (text.find('.') != std::string::npos) text.insert(text.find_first_of("eE"), "0");
+  return text;
+}
+
 std::string plain(const std::string& text) {
   const auto number = taken_apart(text);
   if (!number) return text;

@@ -27,6 +27,9 @@ std::string pad(const std::string& text, Align align, std::size_t width, std::st
 std::string percent(const std::string& text);
 // d.ddde+xx with an exponent in steps of three.
 std::string engineering(const std::string& text);
+// Of a number with some places, with one more and with two more: the one that leaves these places
+// behind the point, once its exponent is in steps of three.
+std::string for_thousands(const std::string& none, const std::string& one, const std::string& two);
 // d.ddde+xx without an exponent.
 std::string plain(const std::string& text);
 // d.ddde+xx of `count` digits in compact notation.

@@ -4,6 +4,7 @@
 #include <array>
 #include <optional>
 
+#include "changes.hpp"
 #include "dialect/program_form.hpp"
 #include "format/base_prefix.hpp"
 #include "format/layout.hpp"
@@ -24,8 +25,10 @@ class Filling {
   Filling(const ProgramForm& program, std::string_view name, std::size_t room)
       : program_(program), name_(name), room_(room) {}
 
-  std::string text;    // @T
-  std::string source;  // @S
+  std::string text;        // @T
+  std::string source;      // @S
+  std::string text_of[2];  // @1 and @2
+  std::string finer[2];    // @a and @b
 
   std::string fill(std::string_view form, const Change* change) const {
     std::string out;
@@ -50,6 +53,14 @@ class Filling {
         return;
       case 'T':
         out += text;
+        return;
+      case '1':
+      case '2':
+        out += text_of[letter - '1'];
+        return;
+      case 'a':
+      case 'b':
+        out += finer[letter - 'a'];
         return;
       case 'B':
         out += std::to_string(room_);
@@ -102,10 +113,17 @@ void add_helper(std::string_view source, std::vector<std::string>& helpers) {
   helpers.emplace_back(source);
 }
 
-void write_source(const Plan& plan, const ComposingForm& form, Filling filling, Composed& out) {
-  filling.source = plan.source;
-  if (filling.source.starts_with(form.template_open))
-    filling.source.erase(0, form.template_open.size());
+void write_source(const ComposingPlan& plan, const ComposingForm& form, Filling filling,
+                  Composed& out) {
+  const auto without_open = [&](std::string source) {
+    if (source.starts_with(form.template_open)) source.erase(0, form.template_open.size());
+    return source;
+  };
+  for (std::size_t i = 0; i < plan.finer.size(); ++i) {
+    filling.finer[i] = filling.source = without_open(plan.finer[i]);
+    filling.text_of[i] = filling.fill(form.text_of, nullptr);
+  }
+  filling.source = without_open(plan.source);
   if (form.in_steps) filling.text = filling.fill(form.text_name, nullptr);
   const auto step = [&](std::string_view made, const Change* change) {
     std::string source = filling.fill(made, change);
@@ -176,7 +194,7 @@ Note difference(const Value& value, const Outcome& outcome, const std::string& t
 bool prints_as_wished(const Spec& core, const Value& value, WidthUnit unit, const Composed& out) {
   if (out.core == nullptr) return true;
   TextBuffer text;
-  const Outcome outcome = out.render_core(value, text);
+  const Outcome outcome = Composed::render_template(*out.core, value, text);
   return outcome.prints() &&
          with_plain_exponent(text.string()) == with_plain_exponent(wished(core, value, unit));
 }
@@ -266,17 +284,17 @@ std::optional<Note> Composed::difference_from(const Template& parsed, bool usual
   return std::nullopt;
 }
 
-Outcome Composed::render_core(const Value& value, Output& out) const {
+Outcome Composed::render_template(const Template& read, const Value& value, Output& out) {
   Value named = value;
-  if (!core->value_names().empty()) named.set_name(core->value_names()[0]);
-  return core->dialect().render(*core, {&named, 1}, {}, out, nullptr);
+  if (!read.value_names().empty()) named.set_name(read.value_names()[0]);
+  return read.dialect().render(read, {&named, 1}, {}, out, nullptr);
 }
 
 Outcome Composed::render(const Value& value, Output& out) const {
   std::string text;
   if (core != nullptr) {
     TextBuffer made;
-    Outcome outcome = render_core(value, made);
+    Outcome outcome = render_template(*core, value, made);
     if (!outcome.prints()) return outcome;
     text = made.string();
     if (unit != WidthUnit::bytes && !is_utf8(text))
@@ -288,6 +306,13 @@ Outcome Composed::render(const Value& value, Output& out) const {
       if (number < 0) text += '-';
       append_whole(Natural(magnitude_of(number)), static_cast<int>(change.count), Letters::lower,
                    text);
+    } else if (change.kind == ChangeKind::thousands) {
+      TextBuffer one;
+      TextBuffer two;
+      if (!render_template(*finer[0], value, one).prints() ||
+          !render_template(*finer[1], value, two).prints())
+        return Outcome::undefined("the number has no such digits", {});
+      text = changes::for_thousands(text, one.string(), two.string());
     } else if (change.kind == ChangeKind::hexadecimal) {
       text = hexadecimal_text(value);
     } else if (change.kind == ChangeKind::shortest) {
@@ -310,7 +335,7 @@ Result<Composed> compose(const Dialect& dialect, const Spec& wish, Type type,
   const ComposingForm* form = dialect.facts().forms.composing;
   if (form == nullptr) return fail("this language composes nothing yet");
   const Dialect* carrier = find_dialect(form->carrier);
-  Plan plan = make_plan(*carrier, *form, wish, type, name);
+  ComposingPlan plan = make_plan(*carrier, *form, wish, type, name);
   if (!plan.why_not.empty()) return fail(std::move(plan.why_not));
   Composed out;
   out.type = type;
@@ -320,6 +345,11 @@ Result<Composed> compose(const Dialect& dialect, const Spec& wish, Type type,
     Result<Template> parsed = carrier->parse(plan.source);
     if (!parsed) return parsed.error();
     out.core = std::make_shared<const Template>(std::move(*parsed));
+  }
+  for (const std::string& source : plan.finer) {
+    Result<Template> parsed = carrier->parse(source);
+    if (!parsed) return parsed.error();
+    out.finer.push_back(std::make_shared<const Template>(std::move(*parsed)));
   }
   write_source(plan, *form, Filling(program_form_of(carrier->facts()), name, room_for(wish)), out);
   out.changes = std::make_shared<const std::vector<Change>>(std::move(plan.changes));

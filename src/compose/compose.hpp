@@ -37,13 +37,14 @@ struct Composed {
   // Digits in a base are usually wished of numbers above 0: a language may print the bits of
   // others. Asks of those, or of the others.
   std::optional<Note> difference_from(const Template& parsed, bool usual) const;
-  // The text that the template alone makes. REQUIRES: core != nullptr.
-  Outcome render_core(const Value& value, Output& out) const;
+  // The text that a template of it alone makes.
+  static Outcome render_template(const Template& read, const Value& value, Output& out);
 
   Type type = Type::f64;
   bool is_in_base = false;
-  WidthUnit unit = WidthUnit::bytes;     // that the helpers count in
-  std::shared_ptr<const Template> core;  // what makes the text; null: a helper does
+  WidthUnit unit = WidthUnit::bytes;                   // that the helpers count in
+  std::shared_ptr<const Template> core;                // what makes the text; null: a helper does
+  std::vector<std::shared_ptr<const Template>> finer;  // the same with one more place, and with two
   std::shared_ptr<const std::vector<Change>> changes;
 };
 

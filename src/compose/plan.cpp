@@ -58,7 +58,7 @@ class Planning {
     return {};
   }
 
-  Plan out;
+  ComposingPlan out;
 
  private:
   bool fail(std::string_view why) {
@@ -151,11 +151,11 @@ class Planning {
       if (wish_.letters == Letters::upper) add({ChangeKind::upper});
       return true;
     }
+    if (wish_.notation == Notation::engineering && wish_.places != unset && !wish_.keep_point)
+      return make_thousands(spec);
     // Another notation of N digits is made from scientific notation.
     if (wish_.significant == unset || wish_.notation == Notation::hexfloat)
-      return fail(wish_.notation == Notation::engineering
-                      ? "engineering notation is composed of significant digits only"
-                      : "such a number is not composed");
+      return fail("such a number is not composed");
     const int count = std::max(wish_.significant, 1);
     spec.notation = Notation::scientific;
     spec.significant = unset;
@@ -178,6 +178,18 @@ class Planning {
       default:
         return fail("such a number is not composed");
     }
+  }
+
+  bool make_thousands(Spec spec) {
+    spec.notation = Notation::scientific;
+    for (const int more : {1, 2, 0}) {
+      spec.places = wish_.places + more;
+      if (!write(spec)) return fail("scientific notation is not written");
+      if (more > 0) out.finer.push_back(out.source);
+    }
+    add({ChangeKind::thousands});
+    add({ChangeKind::engineering});
+    return true;
   }
 
   void add_sign() {
@@ -233,8 +245,8 @@ class Planning {
 
 }  // namespace
 
-Plan make_plan(const Dialect& carrier, const ComposingForm& form, const Spec& wish, Type type,
-               std::string_view name) {
+ComposingPlan make_plan(const Dialect& carrier, const ComposingForm& form, const Spec& wish,
+                        Type type, std::string_view name) {
   Planning planning(carrier, form, wish, type, name);
   std::string why_not = planning.make();
   planning.out.why_not = std::move(why_not);

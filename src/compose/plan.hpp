@@ -11,14 +11,15 @@
 
 namespace inky::inline v1 {
 
-struct Plan {
-  std::string source;  // of the template; empty: the first change makes the text
-  Spec core;           // the wish that the template grants
+struct ComposingPlan {
+  std::vector<std::string> finer;  // the same with one more place, and with two more
+  std::string source;              // of the template; empty: the first change makes the text
+  Spec core;                       // the wish that the template grants
   std::vector<Change> changes;
   std::string why_not;  // there is none
 };
 
-Plan make_plan(const Dialect& carrier, const ComposingForm& form, const Spec& wish, Type type,
-               std::string_view name);
+ComposingPlan make_plan(const Dialect& carrier, const ComposingForm& form, const Spec& wish,
+                        Type type, std::string_view name);
 
 }  // namespace inky::inline v1

@@ -9,6 +9,7 @@
 //   @D a number           @G a mark between thousands       @P a decimal mark
 //   @F what fills a width, @f without its quotes
 //   @X what is in front of digits
+//   @1 the text with one more place, @2 with two more; @a and @b their templates alone
 //   @U is in front of a number that is not negative; @O and @C are around one that is
 #pragma once
 
@@ -49,7 +50,10 @@ struct ComposingForm {
   ChangeForm cut = {};          // to @D characters
   ChangeForm percent = {};      // the point moves two places, and a percent sign follows
   ChangeForm engineering = {};  // d.ddde+xx with an exponent in steps of three
-  ChangeForm plain = {};        // d.ddde+xx without an exponent
+  // Not a change: of d.ddde+xx with some places, one more and two more, the one that these are the
+  // places of, once its exponent is in steps of three.
+  ChangeForm thousands = {};
+  ChangeForm plain = {};  // d.ddde+xx without an exponent
   // d.ddde+xx of @D digits in compact notation, trailing zeros dropped, and kept.
   ChangeForm compact = {};
   ChangeForm kept_compact = {};

@@ -99,14 +99,14 @@ constexpr Mark marks[] = {{"i128", "i128"}, {"u128", "u128"}, {"isize", "i64"}, 
 
 }  // namespace
 
-std::optional<Literal> literal_in(std::string_view text) {
+std::optional<NumberLiteral> literal_in(std::string_view text) {
   if (text.size() > 2 * most_literal_digits) return std::nullopt;
   const bool negative = text.starts_with('-');
   if (negative) text.remove_prefix(1);
   const std::string sign = negative ? "-" : "";
-  if (const auto digits = with_radix(text)) return Literal{sign + *digits, {}};
+  if (const auto digits = with_radix(text)) return NumberLiteral{sign + *digits, {}};
   if (text.empty() || !is_digit(text[0])) return std::nullopt;
-  Literal out;
+  NumberLiteral out;
   std::string plain;
   for (std::size_t i = 0; i < text.size(); ++i) {
     const bool separates = (text[i] == '\'' || text[i] == '_') && i > 0 && i + 1 < text.size() &&

@@ -14,11 +14,11 @@
 
 namespace inky::inline v1 {
 
-struct Literal {
+struct NumberLiteral {
   std::string digits;     // a decimal number
   std::string_view type;  // where a mark at its end says it; else empty
 };
 
-std::optional<Literal> literal_in(std::string_view text);
+std::optional<NumberLiteral> literal_in(std::string_view text);
 
 }  // namespace inky::inline v1

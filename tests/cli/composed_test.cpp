@@ -101,6 +101,8 @@ std::vector<Spec> usual_wishes() {
       wish_of({{"kind", "real"}, {"notation", "percent"}, {"places", "1"}, {"width", "9"}}),
       wish_of({{"kind", "real"}, {"notation", "engineering"}, {"significant", "1"}}),
       wish_of({{"kind", "real"}, {"notation", "engineering"}, {"significant", "4"}}),
+      wish_of({{"kind", "real"}, {"notation", "engineering"}, {"places", "0"}}),
+      wish_of({{"kind", "real"}, {"notation", "engineering"}, {"places", "2"}, {"width", "12"}}),
       wish_of({{"kind", "real"}, {"notation", "fixed"}, {"significant", "3"}}),
       wish_of({{"kind", "real"}, {"significant", "4"}}),
       wish_of({{"kind", "real"}, {"significant", "6"}, {"keep_point", "true"}}),
@@ -226,8 +228,8 @@ TEST_CASE("what is not composed has a reason") {
         "such a mark is not composed");
   CHECK(reason("rust", wish_of({{"places", "2"}, {"width", "9"}, {"fill", "墨"}}), Type::f64) ==
         "padding with such a character is not composed");
-  CHECK(reason("python", wish_of({{"kind", "real"}, {"notation", "engineering"}, {"places", "2"}}),
-               Type::f64) == "engineering notation is composed of significant digits only");
+  CHECK(reason("python", wish_of({{"kind", "real"}, {"notation", "hexfloat"}, {"places", "2"}}),
+               Type::f64) == "such a number is not composed");
   CHECK(reason("php", wish_of({{"kind", "whole"}, {"base", "36"}}), Type::u64) ==
         "digits in a base are composed of up to 64 bits with a sign");
   CHECK(reason("java", wish_of({{"places", "2"}, {"width", "5000"}, {"align", "center"}}),

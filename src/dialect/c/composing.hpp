@@ -103,6 +103,22 @@ static void engineering(char *text, size_t size) {
   insert(text, size, strlen(text), tail);
 }
 )code"},
+    .thousands = {"{\n  char one[@B], two[@B];\n  snprintf(one, sizeof one, \"@a\", @V);\n"
+                  "  snprintf(two, sizeof two, \"@b\", @V);\n  for_thousands(@T, sizeof @T, one, two);\n}",
+                  R"code(// Of a number with some places, one more and two more: what engineering() keeps these of.
+static int exponent_of(const char *text) {
+  const char *mark = strpbrk(text, "eE");
+  return mark == NULL ? 0 : atoi(mark + 1);
+}
+static void for_thousands(char *text, size_t size, const char *one, const char *two) {
+  const char *texts[] = {text, one, two};
+  int exponent = exponent_of(two), lead = (exponent % 3 + 3) % 3;
+  int carries = exponent_of(texts[lead]) != exponent;
+  if (lead != 0 && !(carries && lead == 2)) strcpy(text, texts[lead]);
+  if (carries && lead < 2 && strchr(text, '.') != NULL)
+    insert(text, size, (size_t)(strpbrk(text, "eE") - text), "0");
+}
+)code"},
     .plain = {"plain(@T, sizeof @T);", R"code(// d.ddde+xx without an exponent.
 static void plain(char *text, size_t size) {
   char *mark = strpbrk(text, "eE"), *point;

@@ -93,6 +93,21 @@ std::string engineering(std::string text) {
   return text + tail;
 }
 )code"},
+      .thousands = {"for_thousands(@T, @1, @2)",
+                    R"code(// Of a number with some places, one more and two more: what engineering() keeps these of.
+std::string for_thousands(const std::string& none, const std::string& one, const std::string& two) {
+  const auto size = [](const std::string& text) {
+    const std::size_t mark = text.find_first_of("eE");
+    return mark == std::string::npos ? 0 : std::stoi(text.substr(mark + 1));
+  };
+  const int lead = (size(two) % 3 + 3) % 3;
+  std::string text = lead == 0 ? none : lead == 1 ? one : two;
+  if (size(text) == size(two)) return text;
+  if (lead == 2) return none;
+  if (text.find('.') != std::string::npos) text.insert(text.find_first_of("eE"), "0");
+  return text;
+}
+)code"},
       .plain = {"plain(@T)", R"code(// d.ddde+xx without an exponent.
 std::string plain(std::string text) {
   const std::size_t mark = text.find_first_of("eE");

@@ -73,6 +73,20 @@ inline constexpr ComposingForm composing = {
         + (exponent - lead).ToString("+00;-00");
   }
 )code"},
+    .thousands = {"ForThousands(@T, @1, @2)",
+                  R"code(  // Of a number with some places, one more and two more: what Engineering keeps these of.
+  static string ForThousands(string none, string one, string two) {
+    int Size(string text) {
+      int mark = text.IndexOfAny(new[] { 'e', 'E' });
+      return mark < 0 ? 0 : int.Parse(text.Substring(mark + 1));
+    }
+    int lead = (Size(two) % 3 + 3) % 3;
+    string text = new[] { none, one, two }[lead];
+    if (Size(text) == Size(two)) return text;
+    if (lead == 2) return none;
+    return text.Contains('.') ? Regex.Replace(text, "[eE]", "0$&") : text;
+  }
+)code"},
     .plain = {"Plain(@T)", R"code(  // d.ddde+xx without an exponent.
   static string Plain(string text) {
     Match number = Regex.Match(text, @"^(-?)(\d)\.?(\d*)[eE]([-+]?\d+)$");

@@ -74,6 +74,19 @@ let engineering text =
         let rest = if digits.Length > lead then "." + digits.Substring lead else ""
         part 1 + digits.Substring(0, lead) + rest + part 3 + (exponent - lead).ToString("+00;-00")
 )code"},
+    .thousands = {"forThousands (@T) (@1) (@2)",
+                  R"code(// Of a number with some places, one more and two more: what engineering keeps these of.
+let forThousands none one two =
+    let size (text: string) =
+        let mark = text.IndexOfAny [| 'e'; 'E' |]
+        if mark < 0 then 0 else int (text.Substring(mark + 1))
+    let lead = (size two % 3 + 3) % 3
+    let text = (if lead = 0 then none elif lead = 1 then one else two)
+    if size text = size two then text
+    elif lead = 2 then none
+    elif text.Contains "." then Regex.Replace(text, "[eE]", "0$&")
+    else text
+)code"},
     .plain = {"@T |> plain", R"code(// d.ddde+xx without an exponent.
 let plain text =
     let number = Regex.Match(text, @"^(-?)(\d)\.?(\d*)[eE]([-+]?\d+)$")

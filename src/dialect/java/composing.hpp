@@ -80,6 +80,20 @@ inline constexpr ComposingForm java_composing = {
         + String.format("%+03d", exponent - lead);
   }
 )code"},
+    .thousands = {"forThousands(@T, @1, @2)",
+                  R"code(  // Of a number with some places, one more and two more: what engineering keeps these of.
+  static int exponentOf(String text) {
+    String[] parts = text.split("[eE]");
+    return parts.length < 2 ? 0 : Integer.parseInt(parts[1]);
+  }
+  static String forThousands(String none, String one, String two) {
+    int lead = Math.floorMod(exponentOf(two), 3);
+    String text = new String[]{none, one, two}[lead];
+    if (exponentOf(text) == exponentOf(two)) return text;
+    if (lead == 2) return none;
+    return text.contains(".") ? text.replaceFirst("[eE]", "0$0") : text;
+  }
+)code"},
     .plain = {"plain(@T)", R"code(  // d.ddde+xx without an exponent.
   static String plain(String text) {
     Matcher number = Pattern.compile("(-?)(\\d)\\.?(\\d*)[eE]([-+]?\\d+)").matcher(text);

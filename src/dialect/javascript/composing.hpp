@@ -67,6 +67,16 @@ function engineering(text) {
   return first + digits.slice(0, lead) + behind + letter + (size < lead ? "-" : "+") + left;
 }
 )code"},
+    .thousands = {"forThousands(@T, @1, @2)",
+                  R"code(// Of a number with some places, one more and two more: what engineering() keeps these of.
+function forThousands(none, one, two) {
+  const size = (text) => Number(text.split(/e/i)[1] ?? 0);
+  const lead = ((size(two) % 3) + 3) % 3, text = [none, one, two][lead];
+  if (size(text) === size(two)) return text;
+  if (lead === 2) return none;
+  return text.includes(".") ? text.replace(/e/i, "0$&") : text;
+}
+)code"},
     .plain = {"plain(@T)", R"code(// d.ddde+xx without an exponent.
 function plain(text) {
   const [, sign, first, rest, size] = text.match(/^(-?)(\d)\.?(\d*)[eE]([-+]?\d+)$/) ?? [];

@@ -94,6 +94,17 @@ function out = engineering(text)
   out = [text(1:sign), digits(1:lead), rest, sprintf("%s%+03d", text(mark), exponent - lead + 1)];
 endfunction
 )code"},
+    .thousands = {"for_thousands(@T, @1, @2)",
+                  R"code(% Of a number with some places, one more and two more: what engineering keeps these of.
+function out = for_thousands(none, one, two)
+  texts = {none, one, two};
+  sizes = cellfun(@(text) sum(str2double(regexp(text, "(?<=[eE]).*", "match"))), texts);
+  lead = mod(sizes(3), 3) + 1;
+  out = texts{lead};
+  if sizes(lead) == sizes(3), return, endif
+  if lead == 3, out = none; elseif any(out == "."), out = regexprep(out, "([eE])", "0$1"); endif
+endfunction
+)code"},
     .plain = {"plain(@T)", R"code(% d.ddde+xx without an exponent.
 function out = plain(text)
   out = text;

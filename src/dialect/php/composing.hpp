@@ -62,6 +62,17 @@ function engineering($text) {
         . ($left < 0 ? "-" : "+") . sprintf("%02d", abs($left));
 }
 )code"},
+    .thousands = {"for_thousands(@T, @1, @2)",
+                  R"code(// Of a number with some places, one more and two more: what engineering() keeps these of.
+function for_thousands($none, $one, $two) {
+    $size = fn($text) => intval(preg_split('/e/i', $text)[1] ?? 0);
+    $lead = ($size($two) % 3 + 3) % 3;
+    $text = [$none, $one, $two][$lead];
+    if ($size($text) === $size($two)) return $text;
+    if ($lead === 2) return $none;
+    return strpos($text, ".") === false ? $text : preg_replace('/e/i', '0$0', $text);
+}
+)code"},
     .plain = {"plain(@T)", R"code(// d.ddde+xx without an exponent.
 function plain($text) {
     if (!preg_match('/^(-?)(\d)\.?(\d*)[eE]([-+]?\d+)$/', $text, $part)) return $text;

@@ -54,6 +54,16 @@ inline constexpr ComposingForm composing = {
     rest = "." + digits[lead:] if digits[lead:] else ""
     return found[1] + digits[:lead] + rest + "{}{:+03d}".format(found[3], int(found[4]) - lead)
 )code"},
+    .thousands = {"for_thousands(@T, @1, @2)", R"code(def for_thousands(none, one, two):
+    """Of a number with some places, one more and two more: what engineering() keeps these of."""
+    def size(text):
+        return int((re.split("[eE]", text) + ["0"])[1])
+    lead = size(two) % 3
+    text = [none, one, two][lead]
+    if size(text) == size(two):
+        return text
+    return none if lead == 2 else re.sub("[eE]", r"0\g<0>", text) if "." in text else text
+)code"},
     .plain = {"plain(@T)", R"code(def plain(text):
     """d.ddde+xx without an exponent."""
     found = re.fullmatch(r"(-?)(\d)\.?(\d*)[eE]([-+]?\d+)", text)

@@ -74,6 +74,17 @@ engineering <- function(text) {
          sprintf("%+03d", exponent - lead))
 }
 )code"},
+    .thousands = {"for_thousands(@T, @1, @2)",
+                  R"code(# Of a number with some places, one more and two more: what engineering() keeps these of.
+for_thousands <- function(none, one, two) {
+  size <- function(text) as.integer(c(strsplit(text, "[eE]")[[1]], "0")[2])
+  lead <- size(two) %% 3L
+  text <- c(none, one, two)[lead + 1L]
+  if (size(text) == size(two)) return(text)
+  if (lead == 2L) return(none)
+  if (grepl(".", text, fixed = TRUE)) sub("([eE])", "0\\1", text) else text
+}
+)code"},
     .plain = {"plain(@T)", R"code(# d.ddde+xx without an exponent.
 plain <- function(text) {
   part <- regmatches(text, regexec("^(-?)([0-9])[.]?([0-9]*)[eE]([-+]?[0-9]+)$", text))[[1]]

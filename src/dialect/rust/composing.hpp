@@ -80,6 +80,23 @@ fn engineering(text: &str) -> String {
     format!("{}{whole}{point}{behind}{letter}{:+03}", &number[..first], exponent - lead)
 }
 )code"},
+    .thousands = {"for_thousands(@T, @1, @2)",
+                  R"code(// Of a number with some places, one more and two more: what engineering() keeps these of.
+fn for_thousands(none: String, one: String, two: String) -> String {
+    let size = |text: &str| text.split_once(['e', 'E']).map_or(0, |parts| parts.1.parse::<i32>().unwrap());
+    let lead = size(&two).rem_euclid(3);
+    let text = match lead { 0 => &none, 1 => &one, _ => &two };
+    if size(text) == size(&two) {
+        return text.clone();
+    }
+    if lead == 2 {
+        return none;
+    }
+    let mark = text.find(['e', 'E']).unwrap();
+    let zero = if text.contains('.') { "0" } else { "" };
+    format!("{}{zero}{}", &text[..mark], &text[mark..])
+}
+)code"},
     .plain = {"plain(&@T)", R"code(// d.ddde+xx without an exponent.
 fn plain(text: &str) -> String {
     let Some((number, exponent)) = text.split_once(['e', 'E']) else { return text.to_string() };

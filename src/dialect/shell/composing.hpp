@@ -102,6 +102,20 @@ engineering() {
   }'
 }
 )code"},
+    .thousands = {"@T=$(for_thousands \"$@T\" \"$(printf \"@a\" \"$@V\")\" \"$(printf \"@b\" \"$@V\")\")",
+                  R"code(# Of a number with some places, one more and two more: what engineering keeps these of.
+for_thousands() {
+  awk -v none="$1" -v one="$2" -v two="$3" '
+    function size(text, part) { return split(text, part, /[eE]/) > 1 ? part[2] + 0 : 0 }
+    BEGIN {
+      lead = (size(two) % 3 + 3) % 3
+      text = lead == 0 ? none : lead == 1 ? one : two
+      if (size(text) != size(two) && lead == 2) text = none
+      else if (size(text) != size(two) && text ~ /\./) sub(/[eE]/, "0&", text)
+      printf "%s", text
+    }'
+}
+)code"},
     .plain = {"@T=$(plain \"$@T\")", R"code(# d.ddde+xx without an exponent.
 plain() {
   case $1 in *[eE]*) ;; *) printf '%s' "$1"; return ;; esac
