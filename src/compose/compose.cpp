@@ -249,7 +249,7 @@ std::string shortest_text(const Value& value) {
   if (!real.is_finite()) return special_text(real);
   constexpr int most_digits = 17;
   for (int digits = 1;; ++digits) {
-    const std::string text = real_text(real_spec(Notation::scientific, digits - 1), real);
+    std::string text = real_text(real_spec(Notation::scientific, digits - 1), real);
     const auto read = read_typed(Type::f64, text);
     if (digits < most_digits && (!read || read->bits() != value.bits())) continue;
     const std::string_view behind = std::string_view(text).substr(text.find('e') + 1);

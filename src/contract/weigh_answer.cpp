@@ -245,7 +245,7 @@ void write_evaluation(const WeighRequest& request, const Evaluation& evaluation,
 }  // namespace
 
 Result<Weighed> weigh_given(const WeighRequest& request) {
-  const std::optional<Literal> literal =
+  const std::optional<NumberLiteral> literal =
       request.base == 10 ? literal_in(request.text) : std::nullopt;
   const std::string& text = literal ? literal->digits : request.text;
   const NumberType* as = request.as;

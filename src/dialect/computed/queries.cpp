@@ -65,11 +65,8 @@ bool Evaluator::call_function(const Node& function, std::span<const Value> argum
       return not_yet("a parameter with the name of another one is", function);
   }
   Parameters local(*scope_, function.keys);
-  local.values.reserve(arguments.size());
-  for (const Value& one : arguments) {
-    local.values.push_back(one);
-    local.values.back().drop_name();
-  }
+  local.values.assign(arguments.begin(), arguments.end());
+  for (Value& one : local.values) one.drop_name();
   const Scope* const around = std::exchange(scope_, &local);
   parameters_.insert(parameters_.end(), function.keys.begin(), function.keys.end());
   const bool good = evaluate_part(body, out);
