@@ -103,9 +103,10 @@ static void engineering(char *text, size_t size) {
   insert(text, size, strlen(text), tail);
 }
 )code"},
-    .thousands = {"{\n  char one[@B], two[@B];\n  snprintf(one, sizeof one, \"@a\", @V);\n"
-                  "  snprintf(two, sizeof two, \"@b\", @V);\n  for_thousands(@T, sizeof @T, one, two);\n}",
-                  R"code(// Of a number with some places, one more and two more: what engineering() keeps these of.
+    .thousands =
+        {"{\n  char one[@B], two[@B];\n  snprintf(one, sizeof one, \"@a\", @V);\n"
+         "  snprintf(two, sizeof two, \"@b\", @V);\n  for_thousands(@T, sizeof @T, one, two);\n}",
+         R"code(// Of a number with some places, one more and two more: what engineering() keeps these of.
 static int exponent_of(const char *text) {
   const char *mark = strpbrk(text, "eE");
   return mark == NULL ? 0 : atoi(mark + 1);

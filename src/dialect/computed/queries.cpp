@@ -85,6 +85,7 @@ bool Evaluator::sort_by(const Node& node, std::vector<Value> keys, bool down,
     return down ? is_before(keys[b], keys[a]) : is_before(keys[a], keys[b]);
   });
   std::vector<Value> sorted;
+  sorted.reserve(items.size());
   for (const std::size_t place : places) sorted.push_back(items[place]);
   items = std::move(sorted);
   return true;

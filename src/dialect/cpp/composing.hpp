@@ -93,8 +93,9 @@ std::string engineering(std::string text) {
   return text + tail;
 }
 )code"},
-      .thousands = {"for_thousands(@T, @1, @2)",
-                    R"code(// Of a number with some places, one more and two more: what engineering() keeps these of.
+      .thousands =
+          {"for_thousands(@T, @1, @2)",
+           R"code(// Of a number with some places, one more and two more: what engineering() keeps these of.
 std::string for_thousands(const std::string& none, const std::string& one, const std::string& two) {
   const auto size = [](const std::string& text) {
     const std::size_t mark = text.find_first_of("eE");
@@ -135,8 +136,9 @@ std::string in_base(long long value, unsigned base) {
   return value < 0 ? "-" + text : text;
 }
 )code"},
-      .shortest = {"shortest(@V)",
-                   R"code(// The fewest digits that read back, without an exponent where that is short.
+      .shortest =
+          {"shortest(@V)",
+           R"code(// The fewest digits that read back, without an exponent where that is short.
 std::string shortest(double value) {
   char text[400];
   std::snprintf(text, sizeof text, "%f", value);

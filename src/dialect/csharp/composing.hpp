@@ -73,8 +73,9 @@ inline constexpr ComposingForm composing = {
         + (exponent - lead).ToString("+00;-00");
   }
 )code"},
-    .thousands = {"ForThousands(@T, @1, @2)",
-                  R"code(  // Of a number with some places, one more and two more: what Engineering keeps these of.
+    .thousands =
+        {"ForThousands(@T, @1, @2)",
+         R"code(  // Of a number with some places, one more and two more: what Engineering keeps these of.
   static string ForThousands(string none, string one, string two) {
     int Size(string text) {
       int mark = text.IndexOfAny(new[] { 'e', 'E' });

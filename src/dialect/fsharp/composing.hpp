@@ -74,8 +74,9 @@ let engineering text =
         let rest = if digits.Length > lead then "." + digits.Substring lead else ""
         part 1 + digits.Substring(0, lead) + rest + part 3 + (exponent - lead).ToString("+00;-00")
 )code"},
-    .thousands = {"forThousands (@T) (@1) (@2)",
-                  R"code(// Of a number with some places, one more and two more: what engineering keeps these of.
+    .thousands =
+        {"forThousands (@T) (@1) (@2)",
+         R"code(// Of a number with some places, one more and two more: what engineering keeps these of.
 let forThousands none one two =
     let size (text: string) =
         let mark = text.IndexOfAny [| 'e'; 'E' |]

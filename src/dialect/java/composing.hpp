@@ -80,8 +80,9 @@ inline constexpr ComposingForm java_composing = {
         + String.format("%+03d", exponent - lead);
   }
 )code"},
-    .thousands = {"forThousands(@T, @1, @2)",
-                  R"code(  // Of a number with some places, one more and two more: what engineering keeps these of.
+    .thousands =
+        {"forThousands(@T, @1, @2)",
+         R"code(  // Of a number with some places, one more and two more: what engineering keeps these of.
   static int exponentOf(String text) {
     String[] parts = text.split("[eE]");
     return parts.length < 2 ? 0 : Integer.parseInt(parts[1]);

@@ -67,8 +67,9 @@ function engineering(text) {
   return first + digits.slice(0, lead) + behind + letter + (size < lead ? "-" : "+") + left;
 }
 )code"},
-    .thousands = {"forThousands(@T, @1, @2)",
-                  R"code(// Of a number with some places, one more and two more: what engineering() keeps these of.
+    .thousands =
+        {"forThousands(@T, @1, @2)",
+         R"code(// Of a number with some places, one more and two more: what engineering() keeps these of.
 function forThousands(none, one, two) {
   const size = (text) => Number(text.split(/e/i)[1] ?? 0);
   const lead = ((size(two) % 3) + 3) % 3, text = [none, one, two][lead];

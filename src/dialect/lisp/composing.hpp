@@ -100,8 +100,9 @@ inline constexpr ComposingForm composing = {
               (exponent-of (- exponent (mod exponent 3)))))))
 )code",
                     scientific_source},
-    .thousands = {"(for-thousands @T @1 @2)",
-                  R"code(;; Of a number with some places, one more and two more: what ENGINEERING keeps these of.
+    .thousands =
+        {"(for-thousands @T @1 @2)",
+         R"code(;; Of a number with some places, one more and two more: what ENGINEERING keeps these of.
 (defun for-thousands (none one two)
   (flet ((size (text) (nth-value 2 (parts-of text))))
     (let* ((lead (mod (size two) 3)) (text (nth lead (list none one two))))
@@ -112,7 +113,7 @@ inline constexpr ComposingForm composing = {
                (concatenate 'string (subseq text 0 mark) "0" (subseq text mark))))
             (t text)))))
 )code",
-                  scientific_source},
+         scientific_source},
     .plain = {"(plain @T)", R"code(;; d.ddde+xx without an exponent.
 (defun plain (text)
   (multiple-value-bind (sign digits exponent) (parts-of text)

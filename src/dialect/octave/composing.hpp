@@ -94,8 +94,9 @@ function out = engineering(text)
   out = [text(1:sign), digits(1:lead), rest, sprintf("%s%+03d", text(mark), exponent - lead + 1)];
 endfunction
 )code"},
-    .thousands = {"for_thousands(@T, @1, @2)",
-                  R"code(% Of a number with some places, one more and two more: what engineering keeps these of.
+    .thousands =
+        {"for_thousands(@T, @1, @2)",
+         R"code(% Of a number with some places, one more and two more: what engineering keeps these of.
 function out = for_thousands(none, one, two)
   texts = {none, one, two};
   sizes = cellfun(@(text) sum(str2double(regexp(text, "(?<=[eE]).*", "match"))), texts);
@@ -140,7 +141,8 @@ function out = in_hexadecimal(value)
   out = [repmat("-", 1, signbit(value) != 0), "0x", "0" + (stored > 0), repmat(".", 1, ! isempty(fraction)), fraction, sprintf("p%+d", exponent)];
 endfunction
 )code"},
-    .shortest = {"shortest(@V)", R"code(% The fewest digits that read back, without an exponent where that is short.
+    .shortest = {"shortest(@V)",
+                 R"code(% The fewest digits that read back, without an exponent where that is short.
 function out = shortest(value)
   out = lower(sprintf("%f", value));
   if ! isfinite(value), return; endif

@@ -62,8 +62,9 @@ function engineering($text) {
         . ($left < 0 ? "-" : "+") . sprintf("%02d", abs($left));
 }
 )code"},
-    .thousands = {"for_thousands(@T, @1, @2)",
-                  R"code(// Of a number with some places, one more and two more: what engineering() keeps these of.
+    .thousands =
+        {"for_thousands(@T, @1, @2)",
+         R"code(// Of a number with some places, one more and two more: what engineering() keeps these of.
 function for_thousands($none, $one, $two) {
     $size = fn($text) => intval(preg_split('/e/i', $text)[1] ?? 0);
     $lead = ($size($two) % 3 + 3) % 3;

@@ -74,8 +74,9 @@ engineering <- function(text) {
          sprintf("%+03d", exponent - lead))
 }
 )code"},
-    .thousands = {"for_thousands(@T, @1, @2)",
-                  R"code(# Of a number with some places, one more and two more: what engineering() keeps these of.
+    .thousands =
+        {"for_thousands(@T, @1, @2)",
+         R"code(# Of a number with some places, one more and two more: what engineering() keeps these of.
 for_thousands <- function(none, one, two) {
   size <- function(text) as.integer(c(strsplit(text, "[eE]")[[1]], "0")[2])
   lead <- size(two) %% 3L

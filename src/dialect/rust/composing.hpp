@@ -80,8 +80,9 @@ fn engineering(text: &str) -> String {
     format!("{}{whole}{point}{behind}{letter}{:+03}", &number[..first], exponent - lead)
 }
 )code"},
-    .thousands = {"for_thousands(@T, @1, @2)",
-                  R"code(// Of a number with some places, one more and two more: what engineering() keeps these of.
+    .thousands =
+        {"for_thousands(@T, @1, @2)",
+         R"code(// Of a number with some places, one more and two more: what engineering() keeps these of.
 fn for_thousands(none: String, one: String, two: String) -> String {
     let size = |text: &str| text.split_once(['e', 'E']).map_or(0, |parts| parts.1.parse::<i32>().unwrap());
     let lead = size(&two).rem_euclid(3);

@@ -102,8 +102,9 @@ engineering() {
   }'
 }
 )code"},
-    .thousands = {"@T=$(for_thousands \"$@T\" \"$(printf \"@a\" \"$@V\")\" \"$(printf \"@b\" \"$@V\")\")",
-                  R"code(# Of a number with some places, one more and two more: what engineering keeps these of.
+    .thousands =
+        {"@T=$(for_thousands \"$@T\" \"$(printf \"@a\" \"$@V\")\" \"$(printf \"@b\" \"$@V\")\")",
+         R"code(# Of a number with some places, one more and two more: what engineering keeps these of.
 for_thousands() {
   awk -v none="$1" -v one="$2" -v two="$3" '
     function size(text, part) { return split(text, part, /[eE]/) > 1 ? part[2] + 0 : 0 }
