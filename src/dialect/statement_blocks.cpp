@@ -67,6 +67,9 @@ bool read_each(const ExpressionForm& form, std::string_view header, Control& out
     std::string_view name = trimmed(header.substr(0, at));
     std::string_view items = trimmed(header.substr(at + sign.size()));
     if (sign == " as ") std::swap(name, items);
+    // for (auto& x : items), foreach ($items as &$x)
+    out.by_reference = sign != " in " && name.find('&') != std::string_view::npos &&
+                       name.find("const") == std::string_view::npos;
     if (const std::size_t open = name.find('{'); sign == " of " && open != std::string_view::npos) {
       out.kind = Control::Kind::each;
       out.items = items;

@@ -28,6 +28,7 @@ struct Control {
   std::string items;               // what they come from
   bool of_keys = false;            // the sign between them is "in"
   bool with_keys = false;          // each item comes with its key
+  bool by_reference = false;       // what changes the name changes the item
   bool runs_first = false;         // a loop whose condition comes behind its body
   // Of a choice: what is compared with its condition, none for all others, and what follows then.
   struct Case {

@@ -269,8 +269,12 @@ std::optional<Declaration> declaration_of(const LanguageFacts& language,
   Declaration out;
   out.name = before.substr(from);
   if (out.name.empty() || !is_word_start(out.name[0])) return std::nullopt;
-  // A member of something is no name.
+  // A member of something is no name, and neither is what a pointer points to.
   if (from > 0 && before[from - 1] == '.') return std::nullopt;
+  if (form.declares_types && trimmed(before.substr(0, from)).starts_with('*')) return std::nullopt;
+  out.is_reference = form.declares_types && from > 0 &&
+                     before.substr(0, from).find('&') != std::string_view::npos &&
+                     before.substr(0, from).find("const") == std::string_view::npos;
   std::string_view words = before.substr(0, from);
   std::string named_type(type);
   bool is_pointer = false;

@@ -35,11 +35,12 @@ const Dialect* chain_dialect(const LanguageFacts& language, std::string_view sta
 struct Declaration {
   std::string name;
   std::string expression;
-  std::string type;       // that the declaration names, and converts to; empty: none
-  std::string before;     // what is before the name
-  bool changes = false;   // the name has a value already
-  bool combines = false;  // by an operator: n += 2
-  bool steps = false;     // by one: n++
+  std::string type;           // that the declaration names, and converts to; empty: none
+  std::string before;         // what is before the name
+  bool changes = false;       // the name has a value already
+  bool combines = false;      // by an operator: n += 2
+  bool steps = false;         // by one: n++
+  bool is_reference = false;  // int& m = n: what changes the one changes the other
   // The expression is a statement that changes the value in place; `is_deep`: a part of a part.
   bool in_place = false;
   bool is_deep = false;

@@ -1,5 +1,9 @@
 #include "dialect/statement_named_lists.hpp"
 
+#include <algorithm>
+
+#include "text/ascii.hpp"
+
 namespace inky::inline v1 {
 
 void NamedLists::add(const ArrayDeclaration& array) {
@@ -57,6 +61,41 @@ bool NamedLists::shows_array(const computed::Node& node) const {
     if (!is_base && shows_array(node.parts[i])) return true;
   }
   return false;
+}
+
+bool NamedLists::shows_array_in(const std::string& expression) const {
+  const ExpressionForm& form = *language_.expressions;
+  if (!form.lists_are_shared || form.reader == nullptr) return false;
+  TemplateContent content;
+  content.source = expression;
+  computed::Node node;
+  return form.reader(content, 0)->read(node) && shows_array(node);
+}
+
+bool NamedLists::names_array(std::string_view chain) const {
+  for (const auto& [name, list] : lists_) {
+    for (std::size_t at = chain.find(name); at != std::string_view::npos;
+         at = chain.find(name, at + 1)) {
+      const std::size_t end = at + name.size();
+      const bool is_word = (at == 0 || !is_word_part(chain[at - 1])) &&
+                           (end == chain.size() || !is_word_part(chain[end]));
+      const std::size_t next = std::min(chain.find_first_not_of(' ', end), chain.size());
+      const bool is_base = next < chain.size() && (chain[next] == '[' || chain[next] == '.');
+      if (list.is_array && is_word && !is_base) return true;
+    }
+  }
+  return false;
+}
+
+bool changes_any(std::span<const StatementStep> steps, std::span<const std::string> names) {
+  return std::any_of(steps.begin(), steps.end(), [&](const StatementStep& step) {
+    const bool changes =
+        (step.kind == StatementStep::Kind::value || step.kind == StatementStep::Kind::change) &&
+        std::find(names.begin(), names.end(), step.name) != names.end();
+    return changes || changes_any(step.body, names) || changes_any(step.other, names) ||
+           changes_any(step.after, names) || changes_any(step.before, names) ||
+           changes_any(step.behind, names);
+  });
 }
 
 }  // namespace inky::inline v1

@@ -31,6 +31,10 @@ class NamedLists {
   bool is_list(std::string_view expression) const;
   // Whether an array is used as a whole: what that shows is not what a list shows.
   bool shows_array(const computed::Node& node) const;
+  // The same of an expression as it is written.
+  bool shows_array_in(const std::string& expression) const;
+  // Whether a chain of a stream has the name of one, and not only of a part of it.
+  bool names_array(std::string_view chain) const;
   void put_sizes_into(std::string& source, std::size_t from, std::size_t to) const {
     sizes_.put_into(source, from, to);
   }
@@ -40,5 +44,8 @@ class NamedLists {
   std::map<std::string, List, std::less<>> lists_;
   ArraySizes sizes_;
 };
+
+// Whether some statements give one of these names another value.
+bool changes_any(std::span<const StatementStep> steps, std::span<const std::string> names);
 
 }  // namespace inky::inline v1

@@ -7,6 +7,7 @@
 #include "dialect/statement_blocks.hpp"
 #include "dialect/statement_counts.hpp"
 #include "dialect/statement_lines.hpp"
+#include "dialect/statement_named_lists.hpp"
 #include "dialect/statement_names.hpp"
 #include "dialect/statement_parts.hpp"
 #include "inky_margin/dialect/statement.hpp"
@@ -455,7 +456,16 @@ Error no_statements(const Dialect& asked, std::size_t size) {
 
 Result<Template> read_statement(const LanguageFacts& language, std::string_view source,
                                 std::size_t begin) {
-  return StatementReader(language, source).read(begin);
+  Result<Template> read = StatementReader(language, source).read(begin);
+  if (!read || read->statement() == nullptr || !language.expressions->lists_are_shared) return read;
+  // What an array shows as a whole is not what a list shows.
+  const NamedLists lists(language);
+  for (const Node& argument : read->statement()->arguments) {
+    if (lists.shows_array(argument))
+      return Error{Code::not_supported_yet, "an array as a whole is not supported yet",
+                   argument.span, "Show its items."};
+  }
+  return read;
 }
 
 Result<Template> parse_statement(const Dialect& asked, std::string_view source) {

@@ -23,8 +23,6 @@ namespace inky::inline v1 {
 
 namespace {
 
-using computed::Node;
-
 // Several statements: the calls print, and the declarations before them name values.
 class SequenceReader {
  public:
@@ -100,19 +98,17 @@ class SequenceReader {
     const bool leaves = statement == "break";
     if (leaves || statement == "continue" || statement == "next") {
       if (loops_ + (leaves ? choices_ : 0) == 0) return not_understood(span);
-      StatementStep step;
+      StatementStep& step = into.emplace_back();
       step.kind = leaves ? StatementStep::Kind::leave : StatementStep::Kind::next;
       step.span = span;
-      into.push_back(std::move(step));
       return std::nullopt;
     }
     if (lists_.add_open(statement) || open_names_.add(statement)) return std::nullopt;
     if (const std::string rest = open_names_.behind(statement); !rest.empty()) {
-      const auto declared = declaration_of(language_, rest);
+      auto declared = declaration_of(language_, rest);
       if (!declared) return not_understood(span);
-      Declaration moved = *declared;
-      moved.span = {0, statement.size()};
-      declare_all(into, std::move(moved), span.from);
+      declared->span = {0, statement.size()};
+      declare_all(into, std::move(*declared), span.from);
       return std::nullopt;
     }
     if (auto array = array_of(language_, statement)) return add_array(into, *array, span);
@@ -121,7 +117,8 @@ class SequenceReader {
       return add_change(into, std::move(*changed), span);
     if (const auto own = own_declarations(*language_.expressions, statement); !own.empty()) {
       for (const Declaration& declared : own) {
-        if (hides(declared) || changes_constant(declared)) return not_understood(span);
+        const bool is_unsure = declared.in_place && lists_.shows_array_in(declared.expression);
+        if (hides(declared) || changes_constant(declared) || is_unsure) return not_understood(span);
         declare(into, declared, span.from);
         if (declared.comes_first) std::rotate(into.begin(), into.end() - 1, into.end());
       }
@@ -130,7 +127,8 @@ class SequenceReader {
     const auto declared = is_last ? std::nullopt : declaration_of(language_, statement);
     if (!declared) return add_call(into, span);
     const bool is_unsure =
-        language_.expressions->lists_are_shared && lists_.is_list(declared->expression);
+        declared->is_reference || lists_.shows_array_in(declared->expression) ||
+        (language_.expressions->lists_are_shared && lists_.is_list(declared->expression));
     if (hides(*declared) || changes_constant(*declared) || is_unsure) return not_understood(span);
     lists_.copy(declared->expression, declared->name);
     declare_all(into, *declared, span.from);
@@ -146,10 +144,9 @@ class SequenceReader {
   }
 
   std::optional<Error> add_change(Steps& into, NamedChange changed, Span span) {
-    const bool grows = changed.change.kind != ListChange::Kind::item;
     // Of a list that a loop goes through.
     const bool is_looped = std::find(looped_.begin(), looped_.end(), changed.name) != looped_.end();
-    if (grows && is_looped) return not_understood(span);
+    if (is_looped && changed.change.kind != ListChange::Kind::item) return not_understood(span);
     StatementStep step;
     step.kind = StatementStep::Kind::change;
     step.name = changed.name;
@@ -269,6 +266,8 @@ class SequenceReader {
         rest.remove_prefix(std::min(comma + 1, rest.size()));
       }
     }
+    if (control.by_reference && changes_any(step.body, step.names))
+      return not_understood(control.header);
     if (step.kind == Kind::each) shared_.end_loop();
     looped_.pop_back();
     choices_ -= is_choice ? 1 : 0;
@@ -377,7 +376,7 @@ class SequenceReader {
     if (!read && ((!word.empty() && has_word(language_.reserved, word)) || is_other))
       return not_understood(span);
     if (!read) return read.error();
-    for (const Node& argument : read->statement()->arguments) {
+    for (const computed::Node& argument : read->statement()->arguments) {
       if (lists_.shows_array(argument)) return not_understood(span);
     }
     shared_.add_shown(text_of(span), span, loops_ > 0);
@@ -392,6 +391,7 @@ class SequenceReader {
                    "a stream whose settings stay for other statements is not supported yet", span,
                    "Put the chains together."};
     };
+    if (lists_.names_array(text_of(span))) return not_understood(span);
     const std::string before = settings_;
     const auto added = lasting_in(*language_.expressions, text_of(span));
     if (!added) return refused();

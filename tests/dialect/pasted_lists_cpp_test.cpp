@@ -42,6 +42,9 @@ constexpr Line lines[] = {
      "\"three\" << endl; break; default: cout << \"?\"; } int x = 4; switch (x % 3) { case 0: cout "
      "<< \"zero\"; break; default: cout << \"rest\" << endl; }",
      "twothree\nrest\n"},
+    {"vector<int> v = {1, 2}; for (const auto& x : v) cout << x * 2 << \" \"; for (auto& x : v) "
+     "cout << x << endl;",
+     "2 4 1\n2\n"},
     {"string name = \"ink\"; double price = 9.55; int qty = 3; cout << left << setw(10) << name << "
      "\"|\" << right << setw(8) << fixed << setprecision(2) << price * qty << \"|\" << setw(5) << "
      "qty << endl;",

@@ -56,15 +56,15 @@ constexpr Line lines[] = {
     {"int[] q = {1, 2}; int i = 5; i = 0; while (i < q.length) System.out.print(q[i++] + \" \"); "
      "System.out.println(i);",
      "1 2 2\n"},
-    {"int[][] m = {{1, 2}, {3, 4}}; for (int[] row : m) { for (int v : row) System.out.print(v + "
-     "\" \"); System.out.println(); } System.out.println(m[1][0] + m.length);",
-     "1 2 \n3 4 \n5\n"},
     {"byte[] bs = {1, 2}; long[] ls = {1L, 2}; float[] fs = {1.5f, 2}; System.out.println(bs[0] + "
      "ls[1] + fs[1]); char[] cs = {'a', 'b'}; System.out.println(cs[0] + \"\" + cs[1]);",
      "5.0\nab\n"},
     {"double avg = 7 / 2; System.out.println(avg); int x = (int) 3.7; long y = 5; y = y * x; "
      "System.out.println(y); int[] w = {1}; System.out.println(w[1]);",
      nullptr},
+    {"for (int i = 0, j = 5; i < j; i++, j--) System.out.print(i + \":\" + j + \" \"); "
+     "System.out.println();",
+     "0:5 1:4 2:3 \n"},
     {"String name = \"ink\"; double price = 9.55; int qty = 3; "
      "System.out.printf(\"%-10s|%8.2f|%5d%n\", name, price * qty, qty);",
      "ink       |   28.65|    3\n"},

@@ -14,6 +14,7 @@ struct Line {
   const char* text;
 };
 constexpr Line lines[] = {
+    {"$a = [1, 2]; foreach ($a as $x) { $x = 9; echo $x; } echo $a[0];", "991"},
     {"$name = \"ink\"; $price = 9.55; $qty = 3; printf(\"%-10s|%8.2f|%5d\\n\", $name, $price * "
      "$qty, $qty); echo sprintf(\"%'*10s|%+d\", $name, 5), \"\\n\";",
      "ink       |   28.65|    3\n*******ink|+5\n"},

@@ -264,3 +264,41 @@ TEST_CASE("what takes one call says that it takes no more") {
   Notes notes;
   CHECK_FALSE(parsed->dialect().wish_of(*parsed, 1, Type::i32, notes));
 }
+
+TEST_CASE("what another name may stand for, and arrays as a whole, are not guessed") {
+  struct Refused {
+    const char* dialect;
+    const char* source;
+  };
+  const Refused cases[] = {
+      {"c", "int n = 7; printf(\"%d\\n\", &n);"},
+      {"c", "int n = 7; int *p = &n; *p = 5; printf(\"%d\\n\", n);"},
+      {"cpp-stream", "int n = 1; int& r = n; r = 5; cout << n;"},
+      {"cpp-stream", "string s = \"ab\"; string& t = s; t += \"c\"; cout << s;"},
+      {"cpp-stream", "vector<int> v = {1, 2}; for (auto& x : v) x *= 2; cout << v[0];"},
+      {"cpp-stream", "int a[] = {1, 2}; cout << a;"},
+      {"java", "System.out.println(\"\" + new int[]{1, 2});"},
+      {"java", "int[] q = {1}; String s = \"x\" + q; System.out.println(s);"},
+      {"java", "int[] q = {1}; int[] r = q; r[0] = 2; System.out.println(q[0]);"},
+      {"java",
+       "int[] q = {1}; StringBuilder s = new StringBuilder(); s.append(q); System.out.println(s);"},
+      {"csharp", "Console.WriteLine(new[] {1, 2});"},
+      {"csharp", "var q = new List<int> { 1 }; var r = q; r.Add(2); Console.WriteLine(q.Count);"},
+      {"php", "$a = [1, 2]; foreach ($a as &$x) { $x = 9; } echo $a[0];"},
+      {"php", "print_r(array_filter([1, 0, 2]));"},
+      {"rust", "let mut v = vec![1, 2]; for x in v.iter_mut() { *x *= 2; } println!(\"{:?}\", v);"},
+      {"rust", "println!(\"{:?}\", (1..4).map(|x| x * x));"},
+  };
+  for (const Refused& one : cases) {
+    INFO(one.source);
+    const auto parsed = parse_statement(*find_dialect(one.dialect), one.source);
+    if (!parsed) {
+      CHECK(parsed.error().code == Code::not_supported_yet);
+      continue;
+    }
+    TextBuffer text;
+    const Outcome outcome = parsed->dialect().render(*parsed, {}, {}, text, nullptr);
+    REQUIRE(outcome.kind() == Outcome::Kind::error);
+    CHECK(outcome.as_error().code == Code::not_supported_yet);
+  }
+}

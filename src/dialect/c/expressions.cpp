@@ -357,6 +357,7 @@ bool Expressions::cast(const Node& node, const Value& of, Value& out) {
 
 // *name is name[0].
 bool Expressions::apply(const Node& node, const Value& operand, Value& out) {
+  if (node.operation == Operation::address) return not_yet("an address here is", node);
   if (node.operation != Operation::follow) return Typed::apply(node, operand, out);
   if (operand.is(Type::text) || operand.is(Type::list))
     return item(node, operand, Value::whole(Type::i32, 0), out);

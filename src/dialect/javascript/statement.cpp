@@ -481,6 +481,7 @@ const ExpressionForm expression_form = {
         "[...({}).entries()].map(([key, value]) => [value, key])",
     .counts = true,
     .constant_words = "const",
+    .case_sign = "===",
     .own_names =
         "true false null undefined typeof new Math Number String JSON Object Array NaN "
         "Infinity Intl BigInt"};
