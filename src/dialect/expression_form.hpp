@@ -134,6 +134,7 @@ struct ExpressionForm {
   Assigned (*assigns)(const Value& value, Type to, bool is_constant) = nullptr;
   std::string_view assignment_fault = {};  // the compiler's name for what it refuses
   bool combined_converts = false;          // n += 0.5 converts, where n = n + 0.5 does not
+  bool combined_takes = false;             // so it does where n = 0.5 does
   std::string_view modifiers = {};
   std::string_view plain_types = {};
   bool has_arrays = false;           // int a[] = {1, 2} declares one, and a[1] = 5 changes it

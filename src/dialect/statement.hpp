@@ -27,6 +27,7 @@ struct StatementStep {
   bool changes = false;       // the name has a value before
   bool combines = false;      // by an operator: n += 2
   bool steps = false;         // by one: n++
+  std::string operand;        // of an operator: n += 2
   bool in_place = false;      // the expression is a statement that changes the value
   bool is_constant = false;   // no name is in the expression
   bool runs_first = false;    // the condition of a loop comes behind its body

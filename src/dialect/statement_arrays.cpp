@@ -157,6 +157,8 @@ class ArrayReader {
     for (const std::string_view maker : {"List.of(", "Arrays.asList("}) {
       if (!is_container_ || !given.starts_with(maker) || !given.ends_with(')')) continue;
       out_.is_array = false;
+      out_.is_fixed = true;
+      out_.never_changes = maker == "List.of(";
       out_.declared.expression = given;
       return settle_type();
     }

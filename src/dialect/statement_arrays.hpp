@@ -20,6 +20,8 @@ struct ArrayDeclaration {
   std::string item_type;  // that its items are converted to; empty: they stay as they are
   bool is_array = true;   // what it shows as a whole is not what a list shows
   bool is_text = false;   // char name[] = "ink"
+  bool is_fixed = false;  // it does not grow: what an array is, and some lists are
+  bool never_changes = false;
   std::size_t count = 0;  // of an array whose items are written out
 };
 // Nothing where a statement declares no such value.

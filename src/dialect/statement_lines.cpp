@@ -223,6 +223,7 @@ std::optional<Declaration> change_of(const LanguageFacts& language, std::string_
         rest[operation.size()] != '=' || rest[operation.size() + 1] == '=')
       continue;
     const std::string_view by = rest.substr(operation.size() + 1);
+    out.operand = by;
     out.expression = name + " " + std::string(operation) + " (" + std::string(by) + ")";
     return out;
   }

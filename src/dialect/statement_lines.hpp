@@ -39,6 +39,7 @@ struct Declaration {
   std::string before;         // what is before the name
   bool changes = false;       // the name has a value already
   bool combines = false;      // by an operator: n += 2
+  std::string operand;        // then what is behind it
   bool steps = false;         // by one: n++
   bool is_reference = false;  // int& m = n: what changes the one changes the other
   // The expression is a statement that changes the value in place; `is_deep`: a part of a part.

@@ -9,7 +9,7 @@ namespace inky::inline v1 {
 void NamedLists::add(const ArrayDeclaration& array) {
   const std::string& name = array.declared.name;
   if (array.is_text) return;
-  lists_[name] = {array.item_type, array.is_array};
+  lists_[name] = {array.item_type, array.is_array, array.is_fixed, array.never_changes};
   const auto size_of = language_.expressions->size_of;
   const std::size_t item = size_of == nullptr || array.count == 0 ? 0 : size_of(array.item_type);
   if (item > 0) sizes_.add(name, item * array.count, item);
@@ -37,6 +37,27 @@ const NamedLists::List* NamedLists::find(std::string_view name) const {
 
 void NamedLists::copy(std::string_view expression, const std::string& name) {
   if (const List* known = find(expression)) lists_[name] = List(*known);
+  const std::string other(trimmed(expression));
+  const bool is_name = !other.empty() && is_word_start(other[0]) &&
+                       std::all_of(other.begin(), other.end(), is_word_part);
+  if (!is_name || !language_.expressions->lists_are_shared) return;
+  shared_.insert(other);
+  shared_.insert(name);
+}
+
+bool NamedLists::may_change(const NamedChange& change, bool is_looped) const {
+  const List& list = *find(change.name);
+  const ListChange::Kind kind = change.change.kind;
+  const bool grows = kind == ListChange::Kind::add || kind == ListChange::Kind::clear;
+  if (is_looped && kind != ListChange::Kind::item) return false;
+  return !list.never_changes && !(list.is_fixed && grows);
+}
+
+bool NamedLists::is_unsure(const Declaration& declared) const {
+  const bool shares = language_.expressions->lists_are_shared;
+  if (declared.is_reference || shows_array_in(declared.expression)) return true;
+  return declared.in_place ? shared_.find(declared.name) != shared_.end()
+                           : shares && is_list(declared.expression);
 }
 
 bool NamedLists::is_list(std::string_view expression) const {

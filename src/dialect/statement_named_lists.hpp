@@ -3,6 +3,7 @@
 
 #include <functional>
 #include <map>
+#include <set>
 #include <string>
 #include <string_view>
 
@@ -18,15 +19,21 @@ class NamedLists {
   struct List {
     std::string item_type;
     bool is_array = true;
+    bool is_fixed = false;
+    bool never_changes = false;
   };
 
   void add(const ArrayDeclaration& array);
   // char line[80]; which has no value yet. False where a statement is no such declaration.
   bool add_open(std::string_view statement);
+  // `is_looped`: a loop goes through it. REQUIRES: the name is one of a list.
+  bool may_change(const NamedChange& change, bool is_looped) const;
   // Null where a name is none of a list.
   const List* find(std::string_view name) const;
   // Another name gets the value of a list, where an expression is nothing but that: b = a.
   void copy(std::string_view expression, const std::string& name);
+  // Whether a declaration shows an array, or one of two names that may share a value changes: b = a.
+  bool is_unsure(const Declaration& declared) const;
   // Whether an expression is nothing but such a name, so that it gives the list away: b = a.
   bool is_list(std::string_view expression) const;
   // Whether an array is used as a whole: what that shows is not what a list shows.
@@ -42,6 +49,7 @@ class NamedLists {
  private:
   const LanguageFacts& language_;
   std::map<std::string, List, std::less<>> lists_;
+  std::set<std::string, std::less<>> shared_;
   ArraySizes sizes_;
 };
 

@@ -117,8 +117,8 @@ class SequenceReader {
       return add_change(into, std::move(*changed), span);
     if (const auto own = own_declarations(*language_.expressions, statement); !own.empty()) {
       for (const Declaration& declared : own) {
-        const bool is_unsure = declared.in_place && lists_.shows_array_in(declared.expression);
-        if (hides(declared) || changes_constant(declared) || is_unsure) return not_understood(span);
+        if (hides(declared) || changes_constant(declared) || lists_.is_unsure(declared))
+          return not_understood(span);
         declare(into, declared, span.from);
         if (declared.comes_first) std::rotate(into.begin(), into.end() - 1, into.end());
       }
@@ -126,27 +126,23 @@ class SequenceReader {
     }
     const auto declared = is_last ? std::nullopt : declaration_of(language_, statement);
     if (!declared) return add_call(into, span);
-    const bool is_unsure =
-        declared->is_reference || lists_.shows_array_in(declared->expression) ||
-        (language_.expressions->lists_are_shared && lists_.is_list(declared->expression));
-    if (hides(*declared) || changes_constant(*declared) || is_unsure) return not_understood(span);
+    if (hides(*declared) || changes_constant(*declared) || lists_.is_unsure(*declared))
+      return not_understood(span);
     lists_.copy(declared->expression, declared->name);
     declare_all(into, *declared, span.from);
     return std::nullopt;
   }
 
   std::optional<Error> add_array(Steps& into, const ArrayDeclaration& array, Span span) {
-    const Declaration& declared = array.declared;
-    if (hides(declared)) return not_understood(span);
+    if (hides(array.declared)) return not_understood(span);
     lists_.add(array);
-    declare(into, declared, span.from);
+    declare(into, array.declared, span.from);
     return std::nullopt;
   }
 
   std::optional<Error> add_change(Steps& into, NamedChange changed, Span span) {
-    // Of a list that a loop goes through.
-    const bool is_looped = std::find(looped_.begin(), looped_.end(), changed.name) != looped_.end();
-    if (is_looped && changed.change.kind != ListChange::Kind::item) return not_understood(span);
+    const auto loop = std::find(looped_.begin(), looped_.end(), changed.name);
+    if (!lists_.may_change(changed, loop != looped_.end())) return not_understood(span);
     StatementStep step;
     step.kind = StatementStep::Kind::change;
     step.name = changed.name;
@@ -314,6 +310,7 @@ class SequenceReader {
     step.type = declared.type;
     step.changes = declared.changes;
     step.combines = declared.combines;
+    step.operand = declared.operand;
     step.in_place = declared.in_place;
     step.steps = declared.steps;
     step.is_constant = names.empty();

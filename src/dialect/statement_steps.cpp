@@ -5,6 +5,7 @@
 #include "dialect/statement.hpp"
 #include "dialect/statement_arrays.hpp"
 #include "dialect/statement_lines.hpp"
+#include "dialect/statement_names.hpp"
 #include "family/named_values.hpp"
 #include "inky_margin/dialect/statement.hpp"
 
@@ -176,8 +177,15 @@ class Run {
     if (auto failure = compute(step, cast_to(form_, type, expression), value)) return failure;
     const bool judges = form_.assigns != nullptr && plain.type() != value.type() && !step.steps &&
                         !(step.combines && form_.combined_converts);
+    Value given = plain;
+    bool is_constant = step.is_constant;
+    if (judges && step.combines && form_.combined_takes) {
+      // b += 10 is b = (byte)(b + 10), where b may be 10.
+      if (auto failure = compute(step, step.operand, given)) return failure;
+      is_constant = value_names_in(form_, step.operand).empty();
+    }
     const Assigned fate =
-        judges ? form_.assigns(plain, value.type(), step.is_constant) : Assigned::converts;
+        judges ? form_.assigns(given, value.type(), is_constant) : Assigned::converts;
     if (fate == Assigned::unknown) return not_yet(step, "a value of this type here is");
     if (fate == Assigned::refuses)
       return Outcome::fails_at_compile(std::string(form_.assignment_fault),
@@ -210,6 +218,7 @@ class Run {
       }
       StatementStep as_value = step;
       as_value.combines = !change.operation.empty();
+      as_value.operand = change.value;
       if (auto failure = compute(step, expression, value)) return failure;
       if (!step.type.empty()) {
         if (auto failure = convert(as_value, step.type, expression, value)) return failure;

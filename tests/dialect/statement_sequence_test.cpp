@@ -282,6 +282,13 @@ TEST_CASE("what another name may stand for, and arrays as a whole, are not guess
       {"java", "int[] q = {1}; int[] r = q; r[0] = 2; System.out.println(q[0]);"},
       {"java",
        "int[] q = {1}; StringBuilder s = new StringBuilder(); s.append(q); System.out.println(s);"},
+      {"java", "List<Integer> q = List.of(1, 2); q.add(3); System.out.println(q);"},
+      {"java", "List<Integer> q = Arrays.asList(1, 2); q.add(3); System.out.println(q);"},
+      {"java",
+       "StringBuilder a = new StringBuilder(\"x\"); StringBuilder b = a; b.append(\"y\"); "
+       "System.out.println(a);"},
+      {"csharp",
+       "var a = new StringBuilder(\"x\"); var b = a; b.Append(\"y\"); Console.WriteLine(a);"},
       {"csharp", "Console.WriteLine(new[] {1, 2});"},
       {"csharp", "var q = new List<int> { 1 }; var r = q; r.Add(2); Console.WriteLine(q.Count);"},
       {"php", "$a = [1, 2]; foreach ($a as &$x) { $x = 9; } echo $a[0];"},

@@ -256,6 +256,7 @@ const ExpressionForm expression_form = {
     .declares_types = true,
     .assigns = assign,
     .assignment_fault = "CS0266",
+    .combined_takes = true,
     .modifiers = "const var static readonly",
     .plain_types = "string String object StringBuilder DateTime",
     .has_arrays = true,
