@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <array>
 #include <span>
+#include <utility>
 
 #include "evaluation.hpp"
 
@@ -36,7 +37,20 @@ constexpr auto tags = [] {
 
 }  // namespace
 
-const Locale* locale_tagged(std::string_view tag) {
+namespace {
+
+// What a tag without a region has, asked of numbers, currencies, units and dates: Node.js 20.
+constexpr std::pair<std::string_view, std::string_view> languages[] = {
+    {"en", "en-US"}, {"de", "de-DE"}, {"es", "es-ES"}, {"fr", "fr-FR"}, {"it", "it-IT"},
+    {"ja", "ja-JP"}, {"nl", "nl-NL"}, {"pl", "pl-PL"}, {"pt", "pt-BR"}, {"sv", "sv-SE"}};
+
+}  // namespace
+
+const Locale* locale_tagged(std::string_view asked) {
+  std::string_view tag = asked;
+  for (const auto& [language, usual] : languages) {
+    if (asked == language) tag = usual;
+  }
   const auto found = std::find_if(locales.begin(), locales.end(),
                                   [&](const Locale& locale) { return locale.tag == tag; });
   return found == locales.end() ? nullptr : &*found;
