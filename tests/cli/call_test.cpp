@@ -89,7 +89,7 @@ TEST_CASE("the real compiler's program agrees about a call") {
 }
 
 TEST_CASE("a call that cannot be read is an error at its place") {
-  const Ran unread = run_tool(R"(show 'printf("%d", n++ + n);' 7)");
+  const Ran unread = run_tool(R"(show --in c 'printf("%d", n++ + n);' 7)");
   CHECK(unread.status == 2);
   CHECK(unread.out.empty());
   CHECK_THAT(unread.err, Catch::Contains("the operator ++ here is not supported yet"));
