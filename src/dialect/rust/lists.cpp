@@ -55,7 +55,9 @@ bool Expressions::finish(const Node& node, Value& out) {
 // 1..4 and 1..=3
 bool Expressions::make_range(const Node& node, Operation operation, const Value& from,
                              const Value& to, Value& out) {
-  if (!is_whole(from.type()) || from.type() != to.type())
+  constexpr int most_bits = 64;
+  const bool are_wholes = is_whole(from.type()) && from.type() == to.type();
+  if (!are_wholes || from.is(Type::big) || fact_of(from.type()).width > most_bits)
     return not_yet("a range of these is", node);
   const int128 last = to.as_whole() - (operation == Operation::range ? 1 : 0);
   if (last - from.as_whole() > most_items)
