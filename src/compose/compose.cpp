@@ -242,8 +242,8 @@ std::string hexadecimal_text(const Value& value) {
   return real_text(real_spec(Notation::hexfloat, unset), real);
 }
 
-// The same of the fewest digits that read back, rounded to so many: without an exponent where that
-// is short.
+// What the helpers make of a double: as many digits as read back, and no more. It has an exponent
+// where it would be long without one.
 std::string shortest_text(const Value& value) {
   const BinaryReal real = value.as_real();
   if (!real.is_finite()) return special_text(real);

@@ -9,11 +9,7 @@ using namespace inky;
 
 namespace {
 
-struct Line {
-  const char* source;
-  const char* text;
-};
-constexpr Line lines[] = {
+constexpr support::PastedLine lines[] = {
     {"int xs[] = {3, 1, 2}; int n = sizeof(xs) / sizeof(xs[0]); for (int i = 0; i < n; i++) "
      "printf(\"%d \", xs[i]); xs[1] = 7; xs[0] += 2; xs[2]++; printf(\"%d %d %d %zu\\n\", xs[0], "
      "xs[1], xs[2], sizeof(xs));",
@@ -140,14 +136,5 @@ constexpr Line lines[] = {
 }  // namespace
 
 TEST_CASE("statements of C with arrays, lists and choices print what the runtime prints") {
-  for (const Line& line : lines) {
-    INFO(line.source);
-    const support::Shown shown = support::show("c", line.source, {});
-    if (line.text == nullptr) {
-      CHECK(support::fails(shown));
-      continue;
-    }
-    CHECK(shown.outcome.prints());
-    CHECK(shown.text == line.text);
-  }
+  support::check_lines("c", lines);
 }

@@ -9,11 +9,7 @@ using namespace inky;
 
 namespace {
 
-struct Line {
-  const char* source;
-  const char* text;
-};
-constexpr Line lines[] = {
+constexpr support::PastedLine lines[] = {
     {"vector<int> v; for (int i = 0; i < 3; i++) v.push_back(i * i); v[0] = 7; v[1] += 2; cout << "
      "v.size() << v[0] << v.back() << v.front() << v.at(1) << v.empty() << endl; v.pop_back(); "
      "cout << v.size() << endl;",
@@ -147,14 +143,5 @@ constexpr Line lines[] = {
 }  // namespace
 
 TEST_CASE("statements of C++ with arrays, lists and choices print what the runtime prints") {
-  for (const Line& line : lines) {
-    INFO(line.source);
-    const support::Shown shown = support::show("cpp-stream", line.source, {});
-    if (line.text == nullptr) {
-      CHECK(support::fails(shown));
-      continue;
-    }
-    CHECK(shown.outcome.prints());
-    CHECK(shown.text == line.text);
-  }
+  support::check_lines("cpp-stream", lines);
 }

@@ -9,11 +9,7 @@ using namespace inky;
 
 namespace {
 
-struct Line {
-  const char* source;
-  const char* text;
-};
-constexpr Line lines[] = {
+constexpr support::PastedLine lines[] = {
     {"var l = new List<int>(); for (int i = 0; i < 3; i++) l.Add(i * i); "
      "Console.WriteLine(string.Join(\" \", l)); Console.WriteLine($\"{l.Count} {l[2]} {l.Sum()} "
      "{l.Average():F2} {l.Max()} {l.Contains(4)}\");",
@@ -171,14 +167,5 @@ constexpr Line lines[] = {
 }  // namespace
 
 TEST_CASE("statements of C# with arrays, lists and choices print what the runtime prints") {
-  for (const Line& line : lines) {
-    INFO(line.source);
-    const support::Shown shown = support::show("csharp", line.source, {});
-    if (line.text == nullptr) {
-      CHECK(support::fails(shown));
-      continue;
-    }
-    CHECK(shown.outcome.prints());
-    CHECK(shown.text == line.text);
-  }
+  support::check_lines("csharp", lines);
 }

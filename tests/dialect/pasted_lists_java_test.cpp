@@ -9,11 +9,7 @@ using namespace inky;
 
 namespace {
 
-struct Line {
-  const char* source;
-  const char* text;
-};
-constexpr Line lines[] = {
+constexpr support::PastedLine lines[] = {
     {"int[] q = {3, 1, 2}; Arrays.sort(q); System.out.println(Arrays.toString(q) + q.length + "
      "q[0]);",
      "[1, 2, 3]31\n"},
@@ -205,14 +201,5 @@ constexpr Line lines[] = {
 }  // namespace
 
 TEST_CASE("statements of Java with arrays, lists and choices print what the runtime prints") {
-  for (const Line& line : lines) {
-    INFO(line.source);
-    const support::Shown shown = support::show("java", line.source, {});
-    if (line.text == nullptr) {
-      CHECK(support::fails(shown));
-      continue;
-    }
-    CHECK(shown.outcome.prints());
-    CHECK(shown.text == line.text);
-  }
+  support::check_lines("java", lines);
 }

@@ -9,11 +9,7 @@ using namespace inky;
 
 namespace {
 
-struct Line {
-  const char* source;
-  const char* text;
-};
-constexpr Line lines[] = {
+constexpr support::PastedLine lines[] = {
     {"$a = [1, 2]; foreach ($a as $x) { $x = 9; echo $x; } echo $a[0];", "991"},
     {"$name = \"ink\"; $price = 9.55; $qty = 3; printf(\"%-10s|%8.2f|%5d\\n\", $name, $price * "
      "$qty, $qty); echo sprintf(\"%'*10s|%+d\", $name, 5), \"\\n\";",
@@ -151,14 +147,5 @@ constexpr Line lines[] = {
 }  // namespace
 
 TEST_CASE("statements of PHP with arrays, lists and choices print what the runtime prints") {
-  for (const Line& line : lines) {
-    INFO(line.source);
-    const support::Shown shown = support::show("php", line.source, {});
-    if (line.text == nullptr) {
-      CHECK(support::fails(shown));
-      continue;
-    }
-    CHECK(shown.outcome.prints());
-    CHECK(shown.text == line.text);
-  }
+  support::check_lines("php", lines);
 }

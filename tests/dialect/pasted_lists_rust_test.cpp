@@ -9,11 +9,7 @@ using namespace inky;
 
 namespace {
 
-struct Line {
-  const char* source;
-  const char* text;
-};
-constexpr Line lines[] = {
+constexpr support::PastedLine lines[] = {
     {"let v = vec![3, 1, 2]; println!(\"{:?} {} {:?} {:?}\", v, v.len(), v.first(), "
      "v.iter().max()); println!(\"{}\", v.iter().sum::<i32>()); println!(\"{:?}\", &v[1..]);",
      "[3, 1, 2] 3 Some(3) Some(3)\n6\n[1, 2]\n"},
@@ -175,14 +171,5 @@ constexpr Line lines[] = {
 }  // namespace
 
 TEST_CASE("statements of Rust with arrays, lists and choices print what the runtime prints") {
-  for (const Line& line : lines) {
-    INFO(line.source);
-    const support::Shown shown = support::show("rust", line.source, {});
-    if (line.text == nullptr) {
-      CHECK(support::fails(shown));
-      continue;
-    }
-    CHECK(shown.outcome.prints());
-    CHECK(shown.text == line.text);
-  }
+  support::check_lines("rust", lines);
 }

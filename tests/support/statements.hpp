@@ -123,4 +123,22 @@ inline void check_templates(const inky::Dialect& dialect, std::span<const Line> 
   }
 }
 
+// A line as it was pasted, and what the runtime printed of it; null: it failed.
+struct PastedLine {
+  const char* source;
+  const char* text;
+};
+inline void check_lines(const char* dialect, std::span<const PastedLine> lines) {
+  for (const PastedLine& line : lines) {
+    INFO(line.source);
+    const Shown shown = show(dialect, line.source, {});
+    if (line.text == nullptr) {
+      CHECK(fails(shown));
+      continue;
+    }
+    CHECK(shown.outcome.prints());
+    CHECK(shown.text == line.text);
+  }
+}
+
 }  // namespace support

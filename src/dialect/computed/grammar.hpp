@@ -37,7 +37,7 @@ struct Grammar {
   bool point_before_index = false;  // text.[0], too
   bool point_before_members = true;
   bool digit_members = false;            // pair.0
-  std::string_view type_arguments = {};  // before the types that a method is told: ::<
+  std::string_view type_arguments = {};  // what begins the types in sum::<i32>()
   std::string_view arrow = {};           // another sign before a member
   std::string_view cast_word = {};       // between a value and the type it is cast to
   std::string_view path = {};            // between the parts of a name: "::"

@@ -1,6 +1,7 @@
 // Statements of C# that change a value in place: those of StringBuilder, whose value is its text.
 
 #include "../computed/units.hpp"
+#include "../computed/whole.hpp"
 #include "../family/values.hpp"
 #include "dialect/lexis.hpp"
 #include "dialect/statement_lines.hpp"
@@ -27,17 +28,9 @@ bool compute_change(std::string_view source, const computed::Scope& scope, Value
   TemplateContent content;
   content.source = source;
   const auto reader = expression_form.reader(content, 0);
-  Node node;
-  if (!reader->read(node) || reader->at() < source.size()) {
-    trouble = {computed::Trouble::When::not_supported_yet, "Change a copy of it.",
-               "such a change is not supported yet", Span{0, source.size()}};
-    return false;
-  }
   Expressions evaluator(scope);
   evaluator.let_change();
-  if (evaluator.evaluate(node, out)) return true;
-  trouble = *evaluator.trouble();
-  return false;
+  return computed::compute_whole(*reader, source, evaluator, out, trouble);
 }
 
 std::optional<bool> Expressions::change_text(const Node& node, std::string_view text,

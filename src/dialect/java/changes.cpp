@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "../computed/units.hpp"
+#include "../computed/whole.hpp"
 #include "../family/values.hpp"
 #include "dialect/lexis.hpp"
 #include "dialect/statement_lines.hpp"
@@ -28,18 +29,9 @@ bool compute_change(std::string_view source, const computed::Scope& scope, Value
   TemplateContent content;
   content.source = source;
   computed::CodeReader reader(code_facts, content, 0);
-  Node node;
-  const bool good = reader.read(node) && reader.at() >= source.size();
-  if (!good) {
-    trouble = {computed::Trouble::When::not_supported_yet, "Change a copy of it.",
-               "such a change is not supported yet", Span{0, source.size()}};
-    return false;
-  }
   Expressions evaluator(scope);
   evaluator.let_change();
-  if (evaluator.evaluate(node, out)) return true;
-  trouble = *evaluator.trouble();
-  return false;
+  return computed::compute_whole(reader, source, evaluator, out, trouble);
 }
 
 std::optional<bool> Expressions::change_text(const Node& node, const Value& of,

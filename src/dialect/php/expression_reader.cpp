@@ -58,7 +58,7 @@ bool ExpressionReader::read_match(Node& node, std::size_t start) {
   bool has_default = false;
   for (skip_blanks(); peek() != '}'; skip_blanks()) {
     if (has_default || arms.size() >= computed::most_depth)
-      return not_yet("so many arms, or one behind the default, are", start);
+      return not_yet("a match of this form is", start);
     Node test;
     const std::size_t from = at_;
     has_default = begins_name(peek()) && read_word() == "default";

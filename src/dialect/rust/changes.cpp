@@ -4,6 +4,7 @@
 #include <utility>
 
 #include "../computed/arithmetic.hpp"
+#include "../computed/whole.hpp"
 #include "../family/values.hpp"
 #include "dialect/lexis.hpp"
 #include "dialect/statement_arrays.hpp"
@@ -123,17 +124,9 @@ bool compute(std::string_view source, const computed::Scope& scope, bool may_cha
   TemplateContent content;
   content.source = source;
   ExpressionReader reader(content, 0);
-  Node node;
-  if (!reader.read(node) || reader.at() < source.size()) {
-    trouble = {computed::Trouble::When::not_supported_yet, "Change a copy of it.",
-               "such a change is not supported yet", Span{0, source.size()}};
-    return false;
-  }
   Expressions evaluator(scope);
   if (may_change) evaluator.let_change();
-  if (evaluator.evaluate(node, out)) return true;
-  trouble = *evaluator.trouble();
-  return false;
+  return computed::compute_whole(reader, source, evaluator, out, trouble);
 }
 
 // items[1] += 2

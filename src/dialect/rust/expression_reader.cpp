@@ -196,7 +196,8 @@ bool ExpressionReader::read_match(Node& node, std::size_t start) {
   ++at_;
   std::vector<std::pair<Node, Node>> arms;
   for (bool is_last = false; !is_last;) {
-    if (arms.size() >= computed::most_depth) return not_yet("so many arms are", start);
+    if (arms.size() >= computed::most_depth)
+      return not_yet("a match with more than 64 arms is", start);
     Node test;
     Node result;
     if (!read_pattern(subject, test, is_last)) return false;
