@@ -266,7 +266,8 @@ class ArrayReader {
     const bool is_number = size.find_first_not_of("0123456789") == std::string::npos;
     if (!size.empty() && (!is_number || size.size() > 4)) return false;
     std::size_t count = size.empty() ? parts.size() : std::stoul(size);
-    if (count < parts.size() || count > most_filled_items) return false;
+    const bool fills = count > parts.size();
+    if (count < parts.size() || (fills && count > most_filled_items)) return false;
     out += "{";
     for (std::size_t i = 0; i < count; ++i) {
       if (i > 0) out += ", ";

@@ -72,6 +72,7 @@ std::optional<Counts> counts_in(const LanguageFacts& language, std::string_view 
                          behind != '(' &&
                          !(is_behind && to + 2 < code.size() && code[to + 2] == code[at]);
     if (!is_name || count_words(searched, word) != 1) return std::nullopt;
+    if (out.all.size() >= most_counts) return std::nullopt;
     const std::string sign = code.substr(at, 2);
     out.all.push_back({is_behind ? name + sign : sign + name, !is_behind});
     out.text.replace(at, 2, "  ");

@@ -10,6 +10,9 @@
 
 namespace inky::inline v1 {
 
+// The most names that one expression counts: each is looked for in all of it.
+inline constexpr std::size_t most_counts = 16;
+
 struct Counts {
   struct One {
     std::string statement;  // n++

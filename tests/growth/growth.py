@@ -39,6 +39,10 @@ def show(dialect, template, values):
     return ["show", "--jsonl"], lines({"dialect": dialect, "template": template, "values": values})
 
 
+def statement(dialect, source):
+    return ["show", "--jsonl"], lines({"dialect": dialect, "statement": source, "values": []})
+
+
 def check(dialect, template, **more):
     return ["check", "--jsonl"], lines({"dialect": dialect, "template": template, **more})
 
@@ -96,6 +100,13 @@ CASES = [
     *((f"show {dialect}: fields", 2000, lambda n, d=dialect, f=field: show(d, f * n, [1] * n))
       for dialect, field in [("c", "%d"), ("cpp-format", "{}"), ("fsharp", "%d"), ("java", "%d"),
                              ("lisp", "~D"), ("octave", "%d"), ("php", "%d"), ("r", "%d")]),
+    ("show php: a sorted array", 1000, lambda n: statement("php", "$a = range(1, %d); rsort($a); echo $a[0];" % n)),
+    ("show csharp: what is distinct", 1000,
+     lambda n: statement("csharp", "Console.WriteLine(Enumerable.Range(1, %d).Distinct().Count());" % n)),
+    ("show c: counted names", 250, lambda n: statement("c", 'printf("%d", ' + " + ".join(name + "++" for name in names(n)) + ");")),
+    ("show java: an array", 500, lambda n: statement("java", "int[] q = {%s}; System.out.println(q[0]);" % ", ".join(["7"] * n))),
+    ("show rust: a vector", 500, lambda n: statement("rust", 'let v = vec![%s]; println!("{}", v[0]);' % ", ".join(["7"] * n))),
+    ("show cpp-stream: a vector", 500, lambda n: statement("cpp-stream", "vector<int> v = {%s}; cout << v[0] << endl;" % ", ".join(["7"] * n))),
     ("show csharp: fields", 1000, lambda n: show("csharp", "".join("{%d}" % i for i in range(n)), [1] * n)),
     ("request: the same keys", 5000, lambda n: (["show", "--jsonl"], lines({name: 1 for name in names(n)}))),
     ("request: lists", 10000,

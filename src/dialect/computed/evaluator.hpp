@@ -158,7 +158,8 @@ class Evaluator {
   bool evaluate_condition(const Node& node, Value& out);
   bool evaluate_call(const Node& node, Value& out);
   bool evaluate_arguments(const Node& node, Arguments& out);
-  bool sort_by(const Node& node, std::vector<Value> keys, bool down, std::vector<Value>& items);
+  bool sort_by(const Node& node, const std::vector<Value>& keys, bool down,
+               std::vector<Value>& items);
   bool add_up(const Node& node, bool multiplies, std::span<const Value> items, Value& out);
   // Evaluates what does not count: only what a compiler would refuse stays of its troubles.
   bool check(const Node& node, Value& out);

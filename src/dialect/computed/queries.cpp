@@ -45,14 +45,31 @@ bool is_before(const Value& a, const Value& b) {
   return a.is(Type::text) ? a.as_text() < b.as_text() : std::is_lt(compare(a, b));
 }
 
-bool are_equal(const Value& a, const Value& b) {
-  return !is_before(a, b) && !is_before(b, a);
+std::vector<std::size_t> places_in_order(std::span<const Value> keys, bool down) {
+  std::vector<std::size_t> out(keys.size());
+  for (std::size_t i = 0; i < out.size(); ++i) out[i] = i;
+  std::stable_sort(out.begin(), out.end(), [&](std::size_t a, std::size_t b) {
+    return down ? is_before(keys[b], keys[a]) : is_before(keys[a], keys[b]);
+  });
+  return out;
+}
+
+// The first of those that are equal, in their order.
+std::vector<Value> without_equals(std::vector<Value> items) {
+  const std::vector<std::size_t> places = places_in_order(items, false);
+  std::vector<bool> is_kept(items.size(), true);
+  for (std::size_t i = 1; i < places.size(); ++i)
+    is_kept[places[i]] = is_before(items[places[i - 1]], items[places[i]]);
+  std::vector<Value> out;
+  for (std::size_t i = 0; i < items.size(); ++i) {
+    if (is_kept[i]) out.push_back(std::move(items[i]));
+  }
+  return out;
 }
 
 }  // namespace
 
 bool Evaluator::call_function(const Node& function, std::span<const Value> arguments, Value& out) {
-  const Node& body = function.parts[0];
   // |(i, x)| takes a pair apart.
   if (arguments.size() == 1 && function.keys.size() > 1 && arguments[0].is(Type::tuple))
     arguments = arguments[0].as_list();
@@ -69,24 +86,19 @@ bool Evaluator::call_function(const Node& function, std::span<const Value> argum
   for (Value& one : local.values) one.drop_name();
   const Scope* const around = std::exchange(scope_, &local);
   parameters_.insert(parameters_.end(), function.keys.begin(), function.keys.end());
-  const bool good = evaluate_part(body, out);
+  const bool good = evaluate_part(function.parts[0], out);
   parameters_.resize(around_count);
   scope_ = around;
   return good;
 }
 
 // By the place of each in `keys`.
-bool Evaluator::sort_by(const Node& node, std::vector<Value> keys, bool down,
+bool Evaluator::sort_by(const Node& node, const std::vector<Value>& keys, bool down,
                         std::vector<Value>& items) {
   if (!have_order(keys)) return not_yet("an order of these is", node);
-  std::vector<std::size_t> places(items.size());
-  for (std::size_t i = 0; i < places.size(); ++i) places[i] = i;
-  std::stable_sort(places.begin(), places.end(), [&](std::size_t a, std::size_t b) {
-    return down ? is_before(keys[b], keys[a]) : is_before(keys[a], keys[b]);
-  });
   std::vector<Value> sorted;
   sorted.reserve(items.size());
-  for (const std::size_t place : places) sorted.push_back(items[place]);
+  for (const std::size_t place : places_in_order(keys, down)) sorted.push_back(items[place]);
   items = std::move(sorted);
   return true;
 }
@@ -186,7 +198,7 @@ bool Evaluator::query(const Node& node, Query query, std::vector<Value> items, V
       if (!call(items[i], results[i])) return false;
     }
     if (query == Query::sorted || query == Query::sorted_down) {
-      if (!sort_by(node, std::move(results), query == Query::sorted_down, items)) return false;
+      if (!sort_by(node, results, query == Query::sorted_down, items)) return false;
       out = Value::list(std::move(items));
       return true;
     }
@@ -221,17 +233,10 @@ bool Evaluator::query(const Node& node, Query query, std::vector<Value> items, V
     case Query::sorted_down:
       if (!sort_by(node, items, query == Query::sorted_down, items)) return false;
       break;
-    case Query::distinct: {
+    case Query::distinct:
       if (!have_order(items)) return not_yet("an order of these is", node);
-      std::vector<Value> kept;
-      for (Value& item : items) {
-        const bool is_known = std::any_of(kept.begin(), kept.end(),
-                                          [&](const Value& one) { return are_equal(one, item); });
-        if (!is_known) kept.push_back(std::move(item));
-      }
-      items = std::move(kept);
+      items = without_equals(std::move(items));
       break;
-    }
     case Query::same:
     case Query::map:
     case Query::keep:

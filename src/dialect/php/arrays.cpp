@@ -20,6 +20,28 @@ std::vector<Value> items_of(const Value& array) {
   return out;
 }
 
+// Sorted by merging, stably. It ends whatever `is_before` says, even where that is no order.
+template <typename IsBefore>
+std::vector<Value> merged(std::vector<Value> items, const IsBefore& is_before) {
+  for (std::size_t size = 1; size < items.size(); size *= 2) {
+    std::vector<Value> out;
+    out.reserve(items.size());
+    for (std::size_t from = 0; from < items.size(); from += 2 * size) {
+      const std::size_t middle = std::min(from + size, items.size());
+      const std::size_t end = std::min(from + 2 * size, items.size());
+      std::size_t left = from;
+      std::size_t right = middle;
+      while (left < middle || right < end) {
+        const bool takes_right =
+            left == middle || (right < end && is_before(items[right], items[left]));
+        out.push_back(std::move(items[takes_right ? right++ : left++]));
+      }
+    }
+    items = std::move(out);
+  }
+  return items;
+}
+
 // Functions that pay no heed to the keys of what they are given.
 constexpr std::string_view keyless =
     "implode join count array_sum array_product array_values max min in_array";
@@ -322,15 +344,8 @@ bool Expressions::change_array(const Node& node, Value& out) {
       good = combine(node, Operation::less, key_of(down ? b : a), key_of(down ? a : b), order);
       return good && order.as_whole() != 0;
     };
-    // An order of its own for each pair may have none of all: this ends in any case.
-    std::vector<Value> sorted;
-    for (Value& item : items) {
-      std::size_t at = sorted.size();
-      while (at > 0 && is_before(item, sorted[at - 1])) --at;
-      if (!good) return false;
-      sorted.insert(sorted.begin() + static_cast<std::ptrdiff_t>(at), std::move(item));
-    }
-    items = std::move(sorted);
+    items = merged(std::move(items), is_before);
+    if (!good) return false;
   }
   if (!keeps_names(name)) {
     for (Value& item : items) item.drop_name();
