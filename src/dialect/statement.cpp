@@ -221,19 +221,11 @@ class Explanation {
         add_call(*step.call, step.first_field);
         continue;
       }
-      if (step.kind == Kind::value) {
-        add(step.span.to, "value", "the value of " + step.name);
+      add(step.span.to, role_of(step.kind), meaning_of(step));
+      if (step.kind == Kind::choice) {
+        for (const StatementStep& one : step.body) add_steps(one.body);
         continue;
       }
-      if (step.kind == Kind::leave || step.kind == Kind::next) {
-        add(step.span.to, "end",
-            step.kind == Kind::leave ? "the end of the loop" : "on to the next round");
-        continue;
-      }
-      add(step.span.to, "call",
-          step.kind == Kind::branch ? "a condition"
-          : step.kind == Kind::loop ? "a loop"
-                                    : "a loop: each item is " + step.names.front());
       add_steps(step.body);
       add_steps(step.other);
     }
@@ -242,6 +234,41 @@ class Explanation {
   std::vector<Words> out() { return std::move(out_); }
 
  private:
+  static const char* role_of(StatementStep::Kind kind) {
+    using Kind = StatementStep::Kind;
+    if (kind == Kind::value || kind == Kind::change) return "value";
+    return kind == Kind::leave || kind == Kind::next ? "end" : "call";
+  }
+
+  static std::string meaning_of(const StatementStep& step) {
+    using Kind = StatementStep::Kind;
+    switch (step.kind) {
+      case Kind::call:
+        return "a call";
+      case Kind::value:
+        return "the value of " + step.name;
+      case Kind::change:
+        return "a change of " + step.name;
+      case Kind::loop:
+        return "a loop";
+      case Kind::each: {
+        std::string out = "a loop: each item is ";
+        for (std::size_t i = 0; i < step.names.size(); ++i)
+          out += (i > 0 ? ", " : "") + step.names[i];
+        return out;
+      }
+      case Kind::branch:
+        return "a condition";
+      case Kind::choice:
+        return "a choice of cases";
+      case Kind::leave:
+        return "out of the innermost loop or choice";
+      case Kind::next:
+        return "on to the next round";
+    }
+    return "a statement";
+  }
+
   std::vector<Words> out_;
   std::size_t at_ = 0;
 };

@@ -202,6 +202,36 @@ TEST_CASE("what is shown of several statements is in the places of the source") 
   CHECK(at == std::string_view(source).size());
 }
 
+TEST_CASE("each kind of statement is explained by its own words") {
+  struct Case {
+    const char* dialect;
+    const char* source;
+    std::vector<std::string> meanings;  // in order, among others
+  };
+  const Case cases[] = {
+      {"java",
+       "double[] d = new double[3]; d[1] = 2; System.out.println(Arrays.toString(d));",
+       {"the value of d", "a change of d"}},
+      {"c",
+       "int n = 2; switch (n) { case 2: printf(\"%d\", n); break; default: puts(\"c\"); }",
+       {"the value of n", "a choice of cases", "value 1", "out of the innermost loop or choice"}},
+      {"python", "for i, j in [(1, 2)]:\n    print(i + j)", {"a loop: each item is i, j"}},
+      {"python",
+       "n = 3\nwhile n > 0:\n    n -= 1\n    if n == 1:\n        continue\n    print(n)",
+       {"a loop", "a condition", "on to the next round"}},
+  };
+  for (const Case& one : cases) {
+    INFO(one.source);
+    const auto parsed = parse_statement(*find_dialect(one.dialect), one.source);
+    REQUIRE(parsed);
+    auto wanted = one.meanings.begin();
+    for (const Words& words : parsed->dialect().explain(*parsed)) {
+      if (wanted != one.meanings.end() && words.meaning == *wanted) ++wanted;
+    }
+    CHECK((wanted == one.meanings.end() ? "all" : *wanted) == "all");
+  }
+}
+
 TEST_CASE("several statements that are not understood are an error at their place") {
   struct Case {
     const char* dialect;
