@@ -5,7 +5,7 @@
 #include <algorithm>
 #include <memory>
 
-#include "check_files.hpp"
+#include "sources/check_files.hpp"
 #include "command.hpp"
 #include "contract/answers.hpp"
 #include "contract/carry_answer.hpp"

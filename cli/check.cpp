@@ -2,13 +2,14 @@
 
 #include "inky_margin/check/check.hpp"
 
+#include <array>
 #include <memory>
 
-#include "check_files.hpp"
 #include "command.hpp"
 #include "contract/check_answer.hpp"
 #include "contract/names.hpp"
 #include "screen.hpp"
+#include "sources/check_files.hpp"
 #include "text/escape.hpp"
 
 namespace inky::cli {
@@ -21,12 +22,35 @@ constexpr const char* check_examples = R"(Examples:
   inky check '{:d}' f64 --in python --fix      the template, fixed
   inky check '%.2f' f64 --in java --for-machine   a locale that is left open
   inky check src/room.c scripts                the format calls of files and folders
+  inky check src --changed-since main          only what is new on this branch
+  inky check src --write-baseline known.txt    what is there today is known;
+  inky check src --baseline known.txt          only what is new fails
   inky check src --sarif > faults.sarif        for code review
   inky check --jsonl < requests.jsonl          for machines; docs/contract.md
 
 Every type is tried with its awkward values. A fault of some of them only says so.
 In files, literals, casts and declarations give the types of values; other values are unknown.
-Exit status: 0 nothing found, 1 something is, 2 bad request.)";
+A comment on the line of a fault accepts it: // inky: accept CODE: why. inky.toml holds what a team
+agrees on. An argument is a file if it is there or looks like a path, but never with --in.
+Exit status: 0 nothing found, 1 something is, 2 bad request, or a path that cannot be checked.)";
+
+struct FormFlag {
+  const char* name;
+  FindingForm form;
+  const char* what;
+};
+constexpr FormFlag form_flags[] = {
+    {"--summary", FindingForm::counts, "Only how many faults there are, by language and code"},
+    {"--sarif", FindingForm::sarif, "What is found in files, as SARIF 2.1.0"},
+    {"--annotations", FindingForm::annotations, "The same as annotations of a GitHub workflow"},
+    {"--junit", FindingForm::junit, "The same as a JUnit report, in XML"},
+};
+// What is of source files, and not of one template.
+constexpr const char* file_options[] = {
+    "--files-from",  "--exclude", "--ignored",     "--changed-since",  "--enable",
+    "--disable",     "--fail-on", "--baseline",    "--write-baseline", "--settings",
+    "--no-settings", "--calls",   "--jobs",        "--max-faults",     "--unchecked",
+    "--summary",     "--sarif",   "--annotations", "--junit"};
 
 struct CheckOptions {
   std::string source;
@@ -34,6 +58,7 @@ struct CheckOptions {
   std::string dialect = "c";
   CheckFilesRequest files;
   Demands demands;
+  std::array<bool, form_count> forms{};
   bool fix = false;
   bool json = false;
   bool jsonl = false;
@@ -117,12 +142,36 @@ Action add_check(Command& tool) {
   command.takes("types", options->types,
                 "The types of its values, or values of them; or more files");
   command.takes("--in", options->dialect, "The dialect of the template", "DIALECT");
-  command.takes("--language", options->files.language,
+  CheckFilesRequest& files = options->files;
+  command.takes("--files-from", files.files_from, "A list of more files; - is standard input",
+                "FILE");
+  command.takes("--language", files.language,
                 "The language of source files whose names do not show it", "LANGUAGE");
-  command.takes("--calls", options->files.calls, "A table of more format calls, in TOML", "FILE");
-  command.flag("--unchecked", options->files.unchecked,
-               "Also lists the calls that could not be checked");
-  command.flag("--sarif", options->files.sarif, "What is found in files, as SARIF 2.1.0");
+  command.takes_one_each("--exclude", files.exclude,
+                         "Leaves out what matches, written as in .gitignore", "PATTERN");
+  command.flag("--ignored", files.reads_ignored, "Reads what .gitignore leaves out, too");
+  command.takes("--changed-since", files.changed_since,
+                "Only faults on lines that differ from this revision of git", "REVISION");
+  command.takes("--enable", files.enable, "Codes to report: signedness, not-checked, ...", "CODES");
+  command.takes("--disable", files.disable, "Codes not to report; all", "CODES");
+  command.takes("--fail-on", files.fail_on,
+                "What makes the exit status 1: error, warning (as without it), nothing",
+                "SEVERITY");
+  command.takes("--baseline", files.baseline, "Faults in this file are known, and do not count",
+                "FILE");
+  command.takes("--write-baseline", files.write_baseline, "Writes the faults of today to it",
+                "FILE");
+  command.takes("--settings", files.settings, "Settings, in place of the nearest inky.toml",
+                "FILE");
+  command.flag("--no-settings", files.no_settings, "Without inky.toml");
+  command.takes("--calls", files.calls, "A table of more format calls, in TOML", "FILE");
+  command.takes("--jobs", files.jobs, "Files at the same time", "COUNT");
+  command.takes("--max-faults", files.most_shown, "Shows no more than this; all are counted",
+                "COUNT");
+  command.flag("--unchecked", files.unchecked, "Also lists the calls that could not be checked");
+  for (const FormFlag& one : form_flags) {
+    command.flag(one.name, options->forms[static_cast<std::size_t>(one.form)], one.what);
+  }
   command.flag("--for-machine", options->demands.same_everywhere,
                "The text is for a machine: no locale may be left open");
   command.flag("--signedness", options->demands.signedness,
@@ -135,17 +184,18 @@ Action add_check(Command& tool) {
   command.jsonl_flag(options->jsonl);
   command.ascii_flag(options->ascii);
   return [options, command] {
-    if (!options->jsonl && !command.has("template")) {
+    if (!options->jsonl && !command.has("template") && options->files.files_from.empty()) {
       return fail({Code::bad_option,
-                   "check needs a template",
+                   "check needs a template, or a file",
                    {},
-                   "Write inky check '%d' f64, or see inky check --help."});
+                   "Write inky check '%d' f64 or inky check src, or see inky check --help."});
     }
     const std::string first = unguarded(options->source);
-    const bool files =
-        !options->jsonl && (is_source_path(first) || !options->files.language.empty());
-    if (!files) {
-      for (const char* name : {"--calls", "--unchecked", "--sarif"}) {
+    const bool names_files = !options->files.language.empty() ||
+                             !options->files.files_from.empty() ||
+                             (!command.has("--in") && is_source_path(first));
+    if (options->jsonl || !names_files) {
+      for (const char* name : file_options) {
         if (command.has(name))
           return fail({Code::bad_option,
                        std::string(name) + " is for source files",
@@ -165,10 +215,22 @@ Action add_check(Command& tool) {
                    {},
                    "Many calls of a file print a part of a line, and some end it themselves."});
     CheckFilesRequest request = options->files;
-    request.paths = {first};
+    request.form = options->json ? FindingForm::json : FindingForm::lines;
+    int forms = options->json ? 1 : 0;
+    for (const FormFlag& one : form_flags) {
+      if (!options->forms[static_cast<std::size_t>(one.form)]) continue;
+      request.form = one.form;
+      ++forms;
+    }
+    if (forms > 1)
+      return fail({Code::contradiction,
+                   "two forms of the report are asked for",
+                   {},
+                   "Choose one of: --json, --summary, --sarif, --annotations, --junit."});
+    if (command.has("template")) request.paths = {first};
     for (const std::string& more : options->types) request.paths.push_back(unguarded(more));
     request.demands = options->demands;
-    request.json = options->json;
+    request.ascii = options->ascii;
     return check_files(request);
   };
 }

@@ -6,6 +6,7 @@
 #include <cerrno>
 #include <cstdio>
 #include <cstring>
+#include <fstream>
 #include <memory>
 
 #include "contract/answers.hpp"
@@ -74,6 +75,24 @@ Result<std::string> read_file(const std::string& path) {
                                                              std::fclose);
   if (!file) return unreadable(path, std::strerror(errno));
   return read_stream(file.get(), path);
+}
+
+std::optional<Error> write_file(const std::string& path, std::string_view text) {
+  const std::string part = path + ".part";
+  const auto refused = [&](int number) {
+    std::remove(part.c_str());
+    return Error{Code::output_failed,
+                 "cannot write " + in_quotes(path) + ": " + std::strerror(number),
+                 {},
+                 "Check the folder and its permissions. What was there is as it was."};
+  };
+  errno = 0;
+  std::ofstream file(part, std::ios::binary | std::ios::trunc);
+  file << text;
+  file.close();
+  if (!file) return refused(errno);
+  if (std::rename(part.c_str(), path.c_str()) != 0) return refused(errno);
+  return std::nullopt;
 }
 
 std::optional<std::string_view> Lines::next(bool& over) {

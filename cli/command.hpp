@@ -50,6 +50,9 @@ int fail_in_file(Error error, const std::string& path, std::string_view text);
 inline constexpr std::size_t most_whole_file = std::size_t{1} << 26;
 Result<std::string> read_file(const std::string& path);
 
+// The whole file, or what was there before.
+std::optional<Error> write_file(const std::string& path, std::string_view text);
+
 // The lines of standard input.
 class Lines {
  public:

@@ -4,7 +4,7 @@
 #include <memory>
 
 #include "beside.hpp"
-#include "check_files.hpp"
+#include "sources/check_files.hpp"
 #include "command.hpp"
 #include "contract/answers.hpp"
 #include "contract/names.hpp"

@@ -157,7 +157,7 @@ void Checker::suit_unplaced(const Template& parsed) {
     return outcome.span();
   };
   auto span = trouble();
-  if (!span || slot_at(parsed, *span) != nullptr || is_refused_at(parsed, *span)) return;
+  if (!span || is_refused_at(parsed, *span)) return;
   // Each value in turn, as long as the place of the trouble moves on.
   for (Slot& slot : slots_) {
     if (slot.told || slot.known) continue;
@@ -277,6 +277,8 @@ bool Checker::add(const Template& parsed, const Trouble& trouble) {
     fault.code = Code::not_supported_yet;
     fault.message = "no type that is known here suits this field";
   }
+  if (given_ != nullptr && is_refused_here_only(parsed, outcome.span()))
+    fault.code = Code::not_supported_yet;
   fault.span = in_original(outcome.span());
   if (outcome.kind() != Outcome::Kind::error) fault.effect = effect_of(outcome);
   // A fault of some values is theirs, not the field's.
@@ -300,6 +302,12 @@ bool Checker::is_refused_at(const Template& parsed, Span span) {
   return std::any_of(parsed.fields().begin(), parsed.fields().end(), [&](const Field& field) {
     return field.span.from <= span.from && span.from < field.span.to &&
            !(field.failure.empty() && field.defect.empty());
+  });
+}
+
+bool Checker::is_refused_here_only(const Template& parsed, Span span) {
+  return std::any_of(parsed.fields().begin(), parsed.fields().end(), [&](const Field& field) {
+    return field.span.from <= span.from && span.from < field.span.to && field.defect_is_ours;
   });
 }
 

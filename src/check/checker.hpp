@@ -86,6 +86,9 @@ class Checker {
   // Whether the field at this place is refused whatever it is given.
   static bool is_refused_at(const Template& parsed, Span span);
 
+  // Whether the language does what the field at this place says, and we do not.
+  static bool is_refused_here_only(const Template& parsed, Span span);
+
   // A message about a value that stands for one of the source: it has the words of the source in
   // the place of the value.
   std::string in_words_of_source(std::string message, const Template& parsed, Span span,

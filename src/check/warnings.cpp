@@ -12,29 +12,23 @@ namespace inky::inline v1 {
 
 namespace {
 
+constexpr Code refused[] = {Code::language_fails, Code::language_undefined,
+                            Code::language_complains};
 // Notes about something changed or ignored, whatever the value; the others teach.
+constexpr Code noted[] = {
+    Code::too_many_values,   Code::bits_reinterpreted,     Code::value_wrapped,
+    Code::low_byte_only,     Code::cut_to_whole,           Code::values_run_out,
+    Code::template_recycled, Code::conversion_switched,    Code::flag_without_effect,
+    Code::flag_overridden,   Code::no_grouping_in_locale,  Code::quotes_in_template,
+    Code::unknown_escape,    Code::implementation_defined, Code::settings_left_on,
+    Code::width_used_up,
+};
+// Notes that are faults of some templates only, and what is demanded besides.
+constexpr Code demanded[] = {Code::digits_past_precision, Code::locale_left_open,
+                             Code::line_not_ended, Code::line_too_long};
+
 bool is_fault(Code code) {
-  switch (code) {
-    case Code::too_many_values:
-    case Code::bits_reinterpreted:
-    case Code::value_wrapped:
-    case Code::low_byte_only:
-    case Code::cut_to_whole:
-    case Code::values_run_out:
-    case Code::template_recycled:
-    case Code::conversion_switched:
-    case Code::flag_without_effect:
-    case Code::flag_overridden:
-    case Code::no_grouping_in_locale:
-    case Code::quotes_in_template:
-    case Code::unknown_escape:
-    case Code::implementation_defined:
-    case Code::settings_left_on:
-    case Code::width_used_up:
-      return true;
-    default:
-      return false;
-  }
+  return std::find(std::begin(noted), std::end(noted), code) != std::end(noted);
 }
 
 // Whether a note is about the template, whatever its values.
@@ -46,6 +40,21 @@ bool is_of_template(const Template& parsed, const Note& note) {
 }
 
 }  // namespace
+
+std::span<const Code> fault_codes() {
+  static const std::vector<Code> codes = [] {
+    std::vector<Code> out(std::begin(refused), std::end(refused));
+    out.insert(out.end(), std::begin(noted), std::end(noted));
+    out.insert(out.end(), std::begin(demanded), std::end(demanded));
+    return out;
+  }();
+  return codes;
+}
+
+Severity usual_severity(Code code) {
+  const bool is_refused = code == Code::language_fails || code == Code::language_undefined;
+  return is_refused ? Severity::error : Severity::warning;
+}
 
 void Checker::collect_notes(const Template& parsed) {
   for (std::size_t step = 0; step < steps(); ++step) {

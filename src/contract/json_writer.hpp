@@ -68,6 +68,12 @@ class JsonWriter {
 
   std::string_view view() const { return out_.view(); }
   std::string string() const { return out_.string(); }
+  // What is written so far, of which no more is kept: to write a long answer in pieces.
+  std::string taken() {
+    std::string out = out_.string();
+    out_.clear();
+    return out;
+  }
 
  private:
   static constexpr std::size_t usual_room = 1024;

@@ -43,6 +43,7 @@ struct LanguageFacts {
   std::string_view id;
   std::string_view name;
   std::string_view endings;  // of file names, separated by spaces
+  std::string_view interpreters = {};  // in the first line of a script: #!/usr/bin/env python3
   std::string_view dialect;  // of most of its calls
   const Lexis* lexis = nullptr;
   std::span<const CallFact> calls = {};

@@ -50,6 +50,10 @@ struct TypeNameFact {
 };
 
 struct Lexis {
+  // What a reader of one file cannot know in a text of insertions made a value of its own, byte for
+  // byte in its place. Null: the language has none.
+  std::string (*insertions_of_source)(std::string_view text, std::vector<Span>& replaced) = nullptr;
+
   std::string_view line_comments;  // separated by spaces
   std::string_view block_open = {};
   std::string_view block_close = {};

@@ -51,8 +51,8 @@ std::span<const SourceLanguage> all_languages() {
   static const std::vector<SourceLanguage> languages = [] {
     std::vector<SourceLanguage> out;
     for (const LanguageFacts* facts : all_language_facts()) {
-      SourceLanguage one{facts->id, facts->name,  facts->endings, facts->dialect,
-                         {},        facts->lexis, facts->prefixes};
+      SourceLanguage one{facts->id,      facts->name, facts->endings, facts->interpreters,
+                         facts->dialect, {},          facts->lexis,   facts->prefixes};
       for (const CallFact& call : facts->calls) {
         one.calls.push_back({std::string(call.name), std::string(call.dialect), call.template_at,
                              call.shape, call.needs_values, call.names_locale, call.names_options});
@@ -71,15 +71,45 @@ const SourceLanguage* find_language(std::string_view id) {
   return nullptr;
 }
 
-const SourceLanguage* language_of_file(std::string_view file_name) {
+namespace {
+
+std::string_view ending_of(std::string_view file_name) {
   const std::size_t dot = file_name.rfind('.');
   if (dot == std::string_view::npos || file_name.find('/', dot) != std::string_view::npos)
-    return nullptr;
-  const std::string_view ending = file_name.substr(dot);
-  for (const SourceLanguage& language : all_languages()) {
-    if (has_word(language.endings, ending)) return &language;
+    return {};
+  return file_name.substr(dot);
+}
+
+// "#!/usr/bin/env -S python3 -u" and "#!/usr/bin/python3.11": python3
+std::string_view interpreter_of(std::string_view begins) {
+  if (!begins.starts_with("#!")) return {};
+  std::string_view line = begins.substr(2, begins.find('\n') - 2);
+  while (!line.empty()) {
+    line.remove_prefix(std::min(line.find_first_not_of(" \t\r"), line.size()));
+    std::string_view word = line.substr(0, line.find_first_of(" \t\r"));
+    line.remove_prefix(word.size());
+    word.remove_prefix(word.rfind('/') + 1);
+    if (word == "env" || word.starts_with('-')) continue;
+    return word.substr(0, word.find('.'));
   }
-  return nullptr;
+  return {};
+}
+
+}  // namespace
+
+const SourceLanguage* language_of_file(std::string_view file_name, std::string_view begins) {
+  const std::string_view ending = ending_of(file_name);
+  const std::string_view interpreter = interpreter_of(begins);
+  const SourceLanguage* out = nullptr;
+  for (const SourceLanguage& language : all_languages()) {
+    const bool has_ending = !ending.empty() && has_word(language.endings, ending);
+    if (!has_ending && (!ending.empty() || !has_word(language.interpreters, interpreter))) continue;
+    // Of two languages with one ending, a text that begins as one of them is of that one.
+    const std::string_view opening = language.lexis->code_open;
+    if (!opening.empty() && begins.starts_with(opening)) return &language;
+    if (out == nullptr || !out->lexis->code_open.empty()) out = &language;
+  }
+  return out;
 }
 
 }  // namespace inky::inline v1

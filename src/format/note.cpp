@@ -58,11 +58,15 @@ constexpr auto code_facts = std::to_array<CodeFact>({
      "`inky check --calls calls.toml src/room.c`: the span is the place where TOML was broken. "
      "docs/check.md has the keys."},
     {Code::bad_source, "bad-source", "The source file cannot be scanned.",
-     "It is UTF-16, or its language cannot be known from its name: convert it to UTF-8, or name "
+     "Its language cannot be known from its name, or a folder has none: check the path, or name "
      "the language with `--language`."},
     {Code::machine_failed, "machine-failed", "The machine could not do its part.",
      "Memory, disk space or a temporary folder is missing. The message says which; nothing was "
      "decided about the request."},
+    {Code::bad_baseline, "bad-baseline", "The file of known faults cannot be read.",
+     "Write it anew: `inky check src --write-baseline known-faults.txt`."},
+    {Code::bad_settings, "bad-settings", "The settings of a check are not valid TOML.",
+     "The error points at the place. `docs/check.schema.json` is their schema."},
     {Code::too_many_values, "too-many-values", "Some values are used by no field.",
      "`%d` with 1 and 2 prints 1."},
     {Code::bits_reinterpreted, "bits-reinterpreted",
@@ -169,6 +173,10 @@ constexpr auto code_facts = std::to_array<CodeFact>({
     {Code::language_complains, "language-complains", "The language prints this, and complains.",
      "A shell prints 0 for `printf '%d' ink`, complains on standard error, and ends with status "
      "1."},
+    {Code::bad_remark, "bad-remark", "A comment that accepts a fault is not complete.",
+     "Write the code, and why: `// inky: accept language-undefined: the peer reads both`."},
+    {Code::unused_remark, "unused-remark", "A comment accepts a fault that is not there.",
+     "Take the comment away, or put it on the line of the fault or alone on the line above."},
 });
 
 const CodeFact& fact_of(Code code) {

@@ -37,11 +37,11 @@ inline constexpr std::size_t most_waiting = 1000;
 class Finder {
  public:
   Finder(const Lexis& lexis, std::span<const CallForm> calls, const ByteSource& source,
-         const CallSink& sink)
+         const CallSink& sink, const Remarks* remarks)
       : lexis_(lexis),
         forms_(calls),
         reader_(source),
-        lexer_(lexis, reader_),
+        lexer_(lexis, reader_, remarks),
         sink_(sink),
         declared_(lexis) {
     for (const CallForm& call : calls) has_lists_ = has_lists_ || call.shape == CallShape::list;
@@ -108,6 +108,9 @@ class Finder {
 
   void end_insertions(std::size_t depth);
 
+  // What a reader of one file cannot know becomes a value of its own.
+  void make_neutral(FoundCall& call) const;
+
   static bool is_blank(char byte);
 
   // ---- Calls ----
@@ -123,6 +126,7 @@ class Finder {
   void finish_template(Frame& frame, const CallForm& form);
 
   void finish_percent(Frame& frame);
+  bool operand_goes_on();
 
   // The values from this argument on.
   void give(FoundCall& call, const Frame& frame, std::size_t from, const CallForm& form) const;

@@ -37,12 +37,30 @@ void Finder::end_insertions(std::size_t depth) {
       call.at = ended.at;
       call.source = ended.begun + std::string(kept);
       call.marks = {{0, ended.at, true}};
+      if (lexis_.insertions_of_source != nullptr) make_neutral(call);
       call.given.names_from_scope = true;
       report(std::move(call));
       return;
     }
   }
   if (calls_open_ == 0) flush();
+}
+
+void Finder::make_neutral(FoundCall& call) const {
+  const std::string written = *call.source;
+  std::vector<Span> replaced;
+  call.source = lexis_.insertions_of_source(written, replaced);
+  Position at = call.at;
+  int expected = 0;
+  std::size_t byte = 0;
+  const auto mark = [&](std::size_t to, bool verbatim) {
+    while (byte < to) step(at, expected, written[byte++]);
+    call.marks.push_back({byte, at, verbatim});
+  };
+  for (const Span& one : replaced) {
+    mark(one.from, false);
+    mark(one.to, true);
+  }
 }
 
 bool Finder::is_blank(char byte) {
@@ -165,8 +183,16 @@ void Finder::finish_percent(Frame& frame) {
   call.at = frame.at;
   // (x) is x, which may be anything; (x,) is one value.
   const bool is_tuple = frame.arguments.size() != 1;
-  if (is_tuple || all_texts(lexis_, frame.arguments[0], 0)) give(call, frame, 0, {});
+  if ((is_tuple || all_texts(lexis_, frame.arguments[0], 0)) && !operand_goes_on())
+    give(call, frame, 0, {});
   report(std::move(call));
+}
+
+// ("a", "b")[i] and ("a", "b").index: what stands in parentheses is not the operand yet.
+bool Finder::operand_goes_on() {
+  std::size_t ahead = 0;
+  while (is_blank(static_cast<char>(reader_.peek(ahead)))) ++ahead;
+  return reader_.peek(ahead) == '[' || reader_.peek(ahead) == '.';
 }
 
 void Finder::give(FoundCall& call, const Frame& frame, std::size_t from,

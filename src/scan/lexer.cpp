@@ -26,8 +26,31 @@ bool Lexer::is_word_byte(int byte) const {
 void Lexer::pass_line() {
   while (reader_.peek() != '\n' && reader_.peek() != Reader::at_end) {
     if (!lexis_.code_close.empty() && reader_.sees(lexis_.code_close)) return;
-    reader_.take();
+    take_of_comment(lexis_.code_close);
   }
+}
+
+void Lexer::take_of_comment(std::string_view close) {
+  const bool may_begin = remarks_ != nullptr && reader_.peek() == remarks_->mark.front();
+  if (may_begin && reader_.sees(remarks_->mark)) hand_on_remark(close);
+  reader_.take();
+}
+
+void Lexer::hand_on_remark(std::string_view close) {
+  Remark remark;
+  remark.at = reader_.position();
+  remark.alone = remark.at.line != last_line_;
+  for (std::size_t ahead = 0; remark.text.size() < most_remark; ++ahead) {
+    const int byte = reader_.peek(ahead);
+    if (byte == Reader::at_end || byte == '\n') break;
+    remark.text += static_cast<char>(byte);
+    if (!close.empty() && remark.text.ends_with(close)) {
+      remark.text.resize(remark.text.size() - close.size());
+      break;
+    }
+  }
+  while (!remark.text.empty() && is_blank(remark.text.back())) remark.text.pop_back();
+  remarks_->sink(remark);
 }
 
 // To where code begins again.
@@ -61,7 +84,7 @@ bool Lexer::pass_comment(bool line_begins) {
           reader_.take(size);
           ++depth;
         } else {
-          reader_.take();
+          take_of_comment(lexis_.block_close);
         }
       }
       return true;
@@ -161,6 +184,7 @@ void Lexer::next(Token& out) {
   }
   last_ = out.kind;
   last_text_ = out.text;
+  last_line_ = reader_.position().line;
 }
 
 void Lexer::read_word(Token& out) {

@@ -37,7 +37,9 @@ struct Token {
 
 class Lexer {
  public:
-  Lexer(const Lexis& lexis, Reader& reader) : lexis_(lexis), reader_(reader) {}
+  // `remarks`: null where nobody asks for them.
+  Lexer(const Lexis& lexis, Reader& reader, const Remarks* remarks = nullptr)
+      : lexis_(lexis), reader_(reader), remarks_(remarks) {}
 
   // The next token; Kind::end at the end, again and again.
   void next(Token& out);
@@ -58,6 +60,9 @@ class Lexer {
   void pass_blanks(Token& out);
   bool pass_comment(bool line_begins);
   void pass_line();
+  // One byte of a comment, which may begin a remark.
+  void take_of_comment(std::string_view close);
+  void hand_on_remark(std::string_view close);
   void pass_code_close();
   bool is_word_byte(int byte) const;
   bool begins_literal(std::size_t& prefix) const;
@@ -80,6 +85,8 @@ class Lexer {
 
   const Lexis& lexis_;
   Reader& reader_;
+  const Remarks* remarks_;
+  std::size_t last_line_ = 0;  // where the token before ends
   bool in_code_ = false;
   bool begun_ = false;
   bool blank_before_ = false;

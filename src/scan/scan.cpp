@@ -184,19 +184,20 @@ Item Finder::word_item(const std::string& word) {
 }
 
 void scan(const SourceLanguage& language, std::span<const CallForm> calls, const ByteSource& source,
-          const CallSink& sink) {
-  Finder(*language.lexis, calls, source, sink).run();
+          const CallSink& sink, const Remarks* remarks) {
+  const bool has_mark = remarks != nullptr && !remarks->mark.empty();
+  Finder(*language.lexis, calls, source, sink, has_mark ? remarks : nullptr).run();
 }
 
 void scan(const SourceLanguage& language, std::span<const CallForm> calls, std::string_view text,
-          const CallSink& sink) {
+          const CallSink& sink, const Remarks* remarks) {
   const ByteSource source = [&](char* into, std::size_t most) {
     const std::size_t count = std::min(most, text.size());
     std::memcpy(into, text.data(), count);
     text.remove_prefix(count);
     return count;
   };
-  scan(language, calls, source, sink);
+  scan(language, calls, source, sink, remarks);
 }
 
 }  // namespace inky::inline v1

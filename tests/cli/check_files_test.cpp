@@ -5,27 +5,12 @@
 #include <fstream>
 #include <nlohmann/json.hpp>
 
+#include "support/folder.hpp"
 #include "support/process.hpp"
 #include "support/random_values.hpp"
 
 using json = nlohmann::json;
-namespace fs = std::filesystem;
-
-namespace {
-
-// A folder that is gone afterwards.
-struct Folder {
-  fs::path path = fs::temp_directory_path() / ("inky-check-" + std::to_string(::getpid()));
-  Folder() { fs::create_directories(path); }
-  ~Folder() { fs::remove_all(path); }
-  std::string put(const std::string& name, const std::string& text) const {
-    fs::create_directories((path / name).parent_path());
-    std::ofstream(path / name, std::ios::binary) << text;
-    return (path / name).string();
-  }
-};
-
-}  // namespace
+using support::Folder;
 
 TEST_CASE("check FILE: lines that point at the place, and a summary") {
   const Folder folder;
@@ -103,6 +88,16 @@ TEST_CASE("check FILE: no fault of a value that nobody knows, and none of an idi
       {"java", R"(class A { void f() { String.format(Locale.US, "%s %s", 1); } })",
        "%s finds no value 2"},
       {"python", R"("%d" % "ink")", "%d format: a real number is required, not str"},
+      {"python", R"("%s" % ("private", "public")[is_public])", ""},
+      {"python", R"("%s" % ("private", "public"))", "not all arguments converted"},
+      {"python", R"('{0:{1}}|{2}'.format(' ', w, 'a'))", ""},
+      {"python", R"("{:{}s} {:=<{}}".format("lot", most, "", most))", ""},
+      {"c", R"(void f(int *at) { printf("%s%n", "ink", at); })", ""},
+      {"cpp", R"(cout << j["/lot"_json_pointer] << '\n';)", ""},
+      {"cpp", R"(cout << boolalpha << is_same<vector<json>, list>::value << "a"sv << endl;)", ""},
+      {"cpp", R"(cout << setw(w * 2) << (a ? "b" : "c") << x.y(1, "<<") << 5_kg << "\n";)", ""},
+      {"cpp", R"x(cout << setw(4) << "a" << R"(b << c)" << setw("d") << e;)x",
+       "a whole number is needed here"},
   };
   for (const Row& row : rows) {
     INFO(row.source);
@@ -128,7 +123,7 @@ TEST_CASE("check FOLDER: the files whose names tell their languages, in order") 
   folder.put(".hidden/room.c", "printf(\"%d\", 2.5);");
   const support::Ran ran = support::run_tool("check " + folder.path.string());
   CHECK(ran.status == 1);
-  CHECK(ran.err == "inky: 2 files, 2 calls, 2 faults\n");
+  CHECK(ran.err == "inky: 2 files, 2 calls, 2 faults\ninky: 1 file of no known language skipped\n");
   CHECK(ran.out.find("a.c:1:9:") < ran.out.find("b/room.py:1:2:"));
 }
 
@@ -166,18 +161,15 @@ TEST_CASE("check FILE for programs: JSON and SARIF have the same faults") {
   const json fix = run["results"][0]["fixes"][0]["artifactChanges"][0]["replacements"][0];
   CHECK(fix["insertedContent"]["text"] == "%g");
   CHECK(fix["deletedRegion"]["startColumn"] == 11);
-  CHECK(run["tool"]["driver"]["rules"].size() == 2);
   CHECK(json::parse(support::run_tool("check - --language c --sarif").out)["runs"][0]["results"] ==
         json::array());
 }
 
 TEST_CASE("check FILE: what cannot be done is said, and the other files are still checked") {
   const Folder folder;
-  const std::string wide = folder.put("wide.c", std::string("\xFF\xFEp\0r\0", 6));
   const std::string good = folder.put("good.c", "printf(\"%d\", 2.5);");
-  const support::Ran ran = support::run_tool("check " + wide + " missing.c " + good);
+  const support::Ran ran = support::run_tool("check missing.c " + good);
   CHECK(ran.status == 2);
-  CHECK(ran.err.find("wide.c\" is UTF-16") != std::string::npos);
   CHECK(ran.err.find("cannot read \"missing.c\"") != std::string::npos);
   CHECK(ran.out.find("good.c:1:9: error") != std::string::npos);
   CHECK(support::run_tool("check " + folder.put("notes.txt", "") + " --language sea").status == 2);

@@ -322,7 +322,7 @@ TEST_CASE("all that is printed goes one way") {
   const char* const ways[] = {"std::cout", "std::cerr", "fputs(",     "fwrite(",
                               " printf(",  "fprintf(",  "std::puts(", "putchar(",
                               "perror(",   "stdout)",   "stderr)"};
-  for (const auto& entry : std::filesystem::directory_iterator(INKY_SOURCE_DIR "/cli")) {
+  for (const auto& entry : std::filesystem::recursive_directory_iterator(INKY_SOURCE_DIR "/cli")) {
     const std::string name = entry.path().filename().string();
     if (!name.ends_with(".cpp") || name == "terminal.cpp") continue;
     const std::string text = support::read_file(entry.path().string());

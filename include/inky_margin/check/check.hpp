@@ -27,6 +27,12 @@ enum class Severity : std::uint8_t {
 };
 std::string_view name_of(Severity severity);
 
+// The codes that a fault may have: of what the language refuses first, then of what is ignored or
+// changed in silence, then of what is only told on request.
+std::span<const Code> fault_codes();
+// The severity that faults of this code have, but for those that say otherwise.
+Severity usual_severity(Code code);
+
 struct Fault {
   Code code{};
   Severity severity = Severity::error;

@@ -52,7 +52,8 @@ struct BasePrefixes {
 struct SourceLanguage {
   std::string_view id;
   std::string_view name;
-  std::string_view endings;  // of file names, separated by spaces
+  std::string_view endings;       // of file names, separated by spaces
+  std::string_view interpreters;  // in the first line of a script; the same
   std::string_view dialect;  // of most of its calls
   std::vector<CallForm> calls;
   const Lexis* lexis;  // its comments, literals and names
@@ -62,6 +63,9 @@ struct SourceLanguage {
 std::span<const SourceLanguage> all_languages();
 // Null where there is none.
 const SourceLanguage* find_language(std::string_view id);
-const SourceLanguage* language_of_file(std::string_view file_name);
+// By the ending of its name; a name without one by the first line of the text, #!/usr/bin/python3.
+// `begins`: how the text begins, at least to the end of its first line; may be left out. An ending
+// that two languages have, as .inc, is the one's whose code the text begins with: <?php.
+const SourceLanguage* language_of_file(std::string_view file_name, std::string_view begins = {});
 
 }  // namespace inky::inline v1

@@ -55,6 +55,8 @@ enum class Code : std::uint16_t {
   bad_call_table,
   bad_source,
   machine_failed,
+  bad_baseline,
+  bad_settings,
   // 200: about values.
   too_many_values = 200,
   bits_reinterpreted,
@@ -97,6 +99,8 @@ enum class Code : std::uint16_t {
   line_too_long,
   not_checked,
   language_complains,
+  bad_remark,
+  unused_remark,
 };
 
 struct CodeFact {

@@ -41,7 +41,8 @@ struct Field {
   std::string key;          // "(name)" of the value it shows, in parentheses; empty: none
   std::string
       defect;  // why the language refuses this field, or gives it no meaning; empty: neither
-  std::string failure;  // the name the language refuses it by; empty: it has no meaning
+  bool defect_is_ours = false;  // the language does what it says, and we never do
+  std::string failure;          // the name the language refuses it by; empty: it has no meaning
 
   std::string_view key_name() const {
     const std::string_view whole = key;

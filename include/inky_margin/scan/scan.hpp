@@ -70,12 +70,28 @@ inline constexpr std::size_t most_depth = 200;
 
 using CallSink = std::function<void(const FoundCall&)>;
 
+// A word to a tool in a comment: from a mark to the end of the line, or of the comment.
+struct Remark {
+  std::string text;  // with its mark, without blanks at its end; up to most_remark bytes
+  Position at;
+  bool alone = false;  // nothing but blanks and comments is before it on its line
+};
+inline constexpr std::size_t most_remark = 1000;
+
+// Remarks are handed on as they are met: those on the lines of a call before the call.
+// An empty mark marks nothing.
+struct Remarks {
+  std::string mark;
+  std::function<void(const Remark&)> sink;
+};
+
 // Calls come in the order in which they begin, but for thousands inside of one.
+// `remarks`: null where nobody asks for them.
 void scan(const SourceLanguage& language, std::span<const CallForm> calls, const ByteSource& source,
-          const CallSink& sink);
+          const CallSink& sink, const Remarks* remarks = nullptr);
 // The same for a text that is all here.
 void scan(const SourceLanguage& language, std::span<const CallForm> calls, std::string_view text,
-          const CallSink& sink);
+          const CallSink& sink, const Remarks* remarks = nullptr);
 
 // More calls of a language, from a table in TOML:
 //

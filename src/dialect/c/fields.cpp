@@ -135,6 +135,7 @@ void set_alignment(const Field& field, bool left, Spec& spec) {
 void finish(Field& field, std::string_view) {
   const ConversionFact* conversion = percent::conversion_of(facts, field.letter);
   if (field.defect.empty()) field.defect = find_defect(field, conversion);
+  field.defect_is_ours = field.letter == 'n' && conversion != nullptr;
   if (conversion == nullptr) return;
   Spec& spec = field.spec;
   spec.kind = field.letter == 'p' ? Kind::text : conversion->kind;

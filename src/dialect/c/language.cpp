@@ -64,7 +64,7 @@ const LanguageFacts& c_language_facts() {
   static const LanguageFacts facts = {
       .id = "c",
       .name = "C",
-      .endings = ".c .h",
+      .endings = ".c .h .inc",
       .dialect = "c",
       .lexis = &c_source::lexis,
       .calls = c_source::calls,

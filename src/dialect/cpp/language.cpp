@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "../c/source.hpp"
+#include "chain_of_source.hpp"
 #include "dialects.hpp"
 #include "expressions.hpp"
 
@@ -27,6 +28,7 @@ constexpr TypeNameFact types[] = {
 
 constexpr Lexis lexis = [] {
   Lexis out = c_source::shared_lexis();
+  out.insertions_of_source = cpp_stream::chain_of_source;
   out.raw_prefixes = "R";
   out.raw = Lexis::Raw::delimiter;
   out.digit_quotes = true;
@@ -61,7 +63,7 @@ const LanguageFacts& cpp_language_facts() {
   static const LanguageFacts facts = {
       .id = "cpp",
       .name = "C++",
-      .endings = ".cpp .cc .cxx .hpp .hh .hxx",
+      .endings = ".cpp .cc .cxx .c++ .C .hpp .hh .hxx .h++ .H .tpp .txx .ipp .ixx .inl .cppm",
       .dialect = "c",
       .lexis = &cpp_source::lexis,
       .calls = cpp_source::calls,

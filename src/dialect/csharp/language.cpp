@@ -66,7 +66,8 @@ const LanguageFacts& csharp_language_facts() {
   static const LanguageFacts facts = {
       .id = "csharp",
       .name = "C#",
-      .endings = ".cs",
+      .endings = ".cs .csx",
+      .interpreters = "dotnet-script",
       .dialect = "csharp",
       .lexis = &csharp_source::lexis,
       .calls = csharp_source::calls,

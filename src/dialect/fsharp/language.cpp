@@ -64,7 +64,7 @@ const LanguageFacts& fsharp_language_facts() {
   static const LanguageFacts facts = {
       .id = "fsharp",
       .name = "F#",
-      .endings = ".fs .fsx",
+      .endings = ".fs .fsx .fsi .fsscript",
       .dialect = "fsharp",
       .lexis = &fsharp_source::lexis,
       .calls = fsharp_source::calls,

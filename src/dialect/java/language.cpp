@@ -72,6 +72,7 @@ const LanguageFacts& java_language_facts() {
       .id = "java",
       .name = "Java",
       .endings = ".java",
+      .interpreters = "java",
       .dialect = "java",
       .lexis = &java_source::lexis,
       .calls = java_source::calls,

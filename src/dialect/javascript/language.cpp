@@ -35,7 +35,8 @@ const LanguageFacts& javascript_language_facts() {
   static const LanguageFacts facts = {
       .id = "javascript",
       .name = "JavaScript",
-      .endings = ".js .mjs .cjs",
+      .endings = ".js .mjs .cjs .jsx .ts .mts .cts .tsx",
+      .interpreters = "node nodejs",
       .dialect = "javascript",
       .lexis = &javascript_source::lexis,
       .calls = {},

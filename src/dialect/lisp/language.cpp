@@ -39,7 +39,8 @@ const LanguageFacts& lisp_language_facts() {
   static const LanguageFacts facts = {
       .id = "lisp",
       .name = "Lisp",
-      .endings = ".lisp .lsp .cl",
+      .endings = ".lisp .lsp .cl .asd",
+      .interpreters = "sbcl",
       .dialect = "lisp",
       .lexis = &lisp_source::lexis,
       .calls = lisp_source::calls,

@@ -38,6 +38,7 @@ const LanguageFacts& octave_language_facts() {
       .id = "octave",
       .name = "Octave",
       .endings = ".m",
+      .interpreters = "octave octave-cli",
       .dialect = "octave",
       .lexis = &octave_source::lexis,
       .calls = octave_source::calls,

@@ -44,7 +44,8 @@ const LanguageFacts& php_language_facts() {
   static const LanguageFacts facts = {
       .id = "php",
       .name = "PHP",
-      .endings = ".php",
+      .endings = ".php .phtml .inc",
+      .interpreters = "php",
       .dialect = "php",
       .lexis = &php_source::lexis,
       .calls = php_source::calls,

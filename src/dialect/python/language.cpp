@@ -75,7 +75,8 @@ const LanguageFacts& python_language_facts() {
   static const LanguageFacts facts = {
       .id = "python",
       .name = "Python",
-      .endings = ".py",
+      .endings = ".py .pyw .pyi",
+      .interpreters = "python python2 python3 pypy pypy3",
       .dialect = "python-percent",
       .lexis = &python_source::lexis,
       .calls = python_source::calls,

@@ -46,6 +46,7 @@ const LanguageFacts& r_language_facts() {
       .id = "r",
       .name = "R",
       .endings = ".R .r",
+      .interpreters = "Rscript r",
       .dialect = "r",
       .lexis = &r_source::lexis,
       .calls = r_source::calls,
