@@ -111,8 +111,8 @@ CallChecker::Known CallChecker::checked(const FoundCall& call) const {
   }
   for (Fault& fault : result->faults) {
     if (fault.code == Code::not_supported_yet || fault.code == Code::over_limit) {
-      out.not_checked = not_checked(call.name, fault.message);
-      out.faults.clear();
+      // What was found before it stands all the same.
+      if (out.faults.empty()) out.not_checked = not_checked(call.name, fault.message);
       return out;
     }
     out.faults.push_back(std::make_shared<const Fault>(std::move(fault)));

@@ -28,7 +28,7 @@ std::span<const Code> reported_codes() {
 bool is_on_request(Code code) {
   return code == Code::not_checked || code == Code::locale_left_open ||
          code == Code::line_too_long || code == Code::settings_left_on ||
-         code == Code::width_used_up;
+         code == Code::width_used_up || code == Code::no_grouping_in_locale;
 }
 
 std::optional<Code> reported_code(std::string_view name) {

@@ -14,7 +14,8 @@ namespace inky::cli {
 std::span<const Code> reported_codes();
 
 // Whether faults of this code are reported only where they are asked for. A chain that leaves its
-// settings on, or gives the next value no width, is mostly meant so.
+// settings on, or gives the next value no width, is mostly meant so; and a program may choose a
+// locale that groups.
 bool is_on_request(Code code);
 
 // Nothing where no code has this name.

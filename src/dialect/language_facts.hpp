@@ -21,7 +21,13 @@ struct CallFact {
   bool needs_values = false;
   bool names_locale = false;
   bool names_options = false;
+  std::string_view header = {};  // a call of this name is one only where it is included
 };
+
+constexpr CallFact of_header(std::string_view header, CallFact call) {
+  call.header = header;
+  return call;
+}
 
 constexpr CallFact call(std::string_view name, std::string_view dialect, int template_at) {
   return {name, dialect, template_at};
@@ -42,9 +48,9 @@ constexpr CallFact in_locale(std::string_view name, std::string_view dialect) {
 struct LanguageFacts {
   std::string_view id;
   std::string_view name;
-  std::string_view endings;  // of file names, separated by spaces
+  std::string_view endings;            // of file names, separated by spaces
   std::string_view interpreters = {};  // in the first line of a script: #!/usr/bin/env python3
-  std::string_view dialect;  // of most of its calls
+  std::string_view dialect;            // of most of its calls
   const Lexis* lexis = nullptr;
   std::span<const CallFact> calls = {};
   // Words that no variable and no part of a row may be called, separated by spaces, in small

@@ -13,7 +13,7 @@ namespace inky::inline v1 {
 
 // Whether `use` is true of one of some words that blanks part.
 template <typename Use>
-bool any_of_words(std::string_view words, Use use) {
+constexpr bool any_of_words(std::string_view words, Use use) {
   while (!words.empty()) {
     const std::size_t end = words.find(' ');
     const std::string_view word = words.substr(0, end);
@@ -22,7 +22,7 @@ bool any_of_words(std::string_view words, Use use) {
   }
   return false;
 }
-inline bool has_word(std::string_view words, std::string_view word) {
+constexpr bool has_word(std::string_view words, std::string_view word) {
   return any_of_words(words, [&](std::string_view one) { return one == word; });
 }
 
@@ -47,6 +47,19 @@ struct QuoteFact {
 struct TypeNameFact {
   std::string_view name;
   Type type;
+};
+
+// Another name of a type, or what a function of the standard library returns: "strchr()".
+struct NamedTypeFact {
+  std::string_view name;
+  std::string_view type;
+};
+
+// A type that arithmetic is done with: C17, 6.3.1.1. Reals have the rank 10 and more, an int 2.
+struct ArithmeticFact {
+  std::string_view name;
+  int rank;
+  bool is_signed;
 };
 
 struct Lexis {
@@ -112,7 +125,9 @@ struct Lexis {
   std::string_view spread = {};           // an argument that begins so is any number of them
   std::string_view percent_dialect = {};  // of the template in "template" % values; empty: no such
   bool format_macros = false;             // "%" PRId64
-  bool few_values_wait = false;           // a call with too few values is a function of the rest
+  // Functions whose value is their text in another language of people, separated by spaces.
+  std::string_view translators = {};
+  bool few_values_wait = false;  // a call with too few values is a function of the rest
   // An argument that is no literal may stand for any number of values: one that is alone, or each.
   enum class Many : std::uint8_t { never, alone, each } many = Many::never;
   // A text with slots: what it is called, and the dialect of its slots.
@@ -125,6 +140,10 @@ struct Lexis {
 
   // The names of types in declarations and casts, and whether a declaration begins with one.
   std::span<const TypeNameFact> types = {};
+  // What expressions of C need: empty where they are not read.
+  std::span<const NamedTypeFact> named_types = {};
+  std::span<const ArithmeticFact> arithmetic = {};
+  std::string_view type_of_truth = {};  // of a comparison
   bool types_come_first = false;
   bool types_come_last = false;  // name: type
   // Words that begin a scope in which nothing is known of a name, and words that a new name

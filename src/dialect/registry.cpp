@@ -55,7 +55,8 @@ std::span<const SourceLanguage> all_languages() {
                          facts->dialect, {},          facts->lexis,   facts->prefixes};
       for (const CallFact& call : facts->calls) {
         one.calls.push_back({std::string(call.name), std::string(call.dialect), call.template_at,
-                             call.shape, call.needs_values, call.names_locale, call.names_options});
+                             call.shape, call.needs_values, call.names_locale, call.names_options,
+                             std::string(call.header)});
       }
       out.push_back(std::move(one));
     }

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "expression_types.hpp"
 #include "text/utf8.hpp"
 
 namespace inky::inline v1 {
@@ -104,25 +105,43 @@ Given character_given(const Lexis& lexis, const Literal& literal) {
   return out;
 }
 
-// A short argument as written in source; of a long one, nothing.
-std::string written(const Argument& argument, std::size_t from) {
-  constexpr std::size_t most = 40;
-  std::string out;
-  for (std::size_t i = from; i < argument.size(); ++i) {
-    const Item& item = argument[i];
-    if (item.kind == Item::Kind::text || item.kind == Item::Kind::character) return {};
-    out += item.kind == Item::Kind::group ? "(" + item.text + ")" : item.text;
-    if (out.size() > most) return {};
-  }
-  return out;
-}
-
 bool is_constant(const Item& item, std::string_view one, std::string_view other,
                  std::string_view third) {
   return item.is_word(one) || item.is_word(other) || item.is_word(third);
 }
 
 }  // namespace
+
+std::string written(std::span<const Item> argument) {
+  constexpr std::size_t most = 40;
+  std::string out;
+  bool was_word = false;
+  for (const Item& item : argument) {
+    if (item.kind == Item::Kind::text || item.kind == Item::Kind::character) return {};
+    const bool is_word = item.kind == Item::Kind::word || item.kind == Item::Kind::number;
+    if (item.kind == Item::Kind::group) {
+      if (item.shown.empty() && !item.is_empty) return {};
+      out += item.bracket;
+      out += item.shown;
+      out += item.bracket == '[' ? ']' : item.bracket == '{' ? '}' : ')';
+    } else {
+      out += (is_word && was_word ? " " : "") + item.text;
+    }
+    was_word = is_word;
+    if (out.size() > most) return out.substr(0, most) + "...";
+  }
+  return out;
+}
+
+std::string type_of_number(const Lexis& lexis, std::string_view text) {
+  const Given given = number_given(lexis, text, false);
+  if (!given.type) return {};
+  if (is_real(*given.type))
+    return *given.type == Type::f32 ? "float" : *given.type == Type::f80 ? "long double" : "double";
+  // "long constant" is a long.
+  const std::size_t constant = given.type_name.find(" constant");
+  return given.type_name.substr(0, constant);
+}
 
 std::size_t behind_name(const Lexis& lexis, const Argument& argument) {
   return !lexis.names_value.empty() && argument.size() > 2 &&
@@ -219,7 +238,10 @@ Given given_by(const Lexis& lexis, const Argument& argument, const Declarations&
     out = of_type(lexis, "." + item(size - 2).text + "()");
   }
   if (from > 0) out.name = argument[0].text;
-  if (out.type && !out.value) out.written = written(argument, from);
+  if (!out.type && !out.value && !lexis.arithmetic.empty())
+    out = of_type(
+        lexis, type_of_expression(lexis, std::span<const Item>(argument).subspan(from), declared));
+  if (out.type && !out.value) out.written = written(std::span<const Item>(argument).subspan(from));
   return out;
 }
 

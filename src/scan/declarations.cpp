@@ -1,6 +1,7 @@
 #include "declarations.hpp"
 
 #include <algorithm>
+#include <utility>
 
 namespace inky::inline v1 {
 
@@ -59,48 +60,122 @@ void Declarations::see(const Token& token, const Place& place) {
 // Words, then a sign: `unsigned long count =`. Whatever looks so without being so names no type.
 void Declarations::see_type_first(const Token& token, const Place& place) {
   constexpr std::size_t most_words = 6;
+  // A line of a directive declares nothing, and ends nothing that it stands in.
+  if (token.line_before || !begun_) in_directive_ = token.is_sign("#");
+  begun_ = true;
+  if (in_directive_) return;
+  if (array_ && place.frames <= array_->place.frames) {
+    if (token.is_sign("[")) {
+      array_->type += '*';
+      return;
+    }
+    const Array array = *std::exchange(array_, std::nullopt);
+    declare(array.name, array.type, array.place);
+  }
   if (token.kind == Token::Kind::word) {
     const bool begins_statement = words_.empty() && has_word(no_types, token.text);
+    if (words_.empty() && token.text == "typedef") typedef_blocks_ = place.blocks;
     if (!begins_statement && words_.size() < most_words) words_.push_back(token.text);
     return;
   }
   if (token.is_sign("*") || token.is_sign("&")) {
-    if (!words_.empty()) words_.push_back(token.text);
+    // int a, *b: the second one is a pointer.
+    if (!words_.empty() || (same_type_ && after_comma_)) words_.push_back(token.text);
     return;
   }
+  if (token.is_sign("{") && begin_structure(place)) return;
+  if (token.is_sign("}") && is_in_structure(place)) {
+    end_structure(place);
+    return;
+  }
+  const bool is_function = token.is_sign("(") && !place.in_parentheses && place.blocks == 0;
   const bool ends = token.is_sign("=") || token.is_sign(";") || token.is_sign(",") ||
                     token.is_sign(")") || token.is_sign("[") || token.is_sign(":");
-  if (ends) take_words(token, place);
+  if (ends || is_function) take_words(token, place);
   if (token.is_sign(";") || token.is_sign("{") || token.is_sign("}")) same_type_ = false;
   after_comma_ = token.is_sign(",");
   // What a statement declares in parentheses ends with it: the parameters of a prototype, a loop's.
-  if (token.is_sign(";") && !place.in_parentheses) end(place.blocks);
+  if (token.is_sign(";") && !place.in_parentheses) {
+    end(place.blocks);
+    if (typedef_blocks_ == place.blocks) typedef_blocks_ = nowhere;
+  }
   words_.clear();
 }
 
+bool Declarations::is_in_structure(const Place& place) const {
+  return !bodies_.empty() && bodies_.back().blocks == place.blocks;
+}
+
+// struct lot {
+bool Declarations::begin_structure(const Place& place) {
+  const auto keyword = std::find_if(words_.begin(), words_.end(), [](const std::string& word) {
+    return word == "struct" || word == "union" || word == "class";
+  });
+  const bool has_name = keyword != words_.end() && words_.end() - keyword == 2;
+  if (keyword == words_.end() || words_.end() - keyword > 2 || bodies_.size() == most_bodies)
+    return false;
+  bodies_.push_back(
+      {has_name ? words_.back() : "#" + std::to_string(++nameless_), place.blocks + 1});
+  words_.clear();
+  same_type_ = after_comma_ = false;
+  return true;
+}
+
+// } name;
+void Declarations::end_structure(const Place& place) {
+  end(place.blocks - 1);
+  words_ = {"struct " + bodies_.back().name};
+  bodies_.pop_back();
+  same_type_ = after_comma_ = false;
+}
+
+void Declarations::declare(const std::string& name, std::string type, const Place& place) {
+  if (typedef_blocks_ == place.blocks && !place.in_parentheses)
+    types_.name_type(name, type);
+  else if (is_in_structure(place) && !place.in_parentheses)
+    types_.add_field(bodies_.back().name, name, type);
+  else
+    add(name, std::move(type), place.blocks + (place.in_parentheses ? 1 : 0));
+}
+
 void Declarations::take_words(const Token& token, const Place& place) {
-  if (words_.size() == 1) {
-    const bool goes_on = same_type_ && after_comma_ && place.frames == shared_frames_ &&
-                         (token.is_sign(",") || token.is_sign(";") || token.is_sign("="));
-    if (goes_on) add(words_[0], shared_type_, place.blocks);
+  const bool is_array = token.is_sign("[");
+  std::size_t pointers = is_array ? 1 : 0;
+  const auto put = [&](const std::string& name, const std::string& type) {
+    if (is_array)
+      array_ = Array{name, type, place};
+    else
+      declare(name, type, place);
+  };
+  const bool goes_on = same_type_ && after_comma_ && place.frames == shared_frames_ &&
+                       std::all_of(words_.begin(), words_.end() - (words_.empty() ? 0 : 1),
+                                   [](const std::string& word) { return word == "*"; });
+  if (goes_on) {
+    if (words_.empty() || words_.back() == "*" || words_.back() == "&" || token.is_sign("("))
+      return;
+    pointers += words_.size() - 1;
+    put(words_.back(), shared_type_ + std::string(pointers, '*'));
     return;
   }
   if (words_.size() < 2 || words_.back() == "*" || words_.back() == "&") return;
   const std::string name = words_.back();
   words_.pop_back();
   std::string type;
-  std::size_t pointers = token.is_sign("[") ? 1 : 0;
   for (const std::string& word : words_) {
     if (word == "*")
       ++pointers;
     else if (!has_word(no_part_of_a_type, word))
       type += (type.empty() ? "" : " ") + word;
   }
-  type += std::string(pointers, '*');
-  add(name, type, place.blocks + (place.in_parentheses ? 1 : 0));
-  same_type_ = pointers == 0 && !place.in_parentheses;
-  shared_type_ = std::move(type);
+  if (token.is_sign("(")) {
+    if (bodies_.empty() && typedef_blocks_ == nowhere)
+      types_.add_result(name, type + std::string(pointers, '*'));
+    return;
+  }
+  same_type_ = !place.in_parentheses;
+  shared_type_ = type;
   shared_frames_ = place.frames;
+  put(name, type + std::string(pointers, '*'));
 }
 
 // name: type. A name that is bound without one hides what it was before.

@@ -2,18 +2,20 @@
 #pragma once
 
 #include <deque>
+#include <optional>
 #include <string>
 #include <string_view>
 #include <unordered_map>
 #include <vector>
 
 #include "lexer.hpp"
+#include "types.hpp"
 
 namespace inky::inline v1 {
 
 class Declarations {
  public:
-  explicit Declarations(const Lexis& lexis) : lexis_(lexis) {}
+  explicit Declarations(const Lexis& lexis) : lexis_(lexis), types_(lexis) {}
 
   // What is open where a token stands.
   struct Place {
@@ -28,6 +30,7 @@ class Declarations {
 
   // The name of a variable's type; empty where it has none that is known.
   std::string type_of(std::string_view name) const;
+  const Types& types() const { return types_; }
 
  private:
   static constexpr std::size_t most_names = 4096;
@@ -43,8 +46,33 @@ class Declarations {
   void see_type_first(const Token& token, const Place& place);
   void see_type_last(const Token& token, const Place& place);
   void take_words(const Token& token, const Place& place);
+  void declare(const std::string& name, std::string type, const Place& place);
+  bool begin_structure(const Place& place);
+  void end_structure(const Place& place);
+  bool is_in_structure(const Place& place) const;
+
+  // The body of a structure: its name, and how many blocks are open in it.
+  struct Body {
+    std::string name;
+    std::size_t blocks;
+  };
+  static constexpr std::size_t most_bodies = 64;
+  // char names[12][4]: declared when all its brackets are read.
+  struct Array {
+    std::string name;
+    std::string type;
+    Place place;
+  };
+  static constexpr std::size_t nowhere = static_cast<std::size_t>(-1);
 
   const Lexis& lexis_;
+  Types types_;
+  std::vector<Body> bodies_;
+  std::optional<Array> array_;
+  bool begun_ = false;
+  bool in_directive_ = false;
+  std::size_t nameless_ = 0;              // structures without a name
+  std::size_t typedef_blocks_ = nowhere;  // where a typedef has begun
   std::deque<Entry> entries_;
   // Where each name is declared, counted over all entries there ever were: the last one counts.
   std::unordered_map<std::string, std::deque<std::size_t>> by_name_;

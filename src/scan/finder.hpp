@@ -10,9 +10,11 @@
 #include "arguments.hpp"
 #include "call_forms.hpp"
 #include "declarations.hpp"
+#include "expression_types.hpp"
 #include "inky_margin/scan/scan.hpp"
 #include "lexer.hpp"
 #include "literal.hpp"
+#include "macros.hpp"
 
 namespace inky::inline v1 {
 
@@ -71,6 +73,8 @@ class Finder {
   // ---- Frames ----
 
   static bool has(const FormList& forms, CallShape shape);
+  // Those of a path whose header is included, where they need one.
+  FormList forms_at(std::string_view path) const;
 
   void push(Frame frame);
 
@@ -83,6 +87,8 @@ class Finder {
 
   void close_frame();
 
+  void describe(const Frame& frame, Item& group) const;
+  Argument* translated(const Frame& frame);
   void next_argument();
 
   static Item item_of(const Token& token);
@@ -122,6 +128,9 @@ class Finder {
 
   void finish(Frame& frame);
   const CallForm* choose_form(const Frame& frame) const;
+  // Whether it is texts, among them macros that are.
+  bool is_template(const Argument& argument, std::size_t from) const;
+  void append_item(const Item& item, const Position& at, Draft& draft) const;
   void finish_receiver(Frame& frame, const CallForm& form);
   void finish_template(Frame& frame, const CallForm& form);
 
@@ -172,6 +181,7 @@ class Finder {
   std::optional<Insertions> insertions_;
 
   Declarations declared_;
+  Macros macros_;
 };
 
 }  // namespace inky::inline v1

@@ -127,10 +127,42 @@ const CallForm* Finder::choose_form(const Frame& frame) const {
     if (at >= frame.arguments.size() || frame.arguments[at].empty()) continue;
     const Argument& argument = frame.arguments[at];
     if (form->names_locale && at > 0 && !names_locale(frame.arguments[at - 1])) continue;
-    if (all_texts(lexis_, argument, behind_name(lexis_, argument))) return form;
+    if (is_template(argument, behind_name(lexis_, argument))) return form;
     if (chosen == nullptr) chosen = form;
   }
   return chosen;
+}
+
+bool Finder::is_template(const Argument& argument, std::size_t from) const {
+  if (all_texts(lexis_, argument, from)) return true;
+  const bool has_macro = std::any_of(argument.begin(), argument.end(), [&](const Item& item) {
+    return item.kind == Item::Kind::word && macros_.text(item.text) != nullptr;
+  });
+  if (!has_macro) return false;
+  Argument texts = argument;
+  for (Item& item : texts) {
+    if (item.kind == Item::Kind::word && macros_.text(item.text) != nullptr)
+      item.kind = Item::Kind::text;
+  }
+  return all_texts(lexis_, texts, from);
+}
+
+// `at`: of the call, where the text before a macro is not known.
+void Finder::append_item(const Item& item, const Position& at, Draft& draft) const {
+  const Position place = draft.marks.empty() ? at : draft.marks.back().position;
+  if (item.kind == Item::Kind::text) {
+    append(lexis_, item.literal, draft);
+  } else if (const auto macro = format_macro(lexis_, item)) {
+    draft.add_instead(*macro, place);
+  } else if (const auto* const texts = macros_.text(item.text);
+             item.kind == Item::Kind::word && texts != nullptr) {
+    Draft one;
+    for (const Literal& literal : *texts) {
+      if (one.why_not.empty()) append(lexis_, literal, one);
+    }
+    draft.why_not = one.why_not;
+    draft.add_instead(one.source, place);
+  }
 }
 
 void Finder::finish_receiver(Frame& frame, const CallForm& form) {
@@ -155,7 +187,7 @@ void Finder::finish_template(Frame& frame, const CallForm& form) {
   call.names_locale = form.names_locale;
   if (frame.too_much) {
     call.why_not = "it is too long to check";
-  } else if (!all_texts(lexis_, argument, from)) {
+  } else if (!is_template(argument, from)) {
     // A declaration of such a function has no template.
     if (argument.size() > 1 && argument[0].kind == Item::Kind::word &&
         (argument[1].kind == Item::Kind::word || argument[1].is_sign("*")))
@@ -164,10 +196,7 @@ void Finder::finish_template(Frame& frame, const CallForm& form) {
   } else {
     Draft draft;
     for (std::size_t i = from; i < argument.size() && draft.why_not.empty(); ++i) {
-      if (argument[i].kind == Item::Kind::text)
-        append(lexis_, argument[i].literal, draft);
-      else if (const auto macro = format_macro(lexis_, argument[i]))
-        draft.add_instead(*macro, draft.marks.empty() ? frame.at : draft.marks.back().position);
+      append_item(argument[i], frame.at, draft);
     }
     settle(call, std::move(draft));
   }
@@ -204,7 +233,8 @@ void Finder::give(FoundCall& call, const Frame& frame, std::size_t from,
     if (argument.empty()) continue;
     if (!lexis_.spread.empty() &&
         (argument[0].is_sign(lexis_.spread) || argument.back().is_sign(lexis_.spread) ||
-         argument[0].is_word("__VA_ARGS__"))) {
+         argument[0].is_word("__VA_ARGS__") ||
+         (argument[0].kind == Item::Kind::word && macros_.gives_several(argument[0].text)))) {
       call.given.more_may_follow = call.given.names_from_scope = true;
       continue;
     }

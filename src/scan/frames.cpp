@@ -15,6 +15,14 @@ bool Finder::has(const FormList& forms, CallShape shape) {
                      [&](const CallForm* form) { return form->shape == shape; });
 }
 
+FormList Finder::forms_at(std::string_view path) const {
+  FormList out = forms_.find(path);
+  std::erase_if(out, [&](const CallForm* form) {
+    return !form->header.empty() && !lexer_.includes(form->header);
+  });
+  return out;
+}
+
 void Finder::push(Frame frame) {
   if (frames_.size() == most_depth) {
     // Too deep to be followed: what is open is forgotten.
@@ -38,9 +46,9 @@ void Finder::open_frame(const Token& token) {
     if (stage_ == Stage::method) {
       frame.at = run_at_;
       frame.receiver = std::move(run_);
-      frame.forms = only(forms_.find(path_), CallShape::receiver);
+      frame.forms = only(forms_at(path_), CallShape::receiver);
     } else {
-      frame.forms = forms_.find(path_);
+      frame.forms = forms_at(path_);
       std::erase_if(frame.forms, [](const CallForm* form) {
         return form->shape != CallShape::arguments && form->shape != CallShape::template_only;
       });
@@ -82,6 +90,10 @@ void Finder::close_frame() {
   }
   Item group;
   group.kind = Item::Kind::group;
+  group.bracket = frame.close == "]" ? '[' : frame.close == "}" ? '{' : '(';
+  group.is_empty =
+      frame.arguments.empty() || (frame.arguments.size() == 1 && frame.arguments[0].empty());
+  if (!lexis_.arithmetic.empty()) describe(frame, group);
   if (frame.arguments.size() == 1) {
     const Argument& only_one = frame.arguments[0];
     if (only_one.size() <= 4 && std::all_of(only_one.begin(), only_one.end(), [](const Item& item) {
@@ -101,8 +113,40 @@ void Finder::close_frame() {
       stage_ = Stage::text;
     }
   }
+  // _("...") is its text, as far as values go.
+  if (Argument* const around = translated(frame)) {
+    around->pop_back();
+    for (const Item& text : frame.arguments[0]) add_item(text, true);
+    return;
+  }
   add_item(std::move(group), true);
   if (calls_open_ == 0 && !insertions_) flush();
+}
+
+// The argument that a translated text is a part of; null where it is none.
+Argument* Finder::translated(const Frame& frame) {
+  const bool is_text = frame.close == ")" && frame.forms.empty() && frame.arguments.size() == 1 &&
+                       all_texts(lexis_, frame.arguments[0], 0);
+  if (!is_text || lexis_.translators.empty() || frames_.empty() || frames_.back().arguments.empty())
+    return nullptr;
+  Argument& out = frames_.back().arguments.back();
+  const bool is_translated = !out.empty() && out.back().kind == Item::Kind::word &&
+                             has_word(lexis_.translators, out.back().text);
+  return is_translated ? &out : nullptr;
+}
+
+// What is in the brackets, for expressions that they are a part of.
+void Finder::describe(const Frame& frame, Item& group) const {
+  if (frame.arguments.size() == 1)
+    group.type = type_of_expression(lexis_, frame.arguments[0], declared_);
+  for (const Argument& argument : frame.arguments) {
+    const std::string one = written(argument);
+    if (one.empty() && !argument.empty()) {
+      group.shown.clear();
+      return;
+    }
+    group.shown += (group.shown.empty() ? "" : ", ") + one;
+  }
 }
 
 void Finder::next_argument() {

@@ -53,6 +53,25 @@ void Lexer::hand_on_remark(std::string_view close) {
   remarks_->sink(remark);
 }
 
+// <header> or "header", so far ahead.
+void Lexer::note_include(std::size_t ahead) {
+  while (is_blank(reader_.peek(ahead))) ++ahead;
+  const int open = reader_.peek(ahead);
+  if ((open != '<' && open != '"') || headers_.size() == most_headers) return;
+  std::string name;
+  for (++ahead; name.size() < most_word; ++ahead) {
+    const int byte = reader_.peek(ahead);
+    if (byte == '>' || byte == '"') break;
+    if (byte == Reader::at_end || byte == '\n') return;
+    name += static_cast<char>(byte);
+  }
+  headers_.push_back(std::move(name));
+}
+
+bool Lexer::includes(std::string_view header) const {
+  return std::find(headers_.begin(), headers_.end(), header) != headers_.end();
+}
+
 // To where code begins again.
 void Lexer::pass_code_close() {
   while (reader_.peek() != Reader::at_end && !reader_.sees(lexis_.code_open)) reader_.take();
@@ -99,6 +118,7 @@ bool Lexer::pass_comment(bool line_begins) {
     std::string word;
     while (is_letter(reader_.peek(ahead)) && word.size() < most_word)
       word += static_cast<char>(reader_.peek(ahead++));
+    if (word == "include") note_include(ahead);
     if (lexis_.directives == "*" || has_word(lexis_.directives, word)) {
       pass_line();
       return true;

@@ -1,8 +1,10 @@
 // A source text as words, numbers, literals and signs; comments are passed over.
 #pragma once
 
+#include <algorithm>
 #include <string>
 #include <string_view>
+#include <vector>
 
 #include "dialect/lexis.hpp"
 #include "reader.hpp"
@@ -41,6 +43,9 @@ class Lexer {
   Lexer(const Lexis& lexis, Reader& reader, const Remarks* remarks = nullptr)
       : lexis_(lexis), reader_(reader), remarks_(remarks) {}
 
+  // Whether `#include <header>` or "header" came before.
+  bool includes(std::string_view header) const;
+
   // The next token; Kind::end at the end, again and again.
   void next(Token& out);
 
@@ -62,6 +67,7 @@ class Lexer {
   void pass_line();
   // One byte of a comment, which may begin a remark.
   void take_of_comment(std::string_view close);
+  void note_include(std::size_t ahead);
   void hand_on_remark(std::string_view close);
   void pass_code_close();
   bool is_word_byte(int byte) const;
@@ -87,6 +93,8 @@ class Lexer {
   Reader& reader_;
   const Remarks* remarks_;
   std::size_t last_line_ = 0;  // where the token before ends
+  static constexpr std::size_t most_headers = 1000;
+  std::vector<std::string> headers_;
   bool in_code_ = false;
   bool begun_ = false;
   bool blank_before_ = false;

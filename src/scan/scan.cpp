@@ -40,6 +40,7 @@ void Finder::take(Token& token) {
     last_word_ends_ = false;
     return;
   }
+  if (!lexis_.arithmetic.empty()) macros_.see(token, frames_.size());
   declared_.see(token,
                 {!frames_.empty() && frames_.back().close == ")", frames_.size(), block_depth_});
   switch (token.kind) {
@@ -78,7 +79,7 @@ void Finder::take_word(Token& token) {
     path_ = token.text;
     path_at_ = token.at;
   }
-  const FormList found = forms_.find(path_);
+  const FormList found = forms_at(path_);
   // A receiver's method is known by the text before it.
   stage_ = stage_ == Stage::point && has(found, CallShape::receiver) ? Stage::method : Stage::none;
   if (stage_ == Stage::none) run_.clear();

@@ -35,6 +35,7 @@ struct CallForm {
   bool needs_values = false;   // without any, its argument is printed as it is
   bool names_locale = false;   // an argument before the template is a locale
   bool names_options = false;  // arguments by name are no values of the template
+  std::string header = {};     // the call is one only where this is included; empty: anywhere
 };
 
 struct Lexis;
@@ -54,7 +55,7 @@ struct SourceLanguage {
   std::string_view name;
   std::string_view endings;       // of file names, separated by spaces
   std::string_view interpreters;  // in the first line of a script; the same
-  std::string_view dialect;  // of most of its calls
+  std::string_view dialect;       // of most of its calls
   std::vector<CallForm> calls;
   const Lexis* lexis;  // its comments, literals and names
   BasePrefixes prefixes;

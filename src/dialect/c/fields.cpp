@@ -135,7 +135,8 @@ void set_alignment(const Field& field, bool left, Spec& spec) {
 void finish(Field& field, std::string_view) {
   const ConversionFact* conversion = percent::conversion_of(facts, field.letter);
   if (field.defect.empty()) field.defect = find_defect(field, conversion);
-  field.defect_is_ours = field.letter == 'n' && conversion != nullptr;
+  // glibc 2.36 prints the text of errno for %m, and has a flag I; Windows reads I64 as a length.
+  field.defect_is_ours = field.letter == 'n' || field.letter == 'm' || field.letter == 'I';
   if (conversion == nullptr) return;
   Spec& spec = field.spec;
   spec.kind = field.letter == 'p' ? Kind::text : conversion->kind;

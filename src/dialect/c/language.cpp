@@ -53,6 +53,8 @@ constexpr TypeNameFact types[] = {
 constexpr Lexis lexis = [] {
   Lexis out = shared_lexis();
   out.types = types;
+  out.named_types = named_types;
+  out.type_of_truth = "int";
   return out;
 }();
 

@@ -33,6 +33,8 @@ constexpr Lexis lexis = [] {
   out.raw = Lexis::Raw::delimiter;
   out.digit_quotes = true;
   out.types = types;
+  out.named_types = {c_source::named_types_of_cpp.facts.data(), c_source::named_types_of_cpp.size};
+  out.type_of_truth = "bool";
   out.character_type = Type::character;
   return out;
 }();

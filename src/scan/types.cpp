@@ -1,0 +1,88 @@
+#include "types.hpp"
+
+#include <algorithm>
+
+namespace inky::inline v1 {
+
+namespace {
+
+// A name for a name for a name.
+constexpr int most_names_in_a_row = 8;
+
+}  // namespace
+
+void Types::add(Table& table, const std::string& name, const std::string& type) {
+  const auto found = table.find(name);
+  if (found == table.end()) {
+    if (table.size() < most_entries) table.emplace(name, type);
+  } else if (found->second != type) {
+    found->second.clear();
+  }
+}
+
+std::string Types::find(const Table& table, const std::string& name) {
+  const auto found = table.find(name);
+  return found == table.end() ? std::string() : found->second;
+}
+
+std::string Types::without_keyword(std::string_view type) {
+  for (const std::string_view keyword : {"struct ", "union ", "class "}) {
+    if (type.starts_with(keyword)) type.remove_prefix(keyword.size());
+  }
+  return std::string(type);
+}
+
+bool Types::is_of_language(std::string_view type) const {
+  return std::any_of(lexis_.types.begin(), lexis_.types.end(),
+                     [&](const TypeNameFact& fact) { return fact.name == type; });
+}
+
+std::string Types::resolved(std::string_view type) const {
+  std::string base = without_keyword(type);
+  std::string pointers;
+  for (int i = 0; i < most_names_in_a_row; ++i) {
+    while (base.ends_with('*')) {
+      pointers += '*';
+      base.pop_back();
+    }
+    if (base.empty() || is_of_language(base)) break;
+    const auto* const fact = std::find_if(
+        lexis_.named_types.data(), lexis_.named_types.data() + lexis_.named_types.size(),
+        [&](const NamedTypeFact& one) { return one.name == base; });
+    std::string next = find(named_, base);
+    const bool is_fact = fact != lexis_.named_types.data() + lexis_.named_types.size();
+    if (next.empty() && is_fact && !named_.contains(base)) next = std::string(fact->type);
+    if (next.empty()) {
+      // What this source says twice is not known.
+      if (named_.contains(base)) return {};
+      break;
+    }
+    base = without_keyword(next);
+  }
+  return base.empty() ? std::string() : base + pointers;
+}
+
+std::string Types::field(std::string_view structure, std::string_view name) const {
+  const std::string of = resolved(structure);
+  return of.empty() ? of : find(fields_, of + "." + std::string(name));
+}
+
+std::string Types::result(std::string_view function) const {
+  const auto own = results_.find(std::string(function));
+  if (own != results_.end()) return own->second;
+  for (const NamedTypeFact& fact : lexis_.named_types) {
+    if (fact.name.ends_with("()") && fact.name.substr(0, fact.name.size() - 2) == function)
+      return std::string(fact.type);
+  }
+  return {};
+}
+
+bool Types::is_type(std::string_view name) const {
+  const std::string base(name.substr(0, name.find('*')));
+  return is_of_language(base) || named_.contains(without_keyword(base)) ||
+         without_keyword(base) != base ||
+         std::any_of(lexis_.named_types.begin(), lexis_.named_types.end(),
+                     [&](const NamedTypeFact& fact) { return fact.name == base; });
+}
+
+}  // namespace inky::inline v1
