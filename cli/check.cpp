@@ -47,10 +47,10 @@ constexpr FormFlag form_flags[] = {
 };
 // What is of source files, and not of one template.
 constexpr const char* file_options[] = {
-    "--files-from",  "--exclude", "--ignored",     "--changed-since",  "--enable",
-    "--disable",     "--fail-on", "--baseline",    "--write-baseline", "--settings",
-    "--no-settings", "--calls",   "--jobs",        "--max-faults",     "--unchecked",
-    "--summary",     "--sarif",   "--annotations", "--junit"};
+    "--files-from",  "--exclude", "--ignored",  "--changed-since",  "--enable",
+    "--disable",     "--fail-on", "--baseline", "--write-baseline", "--settings",
+    "--no-settings", "--calls",   "--jobs",     "--max-faults",     "--unchecked",
+    "--list-takers", "--summary", "--sarif",    "--annotations",    "--junit"};
 
 struct CheckOptions {
   std::string source;
@@ -168,6 +168,8 @@ Action add_check(Command& tool) {
   command.takes("--jobs", files.jobs, "Files at the same time", "COUNT");
   command.takes("--max-faults", files.most_shown, "Shows no more than this; all are counted",
                 "COUNT");
+  command.flag("--list-takers", files.lists_takers,
+               "Lists the functions of the program that were found to take templates");
   command.flag("--unchecked", files.unchecked, "Also lists the calls that could not be checked");
   for (const FormFlag& one : form_flags) {
     command.flag(one.name, options->forms[static_cast<std::size_t>(one.form)], one.what);

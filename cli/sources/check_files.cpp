@@ -46,7 +46,21 @@ struct FileResult {
   bool is_ready = false;
 };
 
-void check_file(const SourceFile& file, const CallTable& table, CallChecker& checker,
+// The calls that are looked for.
+struct KnownCalls {
+  CallTable table;
+  CallLearner learner;
+
+  std::vector<CallForm> of(const SourceFile& file) const {
+    std::vector<CallForm> out = table.calls_of(*file.language);
+    std::vector<CallForm> learned = learner.forms(*file.language, file.number);
+    out.insert(out.end(), std::make_move_iterator(learned.begin()),
+               std::make_move_iterator(learned.end()));
+    return out;
+  }
+};
+
+void check_file(const SourceFile& file, const KnownCalls& calls, CallChecker& checker,
                 FileResult& out) {
   std::FILE* stream = stdin;
   std::unique_ptr<std::FILE, int (*)(std::FILE*)> owned(nullptr, std::fclose);
@@ -61,7 +75,7 @@ void check_file(const SourceFile& file, const CallTable& table, CallChecker& che
   }
   SourceText text(stream);
   errno = 0;
-  out.checked = checker.check(file.name, *file.language, table.calls_of(*file.language),
+  out.checked = checker.check(file.name, *file.language, calls.of(file),
                               [&](char* into, std::size_t most) { return text.read(into, most); });
   if (std::ferror(stream) != 0) out.trouble = unreadable(file.name);
 }
@@ -69,9 +83,9 @@ void check_file(const SourceFile& file, const CallTable& table, CallChecker& che
 // Files checked by several threads, and taken in their order.
 class Workers {
  public:
-  Workers(const std::vector<SourceFile>& files, const CallTable& table, const Demands& demands,
+  Workers(const std::vector<SourceFile>& files, const KnownCalls& calls, const Demands& demands,
           bool lists_unchecked, std::size_t jobs)
-      : files_(files), table_(table), results_(files.size()) {
+      : files_(files), calls_(calls), results_(files.size()) {
     for (std::size_t i = 0; i < std::min(jobs, files.size()); ++i)
       threads_.emplace_back([this, demands, lists_unchecked] {
         CallChecker checker(demands, lists_unchecked);
@@ -110,7 +124,7 @@ class Workers {
         file = next_++;
       }
       FileResult result;
-      check_file(files_[file], table_, checker, result);
+      check_file(files_[file], calls_, checker, result);
       result.is_ready = true;
       const std::lock_guard lock(mutex_);
       results_[file] = std::move(result);
@@ -119,7 +133,7 @@ class Workers {
   }
 
   const std::vector<SourceFile>& files_;
-  const CallTable& table_;
+  const KnownCalls& calls_;
   std::mutex mutex_;
   std::condition_variable changed_;
   std::vector<FileResult> results_;
@@ -236,7 +250,7 @@ class Run {
       if (!text) return fail(text.error());
       Result<CallTable> read = read_call_table(*text);
       if (!read) return fail_in_file(read.error(), calls, *text);
-      table_ = std::move(*read);
+      calls_.table = std::move(*read);
     }
     const std::string& known = request_.baseline.empty() ? settings_.baseline : request_.baseline;
     // A file that is written anew need not be there.
@@ -282,8 +296,10 @@ class Run {
     if (settings_.exclude.size() > 0)
       sources.exclusions.push_back({settings_.folder, settings_.exclude});
     list_ = list_sources(sources);
+    for (std::size_t i = 0; i < list_.files.size(); ++i) list_.files[i].number = i;
+    learn();
     // Of a file that did not change nothing can be reported.
-    if (gate_.changed) {
+    if (gate_.changed && !request_.lists_takers) {
       std::erase_if(list_.files, [&](const SourceFile& file) {
         std::error_code failed;
         return !gate_.changed->has_file(fs::weakly_canonical(file.path, failed).string());
@@ -292,7 +308,43 @@ class Run {
     return done;
   }
 
+  // What cannot be read here is told when it is checked. Standard input can be read but once.
+  void learn() {
+    std::vector<CallForm> known;
+    for (const SourceFile& file : list_.files) {
+      if (file.path == "-" || !CallLearner::learns(*file.language)) continue;
+      if (known.empty()) known = calls_.table.calls_of(*file.language);
+      const std::unique_ptr<std::FILE, int (*)(std::FILE*)> stream(
+          std::fopen(file.path.c_str(), "rb"), std::fclose);
+      if (!stream) continue;
+      SourceText text(stream.get());
+      calls_.learner.read(*file.language, file.number,
+                          [&](char* into, std::size_t most) { return text.read(into, most); });
+    }
+    calls_.learner.finish(known);
+  }
+
+  int list_takers() const {
+    std::vector<std::string> lines;
+    for (const LearnedCall& one : calls_.learner.calls()) {
+      const SourceFile& file = list_.files[one.file];
+      lines.push_back(visible(file.name) + ":" + std::to_string(one.at.line) + ":" +
+                      std::to_string(one.at.column) + ": " + visible(one.name) +
+                      " takes a template as argument " + std::to_string(one.template_at + 1) +
+                      (one.has_values ? "" : ", without the values") +
+                      (one.is_local ? ", in this file" : "") + ", by " + visible(one.through) +
+                      "\n");
+    }
+    std::sort(lines.begin(), lines.end());
+    std::string out;
+    for (const std::string& line : lines) out += line;
+    for (const Error& error : list_.troubles) fail(error);
+    if (!write_out(out)) return bad_request;
+    return list_.troubles.empty() ? done : bad_request;
+  }
+
   int check() {
+    if (request_.lists_takers) return list_takers();
     const Look look = look_of(stdout, request_.ascii);
     const std::unique_ptr<Findings> findings = make_findings(request_.form, look, write_out);
     CheckTotals totals;
@@ -304,7 +356,7 @@ class Run {
     std::vector<KnownFaults::Entry> entries;
     const bool writes_known = !request_.write_baseline.empty();
     {
-      Workers workers(list_.files, table_, demands_, lists_unchecked_, std::min(jobs, most_jobs));
+      Workers workers(list_.files, calls_, demands_, lists_unchecked_, std::min(jobs, most_jobs));
       for (std::size_t i = 0; i < list_.files.size(); ++i) {
         FileResult result = workers.take(i);
         if (result.trouble) trouble(*result.trouble, totals);
@@ -349,7 +401,7 @@ class Run {
   const CheckFilesRequest& request_;
   CheckSettings settings_;
   Demands demands_;
-  CallTable table_;
+  KnownCalls calls_;
   FaultGate gate_;
   SourceList list_;
   bool lists_unchecked_ = false;

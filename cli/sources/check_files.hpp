@@ -30,7 +30,8 @@ struct CheckFilesRequest {
   std::size_t jobs = 0;              // files at the same time; 0: as many as processors
   FindingForm form = FindingForm::lines;
   Demands demands;
-  bool unchecked = false;  // lists the calls that could not be looked at
+  bool lists_takers = false;  // the program's own calls that were learned, and nothing else
+  bool unchecked = false;     // lists the calls that could not be looked at
   bool ascii = false;
 };
 

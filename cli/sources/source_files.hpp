@@ -14,6 +14,7 @@ struct SourceFile {
   std::string path;  // "-" is standard input
   std::string name;  // in what is reported
   const SourceLanguage* language = nullptr;
+  std::size_t number = 0;  // in the order of the list
 };
 
 // Patterns of paths below a folder.

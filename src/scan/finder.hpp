@@ -128,6 +128,8 @@ class Finder {
 
   void finish(Frame& frame);
   const CallForm* choose_form(const Frame& frame) const;
+  // Whether it is a macro of several values, or may be one that another file defines: QUARTET(n).
+  bool may_be_several(const Argument& argument) const;
   // Whether it is texts, among them macros that are.
   bool is_template(const Argument& argument, std::size_t from) const;
   void append_item(const Item& item, const Position& at, Draft& draft) const;

@@ -133,6 +133,18 @@ const CallForm* Finder::choose_form(const Frame& frame) const {
   return chosen;
 }
 
+bool Finder::may_be_several(const Argument& argument) const {
+  if (lexis_.arithmetic.empty() || argument[0].kind != Item::Kind::word) return false;
+  const std::string& name = argument[0].text;
+  if (macros_.gives_several(name)) return true;
+  const bool is_call = argument.size() == 2 && argument[1].kind == Item::Kind::group;
+  const auto is_capital = [](char c) {
+    return (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9') || c == '_';
+  };
+  return is_call && name.size() > 1 && !macros_.is_defined(name) &&
+         std::all_of(name.begin(), name.end(), is_capital);
+}
+
 bool Finder::is_template(const Argument& argument, std::size_t from) const {
   if (all_texts(lexis_, argument, from)) return true;
   const bool has_macro = std::any_of(argument.begin(), argument.end(), [&](const Item& item) {
@@ -233,8 +245,11 @@ void Finder::give(FoundCall& call, const Frame& frame, std::size_t from,
     if (argument.empty()) continue;
     if (!lexis_.spread.empty() &&
         (argument[0].is_sign(lexis_.spread) || argument.back().is_sign(lexis_.spread) ||
-         argument[0].is_word("__VA_ARGS__") ||
-         (argument[0].kind == Item::Kind::word && macros_.gives_several(argument[0].text)))) {
+         argument[0].is_word("__VA_ARGS__"))) {
+      call.given.more_may_follow = call.given.names_from_scope = true;
+      continue;
+    }
+    if (may_be_several(argument)) {
       call.given.more_may_follow = call.given.names_from_scope = true;
       continue;
     }

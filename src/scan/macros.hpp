@@ -19,6 +19,7 @@ class Macros {
 
   // #define PAIR(x) (x) & 0xff, (x) >> 8
   bool gives_several(std::string_view name) const { return several_.contains(std::string(name)); }
+  bool is_defined(std::string_view name) const { return texts_.contains(std::string(name)); }
   // #define LINE "%d of %s\n"; null where it is none, or defined twice and not alike.
   const std::vector<Literal>* text(std::string_view name) const;
 

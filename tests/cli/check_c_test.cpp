@@ -63,6 +63,8 @@ TEST_CASE("check of C: what other names stand for") {
       // A macro of several values, and one that is another text on the other side of an #if.
       {"#define PAIR(x) (x) & 255, (x) >> 8\nvoid f(int n) { printf(\"%d %d %d\", PAIR(n), 1); }\n",
        ""},
+      {"void f(int n) { printf(\"%d %d %d\", 1, QUARTET(n)); printf(\"%d %d\", NAME); }\n",
+       "a.c:1"},
       {"#define ONE(x) g(x, 1)\nvoid f(int n) { printf(\"%d %d\", ONE(n)); }\n", "a.c:2"},
       {"#ifdef X\n#define A \"%d\"\n#else\n#define A \"%s\"\n#endif\n"
        "void f(void) { printf(A, \"x\"); }\n",

@@ -17,6 +17,7 @@
 #include <optional>
 #include <string>
 #include <string_view>
+#include <unordered_map>
 #include <vector>
 
 #include "inky_margin/check/check.hpp"
@@ -92,6 +93,53 @@ void scan(const SourceLanguage& language, std::span<const CallForm> calls, const
 // The same for a text that is all here.
 void scan(const SourceLanguage& language, std::span<const CallForm> calls, std::string_view text,
           const CallSink& sink, const Remarks* remarks = nullptr);
+
+// A function of the program's own that takes a template.
+struct LearnedCall {
+  std::string name;
+  int template_at = 0;
+  bool has_values = false;  // they follow the template; else they come as a va_list
+  std::string dialect;
+  std::string through;   // the call that it hands its template on to
+  std::size_t file = 0;  // where it was found, as given to read()
+  Position at;
+  bool is_local = false;  // static: of that file alone
+};
+
+// Learns from all files of a program, before its calls are looked for, which functions take a
+// template in C and C++: those that a format attribute says so of, and those whose body hands a
+// parameter on to a call that takes one, through any number of others.
+//
+//   CallLearner learner;
+//   learner.read(c, 0, "void say(const char *f, ...) { va_list l; ... vprintf(f, l); }");
+//   learner.finish(c.calls);
+//   learner.forms(c, 0)       // say, template_at 0
+class CallLearner {
+ public:
+  // Whether anything is learned of this language.
+  static bool learns(const SourceLanguage& language);
+  void read(const SourceLanguage& language, std::size_t file, const ByteSource& source);
+  // After all files: what hands templates on to `known` is learned.
+  void finish(std::span<const CallForm> known);
+
+  // The calls of a file; in no order that means anything.
+  std::vector<CallForm> forms(const SourceLanguage& language, std::size_t file) const;
+  const std::vector<LearnedCall>& calls() const { return calls_; }
+
+ private:
+  static constexpr std::size_t most_learned = 2000;
+  static constexpr int most_rounds = 8;
+  struct Relation {
+    LearnedCall call;
+    int argument = 0;  // of the call that it is handed on to
+    bool is_local = false;
+  };
+  bool add(LearnedCall call, bool is_local);
+
+  std::vector<LearnedCall> calls_;
+  std::vector<Relation> relations_;
+  std::unordered_map<std::string, std::size_t> by_name_;
+};
 
 // More calls of a language, from a table in TOML:
 //
