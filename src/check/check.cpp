@@ -313,13 +313,25 @@ bool Checker::is_refused_here_only(const Template& parsed, Span span) {
 
 std::string Checker::in_words_of_source(std::string message, const Template& parsed, Span span,
                                         std::size_t step) const {
-  const Slot* slot = slot_at(parsed, span);
-  if (slot == nullptr || slot->known || slot->written.empty()) return message;
-  const auto index = static_cast<std::size_t>(slot - slots_.data());
-  const std::string value = describe(values_at(step)[index]);
-  const std::size_t at = message.find(value);
-  return at == std::string::npos ? message
-                                 : message.replace(at, value.size(), visible(slot->written));
+  // The field's own value first, then those that its counts take.
+  std::vector<int> indices;
+  for (const Field& field : parsed.fields()) {
+    if (span.from < field.span.from || span.from >= field.span.to) continue;
+    indices.push_back(index_of(field));
+    for (const Count& count : {field.width, field.precision}) {
+      if (count.from == Count::From::value) indices.push_back(count.value_index);
+    }
+  }
+  const std::vector<Value> values = values_at(step);
+  for (const int index : indices) {
+    if (index < 0 || static_cast<std::size_t>(index) >= slots_.size()) continue;
+    const Slot& slot = slots_[static_cast<std::size_t>(index)];
+    if (slot.known || slot.written.empty()) continue;
+    const std::string value = describe(values[static_cast<std::size_t>(index)]);
+    const std::size_t at = message.find(value);
+    if (at != std::string::npos) return message.replace(at, value.size(), visible(slot.written));
+  }
+  return message;
 }
 
 bool Checker::mend(const Template& parsed, Span span, Fault& fault) {

@@ -7,6 +7,20 @@ namespace inky::inline v1 {
 
 namespace {
 
+// What stands before parentheses and is no function of this name, and macros, which are written in
+// capitals.
+bool may_be_function(const Lexis& lexis, std::string_view name) {
+  constexpr std::string_view words =
+      "return if else for while do switch case sizeof alignof typeof __typeof__ defined void "
+      "static_assert _Static_assert catch operator decltype noexcept new delete throw";
+  const bool is_type = std::any_of(lexis.types.begin(), lexis.types.end(),
+                                   [&](const TypeNameFact& one) { return one.name == name; });
+  const bool is_capital = name.size() > 1 && std::none_of(name.begin(), name.end(), [](char c) {
+                            return c >= 'a' && c <= 'z';
+                          });
+  return !is_type && !is_capital && !has_word(words, name);
+}
+
 // More of an argument than a name is nothing that is handed on.
 constexpr std::size_t most_tokens = 8;
 
@@ -114,7 +128,9 @@ void FunctionReader::take_attribute(const Call& call) {
 
 void FunctionReader::take_declarator(const Call& call) {
   // Of an attribute behind the parameters, and of a macro for one, the function is before it.
-  if (declared_ || names_format(call.name) || call.name == "__attribute__") return;
+  if (declared_ || names_format(call.name) || call.name == "__attribute__" ||
+      !may_be_function(lexis_, call.name))
+    return;
   Function out;
   out.name = call.name;
   out.at = call.at;

@@ -34,7 +34,7 @@ class FunctionReader {
   };
 
   FunctionReader(const Lexis& lexis, const ByteSource& source)
-      : reader_(source), lexer_(lexis, reader_) {}
+      : lexis_(lexis), reader_(source), lexer_(lexis, reader_) {}
   void run();
 
   std::vector<Handed> handed;
@@ -68,6 +68,7 @@ class FunctionReader {
   void take_declarator(const Call& call);
   void hand_on(const Call& call);
 
+  const Lexis& lexis_;
   Reader reader_;
   Lexer lexer_;
   std::vector<Call> calls_;  // open parentheses

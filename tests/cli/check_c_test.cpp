@@ -87,3 +87,44 @@ TEST_CASE("check of C: what other names stand for") {
     CHECK(support::places_of(check_in(folder, "a.c").out) == row.found);
   }
 }
+
+TEST_CASE("check of C learns the calls of the program from all of its files") {
+  const Folder folder;
+  folder.put(
+      "log.h",
+      "void told(const char *f, ...) __attribute__((format(printf, 1, 2)));\n"
+      "extern void put(char *b, const char *f, ...) G_GNUC_PRINTF (2, 3);\n"
+      "__attribute__((__format__(__printf__, 1, 0))) void listed(const char *f, va_list a);\n"
+      "void read(const char *f, ...) __attribute__((format(scanf, 1, 2)));\n"
+      "EXPORT (say, int, (const char *f, ...)) __attribute__((format(printf, 1, 2)));\n");
+  folder.put("log.c",
+             "static void vlog(const char *fmt, va_list l) { vfprintf(stderr, fmt, l); }\n"
+             "void say(int n, const char *fmt, ...) {\n"
+             "  va_list a; va_start(a, fmt); vlog(fmt, a); va_end(a);\n}\n"
+             "void say_twice(const char *fmt, ...) {\n"
+             "  va_list a; va_start(a, fmt); if (fmt) { vlog(fmt, a); } va_end(a);\n}\n"
+             "int plain(const char *f, ...) { return f != 0; }\n"
+             "#define SAY(...) say(1, __VA_ARGS__)\n");
+  folder.put("room.c",
+             "void f(void) {\n  say(1, \"%d\", 2.5);\n  say_twice(\"%d\");\n  told(\"%s\", 1);\n"
+             "  put(b, \"%d\", 2.5);\n  listed(\"%q\", a);\n  plain(\"%d\", 2.5);\n"
+             "  vlog(\"%q\", a);\n  read(\"%d\", 2.5);\n  say(1, \"%d\", 2);\n}\n");
+  const support::Ran found = check_in(folder, "room.c log.c log.h");
+  CHECK(support::places_of(found.out) == "room.c:2 room.c:3 room.c:4 room.c:5 room.c:6");
+  // What is learned of other files is not known without them.
+  CHECK(check_in(folder, "room.c").out.empty());
+  const support::Ran listed = check_in(folder, ". --list-takers");
+  CHECK(listed.status == 0);
+  CHECK(listed.out ==
+        "./log.c:1:13: vlog takes a template as argument 1, without the values, in this file, by "
+        "vfprintf\n"
+        "./log.c:2:6: say takes a template as argument 2, by vlog\n"
+        "./log.c:5:6: say_twice takes a template as argument 1, by vlog\n"
+        "./log.h:1:6: told takes a template as argument 1, by its declaration\n"
+        "./log.h:2:13: put takes a template as argument 2, by its declaration\n"
+        "./log.h:3:52: listed takes a template as argument 1, without the values, by its "
+        "declaration\n");
+  // A message about a count has the words of the source, too.
+  folder.put("count.c", "void f(size_t n, char *s) { printf(\"%.*s\", n, s); }\n");
+  CHECK(support::has(check_in(folder, "count.c").out, "the * of %s reads an int, and n is passed"));
+}
