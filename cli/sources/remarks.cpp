@@ -12,8 +12,7 @@ namespace {
 
 constexpr std::string_view blanks = " \t";
 constexpr std::string_view verb = "accept";
-// Remarks one below the other.
-constexpr std::size_t most_stacked = 20;
+constexpr std::size_t most_of_a_line = 20;
 constexpr const char* remark_form = "; write inky: accept CODE: why";
 
 std::string_view without_blanks(std::string_view text) {
@@ -47,7 +46,7 @@ void AcceptedFaults::add(const Remark& remark) {
     // Remarks that stand one below the other are about the same line.
     std::size_t count = 0;
     for (auto above = remarks_.rbegin(); above != remarks_.rend(); ++above) {
-      if (above->line != remark.at.line || ++count == most_stacked) break;
+      if (above->line != remark.at.line || ++count == most_of_a_line) break;
       above->line = out.line;
     }
   }
@@ -69,6 +68,9 @@ void AcceptedFaults::add(const Remark& remark) {
       (colon == rest.size() || without_blanks(rest.substr(colon + 1)).empty()))
     out.trouble = std::string("this remark does not say why") + remark_form;
   out.used.resize(out.codes.size());
+  const bool is_over = remarks_.size() >= most_of_a_line &&
+                       remarks_[remarks_.size() - most_of_a_line].line == out.line;
+  if (is_over) out.trouble = "there are more than 20 remarks about one line";
   remarks_.push_back(std::move(out));
 }
 
@@ -77,10 +79,11 @@ bool AcceptedFaults::accept(std::size_t line, Code code) {
   auto one = std::lower_bound(
       remarks_.begin(), remarks_.end(), line,
       [](const Accepting& remark, std::size_t wanted) { return remark.line < wanted; });
-  for (; one != remarks_.end() && one->line == line; ++one) {
-    for (std::size_t i = 0; one->trouble.empty() && i < one->codes.size(); ++i) {
-      if (one->codes[i] != code) continue;
-      one->used[i] = true;
+  for (std::size_t i = 0; i < most_of_a_line && one != remarks_.end() && one->line == line;
+       ++i, ++one) {
+    for (std::size_t k = 0; one->trouble.empty() && k < one->codes.size(); ++k) {
+      if (one->codes[k] != code) continue;
+      one->used[k] = true;
       out = true;
     }
   }

@@ -223,6 +223,11 @@ TEST_CASE("check: remarks that accept a fault") {
     CHECK(codes == row.found);
   }
   CHECK(has(check_in(folder, "same.c").err, "inky: 1 fault accepted by remarks\n"));
+  // More remarks about one line than are read are a fault of their own.
+  std::string many;
+  for (int i = 0; i < 21; ++i) many += "/* inky: accept language-undefined: why */";
+  folder.put("many.c", call + many + "\n");
+  CHECK(has(check_in(folder, "many.c").out, "more than 20 remarks about one line [bad-remark]"));
   // Where a code is not reported, its remark may still be of use to others.
   CHECK(check_in(folder, "other.c --disable language-fails,language-undefined").out.empty());
 }

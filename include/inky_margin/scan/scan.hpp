@@ -108,7 +108,7 @@ struct LearnedCall {
 
 // Learns from all files of a program, before its calls are looked for, which functions take a
 // template in C and C++: those that a format attribute says so of, and those whose body hands a
-// parameter on to a call that takes one, through any number of others.
+// parameter on to a call that takes one, through up to eight others.
 //
 //   CallLearner learner;
 //   learner.read(c, 0, "void say(const char *f, ...) { va_list l; ... vprintf(f, l); }");
