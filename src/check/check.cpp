@@ -87,8 +87,24 @@ void Checker::settle(const Template& parsed) {
   for (Slot& slot : slots_) {
     if (slot.known) slot.type = slot.known->type();
   }
+  if (!demands_.signedness) take_counts_as_signed(parsed);
   suit(parsed);
   suit_unplaced(parsed);
+}
+
+// A count that is passed without a sign is an idiom, as %x of an int is.
+void Checker::take_counts_as_signed(const Template& parsed) {
+  for (const Field& field : parsed.fields()) {
+    for (const Count& count : {field.width, field.precision}) {
+      if (count.from != Count::From::value || count.value_index < 0 ||
+          static_cast<std::size_t>(count.value_index) >= slots_.size())
+        continue;
+      Slot& slot = slots_[static_cast<std::size_t>(count.value_index)];
+      if (slot.type != Type::u32 || slot.known) continue;
+      slot.type = Type::i32;
+      slot.type_name.clear();
+    }
+  }
 }
 
 void Checker::settle_types(const Template& parsed, const std::vector<std::string>& names) {
@@ -264,6 +280,10 @@ Span Checker::in_original(Span span) const {
 bool Checker::add(const Template& parsed, const Trouble& trouble) {
   const Outcome& outcome = trouble.outcome;
   Fault fault;
+  // Any pointer may be shown by its address: another field stands for it from here on.
+  if (given_ != nullptr && is_address(parsed, outcome.span()) &&
+      mend(parsed, outcome.span(), fault))
+    return true;
   fault.code = outcome.kind() == Outcome::Kind::undefined   ? Code::language_undefined
                : outcome.kind() == Outcome::Kind::error     ? outcome.as_error().code
                : outcome.kind() == Outcome::Kind::complains ? Code::language_complains
@@ -303,6 +323,15 @@ bool Checker::is_refused_at(const Template& parsed, Span span) {
     return field.span.from <= span.from && span.from < field.span.to &&
            !(field.failure.empty() && field.defect.empty());
   });
+}
+
+bool Checker::is_address(const Template& parsed, Span span) const {
+  const Slot* slot = slot_at(parsed, span);
+  return slot != nullptr && (slot->type == Type::text || !slot->told) &&
+         std::any_of(parsed.fields().begin(), parsed.fields().end(), [&](const Field& field) {
+           return field.span.from <= span.from && span.from < field.span.to &&
+                  field.shows_address && field.defect.empty();
+         });
 }
 
 bool Checker::is_refused_here_only(const Template& parsed, Span span) {

@@ -48,6 +48,7 @@ class Checker {
   };
 
   void settle(const Template& parsed);
+  void take_counts_as_signed(const Template& parsed);
 
   void settle_types(const Template& parsed, const std::vector<std::string>& names);
 
@@ -86,6 +87,8 @@ class Checker {
   // Whether the field at this place is refused whatever it is given.
   static bool is_refused_at(const Template& parsed, Span span);
 
+  // Whether the field at this place shows the address of its value, a text or one of any type.
+  bool is_address(const Template& parsed, Span span) const;
   // Whether the language does what the field at this place says, and we do not.
   static bool is_refused_here_only(const Template& parsed, Span span);
 

@@ -42,6 +42,7 @@ struct Field {
   std::string
       defect;  // why the language refuses this field, or gives it no meaning; empty: neither
   bool defect_is_ours = false;  // the language does what it says, and we never do
+  bool shows_address = false;   // which is known only when the program runs
   std::string failure;          // the name the language refuses it by; empty: it has no meaning
 
   std::string_view key_name() const {

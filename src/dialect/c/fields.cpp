@@ -137,6 +137,8 @@ void finish(Field& field, std::string_view) {
   if (field.defect.empty()) field.defect = find_defect(field, conversion);
   // glibc 2.36 prints the text of errno for %m, and has a flag I; Windows reads I64 as a length.
   field.defect_is_ours = field.letter == 'n' || field.letter == 'm' || field.letter == 'I';
+  // A sign is nothing that an address has.
+  field.shows_address = field.letter == 'p' && !has_flag(field, '+') && !has_flag(field, ' ');
   if (conversion == nullptr) return;
   Spec& spec = field.spec;
   spec.kind = field.letter == 'p' ? Kind::text : conversion->kind;
