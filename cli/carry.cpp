@@ -5,12 +5,12 @@
 #include <algorithm>
 #include <memory>
 
-#include "sources/check_files.hpp"
 #include "command.hpp"
 #include "contract/answers.hpp"
 #include "contract/carry_answer.hpp"
 #include "contract/names.hpp"
 #include "screen.hpp"
+#include "sources/check_files.hpp"
 #include "text/escape.hpp"
 
 namespace inky::cli {

@@ -4,7 +4,6 @@
 #include <memory>
 
 #include "beside.hpp"
-#include "sources/check_files.hpp"
 #include "command.hpp"
 #include "contract/answers.hpp"
 #include "contract/names.hpp"
@@ -12,6 +11,7 @@
 #include "inky_margin/dialect/statement.hpp"
 #include "show_json.hpp"
 #include "show_screen.hpp"
+#include "sources/check_files.hpp"
 #include "text/ascii.hpp"
 #include "text/escape.hpp"
 #include "witness.hpp"
