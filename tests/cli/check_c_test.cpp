@@ -20,7 +20,7 @@ constexpr const char* headers =
 
 TEST_CASE("check of C finds what gcc finds, of fields, pointers, arithmetic and functions") {
   const Folder folder;
-  std::ifstream rows(INKY_SOURCE_DIR "/tests/vectors/c_source_calls.txt");
+  std::ifstream rows(INKY_SOURCE_DIR "/tests/cli/c_source_calls.txt");
   const bool has_gcc = support::shell("gcc --version | grep -q ' 12'").status == 0;
   if (!has_gcc) WARN("gcc 12 is not asked anew: it is not here");
   std::size_t count = 0;
