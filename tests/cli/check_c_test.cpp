@@ -49,6 +49,17 @@ TEST_CASE("check of C finds what gcc finds, of fields, pointers, arithmetic and 
   CHECK(count >= 70);
 }
 
+TEST_CASE("check of C: names of types and results of functions are those of gcc, asked anew") {
+  if (support::shell("gcc --version | grep -q ' 12'").status != 0) {
+    WARN("skipped: gcc 12 is not here");
+    return;
+  }
+  const support::Ran ran =
+      support::shell("python3 " INKY_SOURCE_DIR "/tools/compilers/named_types.py");
+  INFO(ran.out << ran.err);
+  CHECK(ran.status == 0);
+}
+
 TEST_CASE("check of C: what other names stand for") {
   struct Row {
     const char* source;
