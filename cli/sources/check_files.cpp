@@ -308,7 +308,8 @@ class Run {
     return done;
   }
 
-  // What cannot be read here is told when it is checked. Standard input can be read but once.
+  // The check that follows reports files that cannot be read. Standard input is left out: it can be
+  // read only once.
   void learn() {
     std::vector<CallForm> known;
     for (const SourceFile& file : list_.files) {

@@ -229,7 +229,7 @@ void Finder::finish_percent(Frame& frame) {
   report(std::move(call));
 }
 
-// ("a", "b")[i] and ("a", "b").index: what stands in parentheses is not the operand yet.
+// ("a", "b")[i] and ("a", "b").index: the operand goes on behind the parentheses.
 bool Finder::operand_goes_on() {
   std::size_t ahead = 0;
   while (is_blank(static_cast<char>(reader_.peek(ahead)))) ++ahead;

@@ -93,7 +93,8 @@ void Finder::close_frame() {
   group.bracket = frame.close == "]" ? '[' : frame.close == "}" ? '{' : '(';
   group.is_empty =
       frame.arguments.empty() || (frame.arguments.size() == 1 && frame.arguments[0].empty());
-  if (!lexis_.arithmetic.empty()) describe(frame, group);
+  // Only an argument of a call is looked at.
+  if (calls_open_ > 0 && !lexis_.arithmetic.empty()) describe(frame, group);
   if (frame.arguments.size() == 1) {
     const Argument& only_one = frame.arguments[0];
     if (only_one.size() <= 4 && std::all_of(only_one.begin(), only_one.end(), [](const Item& item) {

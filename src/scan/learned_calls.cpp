@@ -7,8 +7,7 @@ namespace inky::inline v1 {
 
 namespace {
 
-// What stands before parentheses and is no function of this name, and macros, which are written in
-// capitals.
+// A keyword or a type before parentheses is no function. A name in capitals is a macro.
 bool may_be_function(const Lexis& lexis, std::string_view name) {
   constexpr std::string_view words =
       "return if else for while do switch case sizeof alignof typeof __typeof__ defined void "
@@ -93,7 +92,7 @@ void FunctionReader::add_to_calls(const Token& token) {
 void FunctionReader::open(const Token& token) {
   // Too deep to be followed: what is open is forgotten.
   if (calls_.size() == most_depth) calls_.clear();
-  // What stands in parentheses within an argument makes it more than a name.
+  // An argument with parentheses in it is more than a name.
   if (!calls_.empty()) add_to_calls(token);
   calls_.push_back({word_, word_.empty() ? token.at : word_at_, {{}}});
 }

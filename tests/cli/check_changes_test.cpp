@@ -13,13 +13,8 @@ using support::Folder;
 using support::has;
 using support::places_of;
 using support::Ran;
-
-namespace {
-
-constexpr const char* wrong = "printf(\"%d\", 2.5);\n";
-constexpr const char* right = "printf(\"%d\", 2);\n";
-
-}  // namespace
+using support::right;
+using support::wrong;
 
 TEST_CASE("check: only lines that changed since a revision") {
   if (support::shell("git --version").status != 0) {

@@ -15,13 +15,8 @@ using support::Folder;
 using support::has;
 using support::places_of;
 using support::Ran;
-
-namespace {
-
-constexpr const char* wrong = "printf(\"%d\", 2.5);\n";
-constexpr const char* right = "printf(\"%d\", 2);\n";
-
-}  // namespace
+using support::right;
+using support::wrong;
 
 TEST_CASE("check: what is no source, or not there, is never taken for a template") {
   const Folder folder;
@@ -247,7 +242,8 @@ TEST_CASE("check: a baseline, of which only what is new fails") {
   CHECK(ran.status == 0);
   CHECK(ran.out.empty());
   CHECK(has(ran.err, "4 faults known before"));
-  // Lines that move keep their faults; one more of the same is new, and one less is told.
+  // A fault stays known when its line moves. A second one like it is new. One that is gone is
+  // reported on standard error.
   folder.put("src/a.c", "\n\n" + std::string(wrong) + wrong + wrong);
   ran = check_in(folder, "src --baseline known.txt");
   CHECK(ran.status == 1);

@@ -8,6 +8,10 @@
 
 namespace support {
 
+// A call in C with a fault, and one without.
+inline constexpr const char* wrong = "printf(\"%d\", 2.5);\n";
+inline constexpr const char* right = "printf(\"%d\", 2);\n";
+
 // The tool, run in the folder.
 inline Ran check_in(const Folder& folder, const std::string& arguments) {
   return shell("cd '" + folder.path.string() + "' && " INKY_BUILD_DIR "/cli/inky check " +
