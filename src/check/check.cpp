@@ -143,6 +143,21 @@ void Checker::take_what_is_said(const Template& parsed) {
 
 void Checker::suit(const Template& parsed) {
   take_what_is_said(parsed);
+  // Too few values or too many are a fault of their own, and none of these types.
+  std::vector<Slot> given = slots_;
+  if (value_names(parsed).empty()) {
+    Slot any;
+    any.told = false;
+    slots_.resize(static_cast<std::size_t>(parsed.values_taken()), any);
+    take_what_is_said(parsed);
+  }
+  suit_fields(parsed);
+  const auto kept = static_cast<std::ptrdiff_t>(std::min(given.size(), slots_.size()));
+  std::copy(slots_.begin(), slots_.begin() + kept, given.begin());
+  slots_ = std::move(given);
+}
+
+void Checker::suit_fields(const Template& parsed) {
   for (const Field& field : parsed.fields()) {
     const int index = index_of(field);
     if (index < 0 || static_cast<std::size_t>(index) >= slots_.size()) continue;
@@ -355,7 +370,7 @@ std::string Checker::in_words_of_source(std::string message, const Template& par
   for (const int index : indices) {
     if (index < 0 || static_cast<std::size_t>(index) >= slots_.size()) continue;
     const Slot& slot = slots_[static_cast<std::size_t>(index)];
-    if (slot.known || slot.written.empty()) continue;
+    if (slot.written.empty()) continue;
     const std::string value = describe(values[static_cast<std::size_t>(index)]);
     const std::size_t at = message.find(value);
     if (at != std::string::npos) return message.replace(at, value.size(), visible(slot.written));

@@ -57,6 +57,7 @@ class Checker {
 
   // And where that is refused, the first that is not.
   void suit(const Template& parsed);
+  void suit_fields(const Template& parsed);
 
   // The same where a field takes its values as it goes, so that none is known to be its own.
   void suit_unplaced(const Template& parsed);

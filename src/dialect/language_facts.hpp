@@ -22,10 +22,22 @@ struct CallFact {
   bool names_locale = false;
   bool names_options = false;
   std::string_view header = {};  // a call of this name is one only where it is included
+  bool alone = false;
+  bool ends_receiver = false;
+  bool options_first = false;
 };
 
 constexpr CallFact of_header(std::string_view header, CallFact call) {
   call.header = header;
+  return call;
+}
+
+constexpr CallFact alone(CallFact call) {
+  call.alone = true;
+  return call;
+}
+constexpr CallFact ends_receiver(CallFact call) {
+  call.ends_receiver = true;
   return call;
 }
 

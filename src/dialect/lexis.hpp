@@ -101,13 +101,17 @@ struct Lexis {
   } triple = Triple::nothing;
   char filling_quote = 0;  // `...${slot}...`
   bool quotes_nest_in_slots = false;
-  bool heredocs = false;             // <<<NAME
-  bool patterns = false;             // /.../ where an operand may stand
-  bool quote_transposes = false;     // ' after an operand is an operator
-  bool labels = false;               // 'a without a second quote is a name
-  bool hash_characters = false;      // #\a
-  bool names_in_backticks = false;   // `a name`
-  bool bang_calls = false;           // name!(...)
+  bool heredocs = false;               // <<<NAME
+  bool patterns = false;               // /.../ where an operand may stand
+  bool quote_transposes = false;       // ' after an operand is an operator
+  bool labels = false;                 // 'a without a second quote is a name
+  bool hash_characters = false;        // #\a
+  bool names_in_backticks = false;     // `a name`
+  bool bang_calls = false;             // name!(...)
+  bool imports_of_names = false;       // import static a.b.name;
+  std::string_view types_behind = {};  // the sign before <A, B> in a call: name::<A, B>(x)
+  // A specification becomes a template between these: {0: and }.
+  std::string_view specification_before = {};
   bool digit_quotes = false;         // 1'000
   std::string_view word_marks = {};  // characters of words beyond letters, digits and _
 
@@ -127,6 +131,13 @@ struct Lexis {
   bool format_macros = false;             // "%" PRId64
   // Functions whose value is their text in another language of people, separated by spaces.
   std::string_view translators = {};
+  // Words of a declaration that a name has its value for good by; whether names in capitals have
+  // it too; and the function that gives a name, as its first argument, its value.
+  std::string_view constant_words = {};
+  bool capitals_are_constant = false;
+  std::string_view constant_function = {};
+  // What stands before a constant of the class at hand: this.NAME.
+  std::string_view own_class = {};
   bool few_values_wait = false;  // a call with too few values is a function of the rest
   // An argument that is no literal may stand for any number of values: one that is alone, or each.
   enum class Many : std::uint8_t { never, alone, each } many = Many::never;

@@ -56,7 +56,8 @@ std::span<const SourceLanguage> all_languages() {
       for (const CallFact& call : facts->calls) {
         one.calls.push_back({std::string(call.name), std::string(call.dialect), call.template_at,
                              call.shape, call.needs_values, call.names_locale, call.names_options,
-                             std::string(call.header)});
+                             std::string(call.header), call.alone, call.ends_receiver,
+                             call.options_first});
       }
       out.push_back(std::move(one));
     }

@@ -80,14 +80,31 @@ Given of_type(const Lexis& lexis, std::string name) {
   if (found == lexis.types.end()) return out;
   out.type = found->type;
   out.type_name = std::move(name);
+  // Of what holds other values nothing is known of these.
+  if (out.type == Type::list) out.value = Value::list({});
+  if (out.type == Type::tuple) out.value = Value::tuple({});
+  if (out.type == Type::some) out.value = Value::some(Value::text("ink"));
   return out;
+}
+
+// The name that a type has which is written without one: that of [1, 2] is "[]".
+std::string_view name_of_group(const Item& group) {
+  switch (group.bracket) {
+    case '[':
+      return "[]";
+    case '{':
+      return "{}";
+    default:
+      return group.is_empty ? "()" : group.is_list ? "(,)" : "";
+  }
 }
 
 Given text_given(const Literal& literal) {
   Given out;
   out.type = Type::text;
-  const bool plain = literal.body.find('\\') == std::string::npos && !literal.fills &&
-                     literal.whole && !literal.body.empty();
+  if (literal.bytes) out.type.reset();
+  const bool plain = !literal.bytes && literal.body.find('\\') == std::string::npos &&
+                     !literal.fills && literal.whole && !literal.body.empty();
   if (plain) out.value = Value::text(literal.body);
   return out;
 }
@@ -193,7 +210,7 @@ Given given_by(const Lexis& lexis, const Argument& argument, const Declarations&
   Given out;
   if (all_texts(lexis, argument, from)) {
     if (size == 1) out = text_given(item(0).literal);
-    out.type = Type::text;
+    if (!item(0).literal.bytes) out.type = Type::text;
     if (lexis.format_macros)
       out.type_name = std::any_of(argument.begin(), argument.end(),
                                   [](const Item& one) { return one.literal.wide; })
@@ -207,11 +224,17 @@ Given given_by(const Lexis& lexis, const Argument& argument, const Declarations&
   } else if (size == 1 && kind(0) == Item::Kind::character) {
     out = character_given(lexis, item(0).literal);
   } else if (size == 1 && kind(0) == Item::Kind::word) {
-    if (is_constant(item(0), "true", "True", "TRUE") ||
-        is_constant(item(0), "false", "False", "FALSE"))
+    if (is_constant(item(0), "None", "nil", "null"))
+      out = of_type(lexis, item(0).text);
+    else if (is_constant(item(0), "true", "True", "TRUE") ||
+             is_constant(item(0), "false", "False", "FALSE"))
       out.type = Type::truth;
     else
       out = of_type(lexis, declared.type_of(item(0).text));
+  } else if (size == 1 && kind(0) == Item::Kind::group) {
+    out = of_type(lexis, std::string(name_of_group(item(0))));
+  } else if (size == 3 && item(1).is_sign("!") && kind(2) == Item::Kind::group) {
+    out = of_type(lexis, item(0).text + "!");
   } else if (size >= 2 && kind(0) == Item::Kind::group && kind(1) != Item::Kind::sign &&
              lexis.types_come_first) {
     // (type) operand, where nothing weaker than a cast follows.
@@ -223,7 +246,8 @@ Given given_by(const Lexis& lexis, const Argument& argument, const Declarations&
   } else if (size == 5 && item(0).is_word("static_cast") && item(1).is_sign("<") &&
              item(3).is_sign(">")) {
     out = of_type(lexis, item(2).text);
-  } else if (size == 2 && kind(0) == Item::Kind::word && kind(1) == Item::Kind::group) {
+  } else if (size == 2 && kind(0) == Item::Kind::word && kind(1) == Item::Kind::group &&
+             item(1).bracket == '(') {
     // A conversion, or a function that we know.
     out = of_type(lexis, item(0).text + "()");
   } else if (size >= 3 && item(size - 2).is_word("as") && kind(size - 1) == Item::Kind::word) {
@@ -241,7 +265,8 @@ Given given_by(const Lexis& lexis, const Argument& argument, const Declarations&
   if (!out.type && !out.value && !lexis.arithmetic.empty())
     out = of_type(
         lexis, type_of_expression(lexis, std::span<const Item>(argument).subspan(from), declared));
-  if (out.type && !out.value) out.written = written(std::span<const Item>(argument).subspan(from));
+  if (out.type && (!out.value || is_compound(out.value->type()) || out.value->is(Type::some)))
+    out.written = written(std::span<const Item>(argument).subspan(from));
   return out;
 }
 

@@ -20,6 +20,7 @@ struct Item {
   char bracket = 0;       // that a group begins with
   std::string shown;      // of a group: what is in it, for messages; empty: texts are, or nothing
   bool is_empty = false;  // a group with nothing in it
+  bool is_list = false;   // a group of several
   std::string type;       // of a group around one expression, as far as it is known
 
   bool is_sign(std::string_view sign) const { return kind == Kind::sign && text == sign; }

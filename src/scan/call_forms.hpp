@@ -6,6 +6,7 @@
 #include <span>
 #include <string>
 #include <string_view>
+#include <unordered_set>
 #include <vector>
 
 #include "inky_margin/scan/scan.hpp"
@@ -19,6 +20,8 @@ class Forms {
   explicit Forms(std::span<const CallForm> calls);
   // Those of a path, in the order of the table.
   std::vector<const CallForm*> find(std::string_view path) const;
+  // Whether a form is a method of what this call returns: "getLogger().info".
+  bool has_called(std::string_view path) const;
 
  private:
   struct Entry {
@@ -26,6 +29,7 @@ class Forms {
     const CallForm* form;
   };
   std::multimap<std::string, Entry, std::less<>> by_name_;
+  std::unordered_set<std::string> called_;
 };
 
 }  // namespace inky::inline v1

@@ -50,6 +50,11 @@ std::string Declarations::type_of(std::string_view name) const {
   return found == by_name_.end() ? std::string() : entries_[found->second.back() - forgotten_].type;
 }
 
+std::size_t Declarations::depth_of(std::string_view name) const {
+  const auto found = by_name_.find(std::string(name));
+  return found == by_name_.end() ? 0 : entries_[found->second.back() - forgotten_].depth;
+}
+
 void Declarations::see(const Token& token, const Place& place) {
   if (lexis_.types_come_first)
     see_type_first(token, place);
@@ -181,13 +186,15 @@ void Declarations::take_words(const Token& token, const Place& place) {
 // name: type. A name that is bound without one hides what it was before.
 void Declarations::see_type_last(const Token& token, const Place& place) {
   const std::size_t depth = place.blocks + (place.in_parentheses ? 1 : 0);
+  const std::string typed_last = std::exchange(typed_last_, {});
   if (token.kind == Token::Kind::word) {
     // A lifetime and a mark stand before a type or a name.
     if (token.text.empty() || token.text == "mut") return;
     if (has_word(lexis_.scope_words, token.text)) forget_all();
     if (words_.size() == 2) {
       add(words_[0], token.text, depth);
-      words_.clear();
+      typed_last_ = std::exchange(words_, {})[0];
+      return;
     } else {
       words_ = {token.text};
       if (binds_) add(token.text, {}, depth);
@@ -198,6 +205,12 @@ void Declarations::see_type_last(const Token& token, const Place& place) {
   binds_ = false;
   if (token.is_sign(":") && words_.size() == 1) {
     words_.emplace_back(":");
+  } else if (words_.size() == 2 && (token.is_sign("[") || token.is_sign("("))) {
+    add(words_[0], token.is_sign("[") ? "[]" : "(,)", depth);
+    words_.clear();
+  } else if (token.is_sign("|") && !typed_last.empty()) {
+    // name: one | another
+    add(typed_last, {}, depth);
   } else if (!(token.is_sign("&") && words_.size() == 2)) {
     if (token.is_sign("=") && words_.size() == 1 && !place.in_parentheses)
       add(words_[0], {}, depth);

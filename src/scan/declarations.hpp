@@ -30,6 +30,8 @@ class Declarations {
 
   // The name of a variable's type; empty where it has none that is known.
   std::string type_of(std::string_view name) const;
+  // How many blocks and parentheses its declaration stands in; 0 where it has none.
+  std::size_t depth_of(std::string_view name) const;
   const Types& types() const { return types_; }
 
  private:
@@ -81,7 +83,8 @@ class Declarations {
   // int a, b: another name of the same type may follow.
   bool same_type_ = false;
   bool after_comma_ = false;
-  bool binds_ = false;  // the next word is a new name
+  std::string typed_last_;  // the name whose type was the token before
+  bool binds_ = false;      // the next word is a new name
   std::string shared_type_;
   std::size_t shared_frames_ = 0;
 };

@@ -5,10 +5,12 @@
 #include <optional>
 #include <string>
 #include <string_view>
+#include <unordered_set>
 #include <vector>
 
 #include "arguments.hpp"
 #include "call_forms.hpp"
+#include "constants.hpp"
 #include "declarations.hpp"
 #include "expression_types.hpp"
 #include "inky_margin/scan/scan.hpp"
@@ -24,12 +26,15 @@ struct Frame {
   FormList forms;          // empty: no call
   Position at;
   std::vector<Argument> arguments;
+  std::string path;      // of a call of a specification: the names before its parentheses
+  std::string called;    // the same of a call that a form's name holds: "getLogger()"
   std::size_t kept = 0;  // the bytes of literals in it
   bool too_much = false;
-  std::vector<Literal> receiver;
+  Argument receiver;
   bool percent = false;
   bool braces = false;
-  bool bare = false;  // parentheses around an operand, not behind one
+  bool bare = false;        // parentheses around an operand, not behind one
+  bool translates = false;  // its text into another language of people
 };
 
 inline constexpr std::size_t most_items = 200;
@@ -45,7 +50,8 @@ class Finder {
         reader_(source),
         lexer_(lexis, reader_, remarks),
         sink_(sink),
-        declared_(lexis) {
+        declared_(lexis),
+        constants_(lexis) {
     for (const CallForm& call : calls) has_lists_ = has_lists_ || call.shape == CallShape::list;
   }
 
@@ -65,9 +71,14 @@ class Finder {
 
   void take_sign(Token& token);
 
+  void take_import(const Token& token);
+  // name::<A, B>(x): commas between types part no arguments.
+  bool take_generics(const Token& token);
+
   // What stands behind "..." %
   bool take_operand(Token& token);
 
+  Item item_of_slot(const std::string& shown) const;
   static Item word_item(const std::string& word);
 
   // ---- Frames ----
@@ -88,7 +99,7 @@ class Finder {
   void close_frame();
 
   void describe(const Frame& frame, Item& group) const;
-  Argument* translated(const Frame& frame);
+  Argument* argument_around(const Frame& frame);
   void next_argument();
 
   static Item item_of(const Token& token);
@@ -122,7 +133,7 @@ class Finder {
   // ---- Calls ----
 
   FoundCall call_of_receiver(std::string_view name, std::string_view dialect,
-                             const std::vector<Literal>& receiver) const;
+                             const Argument& receiver, const Position& at) const;
 
   static void settle(FoundCall& call, Draft draft);
 
@@ -132,11 +143,20 @@ class Finder {
   bool may_be_several(const Argument& argument) const;
   // Whether it is texts, among them macros that are.
   bool is_template(const Argument& argument, std::size_t from) const;
+  // A macro's or a constant's; null where the name has none.
+  const std::vector<Literal>* texts_named(const std::string& name) const;
+  bool is_own(const std::string& qualifier, const Constants::Constant& constant) const;
+  // this.NAME as NAME, where a constant is meant.
+  Argument without_class(const Argument& argument) const;
+  // A constant that is written where a text may stand, as `"..."` in `"...".format(x)`.
+  bool begins_run(const Token& token) const;
   void append_item(const Item& item, const Position& at, Draft& draft) const;
   void finish_receiver(Frame& frame, const CallForm& form);
   void finish_template(Frame& frame, const CallForm& form);
 
+  void finish_specification(Frame& frame, const CallForm& form);
   void finish_percent(Frame& frame);
+  void give_entries(FoundCall& call, const Frame& frame) const;
   bool operand_goes_on();
 
   // The values from this argument on.
@@ -167,6 +187,7 @@ class Finder {
   std::string path_;  // the names that stand before this token, joined by points
   Position path_at_;
   bool separated_ = false;
+  std::string last_sign_;
   bool last_word_ends_ = false;
   bool operand_ended_ = false;
   bool spaced_ = false;
@@ -175,15 +196,24 @@ class Finder {
   // Texts, and what follows them: a method's name, an operator.
   enum class Stage : std::uint8_t { none, text, point, method };
   Stage stage_ = Stage::none;
-  std::vector<Literal> run_;
+  Argument run_;
   Position run_at_;
   bool operand_expected_ = false;
 
   FormList waits_for_text_;
   std::optional<Insertions> insertions_;
 
+  // import static java.lang.String.format;
+  static constexpr std::size_t most_imports = 1000;
+  bool importing_ = false;
+  std::unordered_set<std::string> imports_;
+
+  // The signs < that are open around arguments that are types.
+  std::size_t generics_open_ = 0;
+
   Declarations declared_;
   Macros macros_;
+  Constants constants_;
 };
 
 }  // namespace inky::inline v1

@@ -68,13 +68,14 @@ bool Finder::is_blank(char byte) {
 }
 
 FoundCall Finder::call_of_receiver(std::string_view name, std::string_view dialect,
-                                   const std::vector<Literal>& receiver) const {
+                                   const Argument& receiver, const Position& at) const {
   FoundCall out;
   out.name = name;
   out.dialect = dialect;
+  out.at = at;
   Draft draft;
-  for (const Literal& literal : receiver) {
-    if (draft.why_not.empty()) append(lexis_, literal, draft);
+  for (const Item& item : receiver) {
+    if (draft.why_not.empty()) append_item(item, at, draft);
   }
   settle(out, std::move(draft));
   return out;
@@ -96,6 +97,8 @@ void Finder::finish(Frame& frame) {
   if (chosen == nullptr) return;
   if (chosen->shape == CallShape::receiver)
     finish_receiver(frame, *chosen);
+  else if (chosen->shape == CallShape::specification)
+    finish_specification(frame, *chosen);
   else
     finish_template(frame, *chosen);
 }
@@ -126,6 +129,7 @@ const CallForm* Finder::choose_form(const Frame& frame) const {
     const auto at = static_cast<std::size_t>(form->template_at);
     if (at >= frame.arguments.size() || frame.arguments[at].empty()) continue;
     const Argument& argument = frame.arguments[at];
+    if (form->options_first && behind_name(lexis_, argument) > 0) continue;
     if (form->names_locale && at > 0 && !names_locale(frame.arguments[at - 1])) continue;
     if (is_template(argument, behind_name(lexis_, argument))) return form;
     if (chosen == nullptr) chosen = form;
@@ -147,16 +151,48 @@ bool Finder::may_be_several(const Argument& argument) const {
 
 bool Finder::is_template(const Argument& argument, std::size_t from) const {
   if (all_texts(lexis_, argument, from)) return true;
-  const bool has_macro = std::any_of(argument.begin(), argument.end(), [&](const Item& item) {
-    return item.kind == Item::Kind::word && macros_.text(item.text) != nullptr;
-  });
-  if (!has_macro) return false;
-  Argument texts = argument;
+  const auto is_named = [&](const Item& item) {
+    return item.kind == Item::Kind::word && texts_named(item.text) != nullptr;
+  };
+  if (std::none_of(argument.begin(), argument.end(), is_named)) return false;
+  Argument texts = without_class(argument);
   for (Item& item : texts) {
-    if (item.kind == Item::Kind::word && macros_.text(item.text) != nullptr)
-      item.kind = Item::Kind::text;
+    if (is_named(item)) item.kind = Item::Kind::text;
   }
   return all_texts(lexis_, texts, from);
+}
+
+const std::vector<Literal>* Finder::texts_named(const std::string& name) const {
+  if (const auto* const macro = macros_.text(name)) return macro;
+  const Constants::Constant* constant = constants_.find(name);
+  // A parameter may have the same name.
+  if (constant == nullptr || declared_.depth_of(name) > constant->blocks) return nullptr;
+  return &constant->texts;
+}
+
+Argument Finder::without_class(const Argument& argument) const {
+  Argument out;
+  for (std::size_t i = 0; i < argument.size(); ++i) {
+    const bool is_path = i + 2 < argument.size() && argument[i].kind == Item::Kind::word &&
+                         (argument[i + 1].is_sign(".") || argument[i + 1].is_sign("::"));
+    const Constants::Constant* constant = is_path ? constants_.find(argument[i + 2].text) : nullptr;
+    if (constant != nullptr && is_own(argument[i].text, *constant)) i += 2;
+    out.push_back(argument[i]);
+  }
+  return out;
+}
+
+bool Finder::is_own(const std::string& qualifier, const Constants::Constant& constant) const {
+  return has_word(lexis_.own_class, qualifier) ||
+         (!constant.owner.empty() && qualifier == constant.owner);
+}
+
+bool Finder::begins_run(const Token& token) const {
+  if (stage_ != Stage::none || path_.size() < token.text.size()) return false;
+  const Constants::Constant* constant = constants_.find(token.text);
+  if (constant == nullptr || texts_named(token.text) == nullptr) return false;
+  const std::string qualifier = path_.substr(0, path_.size() - token.text.size());
+  return qualifier.empty() || is_own(qualifier.substr(0, qualifier.size() - 1), *constant);
 }
 
 // `at`: of the call, where the text before a macro is not known.
@@ -166,7 +202,7 @@ void Finder::append_item(const Item& item, const Position& at, Draft& draft) con
     append(lexis_, item.literal, draft);
   } else if (const auto macro = format_macro(lexis_, item)) {
     draft.add_instead(*macro, place);
-  } else if (const auto* const texts = macros_.text(item.text);
+  } else if (const auto* const texts = texts_named(item.text);
              item.kind == Item::Kind::word && texts != nullptr) {
     Draft one;
     for (const Literal& literal : *texts) {
@@ -178,8 +214,7 @@ void Finder::append_item(const Item& item, const Position& at, Draft& draft) con
 }
 
 void Finder::finish_receiver(Frame& frame, const CallForm& form) {
-  FoundCall call = call_of_receiver(form.name, form.dialect, frame.receiver);
-  call.at = frame.at;
+  FoundCall call = call_of_receiver(form.name, form.dialect, frame.receiver, frame.at);
   if (call.source && lexis_.fields_take_parts && takes_parts(*call.source)) {
     call.source.reset();
     call.why_not = "its template takes parts of a value";
@@ -207,8 +242,9 @@ void Finder::finish_template(Frame& frame, const CallForm& form) {
     call.why_not = "its template is not a literal";
   } else {
     Draft draft;
-    for (std::size_t i = from; i < argument.size() && draft.why_not.empty(); ++i) {
-      append_item(argument[i], frame.at, draft);
+    const Argument texts = without_class(argument);
+    for (std::size_t i = from; i < texts.size() && draft.why_not.empty(); ++i) {
+      append_item(texts[i], frame.at, draft);
     }
     settle(call, std::move(draft));
   }
@@ -219,9 +255,44 @@ void Finder::finish_template(Frame& frame, const CallForm& form) {
   report(std::move(call));
 }
 
-void Finder::finish_percent(Frame& frame) {
-  FoundCall call = call_of_receiver("%", lexis_.percent_dialect, frame.receiver);
+// n.ToString("D4"): of a value whose type is known, since others may have specifications of their
+// own.
+void Finder::finish_specification(Frame& frame, const CallForm& form) {
+  const auto at = static_cast<std::size_t>(form.template_at);
+  Argument value;
+  if (at == 0) {
+    const std::size_t point = frame.path.rfind('.');
+    if (point == std::string::npos || frame.path.find('.') != point) return;
+    value = {word_item(frame.path.substr(0, point))};
+  } else {
+    value = frame.arguments[0];
+  }
+  const Given given = given_by(lexis_, value, declared_);
+  const Argument& argument = frame.arguments[at];
+  if (!given.type || frame.too_much || argument.size() != 1 || !all_texts(lexis_, argument, 0))
+    return;
+  if (argument[0].literal.body.find_first_of("{}\\") != std::string::npos) return;
+  FoundCall call;
+  call.name = form.name;
+  call.dialect = form.dialect;
   call.at = frame.at;
+  call.names_locale = frame.arguments.size() > at + 1;
+  Draft draft;
+  draft.add_instead(lexis_.specification_before, argument[0].literal.at);
+  append(lexis_, argument[0].literal, draft);
+  draft.add_instead("}", argument[0].literal.at);
+  settle(call, std::move(draft));
+  call.given.values = {given};
+  report(std::move(call));
+}
+
+void Finder::finish_percent(Frame& frame) {
+  FoundCall call = call_of_receiver("%", lexis_.percent_dialect, frame.receiver, frame.at);
+  if (frame.close == "}") {
+    give_entries(call, frame);
+    report(std::move(call));
+    return;
+  }
   // (x) is x, which may be anything; (x,) is one value.
   const bool is_tuple = frame.arguments.size() != 1;
   if ((is_tuple || all_texts(lexis_, frame.arguments[0], 0)) && !operand_goes_on())
@@ -229,11 +300,27 @@ void Finder::finish_percent(Frame& frame) {
   report(std::move(call));
 }
 
+// {"a": 1, "b": 2}, where every key is a text. Of a template without keys it is one value.
+void Finder::give_entries(FoundCall& call, const Frame& frame) const {
+  if (!call.source || call.source->find("%(") == std::string::npos) return;
+  std::vector<Given> values;
+  for (const Argument& argument : frame.arguments) {
+    if (argument.empty()) continue;
+    const bool has_key = argument.size() > 2 && argument[0].kind == Item::Kind::text &&
+                         argument[1].is_sign(":") && argument[0].literal.whole &&
+                         argument[0].literal.body.find('\\') == std::string::npos;
+    if (!has_key) return;
+    values.push_back(given_by(lexis_, Argument(argument.begin() + 2, argument.end()), declared_));
+    values.back().name = argument[0].literal.body;
+  }
+  call.given.values = std::move(values);
+}
+
 // ("a", "b")[i] and ("a", "b").index: the operand goes on behind the parentheses.
 bool Finder::operand_goes_on() {
   std::size_t ahead = 0;
   while (is_blank(static_cast<char>(reader_.peek(ahead)))) ++ahead;
-  return reader_.peek(ahead) == '[' || reader_.peek(ahead) == '.';
+  return reader_.peek(ahead) == '[' || reader_.peek(ahead) == '.' || reader_.peek(ahead) == '(';
 }
 
 void Finder::give(FoundCall& call, const Frame& frame, std::size_t from,

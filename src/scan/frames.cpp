@@ -18,7 +18,9 @@ bool Finder::has(const FormList& forms, CallShape shape) {
 FormList Finder::forms_at(std::string_view path) const {
   FormList out = forms_.find(path);
   std::erase_if(out, [&](const CallForm* form) {
-    return !form->header.empty() && !lexer_.includes(form->header);
+    return !form->header.empty() && !any_of_words(form->header, [&](std::string_view one) {
+      return lexer_.includes(one) || imports_.contains(std::string(one));
+    });
   });
   return out;
 }
@@ -50,10 +52,14 @@ void Finder::open_frame(const Token& token) {
     } else {
       frame.forms = forms_at(path_);
       std::erase_if(frame.forms, [](const CallForm* form) {
-        return form->shape != CallShape::arguments && form->shape != CallShape::template_only;
+        return form->shape != CallShape::arguments && form->shape != CallShape::template_only &&
+               form->shape != CallShape::specification;
       });
+      if (has(frame.forms, CallShape::specification)) frame.path = path_;
     }
   }
+  if (token.is_sign("(") && forms_.has_called(path_)) frame.called = path_;
+  frame.translates = token.is_sign("(") && has_word(lexis_.translators, path_);
   run_.clear();
   stage_ = Stage::none;
   path_.clear();
@@ -77,7 +83,10 @@ void Finder::close(const Token& token) {
   end_insertions(depth);
   while (frames_.size() > depth) close_frame();
   close_frame();
-  if (token.is_sign("}")) declared_.end_block(block_depth_);
+  if (token.is_sign("}")) {
+    declared_.end_block(block_depth_);
+    constants_.end_block(block_depth_);
+  }
 }
 
 void Finder::close_frame() {
@@ -93,6 +102,7 @@ void Finder::close_frame() {
   group.bracket = frame.close == "]" ? '[' : frame.close == "}" ? '{' : '(';
   group.is_empty =
       frame.arguments.empty() || (frame.arguments.size() == 1 && frame.arguments[0].empty());
+  group.is_list = frame.arguments.size() > 1;
   // Only an argument of a call is looked at.
   if (calls_open_ > 0 && !lexis_.arithmetic.empty()) describe(frame, group);
   if (frame.arguments.size() == 1) {
@@ -104,36 +114,34 @@ void Finder::close_frame() {
         group.text += (group.text.empty() || item.is_sign("*") ? "" : " ") + item.text;
     }
     // ("one" "two").format(...)
-    if (frame.close == ")" && frame.bare && frame.forms.empty() && !frame.percent &&
-        all_texts(lexis_, only_one, 0)) {
+    if (frame.close == ")" && (frame.bare || frame.translates) && frame.forms.empty() &&
+        !frame.percent && all_texts(lexis_, only_one, 0)) {
       run_.clear();
       for (const Item& item : only_one) {
-        if (item.kind == Item::Kind::text) run_.push_back(item.literal);
+        if (item.kind == Item::Kind::text) run_.push_back(item);
       }
       run_at_ = frame.at;
       stage_ = Stage::text;
     }
   }
   // _("...") is its text, as far as values go.
-  if (Argument* const around = translated(frame)) {
+  if (Argument* const around = argument_around(frame)) {
     around->pop_back();
     for (const Item& text : frame.arguments[0]) add_item(text, true);
     return;
   }
   add_item(std::move(group), true);
   if (calls_open_ == 0 && !insertions_) flush();
+  if (!frame.called.empty() && reader_.peek() == '.') path_ = frame.called + "()";
 }
 
 // The argument that a translated text is a part of; null where it is none.
-Argument* Finder::translated(const Frame& frame) {
-  const bool is_text = frame.close == ")" && frame.forms.empty() && frame.arguments.size() == 1 &&
-                       all_texts(lexis_, frame.arguments[0], 0);
-  if (!is_text || lexis_.translators.empty() || frames_.empty() || frames_.back().arguments.empty())
-    return nullptr;
+Argument* Finder::argument_around(const Frame& frame) {
+  const bool is_text =
+      frame.translates && !frame.arguments.empty() && all_texts(lexis_, frame.arguments[0], 0);
+  if (!is_text || frames_.empty() || frames_.back().arguments.empty()) return nullptr;
   Argument& out = frames_.back().arguments.back();
-  const bool is_translated = !out.empty() && out.back().kind == Item::Kind::word &&
-                             has_word(lexis_.translators, out.back().text);
-  return is_translated ? &out : nullptr;
+  return out.empty() || out.back().kind != Item::Kind::word ? nullptr : &out;
 }
 
 // What is in the brackets, for expressions that they are a part of.

@@ -29,13 +29,14 @@ void Finder::take(Token& token) {
   if (token.kind == Token::Kind::text && token.literal.fills)
     for_each_slot(lexis_, token, [&](FoundCall call, const std::string& shown) {
       // A name alone may be declared.
-      Given given = given_by(lexis_, {word_item(shown)}, declared_);
+      Given given = given_by(lexis_, {item_of_slot(shown)}, declared_);
       if (given.type && !call.given.values) {
         if (call.source->substr(0, 2) == "{x") given.name = "x";
         call.given.values = {std::move(given)};
       }
       report(std::move(call));
     });
+  if (take_generics(token)) return;
   if (take_operand(token)) {
     last_word_ends_ = false;
     return;
@@ -43,6 +44,9 @@ void Finder::take(Token& token) {
   if (!lexis_.arithmetic.empty()) macros_.see(token, frames_.size());
   declared_.see(token,
                 {!frames_.empty() && frames_.back().close == ")", frames_.size(), block_depth_});
+  constants_.see(token,
+                 {!frames_.empty() && frames_.back().close == ")", frames_.size(), block_depth_});
+  if (lexis_.imports_of_names) take_import(token);
   switch (token.kind) {
     case Token::Kind::word:
       take_word(token);
@@ -59,6 +63,7 @@ void Finder::take(Token& token) {
       run_.clear();
       stage_ = Stage::none;
   }
+  if (token.kind == Token::Kind::sign) last_sign_ = token.text;
   separated_ = token.is_sign(".") || token.is_sign("::") || token.is_sign("->");
   last_word_ends_ = token.kind == Token::Kind::word;
   operand_ended_ = token.is_sign(")") || token.is_sign("]");
@@ -90,6 +95,11 @@ void Finder::take_word(Token& token) {
     frames_.back().arguments.emplace_back();
     return;
   }
+  if (begins_run(token)) {
+    run_ = {item_of(token)};
+    run_at_ = path_at_;
+    stage_ = Stage::text;
+  }
   add(token);
   waits_for_text_ = has(found, CallShape::juxtaposed) ? found : FormList{};
 }
@@ -106,7 +116,7 @@ void Finder::take_text(Token& token) {
   const bool begins_statement = lexis_.lines_end_statements && token.line_before && frames_.empty();
   if (stage_ != Stage::text || !lexis_.adjacent_texts_join || begins_statement) run_.clear();
   if (run_.empty()) run_at_ = token.at;
-  if (run_.size() < most_items) run_.push_back(token.literal);
+  if (run_.size() < most_items) run_.push_back(item_of(token));
   stage_ = Stage::text;
   add(token);
   path_.clear();
@@ -149,13 +159,39 @@ void Finder::take_sign(Token& token) {
   stage_ = Stage::none;
 }
 
+void Finder::take_import(const Token& token) {
+  if (token.kind == Token::Kind::word) {
+    importing_ = token.text == "import" || importing_;
+  } else if (importing_ && (token.is_sign(";") || token.is_sign("*"))) {
+    if (imports_.size() < most_imports) imports_.insert(path_ + (token.is_sign("*") ? ".*" : ""));
+    importing_ = false;
+  } else if (!token.is_sign(".")) {
+    importing_ = false;
+  }
+}
+
+bool Finder::take_generics(const Token& token) {
+  constexpr std::string_view ends = ";{}";
+  if (generics_open_ == 0) {
+    const bool begins = token.is_sign("<") && separated_ && !path_.empty() &&
+                        !lexis_.types_behind.empty() && last_sign_ == lexis_.types_behind;
+    if (begins) generics_open_ = 1;
+    return begins;
+  }
+  if (token.is_sign("<")) ++generics_open_;
+  if (token.is_sign(">")) --generics_open_;
+  if (token.kind == Token::Kind::sign && ends.find(token.text) != std::string_view::npos)
+    generics_open_ = 0;
+  return generics_open_ > 0 || token.is_sign(">");
+}
+
 bool Finder::take_operand(Token& token) {
   if (!operand_expected_) return false;
   operand_expected_ = false;
   stage_ = Stage::none;
-  if (token.is_sign("(")) {
+  if (token.is_sign("(") || token.is_sign("{")) {
     Frame frame;
-    frame.close = ")";
+    frame.close = token.is_sign("(") ? ")" : "}";
     frame.percent = true;
     frame.at = run_at_;
     frame.receiver = std::move(run_);
@@ -166,15 +202,39 @@ bool Finder::take_operand(Token& token) {
   }
   const bool is_literal = token.kind == Token::Kind::number || token.kind == Token::Kind::text ||
                           token.kind == Token::Kind::character;
-  FoundCall call = call_of_receiver("%", lexis_.percent_dialect, run_);
-  call.at = run_at_;
-  if (is_literal) call.given.values = {given_by(lexis_, {item_of(token)}, declared_)};
+  FoundCall call = call_of_receiver("%", lexis_.percent_dialect, run_, run_at_);
+  // A name of a known type that nothing takes a part of.
+  const bool is_declared = token.kind == Token::Kind::word && !operand_goes_on() &&
+                           given_by(lexis_, {item_of(token)}, declared_).type.has_value();
+  if (is_literal || is_declared)
+    call.given.values = {given_by(lexis_, {item_of(token)}, declared_)};
   report(std::move(call));
   run_.clear();
   if (!is_literal) return false;
   add(token);
   path_.clear();
   return true;
+}
+
+// What a slot shows, where it is one name, one number or one text.
+Item Finder::item_of_slot(const std::string& shown) const {
+  Item out = word_item(shown);
+  if (shown.empty()) return out;
+  const auto is_digit = [](char c) { return c >= '0' && c <= '9'; };
+  const auto is_of_number = [&](char c) { return is_digit(c) || c == '.' || c == '_'; };
+  const auto quote =
+      std::find_if(lexis_.quotes.begin(), lexis_.quotes.end(),
+                   [&](const QuoteFact& fact) { return fact.quote == shown[0] && fact.is_text; });
+  if (is_digit(shown[0]) && std::all_of(shown.begin(), shown.end(), is_of_number)) {
+    out.kind = Item::Kind::number;
+  } else if (quote != lexis_.quotes.end() && shown.size() > 1 &&
+             shown.find(shown[0], 1) == shown.size() - 1) {
+    out.kind = Item::Kind::text;
+    out.literal.body = shown.substr(1, shown.size() - 2);
+    out.literal.quote = quote->quote;
+    out.literal.rule = quote->rule;
+  }
+  return out;
 }
 
 Item Finder::word_item(const std::string& word) {

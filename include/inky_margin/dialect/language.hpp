@@ -24,6 +24,7 @@ enum class CallShape : std::uint8_t {
   list,           // (name template value value)
   insertions,     // name << value << value
   template_only,  // name(template): the values come from elsewhere
+  specification,  // value.name(specification) of argument 0, name(value, specification) of others
 };
 
 // A call that takes a template.
@@ -36,6 +37,11 @@ struct CallForm {
   bool names_locale = false;   // an argument before the template is a locale
   bool names_options = false;  // arguments by name are no values of the template
   std::string header = {};     // the call is one only where this is included; empty: anywhere
+  bool alone = false;          // nothing stands before its name
+  // The name before the last point may be part of a longer one, in any case: what logger.info
+  // says is true of appLogger.info and _LOGGER.info.
+  bool ends_receiver = false;
+  bool options_first = false;  // arguments by name before the template are no values of it
 };
 
 struct Lexis;

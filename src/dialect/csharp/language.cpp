@@ -42,6 +42,9 @@ constexpr Lexis make_lexis() {
   out.types_come_first = true;
   out.suffixes = suffixes;
   out.slots_align = true;
+  out.constant_words = "const readonly";
+  out.own_class = "this";
+  out.specification_before = "{0:";
   out.keeps_line_ends = true;
   return out;
 }
@@ -56,6 +59,14 @@ constexpr CallFact calls[] = {call("string.Format", "csharp", 0),
                               with_values("Console.WriteLine", "csharp", 0),
                               with_values("Console.Write", "csharp", 0),
                               with_values("Out.WriteLine", "csharp", 0),
+                              ends_receiver(with_values("writer.WriteLine", "csharp", 0)),
+                              ends_receiver(with_values("writer.Write", "csharp", 0)),
+                              with_values("Out.Write", "csharp", 0),
+                              with_values("Error.Write", "csharp", 0),
+                              with_values("Trace.TraceInformation", "csharp", 0),
+                              with_values("Trace.TraceWarning", "csharp", 0),
+                              with_values("Trace.TraceError", "csharp", 0),
+                              shaped(CallShape::specification, "ToString", "csharp", 0),
                               with_values("Error.WriteLine", "csharp", 0)};
 
 }  // namespace

@@ -44,6 +44,10 @@ constexpr Lexis make_lexis() {
   out.block_close = "*/";
   out.triple = Lexis::Triple::indented;
   out.join = "+";
+  out.constant_words = "final";
+  out.own_class = "this";
+  out.imports_of_names = true;
+  out.types_behind = ".";
   out.many = Lexis::Many::alone;
   out.types = types;
   out.types_come_first = true;
@@ -52,6 +56,8 @@ constexpr Lexis make_lexis() {
 }
 constexpr Lexis lexis = make_lexis();
 
+// Imported as a name of its own.
+constexpr std::string_view static_format = "java.lang.String.format java.lang.String.*";
 constexpr CallFact calls[] = {call("String.format", "java", 0),
                               in_locale("String.format", "java"),
                               call("printf", "java", 0),
@@ -60,6 +66,11 @@ constexpr CallFact calls[] = {call("String.format", "java", 0),
                               in_locale("out.format", "java"),
                               call("err.format", "java", 0),
                               in_locale("err.format", "java"),
+                              call("Formatter().format", "java", 0),
+                              in_locale("Formatter().format", "java"),
+                              ends_receiver(call("formatter.format", "java", 0)),
+                              of_header(static_format, alone(call("format", "java", 0))),
+                              of_header(static_format, alone(in_locale("format", "java"))),
                               shaped(CallShape::receiver, "formatted", "java"),
                               shaped(CallShape::template_only, "DecimalFormat", "java-pattern", 0)};
 

@@ -23,6 +23,10 @@ constexpr Lexis make_lexis() {
   out.join = ".";
   out.variables_in_texts = true;
   out.spread = "...";
+  out.constant_words = "const";
+  out.constant_function = "define";
+  out.translators = "_ __ gettext";
+  out.own_class = "self static";
   out.whole_type = Type::i64;
   out.keeps_line_ends = true;
   return out;

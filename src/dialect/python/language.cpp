@@ -15,7 +15,8 @@ constexpr QuoteFact quotes[] = {{'"', Rule::escapes}, {'\'', Rule::escapes}};
 constexpr TypeNameFact types[] = {
     {"float()", Type::f64},  {"int()", Type::i32},   {"str()", Type::text}, {"len()", Type::i32},
     {"bool()", Type::truth}, {"repr()", Type::text}, {"float", Type::f64},  {"int", Type::i32},
-    {"str", Type::text},     {"bool", Type::truth}};
+    {"str", Type::text},     {"bool", Type::truth},  {"None", Type::nil},   {"[]", Type::list},
+    {"(,)", Type::tuple},    {"()", Type::tuple}};
 constexpr TypeNameFact suffixes[] = {{"j", Type::complex}, {"J", Type::complex}};
 constexpr Lexis make_lexis() {
   Lexis out{.line_comments = "#", .quotes = quotes};
@@ -26,6 +27,10 @@ constexpr Lexis make_lexis() {
   out.adjacent_texts_join = out.lines_end_statements = true;
   out.line_end_joins = true;
   out.names_value = "=";
+  out.capitals_are_constant = true;
+  out.own_class = "self cls";
+  out.specification_before = "{:";
+  out.translators = "_ gettext";
   out.spread = "*";
   out.percent_dialect = "python-percent";
   out.fields_take_parts = true;
@@ -41,31 +46,48 @@ constexpr Lexis make_lexis() {
 }
 constexpr Lexis lexis = make_lexis();
 
-// exc_info=True and its like are for the logger.
-constexpr CallFact logged(std::string_view name) {
-  CallFact out = with_values(name, "python-percent", 0);
-  out.names_options = true;
+// exc_info=True and its like are for the logger, however that is called.
+constexpr CallFact logged(std::string_view name, int template_at) {
+  CallFact out = with_values(name, "python-percent", template_at);
+  out.names_options = out.ends_receiver = true;
   return out;
 }
-constexpr CallFact calls[] = {shaped(CallShape::receiver, "format", "python"),
-                              logged("logging.debug"),
-                              logged("logging.info"),
-                              logged("logging.warning"),
-                              logged("logging.error"),
-                              logged("logging.critical"),
-                              logged("logging.exception"),
-                              logged("logger.debug"),
-                              logged("logger.info"),
-                              logged("logger.warning"),
-                              logged("logger.error"),
-                              logged("logger.critical"),
-                              logged("logger.exception"),
-                              logged("log.debug"),
-                              logged("log.info"),
-                              logged("log.warning"),
-                              logged("log.error"),
-                              logged("log.critical"),
-                              logged("log.exception")};
+constexpr CallFact calls[] = {
+    shaped(CallShape::receiver, "format", "python"),
+    alone(shaped(CallShape::specification, "format", "python", 1)),
+    logged("logging.debug", 0),
+    logged("logging.info", 0),
+    logged("logging.warning", 0),
+    logged("logging.warn", 0),
+    logged("logging.error", 0),
+    logged("logging.critical", 0),
+    logged("logging.exception", 0),
+    logged("logging.log", 1),
+    logged("logger.debug", 0),
+    logged("logger.info", 0),
+    logged("logger.warning", 0),
+    logged("logger.warn", 0),
+    logged("logger.error", 0),
+    logged("logger.critical", 0),
+    logged("logger.exception", 0),
+    logged("logger.log", 1),
+    logged("log.debug", 0),
+    logged("log.info", 0),
+    logged("log.warning", 0),
+    logged("log.warn", 0),
+    logged("log.error", 0),
+    logged("log.critical", 0),
+    logged("log.exception", 0),
+    logged("log.log", 1),
+    logged("getLogger().debug", 0),
+    logged("getLogger().info", 0),
+    logged("getLogger().warning", 0),
+    logged("getLogger().warn", 0),
+    logged("getLogger().error", 0),
+    logged("getLogger().critical", 0),
+    logged("getLogger().exception", 0),
+    logged("getLogger().log", 1),
+};
 
 }  // namespace
 }  // namespace python_source

@@ -1,5 +1,7 @@
 // Rust, as its source is read: the Rust Reference 2.
 
+#include <array>
+
 #include "dialect/language_facts.hpp"
 #include "dialects.hpp"
 #include "expressions.hpp"
@@ -19,7 +21,10 @@ constexpr TypeNameFact types[] = {
     {"u64", Type::u64},        {"u128", Type::u128},         {"usize", Type::u64},
     {"f32", Type::f32},        {"f64", Type::f64},           {"bool", Type::truth},
     {"char", Type::character}, {"String", Type::text},       {"str", Type::text},
-    {".len()", Type::u64},     {".to_string()", Type::text},
+    {".len()", Type::u64},     {".to_string()", Type::text}, {"None", Type::nil},
+    {"[]", Type::list},        {"(,)", Type::tuple},         {"()", Type::tuple},
+    {"vec!", Type::list},      {"Vec", Type::list},          {"Option", Type::some},
+    {"Some()", Type::some},    {"VecDeque", Type::list},
 };
 constexpr TypeNameFact suffixes[] = {
     {"i128", Type::i128}, {"u128", Type::u128}, {"isize", Type::i64}, {"usize", Type::u64},
@@ -38,6 +43,7 @@ constexpr Lexis make_lexis() {
   out.bang_calls = true;
   out.line_end_joins = out.line_end_takes_blanks = true;
   out.names_value = "=";
+  out.types_behind = "::";
   out.names_from_scope = true;
   out.types = types;
   out.types_come_last = true;
@@ -48,14 +54,29 @@ constexpr Lexis make_lexis() {
 }
 constexpr Lexis lexis = make_lexis();
 
-constexpr CallFact calls[] = {call("format!", "rust", 0),        call("print!", "rust", 0),
-                              call("println!", "rust", 0),       call("eprint!", "rust", 0),
-                              call("eprintln!", "rust", 0),      call("panic!", "rust", 0),
-                              call("format_args!", "rust", 0),   call("todo!", "rust", 0),
-                              call("unimplemented!", "rust", 0), call("unreachable!", "rust", 0),
-                              call("write!", "rust", 1),         call("writeln!", "rust", 1),
-                              call("assert!", "rust", 1),        call("debug_assert!", "rust", 1),
-                              call("assert_eq!", "rust", 2),     call("assert_ne!", "rust", 2)};
+constexpr auto own_calls = std::to_array<CallFact>(
+    {call("format!", "rust", 0), call("print!", "rust", 0), call("println!", "rust", 0),
+     call("eprint!", "rust", 0), call("eprintln!", "rust", 0), call("panic!", "rust", 0),
+     call("format_args!", "rust", 0), call("todo!", "rust", 0), call("unimplemented!", "rust", 0),
+     call("unreachable!", "rust", 0), call("write!", "rust", 1), call("writeln!", "rust", 1),
+     call("assert!", "rust", 1), call("debug_assert!", "rust", 1), call("bail!", "rust", 0),
+     call("anyhow!", "rust", 0), call("ensure!", "rust", 1), call("assert_eq!", "rust", 2),
+     call("assert_ne!", "rust", 2)});
+// Those that log: fields and a target may stand before the template.
+constexpr std::string_view logging[] = {"trace!", "debug!", "info!", "warn!", "error!"};
+constexpr int most_options = 6;
+constexpr auto calls = [] {
+  std::array<CallFact, own_calls.size() + std::size(logging) * most_options> out{};
+  std::size_t size = 0;
+  for (const CallFact& one : own_calls) out[size++] = one;
+  for (const std::string_view name : logging) {
+    for (int at = 0; at < most_options; ++at) {
+      out[size] = call(name, "rust", at);
+      out[size++].options_first = true;
+    }
+  }
+  return out;
+}();
 
 }  // namespace
 }  // namespace rust_source
