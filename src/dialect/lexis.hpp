@@ -155,6 +155,10 @@ struct Lexis {
   std::span<const NamedTypeFact> named_types = {};
   std::span<const ArithmeticFact> arithmetic = {};
   std::string_view type_of_truth = {};  // of a comparison
+  bool truth_is_certain = false;        // whatever is compared
+  std::string_view type_of_text = {};   // of a literal, and of what it is added to
+  // The fields of a class are names in it: n is this.n.
+  bool fields_are_names = false;
   bool types_come_first = false;
   bool types_come_last = false;  // name: type
   // Words that begin a scope in which nothing is known of a name, and words that a new name

@@ -155,6 +155,12 @@ std::string type_of_number(const Lexis& lexis, std::string_view text) {
   if (!given.type) return {};
   if (is_real(*given.type))
     return *given.type == Type::f32 ? "float" : *given.type == Type::f80 ? "long double" : "double";
+  if (given.type_name.empty()) {
+    const auto found =
+        std::find_if(lexis.types.begin(), lexis.types.end(),
+                     [&](const TypeNameFact& fact) { return fact.type == *given.type; });
+    return found == lexis.types.end() ? std::string() : std::string(found->name);
+  }
   // "long constant" is a long.
   const std::size_t constant = given.type_name.find(" constant");
   return given.type_name.substr(0, constant);

@@ -41,7 +41,7 @@ bool ends_receiver(std::string_view path, std::string_view wanted) {
   if (receiver.size() < end.size()) return false;
   const std::size_t from = receiver.size() - end.size();
   for (std::size_t i = 0; i < end.size(); ++i) {
-    if (small(receiver[from + i]) != end[i]) return false;
+    if (small(receiver[from + i]) != small(end[i])) return false;
   }
   if (from == 0) return true;
   // A word of its own: dialog is no log.

@@ -55,6 +55,10 @@ std::size_t Declarations::depth_of(std::string_view name) const {
   return found == by_name_.end() ? 0 : entries_[found->second.back() - forgotten_].depth;
 }
 
+std::string Declarations::own_class() const {
+  return bodies_.empty() ? std::string() : bodies_.back().name;
+}
+
 void Declarations::see(const Token& token, const Place& place) {
   if (lexis_.types_come_first)
     see_type_first(token, place);
@@ -69,6 +73,18 @@ void Declarations::see_type_first(const Token& token, const Place& place) {
   if (token.line_before || !begun_) in_directive_ = token.is_sign("#");
   begun_ = true;
   if (in_directive_) return;
+  // int[] counts
+  const Brackets brackets = std::exchange(brackets_, Brackets::none);
+  if (token.is_sign("[") && lexis_.fields_are_names && !words_.empty()) {
+    before_brackets_ = words_;
+    brackets_ = Brackets::open;
+  } else if (token.is_sign("]") && brackets == Brackets::open) {
+    brackets_ = Brackets::closed;
+  } else if (token.kind == Token::Kind::word && brackets == Brackets::closed) {
+    words_ = std::move(before_brackets_);
+    words_.emplace_back("*");
+    array_.reset();
+  }
   if (array_ && place.frames <= array_->place.frames) {
     if (token.is_sign("[")) {
       array_->type += '*';
@@ -114,13 +130,14 @@ bool Declarations::is_in_structure(const Place& place) const {
 // struct lot {
 bool Declarations::begin_structure(const Place& place) {
   const auto keyword = std::find_if(words_.begin(), words_.end(), [](const std::string& word) {
-    return word == "struct" || word == "union" || word == "class";
+    return word == "struct" || word == "union" || word == "class" || word == "record";
   });
-  const bool has_name = keyword != words_.end() && words_.end() - keyword == 2;
-  if (keyword == words_.end() || words_.end() - keyword > 2 || bodies_.size() == most_bodies)
-    return false;
-  bodies_.push_back(
-      {has_name ? words_.back() : "#" + std::to_string(++nameless_), place.blocks + 1});
+  if (keyword == words_.end() || bodies_.size() == most_bodies) return false;
+  const auto size = words_.end() - keyword;
+  // class Lot extends Stock {
+  const bool is_heir = size > 3 && (keyword[2] == "extends" || keyword[2] == "implements");
+  if (size > 2 && !is_heir) return false;
+  bodies_.push_back({size > 1 ? keyword[1] : "#" + std::to_string(++nameless_), place.blocks + 1});
   words_.clear();
   same_type_ = after_comma_ = false;
   return true;
@@ -135,12 +152,14 @@ void Declarations::end_structure(const Place& place) {
 }
 
 void Declarations::declare(const std::string& name, std::string type, const Place& place) {
-  if (typedef_blocks_ == place.blocks && !place.in_parentheses)
+  if (typedef_blocks_ == place.blocks && !place.in_parentheses) {
     types_.name_type(name, type);
-  else if (is_in_structure(place) && !place.in_parentheses)
+  } else if (is_in_structure(place) && !place.in_parentheses) {
     types_.add_field(bodies_.back().name, name, type);
-  else
+    if (lexis_.fields_are_names) add(name, std::move(type), place.blocks);
+  } else {
     add(name, std::move(type), place.blocks + (place.in_parentheses ? 1 : 0));
+  }
 }
 
 void Declarations::take_words(const Token& token, const Place& place) {

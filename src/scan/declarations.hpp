@@ -1,6 +1,7 @@
 // The names that are declared in a source with the name of a type, as far as blocks tell where.
 #pragma once
 
+#include <cstdint>
 #include <deque>
 #include <optional>
 #include <string>
@@ -32,6 +33,8 @@ class Declarations {
   std::string type_of(std::string_view name) const;
   // How many blocks and parentheses its declaration stands in; 0 where it has none.
   std::size_t depth_of(std::string_view name) const;
+  // The structure or class that is open; empty where none is, or it has no name.
+  std::string own_class() const;
   const Types& types() const { return types_; }
 
  private:
@@ -80,6 +83,9 @@ class Declarations {
   std::unordered_map<std::string, std::deque<std::size_t>> by_name_;
   std::size_t forgotten_ = 0;       // entries, at the front
   std::vector<std::string> words_;  // those that stand before this token
+  // The brackets of int[] counts, and the words before them.
+  enum class Brackets : std::uint8_t { none, open, closed } brackets_ = Brackets::none;
+  std::vector<std::string> before_brackets_;
   // int a, b: another name of the same type may follow.
   bool same_type_ = false;
   bool after_comma_ = false;

@@ -123,6 +123,10 @@ class TypeReader {
   }
 
   std::string joined(Way way, const std::string& left, const std::string& right) const {
+    const bool adds_text = way == Way::sum && !lexis_.type_of_text.empty() &&
+                           (left == lexis_.type_of_text || right == lexis_.type_of_text);
+    if (adds_text) return std::string(lexis_.type_of_text);
+    if (way == Way::truth && lexis_.truth_is_certain) return std::string(lexis_.type_of_truth);
     if (left.empty() || right.empty()) return {};
     const bool is_pointer = left.ends_with('*');
     switch (way) {
@@ -185,6 +189,7 @@ class TypeReader {
     switch (item.kind) {
       case Item::Kind::text:
         while (at_ < items_.size() && items_[at_].kind == Item::Kind::text) ++at_;
+        if (!lexis_.type_of_text.empty()) return std::string(lexis_.type_of_text);
         return item.literal.wide ? "wchar_t*" : "char*";
       case Item::Kind::character:
         return is_whole(lexis_.character_type) ? named(rank_of_int, true) : "char";
@@ -195,12 +200,49 @@ class TypeReader {
       default:
         break;
     }
-    if (at_ < items_.size() && items_[at_].kind == Item::Kind::group &&
-        items_[at_].bracket == '(') {
+    if (sees_call()) {
       ++at_;
       return resolved(types().result(item.text));
     }
+    if (item.is_word("this") && (sees(".") || sees("->")))
+      return declared_.own_class() + (sees("->") ? "*" : "");
+    if (const std::size_t end = end_of_path(); end > 0) {
+      std::string path = item.text;
+      for (; at_ < end; ++at_) path += items_[at_].is_sign(".") ? "." : items_[at_].text;
+      ++at_;
+      return std::string(resolved_path(path));
+    }
     return resolved(declared_.type_of(item.text));
+  }
+
+  bool sees_call() const {
+    return at_ < items_.size() && items_[at_].kind == Item::Kind::group &&
+           items_[at_].bracket == '(';
+  }
+
+  // Where the parentheses are behind names that a function of the language has: Math.sqrt(x).
+  std::size_t end_of_path() const {
+    std::string path = items_[at_ - 1].text;
+    std::size_t at = at_;
+    while (at + 1 < items_.size() && items_[at].is_sign(".") &&
+           items_[at + 1].kind == Item::Kind::word) {
+      path += "." + items_[at + 1].text;
+      at += 2;
+    }
+    const bool is_call = at > at_ && at < items_.size() && items_[at].kind == Item::Kind::group &&
+                         items_[at].bracket == '(';
+    return is_call && !resolved_path(path).empty() ? at : 0;
+  }
+  std::string_view resolved_path(const std::string& path) const {
+    const auto found =
+        std::find_if(lexis_.named_types.begin(), lexis_.named_types.end(),
+                     [&](const NamedTypeFact& fact) { return fact.name == path + "()"; });
+    return found == lexis_.named_types.end() ? std::string_view() : found->type;
+  }
+
+  // What a method returns, whatever it is called of: .length().
+  std::string method(const std::string& name) const {
+    return std::string(resolved_path("." + name));
   }
 
   std::string postfix(std::string type) {
@@ -217,9 +259,13 @@ class TypeReader {
         at_ += 2;
         const bool is_method = at_ < items_.size() && items_[at_].kind == Item::Kind::group &&
                                items_[at_].bracket == '(';
-        type = of.empty() || of.ends_with('*') || is_method
-                   ? std::string()
-                   : resolved(types().field(of, items_[at_ - 1].text));
+        if (is_method)
+          type = method(items_[at_ - 1].text);
+        else if (of.empty() || of.ends_with('*'))
+          type.clear();
+        else
+          type = resolved(types().field(of, items_[at_ - 1].text));
+        if (is_method) ++at_;
       } else if ((item.is_sign("+") || item.is_sign("-")) && at_ + 1 < items_.size() &&
                  items_[at_ + 1].is_sign(item.text) &&
                  (at_ + 2 == items_.size() || items_[at_ + 2].kind == Item::Kind::sign)) {

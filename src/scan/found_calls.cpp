@@ -138,7 +138,7 @@ const CallForm* Finder::choose_form(const Frame& frame) const {
 }
 
 bool Finder::may_be_several(const Argument& argument) const {
-  if (lexis_.arithmetic.empty() || argument[0].kind != Item::Kind::word) return false;
+  if (!lexis_.format_macros || argument[0].kind != Item::Kind::word) return false;
   const std::string& name = argument[0].text;
   if (macros_.gives_several(name)) return true;
   const bool is_call = argument.size() == 2 && argument[1].kind == Item::Kind::group;
@@ -269,6 +269,8 @@ void Finder::finish_specification(Frame& frame, const CallForm& form) {
   }
   const Given given = given_by(lexis_, value, declared_);
   const Argument& argument = frame.arguments[at];
+  // What is no number has no such method.
+  if (at == 0 && given.type && !is_whole(*given.type) && !is_real(*given.type)) return;
   if (!given.type || frame.too_much || argument.size() != 1 || !all_texts(lexis_, argument, 0))
     return;
   if (argument[0].literal.body.find_first_of("{}\\") != std::string::npos) return;

@@ -19,10 +19,13 @@ struct Literal {
   char quote = '"';
   bool fills = false;            // it has slots, as the language fills them in
   bool slots_are_calls = false;  // ${...}
-  bool indented = false;         // the text before its lines is not all part of it
-  bool bytes = false;            // b"..."
-  bool wide = false;             // of wide characters: L"..."
-  bool whole = true;             // it is closed, and not over the limit
+  // The blanks before its lines are not all part of it: as many as the line with the fewest has, or
+  // as many as stand before the quotes that end it.
+  enum class Indentation : std::uint8_t { none, fewest, of_end } indentation = Indentation::none;
+  std::size_t end_indentation = 0;  // of of_end
+  bool bytes = false;               // b"..."
+  bool wide = false;                // of wide characters: L"..."
+  bool whole = true;                // it is closed, and not over the limit
 };
 
 struct Token {

@@ -133,14 +133,16 @@ void Lexer::read_triple(Literal& out, char quote, bool raw) {
       break;
     case Lexis::Triple::indented:
       out.rule = LiteralRule::escapes;
-      out.indented = true;
+      out.indentation = Literal::Indentation::fewest;
       break;
     default:
       out.rule = LiteralRule::raw;
   }
   read_to(out, end);
-  if (lexis_.triple == Lexis::Triple::counted && out.body.find('\n') != std::string::npos)
-    out.indented = true;
+  if (lexis_.triple == Lexis::Triple::counted && out.body.find('\n') != std::string::npos) {
+    out.indentation = Literal::Indentation::of_end;
+    out.end_indentation = out.body.size() - out.body.rfind('\n') - 1;
+  }
 }
 
 void Lexer::keep(Literal& out) {
@@ -280,7 +282,8 @@ bool Lexer::read_heredoc(Token& out) {
     std::size_t i = 0;
     while (i < name.size() && reader_.peek(blank + i) == static_cast<unsigned char>(name[i])) ++i;
     if (i == name.size() && !is_word_byte(reader_.peek(blank + i))) {
-      out.literal.indented = blank > 0;
+      if (blank > 0) out.literal.indentation = Literal::Indentation::of_end;
+      out.literal.end_indentation = blank;
       reader_.take(blank + name.size());
       // The line end before it belongs to it.
       std::string& body = out.literal.body;

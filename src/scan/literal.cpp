@@ -32,11 +32,17 @@ class Appending {
       : lexis_(lexis), literal_(literal), draft_(draft), body_(literal.body), here_(literal.at) {}
 
   void run() {
+    if (literal_.indentation != Literal::Indentation::none) begin_indented();
     while (at_ < body_.size() && draft_.why_not.empty()) {
       const char byte = body_[at_];
       const char next = at_ + 1 < body_.size() ? body_[at_ + 1] : '\0';
       const bool is_pair = byte == '\r' && next == '\n';
-      if (is_pair && lexis_.keeps_line_ends) {
+      if (indentation_ > 0 && (at_ == 0 || body_[at_ - 1] == '\n') && skip_indentation()) {
+        continue;
+      }
+      if (strips_ends_ && is_blank(byte) && ends_in_blanks()) {
+        skip(1);
+      } else if (is_pair && lexis_.keeps_line_ends) {
         instead(lexis_.escapes_name_characters ? "\\r\\n" : "\r\n", 2);
       } else if (byte == '\n' || is_pair) {
         instead(lexis_.escapes_name_characters ? "\\n" : "\n", byte == '\n' ? 1 : 2);
@@ -84,6 +90,50 @@ class Appending {
     }
   }
 
+  static bool is_blank(char byte) { return byte == ' ' || byte == '\t' || byte == '\r'; }
+
+  // The first line is that of the quotes; in a counted text the last one is too.
+  void begin_indented() {
+    const bool counted = lexis_.triple == Lexis::Triple::counted;
+    const bool has_first = counted || literal_.indentation == Literal::Indentation::fewest;
+    indentation_ = literal_.end_indentation;
+    if (counted) body_ = body_.substr(0, body_.rfind('\n'));
+    if (counted && body_.ends_with('\r')) body_.remove_suffix(1);
+    if (literal_.indentation == Literal::Indentation::fewest) {
+      strips_ends_ = true;
+      indentation_ = fewest_blanks();
+    }
+    if (has_first) skip(std::min(body_.find('\n'), body_.size() - 1) + 1);
+  }
+
+  // JLS 3.10.6: of the lines that are not blank, and of the last one.
+  std::size_t fewest_blanks() const {
+    std::size_t out = body_.size();
+    for (std::size_t at = body_.find('\n'); at != std::string_view::npos;
+         at = body_.find('\n', at)) {
+      const std::size_t from = ++at;
+      while (at < body_.size() && is_blank(body_[at])) ++at;
+      if (at == body_.size() || body_[at] != '\n') out = std::min(out, at - from);
+    }
+    return out;
+  }
+
+  // Whether any was skipped.
+  bool skip_indentation() {
+    std::size_t count = 0;
+    while (count < indentation_ && at_ + count < body_.size() && body_[at_ + count] != '\n' &&
+           is_blank(body_[at_ + count]))
+      ++count;
+    // Once for a line: what is behind it is no line's beginning.
+    skip(count);
+    return count > 0;
+  }
+  bool ends_in_blanks() const {
+    std::size_t at = at_;
+    while (at < body_.size() && is_blank(body_[at]) && body_.substr(at, 2) != "\r\n") ++at;
+    return at > at_ && (at == body_.size() || body_[at] == '\n' || body_[at] == '\r');
+  }
+
   // A backslash at the end of a line.
   void line_end() {
     if (!lexis_.line_end_joins) {
@@ -129,6 +179,8 @@ class Appending {
   Draft& draft_;
   std::string_view body_;
   std::size_t at_ = 0;
+  std::size_t indentation_ = 0;
+  bool strips_ends_ = false;
   Position here_;
   int expected_ = 0;
 };
@@ -142,8 +194,6 @@ void append(const Lexis& lexis, const Literal& literal, Draft& draft) {
     draft.why_not = "its template is one of bytes";
   } else if (literal.fills) {
     draft.why_not = "its template is filled in before";
-  } else if (literal.indented) {
-    draft.why_not = "its template is a text whose indentation is removed";
   } else {
     Appending(lexis, literal, draft).run();
   }

@@ -35,6 +35,7 @@ constexpr Lexis lexis = [] {
   out.types = types;
   out.named_types = {c_source::named_types_of_cpp.facts.data(), c_source::named_types_of_cpp.size};
   out.type_of_truth = "bool";
+  out.fields_are_names = true;
   out.character_type = Type::character;
   return out;
 }();

@@ -32,9 +32,80 @@ constexpr TypeNameFact types[] = {
     {"Character", Type::character},
     {".length()", Type::i32},
     {".size()", Type::i32},
-    {".intValue()", Type::i32},
-    {".doubleValue()", Type::f64},
-    {".toString()", Type::text},
+};
+// JLS 5.6, binary numeric promotion.
+constexpr ArithmeticFact arithmetic[] = {
+    {"int", 2, true},   {"long", 3, true},       {"float", 10, true},  {"double", 11, true},
+    {"byte", 0, true},  {"char", 0, false},      {"short", 1, true},   {"Integer", 2, true},
+    {"Long", 3, true},  {"Float", 10, true},     {"Double", 11, true}, {"Byte", 0, true},
+    {"Short", 1, true}, {"Character", 0, false},
+};
+// What methods of OpenJDK 17 return: asked of javac by tools/compilers/named_types.py.
+constexpr NamedTypeFact named_types[] = {
+    {"Math.sqrt()", "double"},
+    {"Math.cbrt()", "double"},
+    {"Math.pow()", "double"},
+    {"Math.floor()", "double"},
+    {"Math.ceil()", "double"},
+    {"Math.rint()", "double"},
+    {"Math.random()", "double"},
+    {"Math.log()", "double"},
+    {"Math.log10()", "double"},
+    {"Math.exp()", "double"},
+    {"Math.sin()", "double"},
+    {"Math.cos()", "double"},
+    {"Math.tan()", "double"},
+    {"Math.atan2()", "double"},
+    {"Math.hypot()", "double"},
+    {"Math.toRadians()", "double"},
+    {"Math.toDegrees()", "double"},
+    {"System.currentTimeMillis()", "long"},
+    {"System.nanoTime()", "long"},
+    {"System.identityHashCode()", "int"},
+    {"System.lineSeparator()", "String"},
+    {"System.getProperty()", "String"},
+    {"String.valueOf()", "String"},
+    {"String.format()", "String"},
+    {"String.join()", "String"},
+    {"Integer.toString()", "String"},
+    {"Integer.toHexString()", "String"},
+    {"Integer.toBinaryString()", "String"},
+    {"Integer.toOctalString()", "String"},
+    {"Integer.parseInt()", "int"},
+    {"Integer.bitCount()", "int"},
+    {"Integer.compare()", "int"},
+    {"Long.toString()", "String"},
+    {"Long.toHexString()", "String"},
+    {"Long.toBinaryString()", "String"},
+    {"Long.parseLong()", "long"},
+    {"Long.bitCount()", "int"},
+    {"Double.toString()", "String"},
+    {"Double.parseDouble()", "double"},
+    {"Float.parseFloat()", "float"},
+    {"Boolean.parseBoolean()", "boolean"},
+    {"Boolean.toString()", "String"},
+    {"Character.toString()", "String"},
+    {"Arrays.toString()", "String"},
+    {"Objects.toString()", "String"},
+    {"Objects.hash()", "int"},
+    {"Objects.equals()", "boolean"},
+    {".hashCode()", "int"},
+    {".equals()", "boolean"},
+    {".toString()", "String"},
+    {".compareTo()", "int"},
+    {".intValue()", "int"},
+    {".longValue()", "long"},
+    {".doubleValue()", "double"},
+    {".floatValue()", "float"},
+    {".charAt()", "char"},
+    {".trim()", "String"},
+    {".strip()", "String"},
+    {".substring()", "String"},
+    {".toUpperCase()", "String"},
+    {".toLowerCase()", "String"},
+    {".size()", "int"},
+    {".getMessage()", "String"},
+    {".getSimpleName()", "String"},
 };
 constexpr TypeNameFact suffixes[] = {{"L", Type::i64}, {"l", Type::i64}, {"f", Type::f32},
                                      {"F", Type::f32}, {"d", Type::f64}, {"D", Type::f64}};
@@ -48,6 +119,11 @@ constexpr Lexis make_lexis() {
   out.own_class = "this";
   out.imports_of_names = true;
   out.types_behind = ".";
+  out.arithmetic = arithmetic;
+  out.named_types = named_types;
+  out.type_of_truth = "boolean";
+  out.truth_is_certain = out.fields_are_names = true;
+  out.type_of_text = "String";
   out.many = Lexis::Many::alone;
   out.types = types;
   out.types_come_first = true;
