@@ -73,7 +73,9 @@ void append_literal_character(const ProgramForm& form, std::string_view characte
   if (point && is_escaped_point(point->value))
     return append_direction(form.direction, character, point->value, out);
   const auto unit = static_cast<unsigned char>(character.front());
-  if (unit < 0x20 || unit == 0x7F) return append_control(form.control, unit, out);
+  // A byte that is no UTF-8 is named, so that the program is UTF-8 all the same.
+  const bool is_stray = !point && unit >= 0x80 && form.control == ControlEscape::octal;
+  if (unit < 0x20 || unit == 0x7F || is_stray) return append_control(form.control, unit, out);
   if (form.escaped.find(character.front()) != std::string_view::npos) out += '\\';
   out += character;
 }
