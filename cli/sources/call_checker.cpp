@@ -1,5 +1,6 @@
 #include "call_checker.hpp"
 
+#include "inky_margin/check/holes.hpp"
 #include "known_faults.hpp"
 
 namespace inky::cli {
@@ -81,6 +82,7 @@ const CallChecker::Known& CallChecker::look(const FoundCall& call) {
   key += call.given.more_may_follow ? "\1" : "\2";
   key += call.given.names_from_scope ? "\1" : "\2";
   key += call.names_locale ? "\1" : "\2";
+  key += static_cast<char>('0' + static_cast<int>(call.holes));
   key += call.name;
   if (call.given.values) {
     for (const Given& given : *call.given.values) {
@@ -101,6 +103,11 @@ const CallChecker::Known& CallChecker::look(const FoundCall& call) {
 
 CallChecker::Known CallChecker::checked(const FoundCall& call) const {
   Known out;
+  if (call.holes != HoleRule::none) {
+    for (Fault& fault : check_holes(call.holes, *call.source, call.given).faults)
+      out.faults.push_back(std::make_shared<const Fault>(std::move(fault)));
+    return out;
+  }
   const Dialect* dialect = find_dialect(call.dialect);
   Demands demands = demands_;
   demands.same_everywhere = demands.same_everywhere && !call.names_locale;

@@ -21,7 +21,7 @@ constexpr Code noted[] = {
     Code::template_recycled, Code::conversion_switched,    Code::flag_without_effect,
     Code::flag_overridden,   Code::no_grouping_in_locale,  Code::quotes_in_template,
     Code::unknown_escape,    Code::implementation_defined, Code::settings_left_on,
-    Code::width_used_up,
+    Code::width_used_up,     Code::hole_not_filled,
 };
 // Notes that are faults of some templates only, and what is demanded besides.
 constexpr Code demanded[] = {Code::digits_past_precision, Code::locale_left_open,

@@ -25,6 +25,8 @@ struct CallFact {
   bool alone = false;
   bool ends_receiver = false;
   bool options_first = false;
+  bool names_id = false;
+  HoleRule holes = HoleRule::none;
 };
 
 constexpr CallFact of_header(std::string_view header, CallFact call) {
@@ -32,6 +34,11 @@ constexpr CallFact of_header(std::string_view header, CallFact call) {
   return call;
 }
 
+// Its template has holes of this rule, and needs values to have any.
+constexpr CallFact with_holes(HoleRule rule, std::string_view name, int template_at) {
+  return {
+      .name = name, .dialect = {}, .template_at = template_at, .needs_values = true, .holes = rule};
+}
 constexpr CallFact alone(CallFact call) {
   call.alone = true;
   return call;

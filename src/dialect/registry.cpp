@@ -57,7 +57,7 @@ std::span<const SourceLanguage> all_languages() {
         one.calls.push_back({std::string(call.name), std::string(call.dialect), call.template_at,
                              call.shape, call.needs_values, call.names_locale, call.names_options,
                              std::string(call.header), call.alone, call.ends_receiver,
-                             call.options_first});
+                             call.options_first, call.names_id, call.holes});
       }
       out.push_back(std::move(one));
     }

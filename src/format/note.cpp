@@ -177,6 +177,9 @@ constexpr auto code_facts = std::to_array<CodeFact>({
      "Write the code, and why: `// inky: accept language-undefined: the peer reads both`."},
     {Code::unused_remark, "unused-remark", "A comment accepts a fault that is not there.",
      "Take the comment away, or put it on the line of the fault or alone on the line above."},
+    {Code::hole_not_filled, "hole-not-filled", "A hole of the template does not show its value.",
+     "`log.info(\"{} of {}\", n)` prints the second `{}` as it is: give it a value. The same code "
+     "names `%.2f` in `console.log`, which has no places, and `{0}` behind a lone apostrophe."},
 });
 
 const CodeFact& fact_of(Code code) {

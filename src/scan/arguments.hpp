@@ -21,7 +21,9 @@ struct Item {
   std::string shown;      // of a group: what is in it, for messages; empty: texts are, or nothing
   bool is_empty = false;  // a group with nothing in it
   bool is_list = false;   // a group of several
-  std::string type;       // of a group around one expression, as far as it is known
+  bool spreads = false;   // a group with a value in it that is any number of them
+  std::size_t elements = 0;  // of a group
+  std::string type;          // of a group around one expression, as far as it is known
 
   bool is_sign(std::string_view sign) const { return kind == Kind::sign && text == sign; }
   bool is_word(std::string_view word) const { return kind == Kind::word && text == word; }

@@ -162,6 +162,8 @@ class Finder {
   // The values from this argument on.
   void give(FoundCall& call, const Frame& frame, std::size_t from, const CallForm& form) const;
 
+  static void give_elements(FoundCall& call, const Argument& list);
+
   // {name.part} and {name[part]}.
   static bool takes_parts(std::string_view source);
 

@@ -119,6 +119,15 @@ bool names_locale(const Argument& argument) {
   });
 }
 
+// "room:count" before a template. Such a text with a conversion in it is a template itself.
+bool names_id(const Argument& argument, const Argument& before) {
+  if (argument[0].kind != Item::Kind::text || before.size() != 1 ||
+      before[0].kind != Item::Kind::text)
+    return false;
+  const std::string& id = before[0].literal.body;
+  return id.find(':') != std::string::npos && id.find_first_of(" %\\") == std::string::npos;
+}
+
 }  // namespace
 
 // The first form whose template is a text; else the first that has an argument there.
@@ -130,6 +139,7 @@ const CallForm* Finder::choose_form(const Frame& frame) const {
     if (at >= frame.arguments.size() || frame.arguments[at].empty()) continue;
     const Argument& argument = frame.arguments[at];
     if (form->options_first && behind_name(lexis_, argument) > 0) continue;
+    if (form->names_id && !names_id(argument, frame.arguments[at - 1])) continue;
     if (form->names_locale && at > 0 && !names_locale(frame.arguments[at - 1])) continue;
     if (is_template(argument, behind_name(lexis_, argument))) return form;
     if (chosen == nullptr) chosen = form;
@@ -230,6 +240,7 @@ void Finder::finish_template(Frame& frame, const CallForm& form) {
   FoundCall call;
   call.name = form.name;
   call.dialect = form.dialect;
+  call.holes = form.holes;
   call.at = frame.at;
   call.names_locale = form.names_locale;
   if (frame.too_much) {
@@ -248,7 +259,10 @@ void Finder::finish_template(Frame& frame, const CallForm& form) {
     }
     settle(call, std::move(draft));
   }
-  if (form.shape != CallShape::template_only) give(call, frame, template_at + 1, form);
+  if (form.shape != CallShape::template_only)
+    give(call, frame, template_at + 1, form);
+  else if (template_at + 1 < frame.arguments.size())
+    give_elements(call, frame.arguments[template_at + 1]);
   if (form.needs_values && call.given.values && call.given.values->empty()) return;
   if (form.shape == CallShape::juxtaposed && lexis_.few_values_wait)
     call.given.more_may_follow = true;
@@ -332,6 +346,12 @@ void Finder::give(FoundCall& call, const Frame& frame, std::size_t from,
   for (std::size_t i = from; i < frame.arguments.size(); ++i) {
     const Argument& argument = frame.arguments[i];
     if (argument.empty()) continue;
+    // #+feature value: read on some machines.
+    if (has_lists_ && argument.size() > 1 && argument[0].is_sign("#") &&
+        (argument[1].text.starts_with('+') || argument[1].text.starts_with('-'))) {
+      call.given.more_may_follow = call.given.names_from_scope = true;
+      break;
+    }
     if (!lexis_.spread.empty() &&
         (argument[0].is_sign(lexis_.spread) || argument.back().is_sign(lexis_.spread) ||
          argument[0].is_word("__VA_ARGS__"))) {
@@ -354,6 +374,16 @@ void Finder::give(FoundCall& call, const Frame& frame, std::size_t from,
                  ((lexis_.many == Lexis::Many::alone || form.names_options) && values.size() == 1)))
     return;
   call.given.values = std::move(values);
+}
+
+// [1, 2] and array(1, 2) where the values of a template are a list: how many there are.
+void Finder::give_elements(FoundCall& call, const Argument& list) {
+  const bool is_list =
+      list.size() == 1 && list[0].kind == Item::Kind::group && list[0].bracket == '[';
+  const bool is_array =
+      list.size() == 2 && list[0].is_word("array") && list[1].kind == Item::Kind::group;
+  if ((!is_list && !is_array) || list.back().spreads) return;
+  call.given.values = std::vector<Given>(list.back().elements);
 }
 
 bool Finder::takes_parts(std::string_view source) {

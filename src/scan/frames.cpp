@@ -103,6 +103,11 @@ void Finder::close_frame() {
   group.is_empty =
       frame.arguments.empty() || (frame.arguments.size() == 1 && frame.arguments[0].empty());
   group.is_list = frame.arguments.size() > 1;
+  for (const Argument& argument : frame.arguments) {
+    if (argument.empty()) continue;
+    ++group.elements;
+    group.spreads = group.spreads || (!lexis_.spread.empty() && argument[0].is_sign(lexis_.spread));
+  }
   // Only an argument of a call is looked at.
   if (calls_open_ > 0 && !lexis_.arithmetic.empty()) describe(frame, group);
   if (frame.arguments.size() == 1) {

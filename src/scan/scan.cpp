@@ -90,7 +90,8 @@ void Finder::take_word(Token& token) {
   if (stage_ == Stage::none) run_.clear();
   if (!insertions_ && has(found, CallShape::insertions)) begin_insertions(token, found);
   if (has_lists_ && !frames_.empty() && frames_.back().close == ")" &&
-      frames_.back().arguments.empty() && has(found, CallShape::list)) {
+      frames_.back().arguments.empty() &&
+      (has(found, CallShape::list) || has(found, CallShape::template_only))) {
     frames_.back().forms = found;
     frames_.back().arguments.emplace_back();
     return;

@@ -27,10 +27,21 @@ enum class CallShape : std::uint8_t {
   specification,  // value.name(specification) of argument 0, name(value, specification) of others
 };
 
+// How the holes of a template are written that a logger or a library fills in. Which of them get a
+// value is checked (check/holes.hpp); no dialect shows what is printed.
+enum class HoleRule : std::uint8_t {
+  none,           // the template is one of a dialect
+  braces,         // "{} of {}"
+  braces_if_any,  // the same, where there is at least one
+  names,          // "{Count} of {Total}", in the order of the values
+  numbers,        // "{0} of {1}"
+  letters,        // "%d of %d", without width and places
+};
+
 // A call that takes a template.
 struct CallForm {
   std::string name;     // as written in source: "printf", "std::format", "println!"
-  std::string dialect;  // the id
+  std::string dialect;  // the id; empty where there is a rule for holes
   int template_at = 0;  // which argument, from 0; of the shapes that have arguments
   CallShape shape = CallShape::arguments;
   bool needs_values = false;   // without any, its argument is printed as it is
@@ -42,6 +53,8 @@ struct CallForm {
   // says is true of appLogger.info and _LOGGER.info.
   bool ends_receiver = false;
   bool options_first = false;  // arguments by name before the template are no values of it
+  bool names_id = false;       // the argument before the template is an identifier: "a:b"
+  HoleRule holes = HoleRule::none;
 };
 
 struct Lexis;

@@ -101,6 +101,7 @@ enum class Code : std::uint16_t {
   language_complains,
   bad_remark,
   unused_remark,
+  hole_not_filled,
 };
 
 struct CodeFact {

@@ -45,8 +45,9 @@ struct PlaceMark {
 };
 
 struct FoundCall {
-  std::string name;  // of its form
-  std::string_view dialect;
+  std::string name;          // of its form
+  std::string_view dialect;  // empty where there is a rule for holes
+  HoleRule holes = HoleRule::none;
   Position at;
   // The template as its dialect reads it; nothing where it is not a literal, or we cannot read it.
   std::optional<std::string> source;

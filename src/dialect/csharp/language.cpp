@@ -50,6 +50,12 @@ constexpr Lexis make_lexis() {
 }
 constexpr Lexis lexis = make_lexis();
 
+// An exception and an event may stand before the template.
+constexpr CallFact logged(std::string_view name, int template_at) {
+  CallFact out = ends_receiver(with_holes(HoleRule::names, name, template_at));
+  out.needs_values = false;
+  return out;
+}
 constexpr CallFact calls[] = {call("string.Format", "csharp", 0),
                               in_locale("string.Format", "csharp"),
                               call("String.Format", "csharp", 0),
@@ -66,6 +72,42 @@ constexpr CallFact calls[] = {call("string.Format", "csharp", 0),
                               with_values("Trace.TraceInformation", "csharp", 0),
                               with_values("Trace.TraceWarning", "csharp", 0),
                               with_values("Trace.TraceError", "csharp", 0),
+                              logged("log.LogTrace", 0),
+                              logged("log.LogTrace", 1),
+                              logged("log.LogTrace", 2),
+                              logged("log.LogDebug", 0),
+                              logged("log.LogDebug", 1),
+                              logged("log.LogDebug", 2),
+                              logged("log.LogInformation", 0),
+                              logged("log.LogInformation", 1),
+                              logged("log.LogInformation", 2),
+                              logged("log.LogWarning", 0),
+                              logged("log.LogWarning", 1),
+                              logged("log.LogWarning", 2),
+                              logged("log.LogError", 0),
+                              logged("log.LogError", 1),
+                              logged("log.LogError", 2),
+                              logged("log.LogCritical", 0),
+                              logged("log.LogCritical", 1),
+                              logged("log.LogCritical", 2),
+                              logged("logger.LogTrace", 0),
+                              logged("logger.LogTrace", 1),
+                              logged("logger.LogTrace", 2),
+                              logged("logger.LogDebug", 0),
+                              logged("logger.LogDebug", 1),
+                              logged("logger.LogDebug", 2),
+                              logged("logger.LogInformation", 0),
+                              logged("logger.LogInformation", 1),
+                              logged("logger.LogInformation", 2),
+                              logged("logger.LogWarning", 0),
+                              logged("logger.LogWarning", 1),
+                              logged("logger.LogWarning", 2),
+                              logged("logger.LogError", 0),
+                              logged("logger.LogError", 1),
+                              logged("logger.LogError", 2),
+                              logged("logger.LogCritical", 0),
+                              logged("logger.LogCritical", 1),
+                              logged("logger.LogCritical", 2),
                               shaped(CallShape::specification, "ToString", "csharp", 0),
                               with_values("Error.WriteLine", "csharp", 0)};
 

@@ -134,21 +134,59 @@ constexpr Lexis lexis = make_lexis();
 
 // Imported as a name of its own.
 constexpr std::string_view static_format = "java.lang.String.format java.lang.String.*";
-constexpr CallFact calls[] = {call("String.format", "java", 0),
-                              in_locale("String.format", "java"),
-                              call("printf", "java", 0),
-                              in_locale("printf", "java"),
-                              call("out.format", "java", 0),
-                              in_locale("out.format", "java"),
-                              call("err.format", "java", 0),
-                              in_locale("err.format", "java"),
-                              call("Formatter().format", "java", 0),
-                              in_locale("Formatter().format", "java"),
-                              ends_receiver(call("formatter.format", "java", 0)),
-                              of_header(static_format, alone(call("format", "java", 0))),
-                              of_header(static_format, alone(in_locale("format", "java"))),
-                              shaped(CallShape::receiver, "formatted", "java"),
-                              shaped(CallShape::template_only, "DecimalFormat", "java-pattern", 0)};
+// Loggers, however they are called.
+constexpr std::string_view logging =
+    "org.slf4j.Logger org.slf4j.LoggerFactory org.slf4j.* lombok.extern.slf4j.Slf4j "
+    "org.apache.logging.log4j.Logger org.apache.logging.log4j.LogManager "
+    "org.apache.logging.log4j.*";
+constexpr std::string_view java_logging = "java.util.logging.Logger java.util.logging.*";
+constexpr CallFact holes_of(std::string_view name, HoleRule rule) {
+  CallFact out = with_holes(rule, name, 0);
+  out.needs_values = false;
+  return out;
+}
+constexpr CallFact logged(std::string_view name, HoleRule rule) {
+  return ends_receiver(with_holes(rule, name, 0));
+}
+constexpr CallFact calls[] = {
+    call("String.format", "java", 0),
+    in_locale("String.format", "java"),
+    call("printf", "java", 0),
+    in_locale("printf", "java"),
+    call("out.format", "java", 0),
+    in_locale("out.format", "java"),
+    call("err.format", "java", 0),
+    in_locale("err.format", "java"),
+    call("Formatter().format", "java", 0),
+    in_locale("Formatter().format", "java"),
+    ends_receiver(call("formatter.format", "java", 0)),
+    of_header(static_format, alone(call("format", "java", 0))),
+    of_header(static_format, alone(in_locale("format", "java"))),
+    of_header(logging, logged("log.trace", HoleRule::braces)),
+    logged("log.trace", HoleRule::braces_if_any),
+    of_header(logging, logged("log.debug", HoleRule::braces)),
+    logged("log.debug", HoleRule::braces_if_any),
+    of_header(logging, logged("log.info", HoleRule::braces)),
+    logged("log.info", HoleRule::braces_if_any),
+    of_header(logging, logged("log.warn", HoleRule::braces)),
+    logged("log.warn", HoleRule::braces_if_any),
+    of_header(logging, logged("log.error", HoleRule::braces)),
+    logged("log.error", HoleRule::braces_if_any),
+    of_header(logging, logged("logger.trace", HoleRule::braces)),
+    logged("logger.trace", HoleRule::braces_if_any),
+    of_header(logging, logged("logger.debug", HoleRule::braces)),
+    logged("logger.debug", HoleRule::braces_if_any),
+    of_header(logging, logged("logger.info", HoleRule::braces)),
+    logged("logger.info", HoleRule::braces_if_any),
+    of_header(logging, logged("logger.warn", HoleRule::braces)),
+    logged("logger.warn", HoleRule::braces_if_any),
+    of_header(logging, logged("logger.error", HoleRule::braces)),
+    logged("logger.error", HoleRule::braces_if_any),
+    of_header(java_logging, ends_receiver(with_holes(HoleRule::numbers, "logger.log", 1))),
+    of_header(java_logging, ends_receiver(with_holes(HoleRule::numbers, "log.log", 1))),
+    holes_of("MessageFormat.format", HoleRule::numbers),
+    shaped(CallShape::receiver, "formatted", "java"),
+    shaped(CallShape::template_only, "DecimalFormat", "java-pattern", 0)};
 
 }  // namespace
 }  // namespace java_source

@@ -18,6 +18,8 @@ constexpr Lexis make_lexis() {
   out.block_close = "*/";
   out.filling_quote = '`';
   out.patterns = true;
+  out.join = "+";
+  out.spread = "...";
   out.word_marks = "$";
   out.filling_name = "template literal";
   out.filling_dialect = "javascript";
@@ -26,6 +28,16 @@ constexpr Lexis make_lexis() {
   return out;
 }
 constexpr Lexis lexis = make_lexis();
+
+constexpr CallFact calls[] = {with_holes(HoleRule::letters, "console.log", 0),
+                              with_holes(HoleRule::letters, "console.info", 0),
+                              with_holes(HoleRule::letters, "console.warn", 0),
+                              with_holes(HoleRule::letters, "console.error", 0),
+                              with_holes(HoleRule::letters, "console.debug", 0),
+                              with_holes(HoleRule::letters, "console.trace", 0),
+                              with_holes(HoleRule::letters, "console.assert", 1),
+                              with_holes(HoleRule::letters, "util.format", 0),
+                              with_holes(HoleRule::letters, "util.formatWithOptions", 1)};
 
 }  // namespace
 }  // namespace javascript_source
@@ -39,7 +51,7 @@ const LanguageFacts& javascript_language_facts() {
       .interpreters = "node nodejs",
       .dialect = "javascript",
       .lexis = &javascript_source::lexis,
-      .calls = {},
+      .calls = javascript_source::calls,
       .reserved =
           "abstract arguments async await boolean break byte case catch char class const "
           "constructor continue debugger default delete do double else enum eval export "

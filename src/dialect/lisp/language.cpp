@@ -27,9 +27,16 @@ constexpr Lexis make_lexis() {
 }
 constexpr Lexis lexis = make_lexis();
 
-constexpr CallFact calls[] = {
-    shaped(CallShape::list, "format", "lisp", 1), shaped(CallShape::list, "FORMAT", "lisp", 1),
-    shaped(CallShape::list, "error", "lisp", 0), shaped(CallShape::list, "warn", "lisp", 0)};
+constexpr CallFact calls[] = {shaped(CallShape::list, "format", "lisp", 1),
+                              shaped(CallShape::list, "FORMAT", "lisp", 1),
+                              shaped(CallShape::list, "error", "lisp", 0),
+                              shaped(CallShape::list, "warn", "lisp", 0),
+                              shaped(CallShape::list, "cerror", "lisp", 1),
+                              shaped(CallShape::list, "break", "lisp", 0),
+                              shaped(CallShape::list, "y-or-n-p", "lisp", 0),
+                              shaped(CallShape::list, "yes-or-no-p", "lisp", 0),
+                              shaped(CallShape::list, "assert", "lisp", 2),
+                              shaped(CallShape::template_only, "formatter", "lisp", 0)};
 
 }  // namespace
 }  // namespace lisp_source

@@ -26,7 +26,15 @@ constexpr Lexis make_lexis() {
 }
 constexpr Lexis lexis = make_lexis();
 
-constexpr CallFact calls[] = {call("printf", "octave", 0), call("fprintf", "octave", 0),
+// error("room:count", "%d of %d", n, m). A text alone is no template: Octave 7.3.
+constexpr CallFact behind_id(std::string_view name) {
+  CallFact out = call(name, "octave", 1);
+  out.names_id = true;
+  return out;
+}
+constexpr CallFact calls[] = {behind_id("error"),           with_values("error", "octave", 0),
+                              behind_id("warning"),         with_values("warning", "octave", 0),
+                              call("printf", "octave", 0),  call("fprintf", "octave", 0),
                               call("fprintf", "octave", 1), call("sprintf", "octave", 0)};
 
 }  // namespace
