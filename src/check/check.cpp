@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <string>
+#include <utility>
 
 #include "checker.hpp"
 #include "inky_margin/carry/carry.hpp"
@@ -43,7 +44,10 @@ Result<Checked> Checker::run() {
                    {0, source_.size()},
                    "Check it in parts."};
     // What a fixed field would take is no news of its value.
-    if (round == 0) settle(*parsed);
+    if (round == 0)
+      settle(*parsed);
+    else if (given_ != nullptr)
+      settle_unknown(*parsed);
     const auto trouble = find_trouble(*parsed);
     if (!trouble) {
       collect_notes(*parsed);
@@ -88,6 +92,12 @@ void Checker::settle(const Template& parsed) {
     if (slot.known) slot.type = slot.known->type();
   }
   if (!demands_.signedness) take_counts_as_signed(parsed);
+  settle_unknown(parsed);
+}
+
+// Behind a field that is refused nothing is known yet of the types that suit: this is done again
+// when the field is fixed.
+void Checker::settle_unknown(const Template& parsed) {
   suit(parsed);
   suit_unplaced(parsed);
 }
@@ -296,15 +306,20 @@ bool Checker::add(const Template& parsed, const Trouble& trouble) {
   const Outcome& outcome = trouble.outcome;
   Fault fault;
   // Any pointer may be shown by its address: another field stands for it from here on.
-  if (given_ != nullptr && is_address(parsed, outcome.span()) &&
-      mend(parsed, outcome.span(), fault))
-    return true;
+  if (given_ != nullptr && is_address(parsed, outcome.span())) {
+    Slot& slot = slots_[static_cast<std::size_t>(slot_at(parsed, outcome.span()) - slots_.data())];
+    const std::string type_name = std::exchange(slot.type_name, {});
+    if (mend(parsed, outcome.span(), fault)) return true;
+    slot.type_name = type_name;
+  }
   fault.code = outcome.kind() == Outcome::Kind::undefined   ? Code::language_undefined
                : outcome.kind() == Outcome::Kind::error     ? outcome.as_error().code
                : outcome.kind() == Outcome::Kind::complains ? Code::language_complains
                                                             : Code::language_fails;
   fault.message = in_words_of_source(outcome.why(), parsed, outcome.span());
   if (!trouble.of.empty()) fault.message += " (of " + trouble.of + ")";
+  const auto objection = objection_at(parsed, outcome.span());
+  if (objection) fault.message = objection->why;
   // A type that we do not have may suit, where it is not the field itself that is refused.
   const Slot* slot = slot_at(parsed, outcome.span());
   if (slot != nullptr && !slot->suits && !parsed.refusal() &&
@@ -331,6 +346,20 @@ const Checker::Slot* Checker::slot_at(const Template& parsed, Span span) const {
       return &slots_[static_cast<std::size_t>(index)];
   }
   return nullptr;
+}
+
+// What the dialect says of the type by its name, where it says that the field cannot take it.
+std::optional<Objection> Checker::objection_at(const Template& parsed, Span span) const {
+  const Slot* slot = slot_at(parsed, span);
+  if (slot == nullptr || slot->type_name.empty()) return std::nullopt;
+  for (std::size_t i = 0; i < parsed.fields().size(); ++i) {
+    const Field& field = parsed.fields()[i];
+    if (span.from < field.span.from || span.from >= field.span.to || !field.defect.empty())
+      continue;
+    auto out = dialect_.objection(parsed, static_cast<int>(i), slot->type_name);
+    if (out && out->code == Code::language_undefined) return out;
+  }
+  return std::nullopt;
 }
 
 bool Checker::is_refused_at(const Template& parsed, Span span) {
@@ -382,6 +411,10 @@ bool Checker::mend(const Template& parsed, Span span, Fault& fault) {
   for (std::size_t i = 0; i < parsed.fields().size(); ++i) {
     const Field& field = parsed.fields()[i];
     if (span.from < field.span.from || span.from >= field.span.to) continue;
+    const auto objection = objection_at(parsed, span);
+    if (objection && !objection->repair.empty() &&
+        try_source(parsed, field, objection->repair, fault))
+      return true;
     const int index = index_of(field);
     if (index < 0 || static_cast<std::size_t>(index) >= slots_.size()) return false;
     FieldWish wish;

@@ -48,6 +48,7 @@ class Checker {
   };
 
   void settle(const Template& parsed);
+  void settle_unknown(const Template& parsed);
   void take_counts_as_signed(const Template& parsed);
 
   void settle_types(const Template& parsed, const std::vector<std::string>& names);
@@ -84,6 +85,8 @@ class Checker {
 
   // The value of the field at this place; null where it has none.
   const Slot* slot_at(const Template& parsed, Span span) const;
+
+  std::optional<Objection> objection_at(const Template& parsed, Span span) const;
 
   // Whether the field at this place is refused whatever it is given.
   static bool is_refused_at(const Template& parsed, Span span);

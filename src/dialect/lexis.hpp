@@ -138,6 +138,8 @@ struct Lexis {
   std::string_view constant_function = {};
   // What stands before a constant of the class at hand: this.NAME.
   std::string_view own_class = {};
+  // The same for functions that choose from two texts by a number.
+  std::string_view plural_translators = {};
   bool few_values_wait = false;  // a call with too few values is a function of the rest
   // An argument that is no literal may stand for any number of values: one that is alone, or each.
   enum class Many : std::uint8_t { never, alone, each } many = Many::never;
@@ -154,9 +156,10 @@ struct Lexis {
   // What expressions of C need: empty where they are not read.
   std::span<const NamedTypeFact> named_types = {};
   std::span<const ArithmeticFact> arithmetic = {};
-  std::string_view type_of_truth = {};  // of a comparison
-  bool truth_is_certain = false;        // whatever is compared
-  std::string_view type_of_text = {};   // of a literal, and of what it is added to
+  std::span<const NamedTypeFact> named_values = {};  // errno, and constants of the library
+  std::string_view type_of_truth = {};               // of a comparison
+  bool truth_is_certain = false;                     // whatever is compared
+  std::string_view type_of_text = {};                // of a literal, and of what it is added to
   // The fields of a class are names in it: n is this.n.
   bool fields_are_names = false;
   bool types_come_first = false;

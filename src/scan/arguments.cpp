@@ -267,10 +267,19 @@ Given given_by(const Lexis& lexis, const Argument& argument, const Declarations&
                           })) {
     out = of_type(lexis, "." + item(size - 2).text + "()");
   }
+  if (!out.type && !out.value && !lexis.arithmetic.empty()) {
+    const std::string type =
+        type_of_expression(lexis, std::span<const Item>(argument).subspan(from), declared);
+    out = of_type(lexis, type);
+    // Any pointer is passed as one to a text is.
+    const bool is_pointer =
+        lexis.format_macros && type.ends_with('*') && declared.types().is_type(type);
+    if (!out.type && is_pointer) {
+      out.type = Type::text;
+      out.type_name = type;
+    }
+  }
   if (from > 0) out.name = argument[0].text;
-  if (!out.type && !out.value && !lexis.arithmetic.empty())
-    out = of_type(
-        lexis, type_of_expression(lexis, std::span<const Item>(argument).subspan(from), declared));
   if (out.type && (!out.value || is_compound(out.value->type()) || out.value->is(Type::some)))
     out.written = written(std::span<const Item>(argument).subspan(from));
   return out;

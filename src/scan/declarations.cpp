@@ -106,7 +106,15 @@ void Declarations::see_type_first(const Token& token, const Place& place) {
   }
   if (token.is_sign("{") && begin_structure(place)) return;
   if (token.is_sign("}") && is_in_structure(place)) {
+    if (bodies_.back().is_enumeration && words_.size() == 1)
+      add(words_[0], "int", place.blocks - 1);
     end_structure(place);
+    return;
+  }
+  // enum { one, two = 2 }: each is an int.
+  if (is_in_structure(place) && bodies_.back().is_enumeration) {
+    if (words_.size() == 1) add(words_[0], "int", place.blocks - 1);
+    words_.clear();
     return;
   }
   const bool is_function = token.is_sign("(") && !place.in_parentheses && place.blocks == 0;
@@ -130,14 +138,16 @@ bool Declarations::is_in_structure(const Place& place) const {
 // struct lot {
 bool Declarations::begin_structure(const Place& place) {
   const auto keyword = std::find_if(words_.begin(), words_.end(), [](const std::string& word) {
-    return word == "struct" || word == "union" || word == "class" || word == "record";
+    return word == "struct" || word == "union" || word == "class" || word == "record" ||
+           word == "enum";
   });
   if (keyword == words_.end() || bodies_.size() == most_bodies) return false;
   const auto size = words_.end() - keyword;
   // class Lot extends Stock {
   const bool is_heir = size > 3 && (keyword[2] == "extends" || keyword[2] == "implements");
   if (size > 2 && !is_heir) return false;
-  bodies_.push_back({size > 1 ? keyword[1] : "#" + std::to_string(++nameless_), place.blocks + 1});
+  bodies_.push_back({size > 1 ? keyword[1] : "#" + std::to_string(++nameless_), place.blocks + 1,
+                     *keyword == "enum"});
   words_.clear();
   same_type_ = after_comma_ = false;
   return true;
@@ -146,7 +156,7 @@ bool Declarations::begin_structure(const Place& place) {
 // } name;
 void Declarations::end_structure(const Place& place) {
   end(place.blocks - 1);
-  words_ = {"struct " + bodies_.back().name};
+  words_ = {(bodies_.back().is_enumeration ? "enum " : "struct ") + bodies_.back().name};
   bodies_.pop_back();
   same_type_ = after_comma_ = false;
 }
@@ -185,6 +195,9 @@ void Declarations::take_words(const Token& token, const Place& place) {
   const std::string name = words_.back();
   words_.pop_back();
   std::string type;
+  for (std::size_t i = 0; i + 1 < words_.size(); ++i) {
+    if (words_[i] == "struct" || words_[i] == "union") types_.add_tag(words_[i + 1]);
+  }
   for (const std::string& word : words_) {
     if (word == "*")
       ++pointers;

@@ -60,6 +60,7 @@ class Declarations {
   struct Body {
     std::string name;
     std::size_t blocks;
+    bool is_enumeration = false;
   };
   static constexpr std::size_t most_bodies = 64;
   // char names[12][4]: declared when all its brackets are read.

@@ -212,7 +212,12 @@ class TypeReader {
       ++at_;
       return std::string(resolved_path(path));
     }
-    return resolved(declared_.type_of(item.text));
+    const std::string declared = declared_.type_of(item.text);
+    if (!declared.empty()) return resolved(declared);
+    const auto found =
+        std::find_if(lexis_.named_values.begin(), lexis_.named_values.end(),
+                     [&](const NamedTypeFact& fact) { return fact.name == item.text; });
+    return found == lexis_.named_values.end() ? std::string() : std::string(found->type);
   }
 
   bool sees_call() const {

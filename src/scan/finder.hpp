@@ -35,6 +35,7 @@ struct Frame {
   bool braces = false;
   bool bare = false;        // parentheses around an operand, not behind one
   bool translates = false;  // its text into another language of people
+  bool chooses = false;     // from two such texts
 };
 
 inline constexpr std::size_t most_items = 200;
@@ -99,6 +100,7 @@ class Finder {
   void close_frame();
 
   void describe(const Frame& frame, Item& group) const;
+  bool choose_text(const Frame& frame);
   Argument* argument_around(const Frame& frame);
   void next_argument();
 
@@ -153,6 +155,7 @@ class Finder {
   void append_item(const Item& item, const Position& at, Draft& draft) const;
   void finish_receiver(Frame& frame, const CallForm& form);
   void finish_template(Frame& frame, const CallForm& form);
+  bool finish_choice(Frame& frame, const CallForm& form);
 
   void finish_specification(Frame& frame, const CallForm& form);
   void finish_percent(Frame& frame);

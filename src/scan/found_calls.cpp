@@ -67,6 +67,20 @@ bool Finder::is_blank(char byte) {
   return byte == ' ' || byte == '\t' || byte == '\r' || byte == '\n';
 }
 
+namespace {
+
+// %b and %-5b, which templates of bytes have and those of text do not.
+bool has_bytes_field(std::string_view body) {
+  for (std::size_t at = body.find('%'); at != std::string_view::npos; at = body.find('%', at + 1)) {
+    at = body.find_first_not_of("#0123456789- +*.", at + 1);
+    if (at == std::string_view::npos) return false;
+    if (body[at] == 'b') return true;
+  }
+  return false;
+}
+
+}  // namespace
+
 FoundCall Finder::call_of_receiver(std::string_view name, std::string_view dialect,
                                    const Argument& receiver, const Position& at) const {
   FoundCall out;
@@ -76,6 +90,8 @@ FoundCall Finder::call_of_receiver(std::string_view name, std::string_view diale
   Draft draft;
   for (const Item& item : receiver) {
     if (draft.why_not.empty()) append_item(item, at, draft);
+    if (item.literal.bytes && has_bytes_field(item.literal.body))
+      draft.why_not = "%b is for templates of bytes alone";
   }
   settle(out, std::move(draft));
   return out;
@@ -233,6 +249,38 @@ void Finder::finish_receiver(Frame& frame, const CallForm& form) {
   report(std::move(call));
 }
 
+// n == 1 ? "%d sheet" : "%d sheets", and the same that ngettext chooses from.
+bool Finder::finish_choice(Frame& frame, const CallForm& form) {
+  const auto template_at = static_cast<std::size_t>(form.template_at);
+  const Argument argument = frame.arguments[template_at];
+  const auto sign = [&](std::string_view one) {
+    return std::find_if(argument.begin(), argument.end(),
+                        [&](const Item& item) { return item.is_sign(one); });
+  };
+  const auto question = sign("?");
+  const auto colon =
+      std::find_if(question, argument.end(), [](const Item& item) { return item.is_sign(":"); });
+  if (question == argument.end() || colon == argument.end()) return false;
+  const Argument choices[] = {{question + 1, colon}, {colon + 1, argument.end()}};
+  if (!std::all_of(std::begin(choices), std::end(choices),
+                   [&](const Argument& one) { return !one.empty() && is_template(one, 0); }))
+    return false;
+  // One without any field may leave the values out.
+  const auto has_field = [](const Argument& one) {
+    return std::any_of(one.begin(), one.end(), [](const Item& item) {
+      return item.kind != Item::Kind::text ||
+             item.literal.body.find_first_of("%{~") != std::string::npos;
+    });
+  };
+  for (const Argument& one : choices) {
+    if (!has_field(one)) continue;
+    frame.arguments[template_at] = one;
+    finish_template(frame, form);
+  }
+  frame.arguments[template_at] = argument;
+  return true;
+}
+
 void Finder::finish_template(Frame& frame, const CallForm& form) {
   const auto template_at = static_cast<std::size_t>(form.template_at);
   const Argument& argument = frame.arguments[template_at];
@@ -250,6 +298,7 @@ void Finder::finish_template(Frame& frame, const CallForm& form) {
     if (argument.size() > 1 && argument[0].kind == Item::Kind::word &&
         (argument[1].kind == Item::Kind::word || argument[1].is_sign("*")))
       return;
+    if (finish_choice(frame, form)) return;
     call.why_not = "its template is not a literal";
   } else {
     Draft draft;
@@ -306,6 +355,16 @@ void Finder::finish_percent(Frame& frame) {
   FoundCall call = call_of_receiver("%", lexis_.percent_dialect, frame.receiver, frame.at);
   if (frame.close == "}") {
     give_entries(call, frame);
+    report(std::move(call));
+    return;
+  }
+  if (frame.close == "]") {
+    if (!operand_goes_on()) {
+      Item list;
+      list.kind = Item::Kind::group;
+      list.bracket = '[';
+      call.given.values = {given_by(lexis_, {list}, declared_)};
+    }
     report(std::move(call));
     return;
   }

@@ -60,6 +60,7 @@ void Finder::open_frame(const Token& token) {
   }
   if (token.is_sign("(") && forms_.has_called(path_)) frame.called = path_;
   frame.translates = token.is_sign("(") && has_word(lexis_.translators, path_);
+  frame.chooses = token.is_sign("(") && has_word(lexis_.plural_translators, path_);
   run_.clear();
   stage_ = Stage::none;
   path_.clear();
@@ -129,6 +130,7 @@ void Finder::close_frame() {
       stage_ = Stage::text;
     }
   }
+  if (frame.chooses && choose_text(frame)) return;
   // _("...") is its text, as far as values go.
   if (Argument* const around = argument_around(frame)) {
     around->pop_back();
@@ -138,6 +140,32 @@ void Finder::close_frame() {
   add_item(std::move(group), true);
   if (calls_open_ == 0 && !insertions_) flush();
   if (!frame.called.empty() && reader_.peek() == '.') path_ = frame.called + "()";
+}
+
+// ngettext("one sheet", "%d sheets", n) as n ? "one sheet" : "%d sheets". A text without any field
+// may leave the values out, so that the other one stands for both.
+bool Finder::choose_text(const Frame& frame) {
+  if (frames_.empty() || frames_.back().arguments.empty() || frame.arguments.size() < 2)
+    return false;
+  const Argument& one = frame.arguments[0];
+  const Argument& many = frame.arguments[1];
+  if (!all_texts(lexis_, one, 0) || !all_texts(lexis_, many, 0)) return false;
+  Argument& around = frames_.back().arguments.back();
+  if (around.empty() || around.back().kind != Item::Kind::word) return false;
+  around.pop_back();
+  const bool has_field = std::any_of(one.begin(), one.end(), [](const Item& item) {
+    return item.literal.body.find('%') != std::string::npos;
+  });
+  Item sign;
+  if (has_field) {
+    sign.text = "?";
+    add_item(sign, true);
+    for (const Item& text : one) add_item(text, true);
+    sign.text = ":";
+    add_item(sign, true);
+  }
+  for (const Item& text : many) add_item(text, true);
+  return true;
 }
 
 // The argument that a translated text is a part of; null where it is none.

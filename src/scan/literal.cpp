@@ -190,8 +190,6 @@ class Appending {
 void append(const Lexis& lexis, const Literal& literal, Draft& draft) {
   if (!literal.whole) {
     draft.why_not = "its template does not end, or is too long";
-  } else if (literal.bytes) {
-    draft.why_not = "its template is one of bytes";
   } else if (literal.fills &&
              !(literal.slots_are_calls && literal.body.find("${") == std::string::npos)) {
     draft.why_not = "its template is filled in before";

@@ -190,9 +190,9 @@ bool Finder::take_operand(Token& token) {
   if (!operand_expected_) return false;
   operand_expected_ = false;
   stage_ = Stage::none;
-  if (token.is_sign("(") || token.is_sign("{")) {
+  if (token.is_sign("(") || token.is_sign("{") || token.is_sign("[")) {
     Frame frame;
-    frame.close = token.is_sign("(") ? ")" : "}";
+    frame.close = token.is_sign("(") ? ")" : token.is_sign("{") ? "}" : "]";
     frame.percent = true;
     frame.at = run_at_;
     frame.receiver = std::move(run_);

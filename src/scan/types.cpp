@@ -38,6 +38,9 @@ bool Types::is_of_language(std::string_view type) const {
 }
 
 std::string Types::resolved(std::string_view type) const {
+  constexpr std::string_view enumeration = "enum ";
+  // gcc 12, where no constant of it is negative.
+  constexpr std::string_view type_of_enumeration = "unsigned int";
   std::string base = without_keyword(type);
   std::string pointers;
   for (int i = 0; i < most_names_in_a_row; ++i) {
@@ -45,6 +48,7 @@ std::string Types::resolved(std::string_view type) const {
       pointers += '*';
       base.pop_back();
     }
+    if (base.starts_with(enumeration)) base = type_of_enumeration;
     if (base.empty() || is_of_language(base)) break;
     const auto* const fact = std::find_if(
         lexis_.named_types.data(), lexis_.named_types.data() + lexis_.named_types.size(),
@@ -79,8 +83,8 @@ std::string Types::result(std::string_view function) const {
 
 bool Types::is_type(std::string_view name) const {
   const std::string base(name.substr(0, name.find('*')));
-  return is_of_language(base) || named_.contains(without_keyword(base)) ||
-         without_keyword(base) != base ||
+  return is_of_language(base) || base == "void" || tags_.contains(base) ||
+         named_.contains(without_keyword(base)) || without_keyword(base) != base ||
          std::any_of(lexis_.named_types.begin(), lexis_.named_types.end(),
                      [&](const NamedTypeFact& fact) { return fact.name == base; });
 }

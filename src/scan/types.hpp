@@ -24,6 +24,9 @@ class Types {
     add(results_, function, type);
   }
 
+  // struct room, union room
+  void add_tag(const std::string& name) { add(tags_, name, name); }
+
   // A type by the name that Lexis::types has, with a * for each pointer: "time_t" is "long". Empty
   // where it is not known.
   std::string resolved(std::string_view type) const;
@@ -45,6 +48,7 @@ class Types {
   Table named_;
   Table fields_;
   Table results_;
+  Table tags_;
 };
 
 }  // namespace inky::inline v1

@@ -63,6 +63,8 @@ inline bool is_binary(char letter) {
 // "%d"
 std::string letter_name(const Field& field);
 // "%ld"
+// What the field reads: "an int".
+std::string expected_name(const Field& field);
 std::string full_name(const Field& field);
 
 // ---- The dialect ----

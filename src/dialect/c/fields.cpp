@@ -169,6 +169,18 @@ std::string with_length(std::string source, const Field& field, std::string_view
 }
 }  // namespace
 
+namespace {
+// Of one that %s reads: whether its characters have a sign is nobody's business.
+bool is_pointer_to_characters(std::string_view type) {
+  for (const std::string_view qualifier : {"const ", "volatile "}) {
+    if (type.starts_with(qualifier)) type.remove_prefix(qualifier.size());
+  }
+  constexpr std::string_view types[] = {"char*",    "signed char*", "unsigned char*", "int8_t*",
+                                        "uint8_t*", "char8_t*",     "wchar_t*"};
+  return std::find(std::begin(types), std::end(types), type) != std::end(types);
+}
+}  // namespace
+
 // C17, 7.21.6.1 p7: ll is for a long long, and l for a long, though both have 64 bits here; j, z
 // and t are for types that are a long. h and hh are for types that are passed as an int, so that an
 // unsigned int is none of them.
@@ -177,6 +189,12 @@ std::optional<Objection> CDialect::do_objection(const TemplateContent& parsed, i
   const Field& one = parsed.fields[static_cast<std::size_t>(field)];
   const std::string source(parsed.source_of(one));
   const std::uint8_t modifier = percent::parts_of(one).modifier;
+  const bool takes_pointer = one.letter == 'p' || one.letter == 'n';
+  if (type_in_source.ends_with('*') && !takes_pointer && !is_pointer_to_characters(type_in_source))
+    return Objection{Code::language_undefined,
+                     full_name(one) + " reads " + expected_name(one) +
+                         ", and a pointer is passed, of type " + std::string(type_in_source),
+                     "%p"};
   if (one.letter == 's') {
     const bool is_wide = type_in_source == "wchar_t*";
     if (modifier == none && is_wide)

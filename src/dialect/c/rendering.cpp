@@ -17,6 +17,8 @@ bool reads_64(const Field& field) {
   return width_read(field) == 64;
 }
 
+}  // namespace
+
 std::string expected_name(const Field& field) {
   if (field.spec.kind == Kind::real)
     return percent::parts_of(field).modifier == big_l ? "a long double" : "a double";
@@ -29,6 +31,8 @@ std::string expected_name(const Field& field) {
                                                                     : "an ";
   return std::string(article) + std::string(kind) + (reads_64(field) ? "64-bit integer" : "int");
 }
+
+namespace {
 
 Outcome wrong_type(const Field& field, const Value& value, Passed passed) {
   std::string why =

@@ -91,6 +91,9 @@ inline constexpr NamedTypeFact named_types[] = {
     {"uint", "unsigned int"},
     {"ushort", "unsigned short"},
     {"ulong", "unsigned long"},
+    {"wchar_t", "wchar_t"},
+    {"FILE", "FILE"},
+    {"DIR", "DIR"},
     {"abs()", "int"},
     {"labs()", "long"},
     {"llabs()", "long long"},
@@ -203,6 +206,46 @@ inline constexpr auto named_types_of_cpp = [] {
   return out;
 }();
 
+// The same of names of values: asked of gcc too.
+inline constexpr NamedTypeFact named_values[] = {
+    {"errno", "int"},
+    {"optind", "int"},
+    {"opterr", "int"},
+    {"optarg", "char*"},
+    {"EOF", "int"},
+    {"NULL", "void*"},
+    {"CHAR_BIT", "int"},
+    {"INT_MAX", "int"},
+    {"INT_MIN", "int"},
+    {"UINT_MAX", "unsigned int"},
+    {"LONG_MAX", "long"},
+    {"LONG_MIN", "long"},
+    {"ULONG_MAX", "unsigned long"},
+    {"LLONG_MAX", "long long"},
+    {"ULLONG_MAX", "unsigned long long"},
+    {"SIZE_MAX", "unsigned long"},
+    {"RAND_MAX", "int"},
+    {"BUFSIZ", "int"},
+    {"PATH_MAX", "int"},
+    {"EXIT_SUCCESS", "int"},
+    {"EXIT_FAILURE", "int"},
+    {"M_PI", "double"},
+    {"DBL_MAX", "double"},
+    {"DBL_MIN", "double"},
+    {"DBL_EPSILON", "double"},
+    {"FLT_MAX", "float"},
+    {"FLT_EPSILON", "float"},
+    {"stdin", "FILE*"},
+    {"stdout", "FILE*"},
+    {"stderr", "FILE*"},
+    {"__LINE__", "int"},
+    {"__FILE__", "char*"},
+    {"__func__", "char*"},
+    {"__FUNCTION__", "char*"},
+    {"__DATE__", "char*"},
+    {"__TIME__", "char*"},
+};
+
 constexpr Lexis shared_lexis() {
   Lexis out{.line_comments = "//", .quotes = quotes};
   out.block_open = "/*";
@@ -215,6 +258,9 @@ constexpr Lexis shared_lexis() {
   out.format_macros = true;
   out.types_come_first = true;
   out.arithmetic = arithmetic;
+  out.named_values = named_values;
+  out.constant_words = "const constexpr";
+  out.plural_translators = "ngettext";
   out.translators = "_ N_ Q_ gettext gettext_noop";
   out.suffixes = suffixes;
   out.character_type = Type::i32;
@@ -229,7 +275,11 @@ inline constexpr auto calls = std::to_array<CallFact>(
      shaped(CallShape::template_only, "vsprintf", "c", 1),
      shaped(CallShape::template_only, "vsnprintf", "c", 2),
      shaped(CallShape::template_only, "vdprintf", "c", 1),
-     shaped(CallShape::template_only, "vasprintf", "c", 1),
+     shaped(CallShape::template_only, "vasprintf", "c", 1), call("wprintf", "c", 0),
+     call("fwprintf", "c", 1), call("swprintf", "c", 2),
+     shaped(CallShape::template_only, "vwprintf", "c", 0),
+     shaped(CallShape::template_only, "vfwprintf", "c", 1),
+     shaped(CallShape::template_only, "vswprintf", "c", 2),
      // glibc 2.36 and POSIX.1-2017. Many programs have functions of their own by these names.
      of_header("syslog.h", call("syslog", "c", 1)),
      of_header("syslog.h", shaped(CallShape::template_only, "vsyslog", "c", 1)),
