@@ -47,10 +47,12 @@ constexpr FormFlag form_flags[] = {
 };
 // What is of source files, and not of one template.
 constexpr const char* file_options[] = {
-    "--files-from",  "--exclude", "--ignored",  "--changed-since",  "--enable",
-    "--disable",     "--fail-on", "--baseline", "--write-baseline", "--settings",
-    "--no-settings", "--calls",   "--jobs",     "--max-faults",     "--unchecked",
-    "--list-takers", "--summary", "--sarif",    "--annotations",    "--junit"};
+    "--files-from",     "--exclude",    "--ignored",     "--changed-since",
+    "--enable",         "--disable",    "--fail-on",     "--baseline",
+    "--write-baseline", "--settings",   "--no-settings", "--calls",
+    "--jobs",           "--max-faults", "--unchecked",   "--compile-commands",
+    "--list-takers",    "--summary",    "--sarif",       "--annotations",
+    "--junit"};
 
 struct CheckOptions {
   std::string source;
@@ -165,6 +167,8 @@ Action add_check(Command& tool) {
                 "FILE");
   command.flag("--no-settings", files.no_settings, "Without inky.toml");
   command.takes("--calls", files.calls, "A table of more format calls, in TOML", "FILE");
+  command.takes("--compile-commands", files.compile_commands,
+                "A compile database, in place of the nearest compile_commands.json", "FILE");
   command.takes("--jobs", files.jobs, "Files at the same time", "COUNT");
   command.takes("--max-faults", files.most_shown, "Shows no more than this; all are counted",
                 "COUNT");

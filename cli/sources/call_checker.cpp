@@ -23,14 +23,16 @@ std::shared_ptr<const Fault> not_checked(const std::string& name, std::string_vi
 }  // namespace
 
 CheckedFile CallChecker::check(const std::string& name, const SourceLanguage& language,
-                               std::span<const CallForm> calls, const ByteSource& source) {
+                               std::span<const CallForm> calls,
+                               std::span<const SourceFacts* const> included,
+                               const ByteSource& source) {
   name_ = &name;
   language_ = &language;
   out_ = {};
   const Remarks remarks{std::string(remark_mark),
                         [&](const Remark& remark) { out_.accepted.add(remark); }};
   scan(
-      language, calls, source, [&](const FoundCall& call) { take(call); }, &remarks);
+      language, calls, source, [&](const FoundCall& call) { take(call); }, &remarks, included);
   return std::move(out_);
 }
 

@@ -29,7 +29,8 @@ class CallChecker {
 
   // The name of the file must outlive the findings.
   CheckedFile check(const std::string& name, const SourceLanguage& language,
-                    std::span<const CallForm> calls, const ByteSource& source);
+                    std::span<const CallForm> calls, std::span<const SourceFacts* const> included,
+                    const ByteSource& source);
 
  private:
   struct Known {

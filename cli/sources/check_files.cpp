@@ -10,11 +10,14 @@
 #include <memory>
 #include <mutex>
 #include <thread>
+#include <unordered_set>
 
 #include "call_checker.hpp"
 #include "command.hpp"
 #include "contract/names.hpp"
 #include "fault_gate.hpp"
+#include "included_headers.hpp"
+#include "opened_source.hpp"
 #include "source_files.hpp"
 #include "source_text.hpp"
 #include "terminal.hpp"
@@ -50,6 +53,9 @@ struct FileResult {
 struct KnownCalls {
   CallTable table;
   CallLearner learner;
+  IncludedHeaders headers;
+  std::vector<std::vector<const SourceFacts*>> included;  // of each file, by its number
+  SourceOpener opener;
 
   std::vector<CallForm> of(const SourceFile& file) const {
     std::vector<CallForm> out = table.calls_of(*file.language);
@@ -60,30 +66,24 @@ struct KnownCalls {
   }
 };
 
-void check_file(const SourceFile& file, const KnownCalls& calls, CallChecker& checker,
-                FileResult& out) {
-  std::FILE* stream = stdin;
-  std::unique_ptr<std::FILE, int (*)(std::FILE*)> owned(nullptr, std::fclose);
-  if (file.path != "-") {
-    errno = 0;
-    owned.reset(std::fopen(file.path.c_str(), "rb"));
-    if (!owned) {
-      out.trouble = unreadable(file.name);
-      return;
-    }
-    stream = owned.get();
+void check_file(const SourceFile& file, KnownCalls& calls, CallChecker& checker, FileResult& out) {
+  const SourceOpener::Stream stream = calls.opener.open(file);
+  if (!stream) {
+    out.trouble = unreadable(file.name);
+    return;
   }
-  SourceText text(stream);
+  SourceText text(stream.get());
   errno = 0;
-  out.checked = checker.check(file.name, *file.language, calls.of(file),
-                              [&](char* into, std::size_t most) { return text.read(into, most); });
-  if (std::ferror(stream) != 0) out.trouble = unreadable(file.name);
+  out.checked =
+      checker.check(file.name, *file.language, calls.of(file), calls.included[file.number],
+                    [&](char* into, std::size_t most) { return text.read(into, most); });
+  if (std::ferror(stream.get()) != 0) out.trouble = unreadable(file.name);
 }
 
 // Files checked by several threads, and taken in their order.
 class Workers {
  public:
-  Workers(const std::vector<SourceFile>& files, const KnownCalls& calls, const Demands& demands,
+  Workers(const std::vector<SourceFile>& files, KnownCalls& calls, const Demands& demands,
           bool lists_unchecked, std::size_t jobs)
       : files_(files), calls_(calls), results_(files.size()) {
     for (std::size_t i = 0; i < std::min(jobs, files.size()); ++i)
@@ -133,7 +133,7 @@ class Workers {
   }
 
   const std::vector<SourceFile>& files_;
-  const KnownCalls& calls_;
+  KnownCalls& calls_;
   std::mutex mutex_;
   std::condition_variable changed_;
   std::vector<FileResult> results_;
@@ -172,7 +172,8 @@ class Run {
 
   int go() {
     int status = done;
-    for (const auto step : {&Run::read_settings, &Run::read_codes, &Run::read_inputs}) {
+    for (const auto step :
+         {&Run::read_settings, &Run::read_codes, &Run::read_database, &Run::read_inputs}) {
       status = (this->*step)();
       if (status != done) return status;
     }
@@ -243,6 +244,24 @@ class Run {
     return done;
   }
 
+  int read_database() {
+    std::string path =
+        request_.compile_commands.empty() ? settings_.compile_commands : request_.compile_commands;
+    const bool is_asked = !path.empty();
+    if (!is_asked) path = compile_commands_above(folder());
+    if (path.empty()) return done;
+    const Result<std::string> text = read_file(path);
+    if (!text) return fail(text.error());
+    Result<CompileCommands> read = CompileCommands::read(*text, path);
+    if (!read && is_asked) return fail_in_file(read.error(), path, *text);
+    if (!read) {
+      write_error("inky: " + in_quotes(path) + " is not used: " + read.error().message + "\n");
+      return done;
+    }
+    calls_.headers.commands = std::move(*read);
+    return done;
+  }
+
   int read_inputs() {
     const std::string& calls = request_.calls.empty() ? settings_.calls : request_.calls;
     if (!calls.empty()) {
@@ -308,21 +327,35 @@ class Run {
     return done;
   }
 
-  // The check that follows reports files that cannot be read. Standard input is left out: it can be
-  // read only once.
+  // The check that follows reports files that cannot be read.
   void learn() {
     std::vector<CallForm> known;
+    calls_.included.resize(list_.files.size());
+    std::unordered_set<std::string> listed;
+    for (const SourceFile& file : list_.files)
+      listed.insert(fs::absolute(file.path).lexically_normal().string());
     for (const SourceFile& file : list_.files) {
-      if (file.path == "-" || !CallLearner::learns(*file.language)) continue;
+      if (!CallLearner::learns(*file.language)) continue;
       if (known.empty()) known = calls_.table.calls_of(*file.language);
-      const std::unique_ptr<std::FILE, int (*)(std::FILE*)> stream(
-          std::fopen(file.path.c_str(), "rb"), std::fclose);
-      if (!stream) continue;
-      SourceText text(stream.get());
-      calls_.learner.read(*file.language, file.number,
-                          [&](char* into, std::size_t most) { return text.read(into, most); });
+      const std::vector<Include> includes = learn(file);
+      // A header that is not among the files is learned from as well.
+      calls_.included[file.number] = calls_.headers.facts_of(*file.language, file.path, includes,
+                                                             [&](const std::string& header) {
+                                                               if (listed.contains(header)) return;
+                                                               SourceFile one = file;
+                                                               one.path = header;
+                                                               learn(one);
+                                                             });
     }
     calls_.learner.finish(known);
+  }
+
+  std::vector<Include> learn(const SourceFile& file) {
+    const SourceOpener::Stream stream = calls_.opener.open(file);
+    if (!stream) return {};
+    SourceText text(stream.get());
+    return calls_.learner.read(*file.language, file.number,
+                               [&](char* into, std::size_t most) { return text.read(into, most); });
   }
 
   int list_takers() const {

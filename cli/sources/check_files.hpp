@@ -16,6 +16,7 @@ struct CheckFilesRequest {
   std::string files_from;          // a list of more
   std::string language;            // of files that are named
   std::string calls;               // a table of more calls
+  std::string compile_commands;    // a compile database
   std::string settings;            // a file of settings
   bool no_settings = false;        // inky.toml is not looked for
   std::string enable;              // lists of codes

@@ -15,8 +15,9 @@ namespace {
 
 namespace fs = std::filesystem;
 
-constexpr std::string_view keys[] = {"enable",   "disable", "fail_on",    "exclude",
-                                     "baseline", "calls",   "line_limit", "for_machine"};
+constexpr std::string_view keys[] = {"enable",     "disable",     "fail_on",
+                                     "exclude",    "baseline",    "calls",
+                                     "line_limit", "for_machine", "compile_commands"};
 constexpr std::int64_t most_line_limit = 1'000'000;
 
 class SettingsReader {
@@ -82,7 +83,9 @@ class SettingsReader {
       return std::nullopt;
     }
     const std::string path = (fs::path(out_.folder) / *text).lexically_normal().string();
-    (name == "calls" ? out_.calls : out_.baseline) = path;
+    (name == "calls"              ? out_.calls
+     : name == "compile_commands" ? out_.compile_commands
+                                  : out_.baseline) = path;
     return std::nullopt;
   }
 

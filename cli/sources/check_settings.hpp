@@ -7,6 +7,7 @@
 //   exclude = ["generated/", "*.pb.c"]
 //   baseline = "known-faults.txt"
 //   calls = "calls.toml"
+//   compile_commands = "build/compile_commands.json"
 //   line_limit = 100
 //   for_machine = false
 //
@@ -34,6 +35,7 @@ struct CheckSettings {
   PathPatterns exclude;
   std::string baseline;  // paths of files; empty: none
   std::string calls;
+  std::string compile_commands;
   std::size_t line_limit = 0;
   bool for_machine = false;
 };

@@ -47,7 +47,14 @@ void Declarations::forget_all() {
 
 std::string Declarations::type_of(std::string_view name) const {
   const auto found = by_name_.find(std::string(name));
-  return found == by_name_.end() ? std::string() : entries_[found->second.back() - forgotten_].type;
+  if (found != by_name_.end()) return entries_[found->second.back() - forgotten_].type;
+  std::string out;
+  for (const Declarations* other : included_) {
+    const std::string type = other->type_of(name);
+    if (!out.empty() && !type.empty() && out != type) return {};
+    if (!type.empty()) out = type;
+  }
+  return out;
 }
 
 std::size_t Declarations::depth_of(std::string_view name) const {

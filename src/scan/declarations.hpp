@@ -29,6 +29,12 @@ class Declarations {
   // A block is over; `blocks` of them are still open.
   void end_block(std::size_t blocks) { end(blocks); }
 
+  // Those of a source that this one includes.
+  void include(const Declarations& other) {
+    included_.push_back(&other);
+    types_.include(other.types_);
+  }
+
   // The name of a variable's type; empty where it has none that is known.
   std::string type_of(std::string_view name) const;
   // How many blocks and parentheses its declaration stands in; 0 where it has none.
@@ -72,6 +78,7 @@ class Declarations {
   static constexpr std::size_t nowhere = static_cast<std::size_t>(-1);
 
   const Lexis& lexis_;
+  std::vector<const Declarations*> included_;
   Types types_;
   std::vector<Body> bodies_;
   std::optional<Array> array_;

@@ -17,6 +17,7 @@
 #include "lexer.hpp"
 #include "literal.hpp"
 #include "macros.hpp"
+#include "source_facts.hpp"
 
 namespace inky::inline v1 {
 
@@ -56,6 +57,8 @@ class Finder {
     for (const CallForm& call : calls) has_lists_ = has_lists_ || call.shape == CallShape::list;
   }
 
+  // Before run().
+  void include(const SourceFacts& facts);
   void run();
 
  private:

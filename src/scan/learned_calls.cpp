@@ -46,10 +46,15 @@ int small_number(const std::vector<Token>& argument) {
 
 void FunctionReader::run() {
   Token token;
+  bool begun = false;
+  bool in_directive = false;
   while (true) {
     lexer_.next(token);
     if (token.kind == Token::Kind::end) return;
-    take(token);
+    // What a macro stands for is no function of this file.
+    if (token.line_before || !begun) in_directive = token.is_sign("#");
+    begun = true;
+    if (!in_directive) take(token);
   }
 }
 
@@ -178,8 +183,9 @@ void FunctionReader::hand_on(const Call& call) {
   }
 }
 
-void CallLearner::read(const SourceLanguage& language, std::size_t file, const ByteSource& source) {
-  if (!learns(language)) return;
+std::vector<Include> CallLearner::read(const SourceLanguage& language, std::size_t file,
+                                       const ByteSource& source) {
+  if (!learns(language)) return {};
   FunctionReader reader(*language.lexis, source);
   reader.run();
   // The attribute names printf.
@@ -193,10 +199,11 @@ void CallLearner::read(const SourceLanguage& language, std::size_t file, const B
     relations_.push_back({{one.function, one.parameter, one.has_values, {}, one.to, file, one.at},
                           one.argument,
                           one.is_local});
+  return reader.includes();
 }
 
 bool CallLearner::learns(const SourceLanguage& language) {
-  return !language.lexis->arithmetic.empty();
+  return language.lexis->format_macros;
 }
 
 bool CallLearner::add(LearnedCall call, bool is_local) {

@@ -36,6 +36,7 @@ class FunctionReader {
   FunctionReader(const Lexis& lexis, const ByteSource& source)
       : lexis_(lexis), reader_(source), lexer_(lexis, reader_) {}
   void run();
+  const std::vector<Include>& includes() const { return lexer_.includes(); }
 
   std::vector<Handed> handed;
   std::vector<Stated> stated;  // by an attribute

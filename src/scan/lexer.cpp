@@ -65,11 +65,12 @@ void Lexer::note_include(std::size_t ahead) {
     if (byte == Reader::at_end || byte == '\n') return;
     name += static_cast<char>(byte);
   }
-  headers_.push_back(std::move(name));
+  headers_.push_back({std::move(name), open == '"'});
 }
 
 bool Lexer::includes(std::string_view header) const {
-  return std::find(headers_.begin(), headers_.end(), header) != headers_.end();
+  return std::any_of(headers_.begin(), headers_.end(),
+                     [&](const Include& one) { return one.name == header; });
 }
 
 // To where code begins again.

@@ -48,6 +48,7 @@ class Lexer {
 
   // Whether `#include <header>` or "header" came before.
   bool includes(std::string_view header) const;
+  const std::vector<Include>& includes() const { return headers_; }
 
   // The next token; Kind::end at the end, again and again.
   void next(Token& out);
@@ -97,7 +98,7 @@ class Lexer {
   const Remarks* remarks_;
   std::size_t last_line_ = 0;  // where the token before ends
   static constexpr std::size_t most_headers = 1000;
-  std::vector<std::string> headers_;
+  std::vector<Include> headers_;
   bool in_code_ = false;
   bool begun_ = false;
   bool blank_before_ = false;

@@ -47,15 +47,38 @@ void Macros::finish() {
   if (!is_whole || (texts_.size() >= most_macros && !texts_.contains(name_))) return;
   if (!is_text_) body_.clear();
   const auto [at, is_new] = texts_.emplace(name_, body_);
-  const auto alike = [](const Literal& a, const Literal& b) { return a.body == b.body; };
-  if (!is_new &&
-      !std::equal(at->second.begin(), at->second.end(), body_.begin(), body_.end(), alike))
-    at->second.clear();
+  if (!is_new && !alike(at->second, body_)) at->second.clear();
+}
+
+bool Macros::alike(const std::vector<Literal>& a, const std::vector<Literal>& b) {
+  return std::equal(
+      a.begin(), a.end(), b.begin(), b.end(),
+      [](const Literal& one, const Literal& other) { return one.body == other.body; });
+}
+
+bool Macros::gives_several(std::string_view name) const {
+  return several_.contains(std::string(name)) ||
+         std::any_of(included_.begin(), included_.end(),
+                     [&](const Macros* other) { return other->gives_several(name); });
+}
+
+bool Macros::is_defined(std::string_view name) const {
+  return texts_.contains(std::string(name)) ||
+         std::any_of(included_.begin(), included_.end(),
+                     [&](const Macros* other) { return other->is_defined(name); });
 }
 
 const std::vector<Literal>* Macros::text(std::string_view name) const {
   const auto found = texts_.find(std::string(name));
-  return found == texts_.end() || found->second.empty() ? nullptr : &found->second;
+  if (found != texts_.end()) return found->second.empty() ? nullptr : &found->second;
+  const std::vector<Literal>* out = nullptr;
+  for (const Macros* other : included_) {
+    if (!other->is_defined(name)) continue;
+    const auto* const text = other->text(name);
+    if (text == nullptr || (out != nullptr && !alike(*out, *text))) return nullptr;
+    out = text;
+  }
+  return out;
 }
 
 }  // namespace inky::inline v1

@@ -17,9 +17,12 @@ class Macros {
   // Every token, in order; `frames`: how many brackets are open before it.
   void see(const Token& token, std::size_t frames);
 
+  // Those of a source that this one includes.
+  void include(const Macros& other) { included_.push_back(&other); }
+
   // #define PAIR(x) (x) & 0xff, (x) >> 8
-  bool gives_several(std::string_view name) const { return several_.contains(std::string(name)); }
-  bool is_defined(std::string_view name) const { return texts_.contains(std::string(name)); }
+  bool gives_several(std::string_view name) const;
+  bool is_defined(std::string_view name) const;
   // #define LINE "%d of %s\n"; null where it is none, or defined twice and not alike.
   const std::vector<Literal>* text(std::string_view name) const;
 
@@ -37,6 +40,9 @@ class Macros {
   bool has_parameters_ = false;
   bool is_text_ = false;
   std::vector<Literal> body_;
+  static bool alike(const std::vector<Literal>& a, const std::vector<Literal>& b);
+
+  std::vector<const Macros*> included_;
   std::unordered_set<std::string> several_;
   std::unordered_map<std::string, std::vector<Literal>> texts_;  // none: not known any more
 };

@@ -12,6 +12,11 @@
 
 namespace inky::inline v1 {
 
+void Finder::include(const SourceFacts& facts) {
+  declared_.include(facts.declared());
+  macros_.include(facts.macros());
+}
+
 void Finder::run() {
   Token token;
   while (true) {
@@ -246,9 +251,12 @@ Item Finder::word_item(const std::string& word) {
 }
 
 void scan(const SourceLanguage& language, std::span<const CallForm> calls, const ByteSource& source,
-          const CallSink& sink, const Remarks* remarks) {
+          const CallSink& sink, const Remarks* remarks,
+          std::span<const SourceFacts* const> included) {
   const bool has_mark = remarks != nullptr && !remarks->mark.empty();
-  Finder(*language.lexis, calls, source, sink, has_mark ? remarks : nullptr).run();
+  Finder finder(*language.lexis, calls, source, sink, has_mark ? remarks : nullptr);
+  for (const SourceFacts* one : included) finder.include(*one);
+  finder.run();
 }
 
 void scan(const SourceLanguage& language, std::span<const CallForm> calls, std::string_view text,

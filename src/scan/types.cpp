@@ -20,9 +20,18 @@ void Types::add(Table& table, const std::string& name, const std::string& type) 
   }
 }
 
-std::string Types::find(const Table& table, const std::string& name) {
-  const auto found = table.find(name);
-  return found == table.end() ? std::string() : found->second;
+const std::string* Types::find(Table Types::*table, const std::string& name) const {
+  const auto own = (this->*table).find(name);
+  if (own != (this->*table).end()) return &own->second;
+  static const std::string unknown;
+  const std::string* out = nullptr;
+  for (const Types* other : included_) {
+    const auto found = (other->*table).find(name);
+    if (found == (other->*table).end()) continue;
+    if (out != nullptr && *out != found->second) return &unknown;
+    out = &found->second;
+  }
+  return out;
 }
 
 std::string Types::without_keyword(std::string_view type) {
@@ -53,12 +62,13 @@ std::string Types::resolved(std::string_view type) const {
     const auto* const fact = std::find_if(
         lexis_.named_types.data(), lexis_.named_types.data() + lexis_.named_types.size(),
         [&](const NamedTypeFact& one) { return one.name == base; });
-    std::string next = find(named_, base);
+    const std::string* const named = find(&Types::named_, base);
+    std::string next = named == nullptr ? std::string() : *named;
     const bool is_fact = fact != lexis_.named_types.data() + lexis_.named_types.size();
-    if (next.empty() && is_fact && !named_.contains(base)) next = std::string(fact->type);
+    if (next.empty() && is_fact && named == nullptr) next = std::string(fact->type);
     if (next.empty()) {
       // What this source says twice is not known.
-      if (named_.contains(base)) return {};
+      if (named != nullptr) return {};
       break;
     }
     base = without_keyword(next);
@@ -68,12 +78,13 @@ std::string Types::resolved(std::string_view type) const {
 
 std::string Types::field(std::string_view structure, std::string_view name) const {
   const std::string of = resolved(structure);
-  return of.empty() ? of : find(fields_, of + "." + std::string(name));
+  const std::string* const found =
+      of.empty() ? nullptr : find(&Types::fields_, of + "." + std::string(name));
+  return found == nullptr ? std::string() : *found;
 }
 
 std::string Types::result(std::string_view function) const {
-  const auto own = results_.find(std::string(function));
-  if (own != results_.end()) return own->second;
+  if (const std::string* const found = find(&Types::results_, std::string(function))) return *found;
   for (const NamedTypeFact& fact : lexis_.named_types) {
     if (fact.name.ends_with("()") && fact.name.substr(0, fact.name.size() - 2) == function)
       return std::string(fact.type);

@@ -6,6 +6,7 @@
 #include <string>
 #include <string_view>
 #include <unordered_map>
+#include <vector>
 
 #include "dialect/lexis.hpp"
 
@@ -27,6 +28,9 @@ class Types {
   // struct room, union room
   void add_tag(const std::string& name) { add(tags_, name, name); }
 
+  // Those of sources that this one includes.
+  void include(const Types& other) { included_.push_back(&other); }
+
   // A type by the name that Lexis::types has, with a * for each pointer: "time_t" is "long". Empty
   // where it is not known.
   std::string resolved(std::string_view type) const;
@@ -41,7 +45,8 @@ class Types {
 
   static void add(Table& table, const std::string& name, const std::string& type);
   static std::string without_keyword(std::string_view type);
-  static std::string find(const Table& table, const std::string& name);
+  // What this source says, or all that it includes say alike; null where nobody says anything.
+  const std::string* find(Table Types::*table, const std::string& name) const;
   bool is_of_language(std::string_view type) const;
 
   const Lexis& lexis_;
@@ -49,6 +54,7 @@ class Types {
   Table fields_;
   Table results_;
   Table tags_;
+  std::vector<const Types*> included_;
 };
 
 }  // namespace inky::inline v1

@@ -14,6 +14,7 @@
 
 #include <cstddef>
 #include <functional>
+#include <memory>
 #include <optional>
 #include <string>
 #include <string_view>
@@ -87,10 +88,26 @@ struct Remarks {
   std::function<void(const Remark&)> sink;
 };
 
+// #include <name> or "name"
+struct Include {
+  std::string name;
+  bool in_quotes = false;
+};
+
+// What a source says of the names in it, for those that include it: types, functions, variables and
+// macros of C and C++.
+class SourceFacts;
+std::shared_ptr<const SourceFacts> read_facts(const SourceLanguage& language,
+                                              const ByteSource& source);
+// What it includes itself; valid as long as the facts are.
+std::span<const Include> includes_of(const SourceFacts& facts);
+
 // Calls come in the order in which they begin, but for thousands inside of one.
-// `remarks`: null where nobody asks for them.
+// `remarks`: null where nobody asks for them. `included`: of all that the source includes, itself
+// or through others; what two of them say and not alike is not known.
 void scan(const SourceLanguage& language, std::span<const CallForm> calls, const ByteSource& source,
-          const CallSink& sink, const Remarks* remarks = nullptr);
+          const CallSink& sink, const Remarks* remarks = nullptr,
+          std::span<const SourceFacts* const> included = {});
 // The same for a text that is all here.
 void scan(const SourceLanguage& language, std::span<const CallForm> calls, std::string_view text,
           const CallSink& sink, const Remarks* remarks = nullptr);
@@ -119,7 +136,9 @@ class CallLearner {
  public:
   // Whether anything is learned of this language.
   static bool learns(const SourceLanguage& language);
-  void read(const SourceLanguage& language, std::size_t file, const ByteSource& source);
+  // What it includes is returned.
+  std::vector<Include> read(const SourceLanguage& language, std::size_t file,
+                            const ByteSource& source);
   // After all files: what hands templates on to `known` is learned.
   void finish(std::span<const CallForm> known);
 
