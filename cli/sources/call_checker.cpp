@@ -83,6 +83,7 @@ const CallChecker::Known& CallChecker::look(const FoundCall& call) {
   key += *call.source;
   key += call.given.more_may_follow ? "\1" : "\2";
   key += call.given.names_from_scope ? "\1" : "\2";
+  key += call.given.spare ? "\1" : "\2";
   key += call.names_locale ? "\1" : "\2";
   key += static_cast<char>('0' + static_cast<int>(call.holes));
   key += call.name;

@@ -1,6 +1,7 @@
 #include "inky_margin/check/check.hpp"
 
 #include <algorithm>
+#include <iterator>
 #include <string>
 #include <utility>
 
@@ -79,11 +80,17 @@ void Checker::settle(const Template& parsed) {
                         given.value || (given.type && !trial_values(*given.type).empty()), true,
                         given.type_name, given.written});
   }
+  const auto taken = static_cast<std::size_t>(std::max(parsed.values_taken(), 0));
+  if (given_->spare && names.empty() && slots_.size() > taken) slots_.resize(taken);
   if ((!given_->values && names.empty()) || given_->more_may_follow)
     slots_.resize(std::max(slots_.size(), static_cast<std::size_t>(parsed.values_taken())),
                   {Type::text, std::nullopt, {}, false, true, {}, {}});
   if (given_->names_from_scope || !given_->values) {
-    for (const std::string& name : names) {
+    std::vector<std::string> used = names;
+    for (const CountSource& count : counts_of(parsed)) {
+      if (!count.name.empty()) used.push_back(count.name);
+    }
+    for (const std::string& name : used) {
       if (slot_named(name) == unset)
         slots_.push_back({Type::text, std::nullopt, name, false, true, {}, {}});
     }
@@ -91,7 +98,7 @@ void Checker::settle(const Template& parsed) {
   for (Slot& slot : slots_) {
     if (slot.known) slot.type = slot.known->type();
   }
-  if (!demands_.signedness) take_counts_as_signed(parsed);
+  take_counts_as_signed(parsed);
   settle_unknown(parsed);
 }
 
@@ -102,18 +109,35 @@ void Checker::settle_unknown(const Template& parsed) {
   suit_unplaced(parsed);
 }
 
-// A count that is passed without a sign is an idiom, as %x of an int is.
+std::vector<CountSource> Checker::counts_of(const Template& parsed) const {
+  std::vector<CountSource> out;
+  for (std::size_t i = 0; i < parsed.fields().size(); ++i) {
+    std::vector<CountSource> of_field = dialect_.counts_of(parsed, static_cast<int>(i));
+    std::move(of_field.begin(), of_field.end(), std::back_inserter(out));
+  }
+  return out;
+}
+
+Checker::Slot* Checker::slot_of(const CountSource& count) {
+  const int index = count.name.empty() ? count.index : slot_named(count.name);
+  return index < 0 || static_cast<std::size_t>(index) >= slots_.size()
+             ? nullptr
+             : &slots_[static_cast<std::size_t>(index)];
+}
+
+// A count that is passed without a sign is an idiom, as %x of an int is; and a count of the type
+// that the language asks for is one.
 void Checker::take_counts_as_signed(const Template& parsed) {
-  for (const Field& field : parsed.fields()) {
-    for (const Count& count : {field.width, field.precision}) {
-      if (count.from != Count::From::value || count.value_index < 0 ||
-          static_cast<std::size_t>(count.value_index) >= slots_.size())
-        continue;
-      Slot& slot = slots_[static_cast<std::size_t>(count.value_index)];
-      if (slot.type != Type::u32 || slot.known) continue;
-      slot.type = Type::i32;
-      slot.type_name.clear();
-    }
+  const std::string_view own = dialect_.facts().count_type;
+  for (const CountSource& count : counts_of(parsed)) {
+    Slot* slot = slot_of(count);
+    if (slot == nullptr || slot->known) continue;
+    // What a function returns has no type that is named in source.
+    const bool is_own = !own.empty() && (slot->type_name == own || slot->type_name.ends_with("()"));
+    if (!is_own && (slot->type != Type::u32 || demands_.signedness)) continue;
+    slot->type = Type::i32;
+    slot->type_name.clear();
+    slot->is_count = true;
   }
 }
 
@@ -145,9 +169,12 @@ void Checker::take_what_is_said(const Template& parsed) {
   for (std::size_t i = 0; i < parsed.fields().size(); ++i) {
     const Field& field = parsed.fields()[i];
     take(index_of(field), type_said(dialect_, parsed, static_cast<int>(i)));
-    for (const Count& count : {field.width, field.precision}) {
-      if (count.from == Count::From::value) take(count.value_index, Type::i32);
-    }
+  }
+  for (const CountSource& count : counts_of(parsed)) {
+    Slot* slot = slot_of(count);
+    if (slot == nullptr || slot->told) continue;
+    slot->type = Type::i32;
+    slot->is_count = true;
   }
 }
 
@@ -251,7 +278,7 @@ Value Checker::trial(Type type, std::size_t step) {
 }
 
 bool Checker::is_any(const Slot& slot) const {
-  return slot.told && !(given_ != nullptr && slot.type == Type::character);
+  return slot.told && !(given_ != nullptr && (slot.is_count || slot.type == Type::character));
 }
 
 Value Checker::usual(const Slot& slot) {

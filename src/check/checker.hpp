@@ -45,11 +45,14 @@ class Checker {
     bool suits = true;  // a type was found for it that its field takes
     std::string type_name;
     std::string written;
+    bool is_count = false;  // of source: a width or a precision, of a size that is usual
   };
 
   void settle(const Template& parsed);
   void settle_unknown(const Template& parsed);
   void take_counts_as_signed(const Template& parsed);
+  std::vector<CountSource> counts_of(const Template& parsed) const;
+  Slot* slot_of(const CountSource& count);
 
   void settle_types(const Template& parsed, const std::vector<std::string>& names);
 

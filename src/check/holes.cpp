@@ -112,6 +112,22 @@ class HoleChecker {
         at = close + 1;
       }
     }
+    take_numbers();
+  }
+
+  // Holes that all have numbers may be those of another library, which means the values by them.
+  void take_numbers() {
+    std::vector<std::size_t> numbers;
+    for (const Hole& hole : holes_) {
+      std::size_t at = hole.span.from + 1;
+      std::size_t number = 0;
+      constexpr std::size_t most = 1000;
+      for (; is_digit(source_[at]); ++at)
+        number = std::min(number * 10 + static_cast<std::size_t>(source_[at] - '0'), most);
+      if (at == hole.span.from + 1) return;
+      numbers.push_back(number);
+    }
+    for (std::size_t i = 0; i < numbers.size(); ++i) holes_[i].value = numbers[i];
   }
   static bool is_name_byte(char byte) {
     return (byte >= 'a' && byte <= 'z') || (byte >= 'A' && byte <= 'Z') || is_digit(byte) ||
@@ -217,7 +233,7 @@ class HoleChecker {
       if (hole.value < values.size()) look_at(hole, values[hole.value]);
     }
     if (lacking != nullptr && !given_.more_may_follow) lack(*lacking);
-    if (rule_ == HoleRule::letters || lacking != nullptr) return;
+    if (rule_ == HoleRule::letters || given_.spare || lacking != nullptr) return;
     find_unused(shown, values);
   }
 

@@ -110,6 +110,8 @@ std::string Checker::message_of(const Note& note, const Template& parsed, std::s
 
 bool Checker::is_of_any_type(const Template& parsed, const Note& note, std::size_t slot) const {
   std::vector<Value> values = values_at(0);
+  // Where no number suits, the value may be of a type that we do not have: a date.
+  bool suits_numbers = false;
   for (const Type type : {Type::i32, Type::f64, Type::text, Type::truth, Type::nil}) {
     const std::string name(values[slot].name());
     const bool is_named = values[slot].is_named();
@@ -122,8 +124,9 @@ bool Checker::is_of_any_type(const Template& parsed, const Note& note, std::size
         report.notes.begin(), report.notes.end(),
         [&](const Note& one) { return one.code == note.code && one.span == note.span; });
     if (!is_noted) return false;
+    suits_numbers = suits_numbers || is_whole(type) || is_real(type);
   }
-  return true;
+  return suits_numbers;
 }
 
 bool Checker::is_guess(const Template& parsed, const Note& note) const {

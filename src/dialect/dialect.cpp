@@ -42,6 +42,14 @@ std::optional<Objection> Dialect::objection(const Template& parsed, int field,
   return do_objection(parsed.content_, field, type_in_source);
 }
 
+std::vector<CountSource> Dialect::counts_of(const Template& parsed, int field) const {
+  assert(parsed.dialect_ == this);
+  if (const Statement* statement = parsed.content_.statement.get())
+    return statement->steps.empty() ? counts_of(statement->inner, field)
+                                    : std::vector<CountSource>();
+  return do_counts_of(parsed.content_, field);
+}
+
 Result<WrittenCall> Dialect::write_call(const Template& parsed,
                                         std::span<const std::string> names) const {
   assert(parsed.dialect_ == this);
@@ -137,6 +145,15 @@ std::optional<Error> find_fault(const DialectFacts& facts, const Setting& settin
 std::optional<Spec> Dialect::do_wish_of(const TemplateContent& parsed, int field, Type,
                                         Notes&) const {
   return parsed.fields[static_cast<std::size_t>(field)].spec;
+}
+
+std::vector<CountSource> Dialect::do_counts_of(const TemplateContent& parsed, int field) const {
+  std::vector<CountSource> out;
+  const Field& one = parsed.fields[static_cast<std::size_t>(field)];
+  for (const Count& count : {one.width, one.precision}) {
+    if (count.from == Count::From::value) out.push_back({{}, count.value_index});
+  }
+  return out;
 }
 
 std::optional<Objection> Dialect::do_objection(const TemplateContent&, int,

@@ -222,6 +222,16 @@ void Declarations::take_words(const Token& token, const Place& place) {
   put(name, type + std::string(pointers, '*'));
 }
 
+// Whether a variable's type is one of values that hold others: a list, an option.
+bool Declarations::holds_others(std::string_view name) const {
+  const auto found = by_name_.find(std::string(name));
+  if (found == by_name_.end()) return false;
+  const std::string& type = entries_[found->second.back() - forgotten_].type;
+  return std::any_of(lexis_.types.begin(), lexis_.types.end(), [&](const TypeNameFact& fact) {
+    return fact.name == type && (is_compound(fact.type) || fact.type == Type::some);
+  });
+}
+
 // name: type. A name that is bound without one hides what it was before.
 void Declarations::see_type_last(const Token& token, const Place& place) {
   const std::size_t depth = place.blocks + (place.in_parentheses ? 1 : 0);
@@ -230,6 +240,8 @@ void Declarations::see_type_last(const Token& token, const Place& place) {
     // A lifetime and a mark stand before a type or a name.
     if (token.text.empty() || token.text == "mut") return;
     if (has_word(lexis_.scope_words, token.text)) forget_all();
+    // Some(name) may be a pattern that binds what the variable holds.
+    if (!place.in_call && holds_others(token.text)) add(token.text, {}, place.blocks);
     if (words_.size() == 2) {
       add(words_[0], token.text, depth);
       typed_last_ = std::exchange(words_, {})[0];
@@ -244,8 +256,8 @@ void Declarations::see_type_last(const Token& token, const Place& place) {
   binds_ = false;
   if (token.is_sign(":") && words_.size() == 1) {
     words_.emplace_back(":");
-  } else if (words_.size() == 2 && (token.is_sign("[") || token.is_sign("("))) {
-    add(words_[0], token.is_sign("[") ? "[]" : "(,)", depth);
+  } else if (words_.size() == 2 && token.is_sign("[")) {
+    add(words_[0], "[]", depth);
     words_.clear();
   } else if (token.is_sign("|") && !typed_last.empty()) {
     // name: one | another

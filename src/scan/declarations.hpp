@@ -23,6 +23,7 @@ class Declarations {
     bool in_parentheses = false;
     std::size_t frames = 0;  // parentheses of all kinds
     std::size_t blocks = 0;  // braces
+    bool in_call = false;    // one that takes a template
   };
   // Every token, in order, before it opens or closes anything.
   void see(const Token& token, const Place& place);
@@ -56,6 +57,7 @@ class Declarations {
   void forget_all();
   void see_type_first(const Token& token, const Place& place);
   void see_type_last(const Token& token, const Place& place);
+  bool holds_others(std::string_view name) const;
   void take_words(const Token& token, const Place& place);
   void declare(const std::string& name, std::string type, const Place& place);
   bool begin_structure(const Place& place);

@@ -31,6 +31,7 @@ struct Frame {
   std::string called;    // the same of a call that a form's name holds: "getLogger()"
   std::size_t kept = 0;  // the bytes of literals in it
   bool too_much = false;
+  bool one_of_several = false;  // its template is one of a choice
   Argument receiver;
   bool percent = false;
   bool braces = false;

@@ -109,6 +109,10 @@ void Finder::finish(Frame& frame) {
     finish_percent(frame);
     return;
   }
+  // assert_eq!(@ $left, $right, ...): a macro's own words.
+  const bool is_own_way = lexis_.bang_calls && !frame.arguments.empty() &&
+                          !frame.arguments[0].empty() && frame.arguments[0][0].is_sign("@");
+  if (is_own_way) return;
   const CallForm* chosen = choose_form(frame);
   if (chosen == nullptr) return;
   if (chosen->shape == CallShape::receiver)
@@ -275,6 +279,7 @@ bool Finder::finish_choice(Frame& frame, const CallForm& form) {
   for (const Argument& one : choices) {
     if (!has_field(one)) continue;
     frame.arguments[template_at] = one;
+    frame.one_of_several = true;
     finish_template(frame, form);
   }
   frame.arguments[template_at] = argument;
@@ -401,6 +406,7 @@ bool Finder::operand_goes_on() {
 void Finder::give(FoundCall& call, const Frame& frame, std::size_t from,
                   const CallForm& form) const {
   call.given.names_from_scope = lexis_.names_from_scope;
+  call.given.spare = frame.one_of_several;
   std::vector<Given> values;
   for (std::size_t i = from; i < frame.arguments.size(); ++i) {
     const Argument& argument = frame.arguments[i];

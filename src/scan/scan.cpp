@@ -47,8 +47,8 @@ void Finder::take(Token& token) {
     return;
   }
   if (!lexis_.arithmetic.empty()) macros_.see(token, frames_.size());
-  declared_.see(token,
-                {!frames_.empty() && frames_.back().close == ")", frames_.size(), block_depth_});
+  declared_.see(token, {!frames_.empty() && frames_.back().close == ")", frames_.size(),
+                        block_depth_, calls_open_ > 0});
   constants_.see(token,
                  {!frames_.empty() && frames_.back().close == ")", frames_.size(), block_depth_});
   if (lexis_.imports_of_names) take_import(token);
@@ -86,7 +86,8 @@ void Finder::take_word(Token& token) {
     path_ += '.';
     path_ += token.text;
   } else {
-    path_ = token.text;
+    // Behind a point, of whatever stands before it.
+    path_ = (separated_ ? "." : "") + token.text;
     path_at_ = token.at;
   }
   const FormList found = forms_at(path_);

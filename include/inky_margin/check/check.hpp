@@ -79,6 +79,9 @@ struct GivenValues {
   std::optional<std::vector<Given>> values;
   // More values may follow; they are assumed to fit.
   bool more_may_follow = false;
+  // Values that the template leaves over are taken by another one, which stands in its place at
+  // times.
+  bool spare = false;
   // The names that the template uses and nobody gives are those of variables in scope.
   bool names_from_scope = false;
 };

@@ -104,6 +104,12 @@ struct SettingFact {
 // How fields are written: %d, {}, or in a way of the language's own (a call, a chain, a pattern).
 enum class TemplateStyle : std::uint8_t { percent, braces, own };
 
+// A value that is a count of a field.
+struct CountSource {
+  std::string name;   // empty: it is given by its place
+  int index = unset;  // from 0; of one without a name
+};
+
 struct DialectFacts {
   std::string_view id;
   std::string_view language;
@@ -122,6 +128,8 @@ struct DialectFacts {
   // The quotes that a template may stand in. Empty: it is pasted with what is around it.
   std::string_view quotes = "\"";
   bool options = false;  // whether values of it may be options: Type::some
+  // The type that a value has in source where it is a width or a precision. Empty: any whole number.
+  std::string_view count_type = {};
   LanguageForms forms = {};
   std::span<const SettingFact> settings = {};  // what its caller may choose
   std::span<const ConversionFact> conversions;
@@ -226,6 +234,8 @@ class Dialect {
   // more to it than the value: a long and a long long of C have the same values.
   std::optional<Objection> objection(const Template& parsed, int field,
                                      std::string_view type_in_source) const;
+  // The values that are the width and the precision of a field.
+  std::vector<CountSource> counts_of(const Template& parsed, int field) const;
   // A statement that prints the template with the values of these names. It is written again from
   // what was read, so that nothing in it can leave its literal. An error where it cannot stand in
   // source (bad_template), or was not read whole.
@@ -247,6 +257,7 @@ class Dialect {
                                          Notes& notes) const;
   virtual std::optional<Objection> do_objection(const TemplateContent& parsed, int field,
                                                 std::string_view type_in_source) const;
+  virtual std::vector<CountSource> do_counts_of(const TemplateContent& parsed, int field) const;
   virtual Outcome do_print_plainly(const Value& value, Output& out) const;
   virtual Result<WrittenCall> do_write_call(const TemplateContent& parsed,
                                             std::span<const std::string> names) const;

@@ -135,8 +135,10 @@ void set_alignment(const Field& field, bool left, Spec& spec) {
 void finish(Field& field, std::string_view) {
   const ConversionFact* conversion = percent::conversion_of(facts, field.letter);
   if (field.defect.empty()) field.defect = find_defect(field, conversion);
-  // glibc 2.36 prints the text of errno for %m, and has a flag I; Windows reads I64 as a length.
-  field.defect_is_ours = field.letter == 'n' || field.letter == 'm' || field.letter == 'I';
+  // glibc 2.36 prints the text of errno for %m, reads S and C as ls and lc, and has a flag I; Windows
+  // reads I64 as a length.
+  field.defect_is_ours = field.letter == 'n' || field.letter == 'm' || field.letter == 'I' ||
+                         field.letter == 'S' || field.letter == 'C';
   // A sign is nothing that an address has.
   field.shows_address = field.letter == 'p' && !has_flag(field, '+') && !has_flag(field, ' ');
   if (conversion == nullptr) return;

@@ -155,6 +155,7 @@ inline constexpr DialectFacts facts = {
     .places_form = "{:.N}",
     .modifiers_are = "Longer forms",
     .options = true,
+    .count_type = "usize",
     .forms = {.program = &own_program,
               .run = &own_run,
               .table = &own_table,

@@ -421,6 +421,18 @@ class Rust final : public family::CheckedDialect<Fields, Rendering> {
            writing::listed(given, ", ") + ");";
   }
 
+  std::vector<CountSource> do_counts_of(const TemplateContent& parsed, int field) const override {
+    const Shown& shown =
+        static_cast<const Fields&>(*parsed.program).fields[static_cast<std::size_t>(field)];
+    std::vector<CountSource> out;
+    for (const Reference& count : {shown.width, shown.precision}) {
+      if (count.kind == Reference::Kind::argument)
+        out.push_back({{}, static_cast<int>(count.number)});
+      else if (count.kind == Reference::Kind::variable)
+        out.push_back({count.name, unset});
+    }
+    return out;
+  }
   std::optional<Spec> do_wish_of(const TemplateContent& parsed, int field, Type type,
                                  Notes& notes) const override {
     const Shown& shown =
