@@ -250,6 +250,44 @@ void Checker::suit_unplaced(const Template& parsed) {
     slot.type = said;
     slot.known.reset();
   }
+  // Values that may follow those that are written: as many as help.
+  constexpr int most_more = 16;
+  for (int more = 0; given_->more_may_follow && more < most_more; ++more) {
+    Slot any;
+    any.told = false;
+    slots_.push_back(std::move(any));
+    if (!trouble()) return;
+  }
+  unsettled_ = trouble();
+}
+
+// Whether a trouble is one of values whose types nobody knows: it is another one when they are
+// others.
+bool Checker::is_unsettled(const Template& parsed, const Outcome& outcome) {
+  if (!unsettled_ || *unsettled_ != outcome.span()) return false;
+  // Where fields say which values are theirs, their types are settled one by one.
+  if (std::any_of(parsed.fields().begin(), parsed.fields().end(),
+                  [&](const Field& field) { return index_of(field) >= 0; }))
+    return false;
+  const std::vector<Slot> before = slots_;
+  const auto changes = [&] {
+    text_.clear();
+    const Outcome again = dialect_.render(parsed, values_at(0), text_);
+    return again.prints_cleanly() || again.why() != outcome.why();
+  };
+  bool out = false;
+  // Each alone, and all of them.
+  for (std::size_t one = 0; one <= slots_.size() && !out; ++one) {
+    for (const Type type : {Type::i32, Type::text, Type::nil, Type::character}) {
+      for (std::size_t i = 0; i < slots_.size(); ++i) {
+        const bool is_meant = one == slots_.size() || one == i;
+        if (is_meant && !slots_[i].told && !slots_[i].known) slots_[i].type = type;
+      }
+      out = out || changes();
+      slots_ = before;
+    }
+  }
+  return out;
 }
 
 int Checker::slot_named(std::string_view name) const {
@@ -354,7 +392,8 @@ bool Checker::add(const Template& parsed, const Trouble& trouble) {
     fault.code = Code::not_supported_yet;
     fault.message = "no type that is known here suits this field";
   }
-  if (given_ != nullptr && is_refused_here_only(parsed, outcome.span()))
+  if (given_ != nullptr && (is_refused_here_only(parsed, outcome.span()) ||
+                            (!parsed.refusal() && is_unsettled(parsed, outcome))))
     fault.code = Code::not_supported_yet;
   fault.span = in_original(outcome.span());
   if (outcome.kind() != Outcome::Kind::error) fault.effect = effect_of(outcome);

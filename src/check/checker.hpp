@@ -66,6 +66,8 @@ class Checker {
   // The same where a field takes its values as it goes, so that none is known to be its own.
   void suit_unplaced(const Template& parsed);
 
+  bool is_unsettled(const Template& parsed, const Outcome& outcome);
+
   int slot_named(std::string_view name) const;
   int index_of(const Field& field) const;
 
@@ -122,6 +124,9 @@ class Checker {
   // source leaves no doubt of.
   bool is_guess(const Template& parsed, const Note& note) const;
 
+  // Whether another value in the place of one that is not known takes a note about counts away.
+  bool hangs_on_a_value(const Template& parsed, const Note& note) const;
+
   // Whether a value of every type that suits the field has the note.
   bool is_of_any_type(const Template& parsed, const Note& note, std::size_t slot) const;
 
@@ -142,6 +147,7 @@ class Checker {
   const GivenValues* given_ = nullptr;  // null: the types alone are
   const Demands& demands_;
   std::vector<Slot> slots_;
+  std::optional<Span> unsettled_;  // of a trouble that no types were found against
   std::vector<Edit> edits_;
   Checked out_;
   TextBuffer text_;

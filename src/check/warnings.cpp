@@ -129,11 +129,54 @@ bool Checker::is_of_any_type(const Template& parsed, const Note& note, std::size
   return suits_numbers;
 }
 
+bool Checker::hangs_on_a_value(const Template& parsed, const Note& note) const {
+  const Value others[] = {Value(), Value::truth(true), Value::whole(Type::i32, 0),
+                          Value::whole(Type::i32, 1), Value::list({})};
+  constexpr std::size_t most_unknown = 8;
+  std::vector<std::size_t> unknown;
+  for (std::size_t i = 0; i < slots_.size() && unknown.size() < most_unknown; ++i) {
+    if (!slots_[i].told) unknown.push_back(i);
+  }
+  std::vector<Value> values = values_at(0);
+  const auto put = [&](std::size_t at, const Value& other) {
+    const std::string name(values[at].name());
+    const bool is_named = values[at].is_named();
+    values[at] = other;
+    if (is_named) values[at].set_name(name);
+  };
+  const auto is_without = [&] {
+    Report report;
+    TextBuffer text;
+    return dialect_.render(parsed, values, {}, text, &report).prints_cleanly() &&
+           std::none_of(report.notes.begin(), report.notes.end(),
+                        [&](const Note& one) { return one.code == note.code; });
+  };
+  // One may choose what another is for: both change.
+  for (std::size_t i = 0; i < unknown.size(); ++i) {
+    const Value first = values[unknown[i]];
+    for (const Value& other : others) {
+      put(unknown[i], other);
+      if (is_without()) return true;
+      for (std::size_t j = i + 1; j < unknown.size(); ++j) {
+        const Value second = values[unknown[j]];
+        for (const Value& another : others) {
+          put(unknown[j], another);
+          if (is_without()) return true;
+        }
+        values[unknown[j]] = second;
+      }
+    }
+    values[unknown[i]] = first;
+  }
+  return false;
+}
+
 bool Checker::is_guess(const Template& parsed, const Note& note) const {
   if (given_ == nullptr) return false;
   const Slot* shown = slot_at(parsed, note.span);
   // How many values there are is known, whatever they are.
   const bool counts = note.code == Code::too_many_values || note.code == Code::values_run_out;
+  if (counts && hangs_on_a_value(parsed, note)) return true;
   if (shown != nullptr && !shown->told && !counts && !is_of_template(parsed, note) &&
       !is_of_any_type(parsed, note, static_cast<std::size_t>(shown - slots_.data())))
     return true;

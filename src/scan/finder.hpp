@@ -113,6 +113,7 @@ class Finder {
   void add(const Token& token);
 
   void add_item(Item item, bool is_group);
+  static bool goes_on_in_list(const Argument& argument, bool is_group);
   static bool is_quoting(const Item& item);
 
   // Whether a token still belongs to values that stand side by side.
@@ -169,6 +170,7 @@ class Finder {
   // The values from this argument on.
   void give(FoundCall& call, const Frame& frame, std::size_t from, const CallForm& form) const;
 
+  bool is_threaded() const;
   static void give_elements(FoundCall& call, const Argument& list);
 
   // {name.part} and {name[part]}.

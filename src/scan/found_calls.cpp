@@ -411,6 +411,9 @@ void Finder::give(FoundCall& call, const Frame& frame, std::size_t from,
   for (std::size_t i = from; i < frame.arguments.size(); ++i) {
     const Argument& argument = frame.arguments[i];
     if (argument.empty()) continue;
+    // (line-up-last x (format nil "~d")): a macro puts a value there.
+    if (has_lists_ && is_threaded())
+      call.given.more_may_follow = call.given.names_from_scope = true;
     // #+feature value: read on some machines.
     if (has_lists_ && argument.size() > 1 && argument[0].is_sign("#") &&
         (argument[1].text.starts_with('+') || argument[1].text.starts_with('-'))) {
@@ -449,6 +452,14 @@ void Finder::give_elements(FoundCall& call, const Argument& list) {
       list.size() == 2 && list[0].is_word("array") && list[1].kind == Item::Kind::group;
   if ((!is_list && !is_array) || list.back().spreads) return;
   call.given.values = std::vector<Given>(list.back().elements);
+}
+
+bool Finder::is_threaded() const {
+  if (frames_.empty() || frames_.back().arguments.empty() || frames_.back().arguments[0].empty())
+    return false;
+  const Item& head = frames_.back().arguments[0][0];
+  return head.kind == Item::Kind::word &&
+         (head.text.find("->") != std::string::npos || head.text.starts_with("line-up-"));
 }
 
 bool Finder::takes_parts(std::string_view source) {

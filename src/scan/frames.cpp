@@ -237,8 +237,8 @@ void Finder::add_item(Item item, bool is_group) {
   if (frame.arguments.empty()) {
     frame.arguments.emplace_back();
   } else if (is_list) {
-    if (frame.arguments.back().empty() || !is_quoting(frame.arguments.back().back()))
-      if (!frame.arguments.back().empty()) next_argument();
+    if (!frame.arguments.back().empty() && !goes_on_in_list(frame.arguments.back(), is_group))
+      next_argument();
   } else if (frame.close.empty() && !is_group && !frame.arguments.back().empty() && spaced_ &&
              !frame.arguments.back().back().is_sign("-")) {
     next_argument();
@@ -252,6 +252,14 @@ void Finder::add_item(Item item, bool is_group) {
   }
   frame.kept += item.literal.body.size();
   frame.arguments.back().push_back(std::move(item));
+}
+
+// '#.(map ...) and #c(1 2) are one argument.
+bool Finder::goes_on_in_list(const Argument& argument, bool is_group) {
+  if (is_quoting(argument.back())) return true;
+  constexpr std::string_view heads = ". c C s S p P";
+  return is_group && argument.size() > 1 && argument[argument.size() - 2].is_sign("#") &&
+         argument.back().kind == Item::Kind::word && has_word(heads, argument.back().text);
 }
 
 bool Finder::is_quoting(const Item& item) {
