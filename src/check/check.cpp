@@ -152,7 +152,8 @@ bool Checker::is_any(const Slot& slot) const {
 
 Value Checker::usual(const Slot& slot) {
   if (slot.type == Type::character) return Value::character('a');
-  if (is_whole(slot.type) && slot.type != Type::big) return Value::whole(slot.type, 42);
+  if (is_whole(slot.type) && slot.type != Type::big)
+    return Value::whole(slot.type, slot.is_count ? 37 : 42);
   return trial(slot.type, 0);
 }
 
@@ -285,12 +286,12 @@ std::string Checker::in_words_of_source(std::string message, const Template& par
                                         std::size_t step) const {
   // The field's own value first, then those that its counts take.
   std::vector<int> indices;
-  for (const Field& field : parsed.fields()) {
+  for (std::size_t i = 0; i < parsed.fields().size(); ++i) {
+    const Field& field = parsed.fields()[i];
     if (span.from < field.span.from || span.from >= field.span.to) continue;
     indices.push_back(index_of(field));
-    for (const Count& count : {field.width, field.precision}) {
-      if (count.from == Count::From::value) indices.push_back(count.value_index);
-    }
+    for (const CountSource& count : dialect_.counts_of(parsed, static_cast<int>(i)))
+      indices.push_back(count.name.empty() ? count.index : slot_named(count.name));
   }
   const std::vector<Value> values = values_at(step);
   for (const int index : indices) {

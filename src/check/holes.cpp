@@ -81,14 +81,17 @@ class HoleChecker {
   void read_names() {
     if (given_.values && count() == 0 && !given_.more_may_follow) {
       // Without values nothing is read at all.
-      const std::size_t open = source_.find('{');
-      const std::size_t close = source_.find('}', open);
-      const bool is_name = open != std::string_view::npos && close != std::string_view::npos &&
-                           close > open + 1 && is_name_byte(source_[open + 1]);
-      if (is_name)
+      for (std::size_t open = source_.find('{'); open != std::string_view::npos;
+           open = source_.find('{', open + 1)) {
+        const std::size_t end = source_.find_first_of("{}", open + 1);
+        const bool is_hole = end != std::string_view::npos && source_[end] == '}' &&
+                             is_name_byte(source_[open + 1]) &&
+                             (open == 0 || source_[open - 1] != '{');
+        if (!is_hole) continue;
         warn(Code::hole_not_filled,
-             text_of({open, close + 1}) + " has no value, and is printed as it is",
-             {open, close + 1});
+             text_of({open, end + 1}) + " has no value, and is printed as it is", {open, end + 1});
+        break;
+      }
       return;
     }
     std::size_t at = 0;
@@ -103,12 +106,12 @@ class HoleChecker {
              "FormatException");
         return;
       } else {
-        const std::size_t close = source_.find('}', at);
+        const std::size_t close = end_of_name(at + 1);
         if (close == std::string_view::npos) {
           fail("this hole does not end", {at, source_.size()}, "FormatException");
           return;
         }
-        add_hole(at, close + 1, holes_.size());
+        if (!read_name({at, close + 1})) return;
         at = close + 1;
       }
     }
@@ -128,6 +131,39 @@ class HoleChecker {
       numbers.push_back(number);
     }
     for (std::size_t i = 0; i < numbers.size(); ++i) holes_[i].value = numbers[i];
+  }
+
+  // Two closing braces are none.
+  std::size_t end_of_name(std::size_t at) const {
+    while (true) {
+      at = source_.find('}', at);
+      if (at == std::string_view::npos) return at;
+      std::size_t end = at;
+      while (end < source_.size() && source_[end] == '}') ++end;
+      if ((end - at) % 2 == 1) return at;
+      at = end;
+    }
+  }
+
+  bool read_name(Span span) {
+    const std::string_view name = source_.substr(span.from + 1, span.to - span.from - 2);
+    const std::size_t end = std::min(name.find(':'), name.size());
+    const std::size_t comma = name.substr(0, end).find(',');
+    if (comma != std::string_view::npos) {
+      std::string_view width = name.substr(comma + 1, end - comma - 1);
+      while (width.starts_with(' ')) width.remove_prefix(1);
+      while (width.ends_with(' ')) width.remove_suffix(1);
+      if (width.starts_with('-')) width.remove_prefix(1);
+      if (width.empty() || !std::all_of(width.begin(), width.end(), is_digit)) {
+        fail("a width is a number", span, "FormatException");
+        return false;
+      }
+    }
+    if (name.find('{') != std::string_view::npos)
+      warn(Code::hole_not_filled, "another hole begins before this one ends, and its text is lost",
+           span);
+    add_hole(span.from, span.to, holes_.size());
+    return true;
   }
   static bool is_name_byte(char byte) {
     return (byte >= 'a' && byte <= 'z') || (byte >= 'A' && byte <= 'Z') || is_digit(byte) ||
@@ -173,7 +209,12 @@ class HoleChecker {
       if (byte == '}' && --depth == 0) break;
     }
     if (at == source_.size()) {
-      fail("this hole does not end", {from, at}, exception);
+      // With another brace open in it, Java drops the rest without a word.
+      if (depth == 1)
+        fail("this hole does not end", {from, at}, exception);
+      else
+        warn(Code::hole_not_filled, "this hole does not end, and what follows is not printed",
+             {from, at});
       return false;
     }
     std::size_t digits = from + 1;
@@ -252,8 +293,11 @@ class HoleChecker {
     if (!is_number || given.type != Type::text || !given.value) return;
     const std::string_view text = given.value->as_text();
     const std::size_t first = text.find_first_not_of(" +-.");
-    const bool may_be_one = first == std::string_view::npos || is_digit(text[first]) ||
-                            text.substr(first).starts_with("Infinity");
+    // An empty text is 0 as a whole, and no number where digits are looked for.
+    const bool may_be_one =
+        first == std::string_view::npos
+            ? hole.letter == 'd'
+            : is_digit(text[first]) || text.substr(first).starts_with("Infinity");
     if (may_be_one) return;
     warn(Code::hole_not_filled,
          text_of(hole.span) + " shows a number, and \"" + std::string(text) +

@@ -42,12 +42,12 @@ void Checker::take_counts_as_signed(const Template& parsed) {
   for (const CountSource& count : counts_of(parsed)) {
     Slot* slot = slot_of(count);
     if (slot == nullptr || slot->known) continue;
+    slot->is_count = true;
     // What a function returns has no type that is named in source.
     const bool is_own = !own.empty() && (slot->type_name == own || slot->type_name.ends_with("()"));
     if (!is_own && (slot->type != Type::u32 || demands_.signedness)) continue;
     slot->type = Type::i32;
     slot->type_name.clear();
-    slot->is_count = true;
   }
 }
 
@@ -91,9 +91,15 @@ void Checker::suit_fields(const Template& parsed) {
     if (index < 0 || static_cast<std::size_t>(index) >= slots_.size()) continue;
     Slot& slot = slots_[static_cast<std::size_t>(index)];
     if (slot.told) continue;
+    std::string first_why;
+    bool is_the_cause = false;  // what it is says why
     const auto refused = [&] {
       text_.clear();
       const Outcome outcome = dialect_.render(parsed, values_at(0), text_);
+      const std::string why = outcome.prints_cleanly() ? std::string() : outcome.why();
+      if (first_why.empty()) first_why = why;
+      // What is not supported here says nothing of the language.
+      if (outcome.kind() != Outcome::Kind::error) is_the_cause = is_the_cause || why != first_why;
       return !outcome.prints_cleanly() && outcome.span().from <= field.span.from &&
              field.span.from < std::max(outcome.span().to, outcome.span().from + 1);
     };
@@ -103,7 +109,7 @@ void Checker::suit_fields(const Template& parsed) {
       slot.type = all_types()[i].type;
       suits = !trial_values(slot.type).empty() && !refused();
     }
-    slot.suits = suits;
+    slot.suits = suits || !is_the_cause;
     if (!suits) slot.type = said;
   }
 }

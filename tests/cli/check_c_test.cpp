@@ -14,7 +14,8 @@ constexpr const char* headers =
     "#define _GNU_SOURCE\n#include <stdio.h>\n#include <stdlib.h>\n#include <string.h>\n"
     "#include <time.h>\n#include <sys/types.h>\n#include <stdint.h>\n#include <inttypes.h>\n"
     "#include <math.h>\n#include <errno.h>\n#include <unistd.h>\n#include <stddef.h>\n"
-    "#include <stdarg.h>\n#include <libintl.h>\n#define _(text) gettext(text)\n";
+    "#include <stdarg.h>\n#include <libintl.h>\n#include <wchar.h>\n#include <limits.h>\n"
+    "#define _(text) gettext(text)\nenum color { RED, BLUE };\nstruct room;\n";
 
 }  // namespace
 
@@ -46,7 +47,7 @@ TEST_CASE("check of C finds what gcc finds, of fields, pointers, arithmetic and 
     CHECK(gcc.err.find("error:") == std::string::npos);
     CHECK((gcc.err.find("[-Wformat") != std::string::npos) == warns);
   }
-  CHECK(count >= 70);
+  CHECK(count >= 125);
 }
 
 TEST_CASE("check of C: names of types and results of functions are those of gcc, asked anew") {
@@ -138,4 +139,15 @@ TEST_CASE("check of C learns the calls of the program from all of its files") {
   // A message about a count has the words of the source, too.
   folder.put("count.c", "void f(size_t n, char *s) { printf(\"%.*s\", n, s); }\n");
   CHECK(support::has(check_in(folder, "count.c").out, "the * of %s reads an int, and n is passed"));
+}
+
+TEST_CASE("check of Java: what methods return is what Java says, asked anew") {
+  if (support::shell("java --version").status != 0) {
+    WARN("skipped: java is not here");
+    return;
+  }
+  const support::Ran ran =
+      support::shell("python3 " INKY_SOURCE_DIR "/tools/compilers/named_types.py java");
+  INFO(ran.out << ran.err);
+  CHECK(ran.status == 0);
 }
