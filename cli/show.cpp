@@ -196,7 +196,7 @@ const Dialect* own_dialect(const SourceLanguage& language, const Dialect* usual)
   if (dialect != usual) return dialect;
   for (const CallForm& call : language.calls) {
     dialect = find_dialect(call.dialect);
-    if (dialect != usual) return dialect;
+    if (dialect != nullptr && dialect != usual) return dialect;
   }
   return nullptr;
 }

@@ -61,7 +61,7 @@ extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t siz
     at += count;
     return count;
   };
-  CheckedFile checked = checker.check(name, language, language.calls, source);
+  CheckedFile checked = checker.check(name, language, language.calls, {}, source);
   FaultGate gate;
   CheckTotals totals;
   if (!gate.pass(checked, name, language, watched, totals, nullptr)) std::abort();

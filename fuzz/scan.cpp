@@ -3,6 +3,7 @@
 
 #include <cstdlib>
 
+#include "inky_margin/check/holes.hpp"
 #include "inky_margin/scan/scan.hpp"
 
 extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t size) {
@@ -22,7 +23,9 @@ extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t siz
         std::abort();
     }
     const Result<Checked> checked =
-        check(*find_dialect(call.dialect), *call.source, call.given, {true, true, 40});
+        call.holes != HoleRule::none
+            ? Result<Checked>(check_holes(call.holes, *call.source, call.given))
+            : check(*find_dialect(call.dialect), *call.source, call.given, {true, true, 40});
     if (!checked) return;
     for (const Fault& fault : checked->faults) {
       if (fault.span.from > fault.span.to || fault.span.to > call.source->size()) std::abort();

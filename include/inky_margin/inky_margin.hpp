@@ -3,6 +3,7 @@
 
 #include "inky_margin/carry/carry.hpp"
 #include "inky_margin/check/check.hpp"
+#include "inky_margin/check/holes.hpp"
 #include "inky_margin/contract/contract.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 #include "inky_margin/dialect/format.hpp"

@@ -39,6 +39,11 @@ bool is_called(std::string_view known, std::string_view path, const ExpressionFo
   return a == b || b.ends_with("." + a) || a.ends_with("." + b);
 }
 
+bool is_called(const CallFact& known, std::string_view path, const ExpressionForm* form) {
+  // A name that stands alone is one only where it is imported, which a line does not show.
+  return known.holes == HoleRule::none && !known.alone && is_called(known.name, path, form);
+}
+
 const PrintFact* find_print(const ExpressionForm& form, std::string_view path) {
   const auto found = std::find_if(form.prints.begin(), form.prints.end(),
                                   [&](const PrintFact& one) { return one.name == path; });
@@ -95,7 +100,7 @@ bool begins_statement(const LanguageFacts& language, std::string_view source) {
     if (form != nullptr && find_print(*form, path) != nullptr) return true;
     if (rest.find_first_of("\"'`") == std::string_view::npos) return false;
     return std::any_of(language.calls.begin(), language.calls.end(), [&](const CallFact& call) {
-      return call.shape == CallShape::arguments && is_called(call.name, path, form);
+      return call.shape == CallShape::arguments && is_called(call, path, form);
     });
   }
   if (form == nullptr || form->reader == nullptr || !path.empty() || at == source.size())

@@ -15,6 +15,8 @@ namespace inky::inline v1 {
 // "printf" by "System.out.printf". Where the language has a sign of its own between the parts of a
 // name, a point is no such sign.
 bool is_called(std::string_view known, std::string_view path, const ExpressionForm* form);
+// The same of a call whose template is one of a dialect, and of no logger's.
+bool is_called(const CallFact& known, std::string_view path, const ExpressionForm* form);
 
 // The function of form.prints with this name; null where there is none.
 const PrintFact* find_print(const ExpressionForm& form, std::string_view path);

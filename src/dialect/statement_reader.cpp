@@ -279,9 +279,9 @@ class StatementReader {
     const std::string path = is_method ? callee.text : computed::path_of(callee);
     const CallFact* chosen = nullptr;
     for (const CallFact& call : language_.calls) {
-      const bool fits = is_method ? call.shape == CallShape::receiver && call.name == path
-                                  : takes_arguments(call.shape) && !path.empty() &&
-                                        is_called(call.name, path, &form_);
+      const bool fits =
+          is_method ? call.shape == CallShape::receiver && call.name == path
+                    : takes_arguments(call.shape) && !path.empty() && is_called(call, path, &form_);
       const auto template_part = static_cast<std::size_t>(call.template_at) + 1;
       if (!fits || (!is_method && template_part >= node.parts.size())) continue;
       // Without values it is a text that is printed.

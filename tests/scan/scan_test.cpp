@@ -137,7 +137,7 @@ TEST_CASE("calls are found, and literals and comments are told apart") {
        "1:1 formatted %d (? i32:2)\n1:23 String.format %s %s (?)\n"},
       {"java", "new DecimalFormat(\"0.00\"); String.format(\"\"\"\n  %d\n  \"\"\", 1);",
        "1:5 DecimalFormat 0.00 (?)\n"
-       "1:28 String.format - its template is a text whose indentation is removed\n"},
+       "1:28 String.format %d\\n (i32:1)\n"},
       // Python
       {"python", "'%s \"x\"' % name; '%d' % (1, x); \"%d\" % 2.5; 7 % 2; '%d' % (n,)",
        "1:1 % %s \\\"x\\\" (?)\n1:18 % %d (i32:1 ?)\n1:33 % %d (f64:2.5)\n1:52 % %d (?)\n"},
@@ -148,7 +148,7 @@ TEST_CASE("calls are found, and literals and comments are told apart") {
        "1:1 f-string {x!r} (?)\n1:1 f-string {x:.2f} (?)\n2:1 logging.info %d (i32:1)\n"},
       {"python", "\"\"\"{}\n{}\"\"\".format(1, True)", "1:1 format {}\\n{} (i32:1 truth)\n"},
       {"python", "s.count('\"') % 2; return ('%d') % 1; b'%x' % 2; '{0.x}'.format(y)",
-       "1:26 % %d (i32:1)\n1:38 % - its template is one of bytes\n1:49 format - its template takes "
+       "1:26 % %d (i32:1)\n1:38 % %x (i32:2)\n1:49 format - its template takes "
        "parts of a value\n"},
       {"python", "logger.info('%s', x, exc_info=True); log.info('%s', 1, 2, extra=y)",
        "1:1 logger.info %s (?)\n1:38 log.info %s (i32:1 i32:2)\n"},
