@@ -68,6 +68,8 @@ class Checker {
 
   bool is_unsettled(const Template& parsed, const Outcome& outcome);
 
+  // Whether fields take their values as they go, so that none is known to be its own.
+  bool is_unplaced(const Template& parsed) const;
   int slot_named(std::string_view name) const;
   int index_of(const Field& field) const;
 

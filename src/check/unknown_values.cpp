@@ -158,19 +158,23 @@ void Checker::suit_unplaced(const Template& parsed) {
   unsettled_ = trouble();
 }
 
+bool Checker::is_unplaced(const Template& parsed) const {
+  return std::none_of(parsed.fields().begin(), parsed.fields().end(),
+                      [&](const Field& field) { return index_of(field) >= 0; });
+}
+
 // Whether a trouble is one of values whose types nobody knows: it is another one when they are
 // others.
 bool Checker::is_unsettled(const Template& parsed, const Outcome& outcome) {
   if (!unsettled_ || *unsettled_ != outcome.span()) return false;
   // Where fields say which values are theirs, their types are settled one by one.
-  if (std::any_of(parsed.fields().begin(), parsed.fields().end(),
-                  [&](const Field& field) { return index_of(field) >= 0; }))
-    return false;
+  if (!is_unplaced(parsed)) return false;
   const std::vector<Slot> before = slots_;
   const auto changes = [&] {
     text_.clear();
     const Outcome again = dialect_.render(parsed, values_at(0), text_);
-    return again.prints_cleanly() || again.why() != outcome.why();
+    return again.prints_cleanly() ||
+           (again.why() != outcome.why() && again.span().from >= outcome.span().from);
   };
   bool out = false;
   // Each alone, and all of them.

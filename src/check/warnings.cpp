@@ -132,6 +132,7 @@ bool Checker::is_of_any_type(const Template& parsed, const Note& note, std::size
 bool Checker::hangs_on_a_value(const Template& parsed, const Note& note) const {
   const Value others[] = {Value(), Value::truth(true), Value::whole(Type::i32, 0),
                           Value::whole(Type::i32, 1), Value::list({})};
+  if (!is_unplaced(parsed)) return false;
   constexpr std::size_t most_unknown = 8;
   std::vector<std::size_t> unknown;
   for (std::size_t i = 0; i < slots_.size() && unknown.size() < most_unknown; ++i) {

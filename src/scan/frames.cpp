@@ -110,7 +110,7 @@ void Finder::close_frame() {
     group.spreads = group.spreads || (!lexis_.spread.empty() && argument[0].is_sign(lexis_.spread));
   }
   // Only an argument of a call is looked at.
-  if (calls_open_ > 0 && !lexis_.arithmetic.empty()) describe(frame, group);
+  if (calls_open_ > 0) describe(frame, group);
   if (frame.arguments.size() == 1) {
     const Argument& only_one = frame.arguments[0];
     if (only_one.size() <= 4 && std::all_of(only_one.begin(), only_one.end(), [](const Item& item) {
@@ -179,7 +179,7 @@ Argument* Finder::argument_around(const Frame& frame) {
 
 // What is in the brackets, for expressions that they are a part of.
 void Finder::describe(const Frame& frame, Item& group) const {
-  if (frame.arguments.size() == 1)
+  if (frame.arguments.size() == 1 && !lexis_.arithmetic.empty())
     group.type = type_of_expression(lexis_, frame.arguments[0], declared_);
   for (const Argument& argument : frame.arguments) {
     const std::string one = written(argument);

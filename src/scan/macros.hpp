@@ -17,6 +17,11 @@ class Macros {
   // Every token, in order; `frames`: how many brackets are open before it.
   void see(const Token& token, std::size_t frames);
 
+  // After the last token.
+  void end() {
+    if (stage_ != Stage::outside) finish();
+  }
+
   // Those of a source that this one includes.
   void include(const Macros& other) { included_.push_back(&other); }
 

@@ -25,6 +25,7 @@ SourceFacts::SourceFacts(const Lexis& lexis, const ByteSource& source) : declare
       if (sign == '}') declared_.end_block(blocks);
     }
   }
+  macros_.end();
   includes_ = lexer.includes();
 }
 

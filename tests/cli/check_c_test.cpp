@@ -28,7 +28,8 @@ TEST_CASE("check of C finds what gcc finds, of fields, pointers, arithmetic and 
   for (std::string line; std::getline(rows, line);) {
     if (line.starts_with('#')) continue;
     const std::size_t tab = line.find('\t');
-    const bool warns = line.substr(0, tab) == "yes";
+    const bool warns = line.starts_with("yes");
+    const bool has_fault = !line.starts_with("no");
     std::string source = line.substr(tab + 1) + "\n";
     for (char& byte : source) {
       if (byte == '~') byte = '\n';
@@ -36,7 +37,7 @@ TEST_CASE("check of C finds what gcc finds, of fields, pointers, arithmetic and 
     INFO(source);
     folder.put("a.c", headers + source);
     const support::Ran ran = check_in(folder, "a.c");
-    CHECK(ran.out.empty() == !warns);
+    CHECK(ran.out.empty() == !has_fault);
     // A message has the words of the source, not a value that stands for it.
     CHECK(ran.out.find("2.675") == std::string::npos);
     ++count;
