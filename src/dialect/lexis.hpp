@@ -140,6 +140,9 @@ struct Lexis {
   std::string_view own_class = {};
   // The same for functions that choose from two texts by a number.
   std::string_view plural_translators = {};
+  std::string_view loop_word = {};  // between a loop's variable and what it goes through
+  // A backslash before a character that it says nothing of stands there as it is.
+  bool keeps_unknown_escapes = false;
   bool few_values_wait = false;  // a call with too few values is a function of the rest
   // An argument that is no literal may stand for any number of values: one that is alone, or each.
   enum class Many : std::uint8_t { never, alone, each } many = Many::never;

@@ -100,6 +100,14 @@ void Declarations::see_type_first(const Token& token, const Place& place) {
     const Array array = *std::exchange(array_, std::nullopt);
     declare(array.name, array.type, array.place);
   }
+  // foreach (string lot in lots)
+  const bool is_loop = !lexis_.loop_word.empty() && token.text == lexis_.loop_word &&
+                       token.kind == Token::Kind::word && place.in_parentheses;
+  if (is_loop) {
+    take_words(token, place);
+    words_.clear();
+    return;
+  }
   if (token.kind == Token::Kind::word) {
     const bool begins_statement = words_.empty() && has_word(no_types, token.text);
     if (words_.empty() && token.text == "typedef") typedef_blocks_ = place.blocks;

@@ -128,14 +128,16 @@ namespace {
 // Whether an argument looks like a locale: a word in it says so. Otherwise the text behind it is the
 // first value of a template that is no literal.
 bool names_locale(const Argument& argument) {
-  constexpr std::string_view marks[] = {"locale", "culture", "provider", "numberformat", "null"};
+  constexpr std::string_view marks[] = {"locale", "culture", "provider", "numberformat"};
   return std::any_of(argument.begin(), argument.end(), [&](const Item& item) {
     std::string word = item.text;
     std::transform(word.begin(), word.end(), word.begin(),
                    [](char c) { return c >= 'A' && c <= 'Z' ? static_cast<char>(c + 32) : c; });
     return item.kind != Item::Kind::text &&
-           std::any_of(std::begin(marks), std::end(marks),
-                       [&](std::string_view mark) { return word.find(mark) != std::string::npos; });
+           (word == "null" ||
+            std::any_of(std::begin(marks), std::end(marks), [&](std::string_view mark) {
+              return word.find(mark) != std::string::npos;
+            }));
   });
 }
 

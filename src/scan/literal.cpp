@@ -73,6 +73,8 @@ class Appending {
       case LiteralRule::doubled_escapes:
         if (next == '\n' || next == '\r') {
           line_end();
+        } else if (lexis_.keeps_unknown_escapes && !begins_escape(next)) {
+          instead("\\\\", 1);
         } else {
           verbatim(literal_.rule == LiteralRule::doubled_escapes && next == literal_.quote ? 1 : 2);
         }
@@ -132,6 +134,16 @@ class Appending {
     std::size_t at = at_;
     while (at < body_.size() && is_blank(body_[at]) && body_.substr(at, 2) != "\r\n") ++at;
     return at > at_ && (at == body_.size() || body_[at] == '\n' || body_[at] == '\r');
+  }
+
+  // PHP, Strings, "Escaped characters".
+  bool begins_escape(char next) const {
+    const char after = at_ + 2 < body_.size() ? body_[at_ + 2] : '\0';
+    const bool is_digit = after >= '0' && after <= '9';
+    const char small = static_cast<char>(after | 0x20);
+    if (next == 'u') return after == '{';
+    if (next == 'x') return is_digit || (small >= 'a' && small <= 'f');
+    return std::string_view("nrtvef\\$\"01234567").find(next) != std::string_view::npos;
   }
 
   // A backslash at the end of a line.

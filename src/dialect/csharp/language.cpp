@@ -44,6 +44,7 @@ constexpr Lexis make_lexis() {
   out.slots_align = true;
   out.constant_words = "const readonly";
   out.own_class = "this";
+  out.loop_word = "in";
   out.specification_before = "{0:";
   out.keeps_line_ends = true;
   return out;

@@ -24,6 +24,7 @@ constexpr Lexis make_lexis() {
   out.variables_in_texts = true;
   out.spread = "...";
   out.constant_words = "const";
+  out.keeps_unknown_escapes = true;
   out.constant_function = "define";
   out.translators = "_ __ gettext";
   out.own_class = "self static";
