@@ -9,7 +9,7 @@ namespace {
 
 // Words that a name may follow without being declared by them.
 constexpr std::string_view no_types =
-    "return else case goto throw new in delete do typedef using namespace";
+    "return else case goto throw new in delete do typedef using namespace sizeof alignof typeof";
 // Words before a type that say nothing of it.
 constexpr std::string_view no_part_of_a_type =
     "const static final volatile private public protected readonly constexpr register & extern "

@@ -10,13 +10,16 @@
 #include <vector>
 
 #include "lexer.hpp"
+#include "macros.hpp"
 #include "types.hpp"
 
 namespace inky::inline v1 {
 
 class Declarations {
  public:
-  explicit Declarations(const Lexis& lexis) : lexis_(lexis), types_(lexis) {}
+  // `macros`: of the same source; null where there are none.
+  explicit Declarations(const Lexis& lexis, const Macros* macros = nullptr)
+      : lexis_(lexis), macros_(macros), types_(lexis) {}
 
   // What is open where a token stands.
   struct Place {
@@ -40,6 +43,10 @@ class Declarations {
   std::string type_of(std::string_view name) const;
   // How many blocks and parentheses its declaration stands in; 0 where it has none.
   std::size_t depth_of(std::string_view name) const;
+  // The number that a macro of this name is; empty where it is none.
+  std::string number_of(std::string_view name) const {
+    return macros_ == nullptr ? std::string() : macros_->number(name);
+  }
   // The structure or class that is open; empty where none is, or it has no name.
   std::string own_class() const;
   const Types& types() const { return types_; }
@@ -80,6 +87,7 @@ class Declarations {
   static constexpr std::size_t nowhere = static_cast<std::size_t>(-1);
 
   const Lexis& lexis_;
+  const Macros* macros_;
   std::vector<const Declarations*> included_;
   Types types_;
   std::vector<Body> bodies_;

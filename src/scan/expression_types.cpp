@@ -214,6 +214,8 @@ class TypeReader {
     }
     const std::string declared = declared_.type_of(item.text);
     if (!declared.empty()) return resolved(declared);
+    const std::string number = declared_.number_of(item.text);
+    if (!number.empty()) return type_of_number(lexis_, number);
     const auto found =
         std::find_if(lexis_.named_values.begin(), lexis_.named_values.end(),
                      [&](const NamedTypeFact& fact) { return fact.name == item.text; });

@@ -53,7 +53,7 @@ class Finder {
         reader_(source),
         lexer_(lexis, reader_, remarks),
         sink_(sink),
-        declared_(lexis),
+        declared_(lexis, &macros_),
         constants_(lexis) {
     for (const CallForm& call : calls) has_lists_ = has_lists_ || call.shape == CallShape::list;
   }
@@ -222,8 +222,8 @@ class Finder {
   // The signs < that are open around arguments that are types.
   std::size_t generics_open_ = 0;
 
-  Declarations declared_;
   Macros macros_;
+  Declarations declared_;
   Constants constants_;
 };
 

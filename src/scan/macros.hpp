@@ -28,6 +28,8 @@ class Macros {
   // #define PAIR(x) (x) & 0xff, (x) >> 8
   bool gives_several(std::string_view name) const;
   bool is_defined(std::string_view name) const;
+  // #define MOST 17; empty where it is none, or defined twice and not alike.
+  std::string number(std::string_view name) const;
   // #define LINE "%d of %s\n"; null where it is none, or defined twice and not alike.
   const std::vector<Literal>* text(std::string_view name) const;
 
@@ -44,11 +46,14 @@ class Macros {
   std::size_t frames_ = 0;
   bool has_parameters_ = false;
   bool is_text_ = false;
+  std::size_t tokens_ = 0;  // of the body
+  std::string number_;      // the last one in it
   std::vector<Literal> body_;
   static bool alike(const std::vector<Literal>& a, const std::vector<Literal>& b);
 
   std::vector<const Macros*> included_;
   std::unordered_set<std::string> several_;
+  std::unordered_map<std::string, std::string> numbers_;         // empty: not known any more
   std::unordered_map<std::string, std::vector<Literal>> texts_;  // none: not known any more
 };
 

@@ -58,12 +58,18 @@ class C(Maker):
     variables = ["signed char sc", "unsigned char uc", "short sh", "unsigned short us", "int in", "unsigned un", "long lo",
                  "unsigned long ul", "long long ll", "unsigned long long ull", "size_t sz", "float fl", "double dou",
                  "long double ld", "const char *tx", "char bu[9]", "int8_t i8", "uint16_t u16", "int64_t i64", "uint64_t u64", "char ch"]
+    # What needs more than a name to know.
+    pointers = ["int *pi", "double *pd", "void *pv", "char **pt", "FILE *fi", "struct lot *st"]
+    expressions = ["*pi", "pd[0]", "in + 1", "lo * 2", "in ? 1 : 2.5", "st->mass", "(*st).name", "st->tins", "errno", "in == 2", "-sh", "sizeof pi",
+                   "&in", "pt[1]", "*pt", "(long)*pi", "in - lo", "fl * 2", "ch ? tx : bu", "strchr(tx, 'k')", "total()", "DIGITS", "NULL"]
     fitting = {"": ["in", "sh", "sc", "7", "'x'", "ch", "(int)dou", "i8"], "u": ["un", "us", "uc", "7u", "(unsigned)in"],
                "hh": ["sc", "in"], "h": ["sh", "in"], "l": ["lo", "7L", "i64", "(long)in"], "ul": ["ul", "sz", "7UL", "u64", "sizeof(in)"],
                "ll": ["ll", "7LL", "(long long)in"], "ull": ["ull", "7ULL"]}
 
     def anything(self):
         everything = [one.split()[-1].strip("*").split("[")[0] for one in self.variables]
+        if self.chance(0.4):
+            return self.pick(*(one.split()[-1].strip("*") for one in self.pointers), *self.expressions)
         return self.pick(*everything, "2.5", "-1", "\"ink\"", "'x'", "3000000000", "2.5f", "2.5L", "0x1F", "strlen(tx)", "(char)in", "7L")
 
     def field(self):
@@ -101,10 +107,23 @@ class C(Maker):
             values.pop()
         if self.chance(0.02):
             template += self.pick("%", "%y", "%5", "%-")
-        return 'void c%d(%s) { printf("%s"%s); }' % (number, ", ".join(self.variables), template, "".join(", " + one for one in values))
+        # The template itself, a constant, or one of two.
+        way = self.random.random()
+        before, shown = "", '"%s"' % template
+        if way < 0.15:
+            before, shown = 'static const char line[] = "%s"; ' % template, "line"
+        elif way < 0.25 and len(values) <= template.replace("%%", "").count("%"):
+            # What one of two templates leaves over may be for the other.
+            shown = 'in == 1 ? "%s" : "%s"' % (template, self.pick(template, "%d tins"))
+        elif way < 0.3:
+            shown = '"%s" INK' % template
+        arguments = ", ".join(self.variables + self.pointers)
+        return 'void c%d(%s) { %sprintf(%s%s); }' % (number, arguments, before, shown, "".join(", " + one for one in values))
 
     def source(self, count):
-        return "#include <stdint.h>\n#include <stdio.h>\n#include <string.h>\n" + "".join(self.line(i) + "\n" for i in range(count))
+        return ("#include <errno.h>\n#include <stdint.h>\n#include <stdio.h>\n#include <string.h>\n#define INK \" ink\"\n#define DIGITS 17\n"
+                "struct lot { double mass; char *name; unsigned long tins; };\nlong total(void);\n" +
+                "".join(self.line(i) + "\n" for i in range(count)))
 
     def refused(self, folder, source):
         path = folder / "sites.c"
@@ -117,7 +136,7 @@ class C(Maker):
 
 
 class Java(Maker):
-    variables = ["byte by", "short sh", "int in", "long lo", "float fl", "double dou", "char ch", "boolean tr", "String tx"]
+    variables = ["byte by", "short sh", "int in", "long lo", "float fl", "double dou", "char ch", "boolean tr", "String tx", "int[] all"]
 
     def value(self, letter):
         if letter in "dxXo":
@@ -129,7 +148,9 @@ class Java(Maker):
         return self.anything()
 
     def anything(self):
-        return self.pick("by", "sh", "in", "lo", "fl", "dou", "ch", "tr", "tx", "7", "2.5", "'x'", "\"ink\"", "true", "tx.length()")
+        return self.pick("by", "sh", "in", "lo", "fl", "dou", "ch", "tr", "tx", "7", "2.5", "'x'", "\"ink\"", "true", "tx.length()",
+                         "in + 1", "in / 2", "in * 2.5", "lo + in", "tx + in", "in == 2", "tr ? in : lo", "Math.sqrt(in)", "System.nanoTime()",
+                         "Integer.toString(in)", "String.valueOf(dou)", "tx.trim()", "tx.charAt(0)", "-dou", "(in)", "(int) dou", "all[0]", "tx.hashCode() % 7")
 
     def field(self):
         letter = self.pick(*"ddxXoeEfgGacCsSbBhn%", "d", "s", "f")
@@ -149,10 +170,22 @@ class Java(Maker):
             values.pop()
         if self.chance(0.02):
             template += self.pick("%", "%y", "%5", "%-")
-        call = self.pick('String.format("%s"%s)', 'String.format(java.util.Locale.ROOT, "%s"%s)', '"%s".formatted(%s)')
+        shown = '"%s"' % template
+        before = first = ""
+        way = self.random.random()
+        if way < 0.15:
+            before, shown = 'final String line = %s; ' % shown, "line"
+        elif way < 0.3:
+            first, shown = 'static final String LINE%d = %s; ' % (number, shown), self.pick("LINE%d", "Sites.LINE%d") % number
+        elif way < 0.4 and len(template) > 3:
+            cut = self.random.randrange(1, len(template))
+            shown = '"%s" + "%s"' % (template[:cut], template[cut:]) if template[cut - 1] != "\\" else shown
+        call = self.pick("String.format(%s%s)", "String.format(java.util.Locale.ROOT, %s%s)", "(%s).formatted(%s)")
         listed = ", ".join(values)
-        text = call % (template, listed if "formatted" in call else ("".join(", " + one for one in values)))
-        return "static void c%d(%s) { %s; }" % (number, ", ".join(self.variables), text)
+        text = call % (shown, listed if "formatted" in call else ("".join(", " + one for one in values)))
+        if "formatted" in call and " + " not in shown:
+            text = text.replace("(" + shown + ")", shown, 1)
+        return "%sstatic void c%d(%s) { %s%s; }" % (first, number, ", ".join(self.variables), before, text)
 
     def source(self, count):
         return "class Sites {\n" + "".join(self.line(i) + "\n" for i in range(count)) + """
@@ -160,7 +193,7 @@ class Java(Maker):
     for (java.lang.reflect.Method one : Sites.class.getDeclaredMethods()) {
       if (one.getName().equals("main")) continue;
       try {
-        one.invoke(null, (byte) 1, (short) 2, 3, 4L, 5.5f, 6.5, 'c', true, "text");
+        one.invoke(null, (byte) 1, (short) 2, 3, 4L, 5.5f, 6.5, 'c', true, "text", new int[] {8});
       } catch (java.lang.reflect.InvocationTargetException thrown) {
         System.out.println(one.getName() + " " + thrown.getCause().getClass().getName());
       }
@@ -297,7 +330,26 @@ class Python(Maker):
                 texts[-1] += self.pick("%", "%y")
             if self.chance(0.1):
                 values = values[:-1] if self.chance(0.5) else values + ["7"]
-            return "'%s' %% (%s)" % ("|".join(texts), "".join(one + ", " for one in values))
+            way = self.random.random()
+            text = "'%s'" % "|".join(texts)
+            operand = "(%s)" % "".join(one + ", " for one in values)
+            if way < 0.2:
+                return "LINE%d = %s; LINE%d %% %s" % (number, text, number, operand)
+            if way < 0.35:
+                text = "'%s'" % "|".join(one.replace("%", "%%(v%d)" % i, 1) for i, one in enumerate(texts))
+                given = {"v%d" % i: one for i, one in enumerate(values)}
+                return text + " % {" + ", ".join("'%s': %s" % one for one in given.items()) + "}"
+            if way < 0.45 and count == 1 and "c" not in text:
+                name, value = self.pick(("a: int", "7"), ("a: str", "'ink'"), ("a: float", "2.5"), ("a: bool", "True"))
+                return "def f%d(%s): return %s %% a\nf%d(%s)" % (number, name, text, number, value)
+            # What %s and %c of bytes take is not checked.
+            if way < 0.55 and "s" not in text and "c" not in text:
+                return "b" + text + " % " + operand
+            return "%s %% %s" % (text, operand)
+        if self.chance(0.15):
+            value = self.anything()
+            spec = self.pick("", "<", "*^") + self.pick("", "+") + self.pick("", self.count(9)) + self.pick("", "." + self.count(6)) + self.pick("", *"dsfegxbcn%y")
+            return "format(%s, '%s')" % (value, spec)
         texts = ["{" + self.pick("", "", "", "", str(i)) + ":" + self.pick("", "", "<", "=", "*^") + self.pick("", "", "+", "#", "0") + self.pick("", self.count(9))
                  + self.pick("", "", ",", "." + self.count(6)) + self.pick("", "", *"dsfegxbcn%") + "}" for i in range(count)]
         if self.chance(0.03):
@@ -313,11 +365,13 @@ class Python(Maker):
         path = folder / "sites.py"
         path.write_text(source, encoding="utf-8")
         found = set()
+        names = {}
         for number, line in enumerate(source.splitlines(), 1):
             try:
-                eval(line)
+                exec(line, names)
             except (ValueError, TypeError, IndexError, KeyError, OverflowError):
-                found.add(number)
+                # The call of a function stands below it, and the fault in it.
+                found.add(number - 1 if re.match(r"f\d+\(", line) else number)
         return path, found
 
 

@@ -4,7 +4,7 @@
 //   GivenValues given; given.values = {Given{Type::i32}};
 //   check_holes(HoleRule::braces, "{} of {}", given).faults[0].code   // Code::hole_not_filled
 //
-// Observed: util.format of Node.js 22, java.text.MessageFormat of OpenJDK 17, SLF4J 1.7 and
+// Observed: util.format of Node.js 20, java.text.MessageFormat of OpenJDK 17, SLF4J 1.7 and
 // Microsoft.Extensions.Logging of .NET 10; tools/compilers/holes.py asks them again.
 #pragma once
 
