@@ -165,6 +165,12 @@ std::string summary_of(const CheckTotals& totals, bool lists_unchecked) {
   return out;
 }
 
+// room.h, room.hpp
+bool is_header(const std::string& path) {
+  const std::string ending = fs::path(path).extension().string();
+  return ending.starts_with(".h") || ending.starts_with(".H") || ending == ".inl";
+}
+
 // One run: the request, what inky.toml adds to it, and what comes out.
 class Run {
  public:
@@ -339,13 +345,14 @@ class Run {
       if (known.empty()) known = calls_.table.calls_of(*file.language);
       const std::vector<Include> includes = learn(file);
       // A header that is not among the files is learned from as well.
-      calls_.included[file.number] = calls_.headers.facts_of(*file.language, file.path, includes,
-                                                             [&](const std::string& header) {
-                                                               if (listed.contains(header)) return;
-                                                               SourceFile one = file;
-                                                               one.path = header;
-                                                               learn(one);
-                                                             });
+      const auto read_first = [&](const std::string& header) {
+        if (listed.contains(header)) return;
+        SourceFile one = file;
+        one.path = header;
+        learn(one);
+      };
+      calls_.included[file.number] =
+          calls_.headers.facts_of(*file.language, file.path, includes, read_first);
     }
     calls_.learner.finish(known);
   }
@@ -354,8 +361,9 @@ class Run {
     const SourceOpener::Stream stream = calls_.opener.open(file);
     if (!stream) return {};
     SourceText text(stream.get());
-    return calls_.learner.read(*file.language, file.number,
-                               [&](char* into, std::size_t most) { return text.read(into, most); });
+    return calls_.learner.read(
+        *file.language, file.number,
+        [&](char* into, std::size_t most) { return text.read(into, most); }, is_header(file.path));
   }
 
   int list_takers() const {

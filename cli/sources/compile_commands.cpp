@@ -1,5 +1,6 @@
 #include "compile_commands.hpp"
 
+#include <algorithm>
 #include <filesystem>
 
 #include "contract/json_reader.hpp"
@@ -79,7 +80,12 @@ Result<CompileCommands> CompileCommands::read(std::string_view text, const std::
     if (const Json* arguments = entry.find("arguments")) {
       for (const Json& argument : arguments->items) words.push_back(argument.text);
     }
-    out.by_source_[absolute(folder, file)] = folders_in(words, folder);
+    // A source may be compiled for several programs.
+    std::vector<std::string>& known = out.by_source_[absolute(folder, file)];
+    for (std::string& one : folders_in(words, folder)) {
+      if (std::find(known.begin(), known.end(), one) == known.end())
+        known.push_back(std::move(one));
+    }
   }
   return out;
 }

@@ -269,7 +269,8 @@ bool Checker::is_refused_at(const Template& parsed, Span span) {
 
 bool Checker::is_address(const Template& parsed, Span span) const {
   const Slot* slot = slot_at(parsed, span);
-  return slot != nullptr && (slot->type == Type::text || !slot->told) &&
+  return slot != nullptr &&
+         (slot->type == Type::text || slot->type == Type::list || !slot->told) &&
          std::any_of(parsed.fields().begin(), parsed.fields().end(), [&](const Field& field) {
            return field.span.from <= span.from && span.from < field.span.to &&
                   field.shows_address && field.defect.empty();

@@ -66,10 +66,25 @@ std::string Declarations::own_class() const {
   return bodies_.empty() ? std::string() : bodies_.back().name;
 }
 
+void Declarations::end_block(std::size_t blocks) {
+  while (!linkages_.empty() && linkages_.back() > blocks) linkages_.pop_back();
+  end(blocks - linkages_.size());
+}
+
 void Declarations::see(const Token& token, const Place& place) {
-  if (lexis_.types_come_first)
-    see_type_first(token, place);
-  else if (lexis_.types_come_last)
+  if (lexis_.types_come_first) {
+    const bool was_extern_text = std::exchange(extern_text_, false);
+    extern_text_ = token.kind == Token::Kind::text && words_.size() == 1 && words_[0] == "extern";
+    if (was_extern_text && token.is_sign("{")) {
+      linkages_.push_back(place.blocks + 1);
+      words_.clear();
+      return;
+    }
+    if (extern_text_) return;
+    Place inner = place;
+    inner.blocks -= std::min(inner.blocks, linkages_.size());
+    see_type_first(token, inner);
+  } else if (lexis_.types_come_last)
     see_type_last(token, place);
 }
 
@@ -207,6 +222,9 @@ void Declarations::take_words(const Token& token, const Place& place) {
     return;
   }
   if (words_.size() < 2 || words_.back() == "*" || words_.back() == "&") return;
+  // sizeof(struct lot)
+  const std::string& before = words_[words_.size() - 2];
+  if (before == "struct" || before == "union" || before == "enum") return;
   const std::string name = words_.back();
   words_.pop_back();
   std::string type;

@@ -31,7 +31,7 @@ class Declarations {
   // Every token, in order, before it opens or closes anything.
   void see(const Token& token, const Place& place);
   // A block is over; `blocks` of them are still open.
-  void end_block(std::size_t blocks) { end(blocks); }
+  void end_block(std::size_t blocks);
 
   // Those of a source that this one includes.
   void include(const Declarations& other) {
@@ -92,6 +92,9 @@ class Declarations {
   Types types_;
   std::vector<Body> bodies_;
   std::optional<Array> array_;
+  // extern "C" {: a block that is none, by how many were open in it.
+  bool extern_text_ = false;
+  std::vector<std::size_t> linkages_;
   bool begun_ = false;
   bool in_directive_ = false;
   std::size_t nameless_ = 0;              // structures without a name

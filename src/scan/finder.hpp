@@ -214,7 +214,7 @@ class Finder {
   FormList waits_for_text_;
   std::optional<Insertions> insertions_;
 
-  // import static java.lang.String.format;
+  // import static java.lang.String.format; and what the headers that are read include.
   static constexpr std::size_t most_imports = 1000;
   bool importing_ = false;
   std::unordered_set<std::string> imports_;

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <map>
+#include <utility>
 
 namespace inky::inline v1 {
 
@@ -80,7 +81,8 @@ void FunctionReader::take(const Token& token) {
       is_static_ = true;
     add_to_calls(token);
   }
-  word_ = token.kind == Token::Kind::word ? token.text : std::string();
+  before_ = std::exchange(word_, token.kind == Token::Kind::word ? token.text : std::string());
+  before_at_ = word_at_;
   word_at_ = token.at;
 }
 
@@ -99,7 +101,7 @@ void FunctionReader::open(const Token& token) {
   if (calls_.size() == most_depth) calls_.clear();
   // An argument with parentheses in it is more than a name.
   if (!calls_.empty()) add_to_calls(token);
-  calls_.push_back({word_, word_.empty() ? token.at : word_at_, {{}}});
+  calls_.push_back({word_, word_.empty() ? token.at : word_at_, {{}}, before_, before_at_});
 }
 
 void FunctionReader::close() {
@@ -132,7 +134,21 @@ void FunctionReader::take_attribute(const Call& call) {
 
 void FunctionReader::take_declarator(const Call& call) {
   // Of an attribute behind the parameters, and of a macro for one, the function is before it.
-  if (declared_ || names_format(call.name) || call.name == "__attribute__" ||
+  // asprintf(char **to, ...) is a function, and __printflike(1, 2) is none.
+  const bool is_attribute =
+      names_format(call.name) &&
+      (call.arguments.size() < 2 || small_number(call.arguments.back()) != unset);
+  // say PARAMS((const char *, ...)): a macro around the parameters.
+  const bool is_capital =
+      std::none_of(call.name.begin(), call.name.end(), [](char c) { return c >= 'a' && c <= 'z'; });
+  if (!declared_ && is_capital && !call.before.empty() && may_be_function(lexis_, call.before)) {
+    Function out;
+    out.name = call.before;
+    out.at = call.before_at;
+    declared_ = std::move(out);
+    return;
+  }
+  if (declared_ || is_attribute || call.name == "__attribute__" ||
       !may_be_function(lexis_, call.name))
     return;
   Function out;
@@ -184,7 +200,7 @@ void FunctionReader::hand_on(const Call& call) {
 }
 
 std::vector<Include> CallLearner::read(const SourceLanguage& language, std::size_t file,
-                                       const ByteSource& source) {
+                                       const ByteSource& source, bool is_header) {
   if (!learns(language)) return {};
   FunctionReader reader(*language.lexis, source);
   reader.run();
@@ -194,11 +210,11 @@ std::vector<Include> CallLearner::read(const SourceLanguage& language, std::size
   const std::string dialect = form == language.calls.end() ? std::string() : form->dialect;
   for (const auto& one : reader.stated)
     add({one.function, one.template_at, one.has_values, dialect, "its declaration", file, one.at},
-        one.is_local);
+        one.is_local && !is_header);
   for (const auto& one : reader.handed)
     relations_.push_back({{one.function, one.parameter, one.has_values, {}, one.to, file, one.at},
                           one.argument,
-                          one.is_local});
+                          one.is_local && !is_header});
   return reader.includes();
 }
 

@@ -58,6 +58,8 @@ class FunctionReader {
     std::string name;
     Position at;
     std::vector<std::vector<Token>> arguments;  // the first tokens of each
+    std::string before;                         // the word before the name
+    Position before_at;
   };
 
   void take(const Token& token);
@@ -78,6 +80,8 @@ class FunctionReader {
   bool is_static_ = false;
   std::string word_;  // the token before, where it is a word
   Position word_at_;
+  std::string before_;  // the one before that
+  Position before_at_;
   std::optional<Function> declared_;
   std::optional<Function> function_;
   int attribute_template_ = 0;  // from 1; 0: none

@@ -15,6 +15,7 @@ namespace inky::inline v1 {
 void Finder::include(const SourceFacts& facts) {
   declared_.include(facts.declared());
   macros_.include(facts.macros());
+  for (const Include& one : facts.includes()) imports_.insert(one.name);
 }
 
 void Finder::run() {

@@ -136,9 +136,10 @@ class CallLearner {
  public:
   // Whether anything is learned of this language.
   static bool learns(const SourceLanguage& language);
-  // What it includes is returned.
+  // What it includes is returned. `is_header`: its static functions are those of all that include
+  // it, which is taken to be every file.
   std::vector<Include> read(const SourceLanguage& language, std::size_t file,
-                            const ByteSource& source);
+                            const ByteSource& source, bool is_header = false);
   // After all files: what hands templates on to `known` is learned.
   void finish(std::span<const CallForm> known);
 

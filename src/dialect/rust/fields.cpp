@@ -169,6 +169,7 @@ class Reader {
     Field field;
     field.span = span;
     field.letter = shown.form;
+    field.shows_address = shown.form == 'p';
     if (shown.value.kind == Reference::Kind::variable) {
       field.key = "(" + shown.value.name + ")";
     } else {
