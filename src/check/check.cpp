@@ -203,9 +203,14 @@ bool Checker::add(const Template& parsed, const Trouble& trouble) {
   const Outcome& outcome = trouble.outcome;
   Fault fault;
   // Any pointer may be shown by its address: another field stands for it from here on.
-  if (given_ != nullptr && is_address(parsed, outcome.span())) {
+  if (given_ != nullptr && is_address(parsed, outcome.span()) &&
+      !objection_at(parsed, outcome.span())) {
     Slot& slot = slots_[static_cast<std::size_t>(slot_at(parsed, outcome.span()) - slots_.data())];
     const std::string type_name = std::exchange(slot.type_name, {});
+    if (slot.type == Type::list) {
+      slot.known.reset();
+      slot.type = Type::text;
+    }
     if (mend(parsed, outcome.span(), fault)) return true;
     slot.type_name = type_name;
   }
@@ -216,7 +221,10 @@ bool Checker::add(const Template& parsed, const Trouble& trouble) {
   fault.message = in_words_of_source(outcome.why(), parsed, outcome.span());
   if (!trouble.of.empty()) fault.message += " (of " + trouble.of + ")";
   const auto objection = objection_at(parsed, outcome.span());
-  if (objection) fault.message = objection->why;
+  if (objection) {
+    fault.message = objection->why;
+    fault.code = objection->code;
+  }
   // A type that we do not have may suit, where it is not the field itself that is refused.
   const Slot* slot = slot_at(parsed, outcome.span());
   if (slot != nullptr && !slot->suits && !parsed.refusal() &&
@@ -224,11 +232,14 @@ bool Checker::add(const Template& parsed, const Trouble& trouble) {
     fault.code = Code::not_supported_yet;
     fault.message = "no type that is known here suits this field";
   }
-  if (given_ != nullptr && (is_refused_here_only(parsed, outcome.span()) ||
+  // Which version source is for nobody knows.
+  const bool is_newer = parsed.refusal() && parsed.refusal()->is_new;
+  if (given_ != nullptr && (is_newer || is_refused_here_only(parsed, outcome.span()) ||
                             (!parsed.refusal() && is_unsettled(parsed, outcome))))
     fault.code = Code::not_supported_yet;
   fault.span = in_original(outcome.span());
   if (outcome.kind() != Outcome::Kind::error) fault.effect = effect_of(outcome);
+  if (objection && objection->code == Code::language_fails) fault.effect = "does not compile";
   // A fault of some values is theirs, not the field's.
   const bool of_some = !trouble.of.empty();
   const bool fixed = !of_some && mend(parsed, outcome.span(), fault);
@@ -255,7 +266,8 @@ std::optional<Objection> Checker::objection_at(const Template& parsed, Span span
     if (span.from < field.span.from || span.from >= field.span.to || !field.defect.empty())
       continue;
     auto out = dialect_.objection(parsed, static_cast<int>(i), slot->type_name);
-    if (out && out->code == Code::language_undefined) return out;
+    if (out && (out->code == Code::language_undefined || out->code == Code::language_fails))
+      return out;
   }
   return std::nullopt;
 }
@@ -269,8 +281,7 @@ bool Checker::is_refused_at(const Template& parsed, Span span) {
 
 bool Checker::is_address(const Template& parsed, Span span) const {
   const Slot* slot = slot_at(parsed, span);
-  return slot != nullptr &&
-         (slot->type == Type::text || slot->type == Type::list || !slot->told) &&
+  return slot != nullptr && (slot->type == Type::text || slot->type == Type::list || !slot->told) &&
          std::any_of(parsed.fields().begin(), parsed.fields().end(), [&](const Field& field) {
            return field.span.from <= span.from && span.from < field.span.to &&
                   field.shows_address && field.defect.empty();

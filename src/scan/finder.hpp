@@ -217,6 +217,7 @@ class Finder {
   // import static java.lang.String.format; and what the headers that are read include.
   static constexpr std::size_t most_imports = 1000;
   bool importing_ = false;
+  std::unordered_set<std::string> own_macros_;
   std::unordered_set<std::string> imports_;
 
   // The signs < that are open around arguments that are types.

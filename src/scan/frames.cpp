@@ -16,6 +16,7 @@ bool Finder::has(const FormList& forms, CallShape shape) {
 }
 
 FormList Finder::forms_at(std::string_view path) const {
+  if (!own_macros_.empty() && own_macros_.contains(std::string(path))) return {};
   FormList out = forms_.find(path);
   std::erase_if(out, [&](const CallForm* form) {
     return !form->header.empty() && !any_of_words(form->header, [&](std::string_view one) {

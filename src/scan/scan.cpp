@@ -83,6 +83,9 @@ bool Finder::is_operator_word(std::string_view word) {
 }
 
 void Finder::take_word(Token& token) {
+  // A macro of the source's own is none of the library.
+  if (path_ == "macro_rules!" && own_macros_.size() < most_imports)
+    own_macros_.insert(token.text + "!");
   if (separated_ && !path_.empty() && path_.size() < most_path) {
     path_ += '.';
     path_ += token.text;

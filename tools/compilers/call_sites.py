@@ -114,7 +114,7 @@ class C(Maker):
             before, shown = 'static const char line[] = "%s"; ' % template, "line"
         elif way < 0.25 and len(values) <= template.replace("%%", "").count("%"):
             # What one of two templates leaves over may be for the other.
-            shown = 'in == 1 ? "%s" : "%s"' % (template, self.pick(template, "%d tins"))
+            shown = 'in == 1 ? "%s" : "%s"' % (template, self.pick(template, "%s tins"))
         elif way < 0.3:
             shown = '"%s" INK' % template
         arguments = ", ".join(self.variables + self.pointers)

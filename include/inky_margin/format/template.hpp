@@ -65,6 +65,7 @@ struct Refusal {
   std::string as;  // the language's own name for it; for what is not supported yet, what to do
   std::string why;
   Span span;
+  bool is_new = false;  // earlier versions of the language take it
 };
 
 // What a dialect keeps of a template besides its fields: its own to read, and nobody else's.

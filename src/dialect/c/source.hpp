@@ -260,7 +260,7 @@ constexpr Lexis shared_lexis() {
   out.arithmetic = arithmetic;
   out.named_values = named_values;
   out.constant_words = "const constexpr";
-  out.plural_translators = "ngettext";
+  out.plural_translators = "ngettext P_";
   out.translators = "_ N_ Q_ gettext gettext_noop";
   out.suffixes = suffixes;
   out.character_type = Type::i32;

@@ -207,6 +207,8 @@ class Reader {
   void check_number(std::int64_t number, std::size_t start) {
     if (number <= most_count) return;
     fail("an integer does not fit into the type `u16` whose range is `0..=65535`", start);
+    // The sources of rustc 1.85 itself have greater ones.
+    if (out_.refusal) out_.refusal->is_new = true;
   }
 
   // "5", "1$", "mass$"; none.

@@ -421,6 +421,13 @@ class Rust final : public family::CheckedDialect<Fields, Rendering> {
            writing::listed(given, ", ") + ");";
   }
 
+  // A String is no pointer, and a &str is one.
+  std::optional<Objection> do_objection(const TemplateContent& parsed, int field,
+                                        std::string_view type_in_source) const override {
+    const Field& one = parsed.fields[static_cast<std::size_t>(field)];
+    if (one.letter != 'p' || type_in_source != "String") return std::nullopt;
+    return Objection{Code::language_fails, "a String has no address to show with {:p}", {}};
+  }
   std::vector<CountSource> do_counts_of(const TemplateContent& parsed, int field) const override {
     const Shown& shown =
         static_cast<const Fields&>(*parsed.program).fields[static_cast<std::size_t>(field)];
