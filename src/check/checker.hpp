@@ -62,6 +62,7 @@ class Checker {
   // And where that is refused, the first that is not.
   void suit(const Template& parsed);
   void suit_fields(const Template& parsed);
+  void suit_field(const Template& parsed, std::size_t at);
 
   // The same where a field takes its values as it goes, so that none is known to be its own.
   void suit_unplaced(const Template& parsed);

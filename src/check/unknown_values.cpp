@@ -85,33 +85,54 @@ void Checker::suit(const Template& parsed) {
   slots_ = std::move(given);
 }
 
+// A field that is refused hides those behind it: nothing is known of them until it is fixed.
 void Checker::suit_fields(const Template& parsed) {
-  for (const Field& field : parsed.fields()) {
-    const int index = index_of(field);
-    if (index < 0 || static_cast<std::size_t>(index) >= slots_.size()) continue;
-    Slot& slot = slots_[static_cast<std::size_t>(index)];
-    if (slot.told) continue;
-    std::string first_why;
-    bool is_the_cause = false;  // what it is says why
-    const auto refused = [&] {
-      text_.clear();
-      const Outcome outcome = dialect_.render(parsed, values_at(0), text_);
-      const std::string why = outcome.prints_cleanly() ? std::string() : outcome.why();
-      if (first_why.empty()) first_why = why;
-      // What is not supported here says nothing of the language.
-      if (outcome.kind() != Outcome::Kind::error) is_the_cause = is_the_cause || why != first_why;
-      return !outcome.prints_cleanly() && outcome.span().from <= field.span.from &&
+  std::vector<bool> tried(parsed.fields().size());
+  while (true) {
+    text_.clear();
+    const Outcome outcome = dialect_.render(parsed, values_at(0), text_);
+    if (outcome.prints_cleanly()) return;
+    const auto is_covered = [&](const Field& field) {
+      return outcome.span().from <= field.span.from &&
              field.span.from < std::max(outcome.span().to, outcome.span().from + 1);
     };
-    const Type said = slot.type;
-    bool suits = !refused();
-    for (std::size_t i = 0; i < all_types().size() && !suits; ++i) {
-      slot.type = all_types()[i].type;
-      suits = !trial_values(slot.type).empty() && !refused();
+    std::size_t at = 0;
+    for (; at < tried.size(); ++at) {
+      const int index = index_of(parsed.fields()[at]);
+      if (!tried[at] && is_covered(parsed.fields()[at]) && index >= 0 &&
+          static_cast<std::size_t>(index) < slots_.size() &&
+          !slots_[static_cast<std::size_t>(index)].told)
+        break;
     }
-    slot.suits = suits || !is_the_cause;
-    if (!suits) slot.type = said;
+    if (at == tried.size()) return;
+    tried[at] = true;
+    suit_field(parsed, at);
   }
+}
+
+void Checker::suit_field(const Template& parsed, std::size_t at) {
+  const Field& field = parsed.fields()[at];
+  Slot& slot = slots_[static_cast<std::size_t>(index_of(field))];
+  std::string first_why;
+  bool is_the_cause = false;  // what it is says why
+  const auto refused = [&] {
+    text_.clear();
+    const Outcome outcome = dialect_.render(parsed, values_at(0), text_);
+    const std::string why = outcome.prints_cleanly() ? std::string() : outcome.why();
+    if (first_why.empty()) first_why = why;
+    // What is not supported here says nothing of the language.
+    if (outcome.kind() != Outcome::Kind::error) is_the_cause = is_the_cause || why != first_why;
+    return !outcome.prints_cleanly() && outcome.span().from <= field.span.from &&
+           field.span.from < std::max(outcome.span().to, outcome.span().from + 1);
+  };
+  const Type said = slot.type;
+  bool suits = !refused();
+  for (std::size_t i = 0; i < all_types().size() && !suits; ++i) {
+    slot.type = all_types()[i].type;
+    suits = !trial_values(slot.type).empty() && !refused();
+  }
+  slot.suits = suits || !is_the_cause;
+  if (!suits) slot.type = said;
 }
 
 void Checker::suit_unplaced(const Template& parsed) {

@@ -68,7 +68,7 @@ std::string Declarations::own_class() const {
 
 void Declarations::end_block(std::size_t blocks) {
   while (!linkages_.empty() && linkages_.back() > blocks) linkages_.pop_back();
-  end(blocks - linkages_.size());
+  end(blocks - std::min(blocks, linkages_.size()));
 }
 
 void Declarations::see(const Token& token, const Place& place) {
