@@ -88,7 +88,7 @@ struct Remarks {
   std::function<void(const Remark&)> sink;
 };
 
-// #include <name> or "name"
+// What a line of a directive includes: by its name, in quotes or in angle brackets.
 struct Include {
   std::string name;
   bool in_quotes = false;
