@@ -2,6 +2,8 @@
 // take a template, which words it keeps. One in each folder; languages.inc lists them.
 #pragma once
 
+#include <algorithm>
+#include <array>
 #include <span>
 #include <string_view>
 
@@ -62,6 +64,25 @@ constexpr CallFact with_values(std::string_view name, std::string_view dialect, 
 // An argument before the template names a locale.
 constexpr CallFact in_locale(std::string_view name, std::string_view dialect) {
   return {.name = name, .dialect = dialect, .template_at = 1, .names_locale = true};
+}
+
+// One table of calls behind another.
+template <std::size_t A, std::size_t B>
+constexpr auto joined(const std::array<CallFact, A>& first, const std::array<CallFact, B>& second) {
+  std::array<CallFact, A + B> out{};
+  std::copy(second.begin(), second.end(), std::copy(first.begin(), first.end(), out.begin()));
+  return out;
+}
+// What `make` gives for each name and each number from 0 on, up to Count.
+template <std::size_t Count, std::size_t Names, typename Make>
+constexpr auto for_each_name(const std::array<std::string_view, Names>& names, Make make) {
+  std::array<CallFact, Names * Count> out{};
+  std::size_t size = 0;
+  for (const std::string_view name : names) {
+    for (std::size_t number = 0; number < Count; ++number)
+      out[size++] = make(name, static_cast<int>(number));
+  }
+  return out;
 }
 
 struct LanguageFacts {

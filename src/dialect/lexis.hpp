@@ -131,15 +131,15 @@ struct Lexis {
   bool format_macros = false;             // "%" PRId64
   // Functions whose value is their text in another language of people, separated by spaces.
   std::string_view translators = {};
+  // The same for functions that choose from two texts by a number.
+  std::string_view plural_translators = {};
   // Words of a declaration that a name has its value for good by; whether names in capitals have
   // it too; and the function that gives a name, as its first argument, its value.
   std::string_view constant_words = {};
   bool capitals_are_constant = false;
   std::string_view constant_function = {};
-  // What stands before a constant of the class at hand: this.NAME.
+  // Words that mean the class which the source is in: this, in this.NAME.
   std::string_view own_class = {};
-  // The same for functions that choose from two texts by a number.
-  std::string_view plural_translators = {};
   std::string_view loop_word = {};  // between a loop's variable and what it goes through
   // A backslash before a character that it says nothing of stands there as it is.
   bool keeps_unknown_escapes = false;

@@ -87,6 +87,7 @@ static void percent(char *text, size_t size) {
   insert(text, size, strlen(text), "%");
 }
 )code"},
+    // Text for a program of the reader, which calls what its language has.
     .engineering = {"engineering(@T, sizeof @T);",
                     R"code(// d.ddde+xx with an exponent in steps of three.
 static void engineering(char *text, size_t size) {

@@ -222,8 +222,7 @@ class Rendering final : public percent::Rendering<Rendering> {
     why += in_utf8() ? "C.UTF-8" : "C";
     why +=
         " cannot print " + (scalar ? "'" + visible(character) + "'" : "this value as a character");
-    // A call the reader's own program has to make; nothing here touches the process's locale.
-    // Advice for the reader's program: nothing is called here.
+    // A call that the reader's own program has to make: nothing here touches a locale.
     if (!in_utf8()) why += "; call setlocale with a UTF-8 locale first";
     return fail(Outcome::fails_at_run("EILSEQ", std::move(why), field.span));
   }

@@ -136,6 +136,7 @@ std::string in_base(long long value, unsigned base) {
   return value < 0 ? "-" + text : text;
 }
 )code"},
+      // Text for a program of the reader, which calls what its language has.
       .shortest =
           {"shortest(@V)",
            R"code(// The fewest digits that read back, without an exponent where that is short.

@@ -1,7 +1,5 @@
 // C++, as its source is read: C++20 [lex].
 
-#include <algorithm>
-
 #include "../c/source.hpp"
 #include "chain_of_source.hpp"
 #include "dialects.hpp"
@@ -51,12 +49,7 @@ constexpr auto own_calls = std::to_array<CallFact>(
      shaped(CallShape::insertions, "cerr", "cpp-stream"),
      shaped(CallShape::insertions, "clog", "cpp-stream")});
 // And those of C.
-constexpr auto calls = [] {
-  std::array<CallFact, c_source::calls.size() + own_calls.size()> out{};
-  std::copy(own_calls.begin(), own_calls.end(),
-            std::copy(c_source::calls.begin(), c_source::calls.end(), out.begin()));
-  return out;
-}();
+constexpr auto calls = joined(c_source::calls, own_calls);
 
 }  // namespace
 }  // namespace cpp_source

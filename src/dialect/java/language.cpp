@@ -145,48 +145,28 @@ constexpr CallFact holes_of(std::string_view name, HoleRule rule) {
   out.needs_values = false;
   return out;
 }
-constexpr CallFact logged(std::string_view name, HoleRule rule) {
-  return ends_receiver(with_holes(rule, name, 0));
+constexpr std::array<std::string_view, 10> logging_methods = {
+    "log.trace",    "log.debug",    "log.info",    "log.warn",    "log.error",
+    "logger.trace", "logger.debug", "logger.info", "logger.warn", "logger.error"};
+// Where a logger is imported; and where none is, if there is a hole.
+constexpr CallFact logged(std::string_view name, int way) {
+  return ends_receiver(way == 0 ? of_header(logging, with_holes(HoleRule::braces, name, 0))
+                                : with_holes(HoleRule::braces_if_any, name, 0));
 }
-constexpr CallFact calls[] = {
-    call("String.format", "java", 0),
-    in_locale("String.format", "java"),
-    call("printf", "java", 0),
-    in_locale("printf", "java"),
-    call("out.format", "java", 0),
-    in_locale("out.format", "java"),
-    call("err.format", "java", 0),
-    in_locale("err.format", "java"),
-    call("Formatter().format", "java", 0),
-    in_locale("Formatter().format", "java"),
-    ends_receiver(call("formatter.format", "java", 0)),
-    of_header(static_format, alone(call("format", "java", 0))),
-    of_header(static_format, alone(in_locale("format", "java"))),
-    of_header(logging, logged("log.trace", HoleRule::braces)),
-    logged("log.trace", HoleRule::braces_if_any),
-    of_header(logging, logged("log.debug", HoleRule::braces)),
-    logged("log.debug", HoleRule::braces_if_any),
-    of_header(logging, logged("log.info", HoleRule::braces)),
-    logged("log.info", HoleRule::braces_if_any),
-    of_header(logging, logged("log.warn", HoleRule::braces)),
-    logged("log.warn", HoleRule::braces_if_any),
-    of_header(logging, logged("log.error", HoleRule::braces)),
-    logged("log.error", HoleRule::braces_if_any),
-    of_header(logging, logged("logger.trace", HoleRule::braces)),
-    logged("logger.trace", HoleRule::braces_if_any),
-    of_header(logging, logged("logger.debug", HoleRule::braces)),
-    logged("logger.debug", HoleRule::braces_if_any),
-    of_header(logging, logged("logger.info", HoleRule::braces)),
-    logged("logger.info", HoleRule::braces_if_any),
-    of_header(logging, logged("logger.warn", HoleRule::braces)),
-    logged("logger.warn", HoleRule::braces_if_any),
-    of_header(logging, logged("logger.error", HoleRule::braces)),
-    logged("logger.error", HoleRule::braces_if_any),
-    of_header(java_logging, ends_receiver(with_holes(HoleRule::numbers, "logger.log", 1))),
-    of_header(java_logging, ends_receiver(with_holes(HoleRule::numbers, "log.log", 1))),
-    holes_of("MessageFormat.format", HoleRule::numbers),
-    shaped(CallShape::receiver, "formatted", "java"),
-    shaped(CallShape::template_only, "DecimalFormat", "java-pattern", 0)};
+constexpr auto own_calls = std::to_array<CallFact>(
+    {call("String.format", "java", 0), in_locale("String.format", "java"),
+     call("printf", "java", 0), in_locale("printf", "java"), call("out.format", "java", 0),
+     in_locale("out.format", "java"), call("err.format", "java", 0),
+     in_locale("err.format", "java"), call("Formatter().format", "java", 0),
+     in_locale("Formatter().format", "java"), ends_receiver(call("formatter.format", "java", 0)),
+     of_header(static_format, alone(call("format", "java", 0))),
+     of_header(static_format, alone(in_locale("format", "java"))),
+     of_header(java_logging, ends_receiver(with_holes(HoleRule::numbers, "logger.log", 1))),
+     of_header(java_logging, ends_receiver(with_holes(HoleRule::numbers, "log.log", 1))),
+     holes_of("MessageFormat.format", HoleRule::numbers),
+     shaped(CallShape::receiver, "formatted", "java"),
+     shaped(CallShape::template_only, "DecimalFormat", "java-pattern", 0)});
+constexpr auto calls = joined(own_calls, for_each_name<2>(logging_methods, logged));
 
 }  // namespace
 }  // namespace java_source

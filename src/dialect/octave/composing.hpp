@@ -78,6 +78,7 @@ function out = percent(text)
   out = [regexprep(whole, '^(-?)0+(?=\d)', '$1'), rest, "%"];
 endfunction
 )code"},
+    // Text for a program of the reader, which calls what its language has.
     .engineering = {"engineering(@T)", R"code(% d.ddde+xx with an exponent in steps of three.
 function out = engineering(text)
   out = text;
@@ -129,6 +130,7 @@ function out = in_base(value, base)
   if value < 0, out = ["-" out]; endif
 endfunction
 )code"},
+    // Text for a program of the reader, which calls what its language has.
     .hexadecimal = {"in_hexadecimal(@V)",
                     R"code(% A number in base 16, with its binary exponent.
 function out = in_hexadecimal(value)
@@ -141,6 +143,7 @@ function out = in_hexadecimal(value)
   out = [repmat("-", 1, signbit(value) != 0), "0x", "0" + (stored > 0), repmat(".", 1, ! isempty(fraction)), fraction, sprintf("p%+d", exponent)];
 endfunction
 )code"},
+    // Text for a program of the reader, which calls what its language has.
     .shortest = {"shortest(@V)",
                  R"code(% The fewest digits that read back, without an exponent where that is short.
 function out = shortest(value)

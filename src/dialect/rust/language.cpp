@@ -1,7 +1,5 @@
 // Rust, as its source is read: the Rust Reference 2.
 
-#include <array>
-
 #include "dialect/language_facts.hpp"
 #include "dialects.hpp"
 #include "expressions.hpp"
@@ -63,20 +61,14 @@ constexpr auto own_calls = std::to_array<CallFact>(
      call("anyhow!", "rust", 0), call("ensure!", "rust", 1), call("assert_eq!", "rust", 2),
      call("assert_ne!", "rust", 2)});
 // Those that log: fields and a target may stand before the template.
-constexpr std::string_view logging[] = {"trace!", "debug!", "info!", "warn!", "error!"};
-constexpr int most_options = 6;
-constexpr auto calls = [] {
-  std::array<CallFact, own_calls.size() + std::size(logging) * most_options> out{};
-  std::size_t size = 0;
-  for (const CallFact& one : own_calls) out[size++] = one;
-  for (const std::string_view name : logging) {
-    for (int at = 0; at < most_options; ++at) {
-      out[size] = call(name, "rust", at);
-      out[size++].options_first = true;
-    }
-  }
+constexpr std::array<std::string_view, 5> logging = {"trace!", "debug!", "info!", "warn!",
+                                                     "error!"};
+constexpr CallFact logged(std::string_view name, int template_at) {
+  CallFact out = call(name, "rust", template_at);
+  out.options_first = true;
   return out;
-}();
+}
+constexpr auto calls = joined(own_calls, for_each_name<6>(logging, logged));
 
 }  // namespace
 }  // namespace rust_source
