@@ -195,7 +195,7 @@ Result<Value> typed_value(std::string_view name, const Json& payload) {
       if (*type == Type::text) return Value::text(payload.text);
       return read_typed(*type, payload.text);
     case Json::Kind::number:
-      if (is_whole(*type) || is_real(*type)) return read_typed(*type, payload.text);
+      if (is_whole(*type) || is_real(*type) || *type == Type::decimal) return read_typed(*type, payload.text);
       break;
     case Json::Kind::truth:
       if (*type == Type::truth) return Value::truth(payload.truth);
@@ -210,7 +210,6 @@ Result<Value> typed_value(std::string_view name, const Json& payload) {
       if (*type == Type::record) return record_value(payload);
       break;
   }
-  if (*type == Type::decimal) return read_typed(*type, "");
   return bad_value(Code::wrong_kind, "the payload of " + in_quotes(name) + " is of the wrong kind",
                    "Numbers are given as strings or JSON numbers, text as strings.");
 }

@@ -7,6 +7,7 @@
 
 #include "dialect/statement.hpp"
 #include "family/literal.hpp"
+#include "family/values.hpp"
 #include "text/escape.hpp"
 #include "text/nearest_name.hpp"
 
@@ -71,11 +72,65 @@ Outcome Dialect::not_its_own(const Template& parsed) const {
                          "Render it by the dialect that parsed it: Template::dialect()."});
 }
 
-bool Dialect::holds_option(const Value& value) {
-  if (value.is(Type::some)) return true;
-  if (!is_compound(value.type())) return false;
+namespace {
+
+bool holds_special_decimal(const Value& value) {
+  if (value.is(Type::decimal)) return !value.as_decimal().is_finite();
+  if (!is_compound(value.type()) && !value.is(Type::some)) return false;
   const std::span<const Value> items = value.as_list();
-  return std::any_of(items.begin(), items.end(), holds_option);
+  return std::any_of(items.begin(), items.end(), holds_special_decimal);
+}
+
+// Whether it is of this type, or holds one that is.
+bool holds(Type type, const Value& value) {
+  if (value.is(type)) return true;
+  if (!is_compound(value.type()) && !value.is(Type::some)) return false;
+  const std::span<const Value> items = value.as_list();
+  return std::any_of(items.begin(), items.end(),
+                     [type](const Value& item) { return holds(type, item); });
+}
+
+}  // namespace
+
+bool Dialect::lacks(const Value& value) const {
+  if (!facts().options && holds(Type::some, value)) return true;
+  return facts().decimals == Decimals::none     ? holds(Type::decimal, value)
+         : facts().decimals == Decimals::finite ? holds_special_decimal(value)
+                                                : false;
+}
+
+Outcome Dialect::refuse_foreign(const Value& value, Span span) const {
+  if (!facts().options && holds(Type::some, value)) return has_no_options(value, span);
+  return Outcome::error({Code::value_out_of_range,
+                         "the decimals of " + std::string(facts().language) +
+                             " have no infinity and no not-a-number: " + describe(value),
+                         span, "Give a finite decimal, or an f64."});
+}
+
+// With the nearest f64 for each decimal, where the language has none.
+Outcome Dialect::render_foreign(const Template& parsed, std::span<const Value> values,
+                                const RenderOptions& options, Output& out, Report* report) const {
+  const Span all{0, parsed.source().size()};
+  std::vector<Value> as_reals;
+  Notes notes;
+  for (std::size_t i = 0; i < values.size(); ++i) {
+    const Value& value = values[i];
+    const Value real = facts().decimals == Decimals::none ? without_decimals(value) : value;
+    if (lacks(real)) return refuse_foreign(real, all);
+    as_reals.push_back(real);
+    if (report == nullptr || !value.is(Type::decimal)) continue;
+    const auto& fields = parsed.fields();
+    const auto field = std::find_if(fields.begin(), fields.end(), [i](const Field& one) {
+      return one.value_index == static_cast<int>(i);
+    });
+    notes.push_back({Code::type_converted,
+                     std::string(facts().language) + " has no decimals: " + describe(value) +
+                         " becomes the f64 " + stored_text(as_reals.back()),
+                     field == fields.end() ? all : field->span});
+  }
+  Outcome outcome = render(parsed, as_reals, options, out, report);
+  if (report != nullptr) report->notes.insert(report->notes.begin(), notes.begin(), notes.end());
+  return outcome;
 }
 
 Outcome Dialect::has_no_options(const Value& value, Span span) const {
@@ -86,7 +141,11 @@ Outcome Dialect::has_no_options(const Value& value, Span span) const {
 }
 
 Outcome Dialect::print_plainly(const Value& value, Output& out) const {
-  if (!facts().options && holds_option(value)) return has_no_options(value, {});
+  if (value.type() >= Type::list && lacks(value)) {
+    const Value real = facts().decimals == Decimals::none ? without_decimals(value) : value;
+    if (lacks(real)) return refuse_foreign(real, {});
+    return print_plainly(real, out);
+  }
   return do_print_plainly(value, out);
 }
 

@@ -35,6 +35,7 @@ struct TypeForm {
   Type type;
   std::string_view name;           // in a declaration, with what parts it from the name
   std::string_view literal = "@";  // around the digits: "@ULL"
+  std::string_view needs = {};     // a line that the program begins with where it has such a value
 };
 
 // A line that a program begins with where its statement uses one of these words.

@@ -15,10 +15,10 @@ namespace {
 // The types of numbers are the number floor's, in the same order; then those it does not know.
 constexpr auto type_facts = [] {
   constexpr std::pair<Type, std::string_view> others[] = {
-      {Type::text, "text"},     {Type::character, "char"},  {Type::truth, "truth"},
-      {Type::nil, "nil"},       {Type::complex, "complex"}, {Type::decimal, "decimal"},
-      {Type::moment, "moment"}, {Type::list, "list"},       {Type::tuple, "tuple"},
-      {Type::record, "record"}, {Type::some, "some"},
+      {Type::text, "text"}, {Type::character, "char"},  {Type::truth, "truth"},
+      {Type::nil, "nil"},   {Type::complex, "complex"}, {Type::moment, "moment"},
+      {Type::list, "list"}, {Type::tuple, "tuple"},     {Type::record, "record"},
+      {Type::some, "some"}, {Type::decimal, "decimal"},
   };
   std::array<TypeFact, number_types.size() + std::size(others)> facts{};
   std::size_t count = 0;
@@ -80,6 +80,14 @@ Value Value::big(SignedNatural number) {
   return out;
 }
 
+Value Value::decimal(Decimal number) {
+  Value out(Type::decimal, 0);
+  auto extra = std::make_shared<Extra>();
+  extra->decimal = std::move(number);
+  out.extra_ = std::move(extra);
+  return out;
+}
+
 Value Value::text(std::string owned) {
   auto extra = std::make_shared<Extra>();
   extra->text = std::move(owned);
@@ -124,6 +132,7 @@ void Value::name_as(std::string name, bool is_named) {
   auto extra = std::make_shared<Extra>();
   if (extra_) {
     extra->big = extra_->big;
+    extra->decimal = extra_->decimal;
     extra->items = extra_->items;
   }
   const bool owns_text = extra_ && type_ == Type::text && !extra_->text.empty();
@@ -173,6 +182,8 @@ std::string describe(const Value& value) {
     }
     case Type::moment:
       return moment_text(value.as_moment());
+    case Type::decimal:
+      return to_text(value.as_decimal());
     case Type::character: {
       std::string out;
       append_utf8(value.as_character(), out);

@@ -3,7 +3,9 @@
 #include <algorithm>
 #include <array>
 #include <bit>
+#include <cstdlib>
 #include <vector>
+
 #include "inky_margin/format/value.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "number/number_type.hpp"
@@ -243,6 +245,23 @@ Result<Value> read_typed_moment(std::string_view payload) {
                    "2031-05-09T14:05:00.25.");
 }
 
+Result<Value> read_typed_decimal(std::string_view payload) {
+  std::optional<Decimal> decimal = read_decimal(payload);
+  if (!decimal) {
+    return bad_value(Code::bad_value, in_quotes(payload) + " is not a decimal", payload,
+                     "Write digits, with a point where it is needed, as in 1.10, or inf or nan.");
+  }
+  const std::int64_t furthest = std::max(decimal->exponent, -decimal->exponent);
+  if (decimal->is_finite() &&
+      (furthest > most_zeros || std::abs(decimal->adjusted_exponent()) > most_zeros)) {
+    return bad_value(Code::over_limit,
+                     "a digit of this decimal is more than " + std::to_string(most_zeros) +
+                         " places from the point",
+                     payload, "Give one whose digits are nearer to the point.");
+  }
+  return Value::decimal(std::move(*decimal));
+}
+
 // "some(5)"
 bool is_option_text(std::string_view text) {
   return text.starts_with("some(") && text.ends_with(')') &&
@@ -315,6 +334,8 @@ Result<Value> read_typed(Type type, std::string_view payload) {
       return read_complex(payload);
     case Type::moment:
       return read_typed_moment(payload);
+    case Type::decimal:
+      return read_typed_decimal(payload);
     case Type::some: {
       Result<Value> held = read_unnamed(payload);
       if (!held) return held;

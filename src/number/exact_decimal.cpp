@@ -74,6 +74,62 @@ ExactDecimal exact_decimal(const DecimalText& typed) {
   return out;
 }
 
+std::optional<Decimal> read_decimal(std::string_view text) {
+  Decimal out;
+  const std::optional<DecimalText> typed = scan_decimal(text);
+  if (!typed) {
+    // inf and nan, as reals have them.
+    const std::optional<uint128> bits = read_real(binary64, text);
+    if (!bits) return std::nullopt;
+    const BinaryReal real = unpack(binary64, *bits);
+    if (real.is_finite()) return std::nullopt;
+    out.kind =
+        real.kind == RealClass::infinite ? Decimal::Kind::infinite : Decimal::Kind::not_a_number;
+    out.negative = real.negative;
+    return out;
+  }
+  out.negative = typed->negative;
+  out.coefficient = std::string(typed->whole) + std::string(typed->fraction);
+  const std::size_t first = out.coefficient.find_first_not_of('0');
+  out.coefficient.erase(0, std::min(first, out.coefficient.size() - 1));
+  out.exponent = typed->exponent - static_cast<std::int64_t>(typed->fraction.size());
+  return out;
+}
+
+std::string to_text(const Decimal& value) {
+  const std::string sign = value.negative ? "-" : "";
+  if (value.kind == Decimal::Kind::infinite) return sign + "Infinity";
+  if (value.kind == Decimal::Kind::not_a_number) return sign + "NaN";
+  constexpr int least_exponent = -6;
+  std::string digits = value.coefficient;
+  const std::int64_t adjusted = value.adjusted_exponent();
+  if (value.exponent > 0 || adjusted < least_exponent) {
+    if (digits.size() > 1) digits.insert(1, ".");
+    return sign + digits + (adjusted < 0 ? "E-" : "E+") + std::to_string(std::abs(adjusted));
+  }
+  const auto places = static_cast<std::size_t>(-value.exponent);
+  if (places == 0) return sign + digits;
+  if (digits.size() <= places) digits.insert(0, places + 1 - digits.size(), '0');
+  return sign + digits.insert(digits.size() - places, ".");
+}
+
+ExactDecimal exact_decimal(const Decimal& value) {
+  assert(value.is_finite());
+  ExactDecimal out{value.negative, value.coefficient,
+                   value.exponent + static_cast<std::int64_t>(value.coefficient.size())};
+  normalize(out);
+  return out;
+}
+
+void decimal_digits(const Decimal& value, Digits& out) {
+  assert(value.is_finite());
+  if (value.is_zero()) return out.set(0, 0);
+  const auto size = static_cast<int>(value.coefficient.size());
+  std::copy(value.coefficient.begin(), value.coefficient.end(), out.room(size));
+  out.set(size, size + static_cast<int>(value.exponent));
+  out.strip_trailing_zeros();
+}
+
 ExactDecimal exact_decimal(const BinaryReal& value) {
   assert(value.is_finite());
   Digits digits;

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <vector>
 
+#include "dialect/family/values.hpp"
 #include "dialect/lexis.hpp"
 #include "dialect/program_form.hpp"
 #include "dialect/value_source.hpp"
@@ -31,15 +32,19 @@ std::string filled(std::string_view form, std::string_view mark, std::string_vie
 }  // namespace
 
 Result<std::string> write_value(const Dialect& dialect, const Value& value) {
+  if (value.is(Type::decimal) && dialect.facts().decimals == Decimals::none)
+    return write_value(dialect, without_decimals(value));
   return value_source(program_form_of(dialect.facts()), dialect.facts().language, value);
 }
 
 namespace {
 
-std::string_view type_name(const ProgramForm& form, Type type) {
-  const auto found = std::find_if(form.types.begin(), form.types.end(),
-                                  [&](const TypeForm& one) { return one.type == type; });
-  return found == form.types.end() ? std::string_view() : found->name;
+// Of a value that the program can be given.
+const TypeForm& form_of(const DialectFacts& facts, Type type) {
+  if (type == Type::decimal && facts.decimals == Decimals::none) type = Type::f64;
+  const std::span<const TypeForm> types = program_form_of(facts).types;
+  return *std::find_if(types.begin(), types.end(),
+                       [&](const TypeForm& one) { return one.type == type; });
 }
 
 // A name is in the program as it is, outside of any quotes.
@@ -192,17 +197,21 @@ Result<std::string> write_program(const Dialect& dialect, const Template& parsed
   Draft draft;
   const std::vector<std::string> names = names_in_program(parsed, values);
   Draft declarations;
+  std::string needed;
   for (std::size_t i = 0; i < values.size(); ++i) {
     const Value& value = values[i];
     if (auto error = check_name(dialect, names[i])) return std::move(*error);
     const Result<std::string> literal = write_value(dialect, value);
     if (!literal) return literal.error();
-    std::string declaration = filled(form.declaration, "@T", type_name(form, value.type()));
+    const TypeForm& type = form_of(dialect.facts(), value.type());
+    if (needed.find(type.needs) == std::string::npos) needed += type.needs;
+    std::string declaration = filled(form.declaration, "@T", type.name);
     declaration = filled(declaration, "@N", names[i]);
     declarations.add_mixed(declaration, "@V", *literal);
   }
   const Result<WrittenCall> call = dialect.write_call(parsed, names);
   if (!call) return call.error();
+  draft.add(needed);
   draft.add(needed_lines(form, *language, *call));
   draft.add(form.before);
   draft.add(declarations);

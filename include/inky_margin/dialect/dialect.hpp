@@ -110,6 +110,13 @@ struct CountSource {
   int index = unset;  // from 0; of one without a name
 };
 
+// Whether a language has a type of decimals. Where it has none, a decimal is the nearest f64.
+enum class Decimals : std::uint8_t {
+  none,
+  finite,
+  with_specials,  // also infinities and not-a-number
+};
+
 struct DialectFacts {
   std::string_view id;
   std::string_view language;
@@ -128,6 +135,7 @@ struct DialectFacts {
   // The quotes that a template may stand in. Empty: it is pasted with what is around it.
   std::string_view quotes = "\"";
   bool options = false;  // whether values of it may be options: Type::some
+  Decimals decimals = Decimals::none;
   // The type that a value has in source where it is a width or a precision. Empty: any whole number.
   std::string_view count_type = {};
   LanguageForms forms = {};
@@ -208,8 +216,8 @@ class Dialect {
                  const RenderOptions& options, Output& out, Report* report) const {
     if (parsed.dialect_ != this) return not_its_own(parsed);
     for (const Value& value : values) {
-      if (value.type() >= Type::list && !facts().options && holds_option(value))
-        return has_no_options(value, {0, parsed.source().size()});
+      if (value.type() >= Type::list && lacks(value))
+        return render_foreign(parsed, values, options, out, report);
     }
     if (parsed.is_statement()) return render_in_call(parsed, values, options, out, report);
     return do_render(parsed.content_, values, options, out, report);
@@ -264,8 +272,12 @@ class Dialect {
 
  private:
   Outcome not_its_own(const Template& parsed) const;
-  static bool holds_option(const Value& value);
+  // Whether the language has no type for the value, or for one within it.
+  bool lacks(const Value& value) const;
   Outcome has_no_options(const Value& value, Span span) const;
+  Outcome refuse_foreign(const Value& value, Span span) const;
+  Outcome render_foreign(const Template& parsed, std::span<const Value> values,
+                         const RenderOptions& options, Output& out, Report* report) const;
   static Outcome render_in_call(const Template& parsed, std::span<const Value> values,
                                 const RenderOptions& options, Output& out, Report* report);
 };

@@ -7,6 +7,7 @@
 //   read_value("(1, 2.5)")                   // a tuple
 //   read_value("{batch: \"K-7\", mass: 12.5}") // a record
 //   read_value("some(5)")                    // an option that holds 5
+//   read_value("1.10:decimal")               // a decimal of three digits
 //   read_value("300:u8")                     // an error: 300 does not fit u8 (0 to 255)
 //
 // Values are small and cheap to make; text may be owned or borrowed.
@@ -27,6 +28,7 @@
 #include "inky_margin/format/note.hpp"
 #include "inky_margin/number/binary_format.hpp"
 #include "inky_margin/number/digits.hpp"
+#include "inky_margin/number/exact_decimal.hpp"
 #include "inky_margin/number/whole.hpp"
 
 namespace inky::inline v1 {
@@ -94,12 +96,12 @@ enum class Type : std::uint8_t {
   truth,
   nil,
   complex,  // two f64
-  decimal,  // named in the contract; not supported yet
   moment,   // a date and a time of day
   list,
   tuple,
-  record,  // fields with names
-  some,    // an option that holds a value; nil is one that does not
+  record,   // fields with names
+  some,     // an option that holds a value; nil is one that does not
+  decimal,  // digits of base ten, with their trailing zeros
 };
 
 struct TypeFact {
@@ -171,6 +173,8 @@ class Value {
   static Value complex(double real, double imaginary) {
     return compound(Type::complex, {Value::real(real), Value::real(imaginary)});
   }
+  // REQUIRES: within most_zeros, as read_typed() enforces it.
+  static Value decimal(Decimal number);
   static Value moment(const Moment& moment) { return {Type::moment, moment.packed()}; }
   static Value truth(bool value) { return {Type::truth, uint128{value}}; }
 
@@ -205,6 +209,10 @@ class Value {
   // The items of a list or tuple, the fields of a record, the two parts of a complex number, what
   // an option holds.
   std::span<const Value> as_list() const;
+  const Decimal& as_decimal() const {
+    assert(is(Type::decimal));
+    return extra_->decimal;
+  }
   Moment as_moment() const {
     assert(is(Type::moment));
     return Moment::unpacked(bits());
@@ -235,6 +243,7 @@ class Value {
     std::vector<Value> items;
     std::string text;
     SignedNatural big;
+    Decimal decimal;
     std::string name;
     bool is_named = false;
   };

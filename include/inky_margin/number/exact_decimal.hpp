@@ -10,7 +10,9 @@
 #pragma once
 
 #include <cstdint>
+#include <optional>
 #include <string>
+#include <string_view>
 
 #include "inky_margin/number/binary_format.hpp"
 #include "inky_margin/number/decimal.hpp"
@@ -26,7 +28,40 @@ struct ExactDecimal {
   bool is_zero() const { return digits.empty(); }
 };
 
+// A decimal with its trailing zeros, as languages keep them: 1.10 is 110 x 10^-2, and not 1.1. One
+// member of a cohort (IEEE 754-2019, 3.3).
+//
+//   read_decimal("1.10")->coefficient        // "110", and the exponent is -2
+//   to_text(*read_decimal("1.10e5"))         // "1.10E+5"
+struct Decimal {
+  enum class Kind : std::uint8_t { finite, infinite, not_a_number };
+  Kind kind = Kind::finite;
+  bool negative = false;
+  std::string coefficient = "0";  // no zeros in front
+  std::int64_t exponent = 0;      // of ten
+
+  bool is_finite() const { return kind == Kind::finite; }
+  bool is_zero() const { return is_finite() && coefficient == "0"; }
+  // The exponent where one digit stands before the point.
+  std::int64_t adjusted_exponent() const {
+    return exponent + static_cast<std::int64_t>(coefficient.size()) - 1;
+  }
+  friend bool operator==(const Decimal&, const Decimal&) = default;
+};
+
+// [+-] digits [. digits] [e [+-] digits], or inf, infinity, nan in any letters. Nothing where the
+// text is not that.
+std::optional<Decimal> read_decimal(std::string_view text);
+
+// The scientific string of decimal arithmetic: all digits, and an exponent only where it is above
+// zero, or where more than five zeros would follow the point. What Python and Java print.
+std::string to_text(const Decimal& value);
+
 ExactDecimal exact_decimal(const DecimalText& typed);
+// REQUIRES: finite.
+ExactDecimal exact_decimal(const Decimal& value);
+// REQUIRES: finite, and an exponent within +-10^9.
+void decimal_digits(const Decimal& value, Digits& out);
 // REQUIRES: finite.
 ExactDecimal exact_decimal(const BinaryReal& value);
 

@@ -19,6 +19,7 @@
 #include <string>
 
 #include "../family/braces.hpp"
+#include "../family/dotnet_decimal.hpp"
 #include "../family/escapes.hpp"
 #include "../family/program_dialect.hpp"
 #include "../family/rendering.hpp"
@@ -32,6 +33,7 @@
 #include "format/layout.hpp"
 #include "moments.hpp"
 #include "numbers.hpp"
+#include "shown.hpp"
 #include "text/escape.hpp"
 #include "text/utf8.hpp"
 #include "values.hpp"
@@ -222,12 +224,16 @@ class Rendering final : public family::Rendering<Rendering> {
           field.span));
     }
     const Value& value = values_[index];
+    if (value.is(Type::decimal)) {
+      Result<Decimal> held = held_by_dotnet(value, field.span, notes());
+      if (!held) return fail(Outcome::error(std::move(held.error())));
+    }
     if (!is_known(value)) {
-      return fail(
-          Outcome::error({Code::not_supported_yet,
-                          describe(value) + " as a value of .NET is not supported yet", field.span,
-                          "Give a whole number, f16, f32, f64, a text, a character of 16 "
-                          "bits, true, false, nil or a moment."}));
+      return fail(Outcome::error(
+          {Code::not_supported_yet, describe(value) + " as a value of .NET is not supported yet",
+           field.span,
+           "Give a whole number, f16, f32, f64, a decimal, a text, a character of 16 "
+           "bits, true, false, nil or a moment."}));
     }
     if (item.width > most_width || item.number.precision > most_width) {
       return fail(Outcome::error(
@@ -259,6 +265,8 @@ class Rendering final : public family::Rendering<Rendering> {
   void note_field(const Field&) {}
 
  private:
+  Notes* notes() { return report_ == nullptr ? nullptr : &report_->notes; }
+
   const Culture& culture() const { return *culture_tagged(options_.setting("locale")); }
 
   bool refuse(std::string why, const Field& field) {
@@ -267,7 +275,8 @@ class Rendering final : public family::Rendering<Rendering> {
 
   // The value alone, without its padding.
   bool put(const Field& field, const Item& item, const Value& value, Output& out) {
-    if (is_whole(value.type()) || is_real(value.type())) return put_number(field, item, value, out);
+    if (is_whole(value.type()) || is_real(value.type()) || value.is(Type::decimal))
+      return put_number(field, item, value, out);
     if (value.is(Type::moment)) return put_moment(field, item, value, out);
     if (value.is(Type::complex)) {
       out.append('<');
@@ -349,57 +358,6 @@ class Rendering final : public family::Rendering<Rendering> {
       note(Code::implementation_defined,
            "the time zone is the machine's; this is what a machine in UTC prints", field.span);
     return true;
-  }
-
-  // ToString() of what takes no format. Inside others, numbers and moments are shown so too.
-  void append_shown(const Value& value, std::string& out) const {
-    switch (value.type()) {
-      case Type::nil:
-        return;
-      case Type::truth:
-        out += value.as_whole() != 0 ? "True" : "False";
-        return;
-      case Type::text:
-      case Type::character:
-        out += text_of(value);
-        return;
-      case Type::list:
-        out += list_name(value);
-        return;
-      case Type::tuple:
-      case Type::record:
-        return append_parts(value, out);
-      case Type::complex:
-        out += '<';
-        append_shown(value.as_list()[0], out);
-        out += "; ";
-        append_shown(value.as_list()[1], out);
-        out += '>';
-        return;
-      case Type::moment: {
-        std::string why;
-        (void)append_moment(value.as_moment(), "", out, why);
-        return;
-      }
-      default: {
-        TextBuffer number;
-        (void)append_number({}, value, *culture_tagged(""), number);
-        out += number.view();
-      }
-    }
-  }
-
-  // "(1, ink)" of a tuple, "{ mass = 12.5 }" of a record.
-  void append_parts(const Value& value, std::string& out) const {
-    const bool tuple = value.is(Type::tuple);
-    const auto parts = value.as_list();
-    out += tuple ? "(" : "{ ";
-    for (std::size_t i = 0; i < parts.size(); ++i) {
-      if (i > 0) out += ", ";
-      if (!tuple) (out += parts[i].name()) += " = ";
-      append_shown(parts[i], out);
-    }
-    out += tuple ? ")" : parts.empty() ? "}" : " }";
   }
 
   const Items& program_;

@@ -99,6 +99,7 @@ inline constexpr auto program_types = std::to_array<TypeForm>({
     {Type::text, "string "},
     {Type::character, "char ", "'@'"},
     {Type::truth, "bool "},
+    {Type::decimal, "decimal ", "@m"},
 });
 
 inline constexpr ProgramForm own_program = {
@@ -177,6 +178,7 @@ inline constexpr DialectFacts csharp_facts = {
     .letter_form = "{0:@}",
     .places_form = "{0:FN}",
     .modifiers_are = "Alignment, patterns, dates",
+    .decimals = Decimals::finite,
     .forms = {.program = &own_program,
               .run = &own_run,
               .table = &own_table,

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <string>
 
+#include "../family/dotnet_decimal.hpp"
 #include "../family/dotnet_digits.hpp"
 #include "../family/values.hpp"
 #include "decimal_number.hpp"
@@ -109,6 +110,40 @@ bool append_whole_number(const NumberFormat& format, const Value& value, const C
   return true;
 }
 
+// ---- Decimals ----
+
+// As whole numbers, but that G without a precision shows all places, and R is that.
+void append_decimal(const NumberFormat& format, const Decimal& held, const Culture& culture,
+                    Output& out) {
+  const char letter = upper(format.letter) == 'R' ? 'G' : upper(format.letter);
+  if (letter == 'G' && format.precision == unset) {
+    std::string text = dotnet_text(held);
+    if (text[0] == '-') {
+      out.append(culture.minus);
+      text.erase(0, 1);
+    }
+    const std::size_t point = text.find('.');
+    out.append(std::string_view(text).substr(0, point));
+    if (point == std::string::npos) return;
+    out.append(culture.point);
+    out.append(std::string_view(text).substr(point + 1));
+    return;
+  }
+  Number number;
+  number.negative = held.negative;
+  decimal_digits(held, number.digits);
+  take(number);
+  if (letter == 0) return append_pattern(format.pattern, culture, number, out);
+  int most_digits = format.precision;
+  if (letter == 'E') most_digits = (format.precision == unset ? 6 : format.precision) + 1;
+  if (letter == 'G' && most_digits == 0)
+    most_digits = held.is_zero() ? 0 : static_cast<int>(held.coefficient.size());
+  if (letter == 'P') number.scale += number.digits.is_zero() ? 0 : 2;
+  number.round(letter == 'E' || letter == 'G' ? most_digits
+                                              : number.scale + places_of(format, culture));
+  append_standard(format, most_digits, number, culture, out);
+}
+
 // ---- Reals ----
 
 struct RealFact {
@@ -189,7 +224,8 @@ NumberFormat read_number_format(std::string_view text) {
 bool append_number(const NumberFormat& format, const Value& value, const Culture& culture,
                    Output& out) {
   const bool whole = is_whole(value.type());
-  if (!whole && !value.as_real().is_finite()) {
+  const bool decimal = value.is(Type::decimal);
+  if (!whole && !decimal && !value.as_real().is_finite()) {
     const BinaryReal real = value.as_real();
     if (real.kind == RealClass::not_a_number) {
       out.append(culture.not_a_number);
@@ -205,6 +241,10 @@ bool append_number(const NumberFormat& format, const Value& value, const Culture
   if (format.unreadable ||
       (format.letter != 0 && letters.find(upper(format.letter)) == std::string_view::npos))
     return false;
+  if (decimal) {
+    append_decimal(format, *dotnet_decimal(value.as_decimal()), culture, out);
+    return true;
+  }
   return whole ? append_whole_number(format, value, culture, out)
                : append_real(format, value, culture, out);
 }

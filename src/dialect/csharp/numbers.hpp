@@ -28,7 +28,7 @@ struct NumberFormat {
 // How numbers read the text after the colon; the view stays one of it.
 NumberFormat read_number_format(std::string_view text);
 
-// Appends a whole number or a real. False, and nothing appended, where .NET has no such format for
+// Appends a whole number, a real or a decimal that .NET can hold. False, and nothing appended, where .NET has no such format for
 // its type: a FormatException.
 bool append_number(const NumberFormat& format, const Value& value, const Culture& culture,
                    Output& out);

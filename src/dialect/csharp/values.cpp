@@ -5,6 +5,7 @@
 #include <limits>
 #include <string>
 
+#include "../family/dotnet_decimal.hpp"
 #include "../family/utf16.hpp"
 #include "facts.hpp"
 #include "format/layout.hpp"
@@ -18,8 +19,9 @@ bool is_known(const Value& value) {
     case Type::bf16:
     case Type::f80:
     case Type::f128:
-    case Type::decimal:
       return false;
+    case Type::decimal:
+      return dotnet_decimal(value.as_decimal()).has_value();
     case Type::character:
       return value.as_character() <= 0xFFFF;
     default:
@@ -72,6 +74,8 @@ std::string type_name(const Value& value) {
       return "System.Numerics.Complex";
     case Type::moment:
       return "System.DateTime";
+    case Type::decimal:
+      return "System.Decimal";
     case Type::list:
       return list_name(value);
     default:

@@ -7,12 +7,13 @@
 
 namespace inky::inline v1 {
 
-const Value* find_rare(std::span<const Value> values, bool options) {
+const Value* find_rare(std::span<const Value> values, bool options, bool decimals) {
   for (const Value& value : values) {
     const bool is_option = options && value.is(Type::some);
-    if (is_rare(value.type()) && !is_option) return &value;
+    const bool is_decimal = decimals && value.is(Type::decimal);
+    if (is_rare(value.type()) && !is_option && !is_decimal) return &value;
     if (!value.is(Type::list) && !is_option) continue;
-    if (const Value* inner = find_rare(value.as_list(), options)) return inner;
+    if (const Value* inner = find_rare(value.as_list(), options, decimals)) return inner;
   }
   return nullptr;
 }
@@ -73,11 +74,37 @@ std::optional<int128> small_whole(const Value& value) {
 BinaryReal nearest_f64(const Value& value) {
   if (value.is(Type::f64)) return value.as_real();
   if (is_real(value.type())) return unpack(binary64, convert(value.as_real(), binary64));
+  if (value.is(Type::decimal))
+    return unpack(binary64, *read_real(binary64, to_text(value.as_decimal())));
   bool negative = false;
   const std::string digits = whole_digits(value, 10, Letters::lower, negative);
   BinaryReal out = unpack(binary64, nearest(binary64, *scan_decimal(digits)));
   out.negative = negative;
   return out;
+}
+
+Value without_decimals(const Value& value) {
+  Value out = value;
+  if (value.is(Type::decimal)) {
+    out = Value::real(Type::f64, pack(binary64, nearest_f64(value)));
+  } else if (is_compound(value.type()) || value.is(Type::some)) {
+    std::vector<Value> items;
+    for (const Value& item : value.as_list()) items.push_back(without_decimals(item));
+    if (value.is(Type::some))
+      out = Value::some(std::move(items[0]));
+    else if (value.is(Type::list))
+      out = Value::list(std::move(items));
+    else
+      out =
+          value.is(Type::tuple) ? Value::tuple(std::move(items)) : Value::record(std::move(items));
+  }
+  if (value.is_named()) out.set_name(std::string(value.name()));
+  return out;
+}
+
+std::string stored_text(const Value& value) {
+  const BinaryReal real = value.as_real();
+  return real.is_finite() ? to_text(exact_decimal(real)) : describe(value);
 }
 
 bool is_whole_number(const BinaryReal& real) {

@@ -17,8 +17,8 @@ constexpr bool is_rare(Type type) {
   return type > Type::nil && type != Type::list;
 }
 // The first value of such a type, also inside lists; null where there is none. `options`: those are
-// not rare.
-const Value* find_rare(std::span<const Value> values, bool options = false);
+// not rare, and `decimals` the same.
+const Value* find_rare(std::span<const Value> values, bool options = false, bool decimals = false);
 // "not supported yet", of such a value.
 Outcome rare_value(const Value& value, std::string_view language);
 
@@ -35,8 +35,12 @@ SignedNatural natural_of(const Value& value);
 // A whole number or truth value where 128 bits hold it as signed; nothing where they do not.
 std::optional<int128> small_whole(const Value& value);
 
-// A real of any format, or a whole number, as the nearest f64.
+// A real of any format, a whole number or a decimal, as the nearest f64.
 BinaryReal nearest_f64(const Value& value);
+// The value with the nearest f64 in the place of each decimal, also within it.
+Value without_decimals(const Value& value);
+// All that is stored in a real: "2.67499999999999982236431605997495353221893310546875".
+std::string stored_text(const Value& value);
 
 // Whether a real is finite and has no digits after the point.
 bool is_whole_number(const BinaryReal& real);

@@ -84,6 +84,7 @@ inline constexpr auto program_types = std::to_array<TypeForm>({
     {Type::text, ""},
     {Type::character, "", "'@'"},
     {Type::truth, ""},
+    {Type::decimal, "", "@M"},
 });
 
 inline constexpr ProgramForm own_program = {.before = "",
@@ -154,6 +155,7 @@ inline constexpr DialectFacts facts = {
     .width_unit = WidthUnit::utf16_units,
     .rounding = {.rule = Rounding::half_even, .basis = "the stored value, exactly"},
     .options = true,
+    .decimals = Decimals::finite,
     .forms = {.program = &own_program,
               .run = &own_run,
               .table = &own_table,

@@ -13,13 +13,14 @@
 #include <algorithm>
 #include <array>
 
-#include "../family/dotnet_digits.hpp"
+#include "../family/dotnet_decimal.hpp"
 #include "../family/escapes.hpp"
 #include "../family/percent_dialect.hpp"
 #include "../family/percent_rendering.hpp"
 #include "../family/utf16.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
+#include "decimals.hpp"
 #include "dialects.hpp"
 #include "expressions.hpp"
 #include "facts.hpp"
@@ -35,43 +36,6 @@ namespace inky::inline v1::fsharp {
 namespace {
 
 // ---- Reading ----
-
-constexpr EscapeRules escape_rules = {.simple = "n\nt\t\"\"''\\\\a\ab\bf\fr\rv\v",
-                                      .most_octal_digits = 0,
-                                      .least_hexadecimal_digits = 2,
-                                      .most_hexadecimal_digits = 2,
-                                      .bytes = false};
-
-}  // namespace
-
-std::size_t read_escape(std::size_t at, TemplateContent& out) {
-  const std::string_view rest = std::string_view(out.source).substr(at);
-  if (const std::size_t size = read_surrogates(at, out); size != 0) return size;
-  if (rest.size() >= 4 && is_digit(rest[1]) && is_digit(rest[2]) && is_digit(rest[3])) {
-    const int number = (rest[1] - '0') * 100 + (rest[2] - '0') * 10 + (rest[3] - '0');
-    if (number > 255) {
-      out.notes.push_back({Code::implementation_defined,
-                           "a decimal escape above 255 is wrapped to a byte, with a warning",
-                           {at, at + 4}});
-    }
-    append_utf8(static_cast<char32_t>(number & 0xFF), out.literals);
-    return 4;
-  }
-  if (rest.starts_with("\\0")) {
-    out.literals += '\0';
-    return 2;
-  }
-  if (const std::size_t size = read_backslash(escape_rules, out.source, at, out.literals);
-      size != 0)
-    return size;
-  out.notes.push_back({Code::unknown_escape,
-                       "F# defines no such escape, and keeps the backslash",
-                       {at, std::min(at + 2, out.source.size())}});
-  out.literals += '\\';
-  return 1;
-}
-
-namespace {
 
 constexpr bool has_flag(const Field& field, char flag) {
   return percent::has_flag(facts, field, flag);
@@ -125,7 +89,11 @@ void finish(Field& field, std::string_view source) {
   if (conversion == nullptr) return;
   Spec& spec = field.spec;
   spec.kind = conversion->kind;
-  if (is_whole_letter(field.letter) || spec.kind == Kind::real) {
+  if (field.letter == 'M') {
+    // Signs and zeros as a whole number has them; a precision means nothing.
+    spec.kind = Kind::whole;
+    spec.sign = percent::sign_of(facts, field);
+  } else if (is_whole_letter(field.letter) || spec.kind == Kind::real) {
     percent::set_letter(spec, field.letter);
     if (field.letter == 'B') spec.base = 2;
     spec.sign = percent::sign_of(facts, field);
@@ -170,6 +138,7 @@ class Rendering final : public percent::Rendering<Rendering> {
     }
     const Value& value = values_[static_cast<std::size_t>(field.value_index)];
     if (report_ != nullptr) note_type(field, value);
+    if (value.is(Type::decimal) && !hold(field, value)) return false;
     switch (field.letter) {
       case 'A':
         return put_written(field, value);
@@ -185,7 +154,8 @@ class Rendering final : public percent::Rendering<Rendering> {
       default:
         break;
     }
-    if (spec.kind == Kind::whole) return render_whole(field, spec, value);
+    if (spec.kind == Kind::whole && !value.is(Type::decimal))
+      return render_whole(field, spec, value);
     if (bad_precision) {
       return fail(
           Outcome::error({Code::not_supported_yet, "a negative precision is not supported yet",
@@ -267,7 +237,7 @@ class Rendering final : public percent::Rendering<Rendering> {
       case 'O':
         return true;
       case 'M':
-        return false;
+        return value.is(Type::decimal);
       case 's':
         return is_string(value) || value.is(Type::nil);
       case 'c':
@@ -275,14 +245,15 @@ class Rendering final : public percent::Rendering<Rendering> {
       case 'b':
         return value.is(Type::truth);
       default:
-        return field.spec.kind == Kind::whole ? is_integer(value) : is_real(value.type());
+        return field.spec.kind == Kind::whole ? is_integer(value)
+                                              : is_real(value.type()) || value.is(Type::decimal);
     }
   }
 
   static std::string_view wanted(const Field& field) {
     switch (field.letter) {
       case 'M':
-        return "decimal, which is not supported yet";
+        return "decimal";
       case 's':
         return "string";
       case 'c':
@@ -341,6 +312,11 @@ class Rendering final : public percent::Rendering<Rendering> {
   }
 
   bool render_real(const Field& field, const Spec& given, const Value& value) {
+    if (value.is(Type::decimal)) {
+      const bool all_digits = field.precision.given() && given.significant == unset;
+      lay_out_decimal(field.letter, all_digits, given, *dotnet_decimal(value.as_decimal()), out_);
+      return true;
+    }
     const BinaryReal real = real_of(value);
     Spec spec = given;
     const bool general = spec.notation == Notation::compact;
@@ -362,6 +338,13 @@ class Rendering final : public percent::Rendering<Rendering> {
     if (report_ != nullptr && !value.given_in_bits())
       note_rounding(spec, is_single(value) ? binary32 : binary64, real, field.span, report_->notes);
     return true;
+  }
+
+  // Whether .NET can hold the decimal.
+  bool hold(const Field& field, const Value& value) {
+    Result<Decimal> held =
+        held_by_dotnet(value, field.span, report_ == nullptr ? nullptr : &report_->notes);
+    return held || fail(Outcome::error(std::move(held.error())));
   }
 
   // A negative zero is not below zero, so the sign and the zeros that were asked for stand in front
@@ -450,7 +433,8 @@ class FSharp final : public family::PercentDialect {
 
   Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
                     const RenderOptions& options, Output& out, Report* report) const override {
-    if (const Value* rare = find_rare(values, true)) return rare_value(*rare, facts().language);
+    if (const Value* rare = find_rare(values, true, true))
+      return rare_value(*rare, facts().language);
     Rendering rendering(fsharp::facts, parsed, values, options, out, report);
     if (!parsed.refusal || parsed.refusal->when == Refusal::When::run) {
       if (auto fault = rendering.check_types()) return std::move(*fault);
@@ -460,7 +444,7 @@ class FSharp final : public family::PercentDialect {
 
   // The function string, and Console.WriteLine.
   Outcome do_print_plainly(const Value& value, Output& out) const override {
-    if (const Value* rare = find_rare({&value, 1}, true))
+    if (const Value* rare = find_rare({&value, 1}, true, true))
       return rare_value(*rare, facts().language);
     out.append(to_string(value));
     return {};

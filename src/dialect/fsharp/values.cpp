@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <array>
 
+#include "../family/dotnet_decimal.hpp"
 #include "../family/dotnet_digits.hpp"
 #include "../family/utf16.hpp"
 #include "../family/values.hpp"
@@ -38,6 +39,7 @@ std::string_view type_name(const Value& value) {
   if (is_integer(value)) return wholes[static_cast<std::size_t>(value.type())];
   if (is_whole(value.type())) return "bigint";
   if (is_real(value.type())) return is_single(value) ? "float32" : "float";
+  if (value.is(Type::decimal)) return "decimal";
   if (value.is(Type::truth)) return "bool";
   if (value.is(Type::list)) return "list";
   if (value.is(Type::some)) return "option";
@@ -97,6 +99,7 @@ std::string list_text(std::span<const Value> items) {
 std::string to_string(const Value& value) {
   if (is_text_or_character(value)) return text_of(value);
   if (is_real(value.type())) return real_text(value);
+  if (value.is(Type::decimal)) return dotnet_text(*dotnet_decimal(value.as_decimal()));
   if (value.is(Type::truth)) return value.as_whole() != 0 ? "True" : "False";
   if (value.is(Type::nil)) return {};
   if (value.is(Type::list)) return list_text(value.as_list());
@@ -133,6 +136,7 @@ std::string written(const Value& value) {
     return whole_text(value).append(marks[static_cast<std::size_t>(value.type())]);
   if (is_whole(value.type())) return whole_text(value);
   if (is_real(value.type())) return written_real(value);
+  if (value.is(Type::decimal)) return to_string(value) + "M";
   if (value.is(Type::truth)) return value.as_whole() != 0 ? "true" : "false";
   if (value.is(Type::nil)) return "<null>";
   if (value.is(Type::list)) {

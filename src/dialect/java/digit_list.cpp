@@ -5,6 +5,7 @@
 
 #include "../family/values.hpp"
 #include "decimal.hpp"
+#include "number/decimal_arithmetic.hpp"
 
 namespace inky::inline v1::java_language::pattern {
 
@@ -20,6 +21,17 @@ void DigitList::set(double value, bool negative, int most, bool behind_point, Ro
   }
   if (!behind_point && most == 0) return;
   cut(keep, negative, rounding, [&] { return side(real); });
+}
+
+void DigitList::set_decimal(const Decimal& value, int multiplier, int most, bool behind_point,
+                            Rounding rounding) {
+  const Decimal factor = decimal_of(Integer(multiplier), 0);
+  decimal_digits(product(value, factor), digits_);
+  const int keep = behind_point ? most + digits_.point() : most;
+  if (behind_point && keep < 0) return digits_.set(0, 0);
+  if (!behind_point && most == 0) return;
+  round_digits(digits_, keep, value.negative, rounding);
+  digits_.strip_trailing_zeros();
 }
 
 void DigitList::set_whole(const Value& value, int multiplier, int most, bool& negative,

@@ -12,6 +12,10 @@ class DigitList {
   // all.
   void set(double value, bool negative, int most, bool behind_point, Rounding rounding);
 
+  // Of a BigDecimal, exactly.
+  void set_decimal(const Decimal& value, int multiplier, int most, bool behind_point,
+                   Rounding rounding);
+
   void set_whole(const Value& value, int multiplier, int most, bool& negative, Rounding rounding);
 
   bool is_zero() const { return digits_.is_zero(); }

@@ -90,6 +90,7 @@ inline constexpr DialectFacts facts = {
     .rounding = {.rule = Rounding::half_away,
                  .basis = "the decimal digits that Java makes of the value, up to about 17",
                  .stored_value = false},
+    .decimals = Decimals::finite,
     .forms = {.program = &java_program,
               .run = &java_run,
               .table = &own_table,

@@ -22,6 +22,7 @@
 #include "../family/percent_rendering.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
+#include "big_decimals.hpp"
 #include "decimal.hpp"
 #include "dialects.hpp"
 #include "facts.hpp"
@@ -295,6 +296,13 @@ class Rendering final : public percent::Rendering<Rendering> {
   }
 
   bool render_real(const Field& field, const Value& value) {
+    if (value.is(Type::decimal) && field.spec.notation != Notation::hexfloat) {
+      const Decimal decimal = big_decimal(value);
+      const ShownDecimal shown = round_big_decimal(with_brackets(field, decimal.negative), decimal);
+      return put_number(shown.spec, [&](const Spec& localized, Output& out) {
+        lay_out_big_decimal(localized, shown.rounded, out);
+      });
+    }
     if (!is_real_class(class_of(value))) return raise_conversion(field, value);
     const BinaryReal real = value.is(Type::f64) ? value.as_real() : nearest_f64(value);
     Spec spec = with_brackets(field, real.negative);
@@ -437,7 +445,8 @@ class Java final : public family::PercentDialect {
 
   // System.out.println shows String.valueOf.
   Outcome do_print_plainly(const Value& value, Output& out) const override {
-    if (const Value* rare = find_rare({&value, 1})) return rare_value(*rare, facts().language);
+    if (const Value* rare = find_rare({&value, 1}, false, true))
+      return rare_value(*rare, facts().language);
     out.append(to_string(value));
     return {};
   }

@@ -29,6 +29,7 @@
 #include "pattern_reading.hpp"
 #include "program.hpp"
 #include "text/utf8.hpp"
+#include "values.hpp"
 
 namespace inky::inline v1 {
 
@@ -76,6 +77,7 @@ constexpr DialectFacts pattern_facts = {
     .letter_form = "",
     .places_form = "0~",
     .modifiers_are = "Characters of a pattern",
+    .decimals = Decimals::finite,
     .forms = {.program = &java_program,
               .run = &java_run,
               .table = &own_table,
@@ -106,6 +108,7 @@ class Rendering final : public family::Rendering<Rendering> {
     const Value& value = values_[0];
     if (is_whole(value.type())) return put_whole(value);
     if (is_real(value.type())) return put_real(field, value);
+    if (value.is(Type::decimal)) return put_decimal(value);
     if (value.is(Type::character) && value.as_character() <= 0xFFFF) {
       if (report_ != nullptr)
         note(Code::type_converted,
@@ -137,6 +140,15 @@ class Rendering final : public family::Rendering<Rendering> {
     const int most = pattern_.scientific ? pattern_.most_whole + pattern_.most_places : 0;
     digits.set_whole(value, pattern_.multiplier, most, negative, rounding());
     put(digits, negative, true);
+    return true;
+  }
+
+  bool put_decimal(const Value& value) {
+    const Decimal decimal = big_decimal(value);
+    DigitList digits;
+    const int most = pattern_.most_places + (pattern_.scientific ? pattern_.most_whole : 0);
+    digits.set_decimal(decimal, pattern_.multiplier, most, !pattern_.scientific, rounding());
+    put(digits, decimal.negative, false);
     return true;
   }
 

@@ -19,6 +19,7 @@ inline constexpr auto java_program_types = std::to_array<TypeForm>({
     {Type::text, "String "},
     {Type::character, "char ", "'@'"},
     {Type::truth, "boolean "},
+    {Type::decimal, "BigDecimal ", "new BigDecimal(\"@\")", "import java.math.BigDecimal;\n"},
 });
 
 inline constexpr ProgramForm java_program = {.before =

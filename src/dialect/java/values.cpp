@@ -16,7 +16,7 @@
 
 namespace inky::inline v1::java_language {
 
-constexpr std::array<std::string_view, 12> class_names = {"java.lang.Byte",
+constexpr std::array<std::string_view, 13> class_names = {"java.lang.Byte",
                                                           "java.lang.Short",
                                                           "java.lang.Integer",
                                                           "java.lang.Long",
@@ -27,7 +27,8 @@ constexpr std::array<std::string_view, 12> class_names = {"java.lang.Byte",
                                                           "java.lang.Character",
                                                           "java.lang.Boolean",
                                                           "null",
-                                                          "java.util.Arrays$ArrayList"};
+                                                          "java.util.Arrays$ArrayList",
+                                                          "java.math.BigDecimal"};
 
 // Unsigned wholes take the next wider class; a character beyond 16 bits is a String.
 Class class_of(const Value& value) {
@@ -61,6 +62,8 @@ Class class_of(const Value& value) {
       return Class::null_class;
     case Type::list:
       return Class::list_class;
+    case Type::decimal:
+      return Class::decimal_class;
     default:
       return Class::big_class;
   }
@@ -110,10 +113,17 @@ std::string real_text(const Value& value) {
 
 }  // namespace
 
+Decimal big_decimal(const Value& value) {
+  Decimal out = value.as_decimal();
+  if (out.is_zero()) out.negative = false;
+  return out;
+}
+
 std::string to_string(const Value& value) {
   const Class type = class_of(value);
   if (is_whole_class(type)) return whole_text(value);
   if (is_real_class(type)) return real_text(value);
+  if (type == Class::decimal_class) return inky::to_text(big_decimal(value));
   if (type == Class::boolean_class) return value.as_whole() != 0 ? "true" : "false";
   if (type == Class::list_class) {
     std::string out = "[";
@@ -124,6 +134,17 @@ std::string to_string(const Value& value) {
 }
 
 namespace {
+
+// BigInteger.hashCode().
+std::uint32_t hash_of(const SignedNatural& number) {
+  std::uint32_t hash = 0;
+  const auto limbs = number.magnitude.limbs();
+  for (std::size_t i = limbs.size(); i-- > 0;) {
+    for (const int shift : {32, 0})
+      hash = hash * 31 + static_cast<std::uint32_t>(limbs[i] >> shift);
+  }
+  return number.negative ? 0U - hash : hash;
+}
 
 std::uint32_t hash_of_64(std::uint64_t bits) {
   return static_cast<std::uint32_t>(bits ^ bits >> 32);
@@ -136,14 +157,12 @@ std::uint32_t hash_code(const Value& value) {
   switch (const Class type = class_of(value)) {
     case Class::long_class:
       return hash_of_64(low_half(value.bits()));
-    case Class::big_class: {
-      const SignedNatural number = natural_of(value);
-      const auto limbs = number.magnitude.limbs();
-      for (std::size_t i = limbs.size(); i-- > 0;) {
-        for (const int shift : {32, 0})
-          hash = hash * 31 + static_cast<std::uint32_t>(limbs[i] >> shift);
-      }
-      return number.negative ? 0U - hash : hash;
+    case Class::big_class:
+      return hash_of(natural_of(value));
+    case Class::decimal_class: {
+      const Decimal decimal = big_decimal(value);
+      const SignedNatural coefficient{decimal.negative, read_whole(decimal.coefficient)->magnitude};
+      return hash_of(coefficient) * 31 - static_cast<std::uint32_t>(decimal.exponent);
     }
     case Class::float_class: {
       const BinaryReal real = as_float(value);

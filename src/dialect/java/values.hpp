@@ -24,6 +24,7 @@ enum class Class : std::uint8_t {
   boolean_class,
   null_class,
   list_class,
+  decimal_class,
 };
 
 // Unsigned wholes take the next wider class; a character beyond 16 bits is a String.
@@ -34,6 +35,8 @@ bool is_real_class(Class type);
 // The bits of a class whose two's complement is shown.
 int width_of(Class type);
 std::string to_string(const Value& value);
+// A BigDecimal has no negative zero. REQUIRES: a finite decimal.
+Decimal big_decimal(const Value& value);
 // hashCode(), as each class documents it; BigInteger's and String's are those of OpenJDK.
 std::uint32_t hash_code(const Value& value);
 // Whether `real` times 10^places is small enough, and far enough from half-way between two wholes,

@@ -87,6 +87,7 @@ const DialectFacts braces_facts = {
     .places_form = "{:.Nf}",
     .modifiers_are = "Conversions and codes",
     .quotes = "\"'",
+    .decimals = Decimals::with_specials,
     .forms = {.program = &python_program,
               .run = &python_run,
               .table = &python_table,

@@ -23,6 +23,7 @@
 #include "../family/writing.hpp"
 #include "../family/writing_dialect.hpp"
 #include "attributes.hpp"
+#include "decimals.hpp"
 #include "dialects.hpp"
 #include "expressions.hpp"
 #include "fields.hpp"
@@ -210,6 +211,7 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
       return true;
     }
     if (plain || value.is(Type::moment)) return put_plainly(field, text, value, out);
+    if (value.is(Type::decimal)) return put_decimal(field, text, value, out);
     const bool takes_spec = python::is_int(value) || is_real(value.type()) ||
                             is_text_or_character(value) || value.is(Type::complex);
     if (!takes_spec) {
@@ -228,6 +230,18 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
     if (trouble.kind == python::Trouble::Kind::exception)
       return raise(trouble.exception, std::move(trouble.why), field);
     if (report_ != nullptr && depth == 0) note_value(field, spec, value);
+    return true;
+  }
+
+  bool put_decimal(const Replacement& field, std::string_view text, const Value& value,
+                   Output& out) {
+    python::Trouble trouble = python::format_decimal(text, value, unit(), out);
+    if (trouble.kind == python::Trouble::Kind::exception)
+      return raise(trouble.exception, std::move(trouble.why), field);
+    if (trouble.kind == python::Trouble::Kind::over_limit) {
+      return fail(Outcome::error({Code::over_limit, std::move(trouble.why), field.span,
+                                  "Use at most " + std::to_string(most_width) + "."}));
+    }
     return true;
   }
 

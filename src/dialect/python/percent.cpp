@@ -18,11 +18,11 @@
 #include "../family/percent_rendering.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
-#include "composing.hpp"
 #include "dialects.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/number/digits.hpp"
-#include "program.hpp"
+#include "number/decimal_arithmetic.hpp"
+#include "percent_facts.hpp"
 #include "text/escape.hpp"
 #include "text/utf8.hpp"
 #include "values.hpp"
@@ -31,96 +31,13 @@ namespace inky::inline v1::python_percent {
 
 namespace {
 
-// ---- Facts ----
-
-constexpr std::string_view lengths = "h l L";
-
-constexpr auto conversions = std::to_array<ConversionFact>({
-    {'d', Kind::whole, "a whole number in base 10; a real is cut toward zero", "-+ 0", true,
-     lengths},
-    {'i', Kind::whole, "as d", "-+ 0", true, lengths},
-    {'u', Kind::whole, "as d: a negative number keeps its sign", "-+ 0", true, lengths},
-    {'o', Kind::whole, "a whole number in base 8, with its sign", "-+ #0", true, lengths},
-    {'x', Kind::whole, "a whole number in base 16, with its sign, lower letters", "-+ #0", true,
-     lengths},
-    {'X', Kind::whole, "a whole number in base 16, with its sign, upper letters", "-+ #0", true,
-     lengths},
-    {'f', Kind::real, "a real in fixed notation; 6 places without a precision", "-+ #0", true,
-     lengths},
-    {'F', Kind::real, "as f, INF and NAN in upper letters", "-+ #0", true, lengths},
-    {'e', Kind::real, "a real in scientific notation; 6 places without a precision", "-+ #0", true,
-     lengths},
-    {'E', Kind::real, "as e, with an upper E", "-+ #0", true, lengths},
-    {'g', Kind::real,
-     "a real, fixed or scientific by size (an exponent below -4, or from the number of significant "
-     "digits on, is written); 6 significant digits without a precision, trailing "
-     "zeros dropped",
-     "-+ #0", true, lengths},
-    {'G', Kind::real, "as g, with an upper E", "-+ #0", true, lengths},
-    {'c', Kind::character, "one character: a text of one, or the code point of a whole number", "-",
-     false, lengths},
-    {'s', Kind::text, "any value, as str() has it", "-", true, lengths},
-    {'r', Kind::text, "any value, as repr() has it", "-", true, lengths},
-    {'a', Kind::text, "any value, as ascii() has it: what is not ASCII is escaped", "-", true,
-     lengths},
-});
-
-constexpr auto flags = std::to_array<FlagFact>({
-    {'-', "left", "pads on the right"},
-    {'+', "plus", "a plus sign on numbers that are not negative"},
-    {' ', "space", "a space where a plus sign would be"},
-    {'#', "alternate form",
-     "0o before octal, 0x before hexadecimal; keeps the point, and the zeros of g"},
-    {'0', "zeros", "pads numbers with zeros between sign and digits"},
-});
-
-constexpr auto modifiers = std::to_array<ModifierFact>({
-    {"", "nothing"},
-    {"h", "read, and without meaning"},
-    {"l", "read, and without meaning"},
-    {"L", "read, and without meaning"},
-});
-
-constexpr auto escapes = python::with_escapes<1>({{{"%%", "a percent sign"}}});
-
-constexpr auto failures = std::to_array<FailureFact>({
-    {"too few values, or too many", "TypeError, at run time"},
-    {"a value the letter cannot take", "TypeError, at run time"},
-    {"an unknown letter, an unfinished field", "ValueError, at run time"},
-    {"a key without a dict; a key the dict lacks", "TypeError; KeyError"},
-    {"inf given to d; a whole too large for a float", "OverflowError"},
-    {"nan given to d", "ValueError"},
-});
-
-constexpr DialectFacts facts = {
-    .id = "python-percent",
-    .language = "Python",
-    .facility = "the % operator of str",
-    .standard = "Python 3.11 library reference, printf-style String Formatting",
-    .toolchain = "CPython 3.11.7",
-    .program = "python3",
-    .width_unit = WidthUnit::code_points,
-    .rounding = {.rule = Rounding::half_even, .basis = "the stored value, exactly"},
-    .quotes = "\"'",
-    .forms = {.program = &python_program,
-              .run = &python_run,
-              .table = &python_table,
-              .composing = &python::composing,
-              .line_split = {"", "\"\n    \"", ""}},
-    .conversions = conversions,
-    .flags = flags,
-    .modifiers = modifiers,
-    .escapes = escapes,
-    .failures = failures,
-};
-
 using python::Conversion;
 using python::is_int;
 constexpr const NumberStyle& numbers = python::number_style;
 
 // ---- Reading ----
 
-constexpr bool has_flag(const Field& field, char flag) {
+bool has_flag(const Field& field, char flag) {
   return percent::has_flag(facts, field, flag);
 }
 
@@ -295,6 +212,8 @@ class Rendering final : public percent::Rendering<Rendering> {
   bool render_whole(const Field& field, const Spec& spec, const Value* value) {
     const bool cuts = spec.base == 10;
     if (value != nullptr && cuts && is_real(value->type())) return render_cut(field, spec, *value);
+    if (value != nullptr && cuts && value->is(Type::decimal))
+      return render_cut_decimal(field, spec, value->as_decimal());
     if (value == nullptr || !is_int(*value)) {
       return raise("TypeError",
                    name(field) + " format: " + (cuts ? "a real number" : "an integer") +
@@ -336,14 +255,39 @@ class Rendering final : public percent::Rendering<Rendering> {
     note_conversion(field, value);
     Digits exact;
     exact_digits(real, exact);
-    if (exact.size() > exact.point()) {
-      note(Code::cut_to_whole,
-           name(field) + " cuts " + describe(value) + " toward zero, and never rounds", field.span);
-    }
+    if (exact.size() > exact.point()) note_cut(field, describe(value));
+    return true;
+  }
+
+  void note_cut(const Field& field, const std::string& number) {
+    note(Code::cut_to_whole, name(field) + " cuts " + number + " toward zero, and never rounds",
+         field.span);
+  }
+
+  // d of a Decimal.
+  bool render_cut_decimal(const Field& field, const Spec& spec, const Decimal& value) {
+    if (value.kind == Decimal::Kind::infinite)
+      return raise("OverflowError", "cannot convert Infinity to integer", field);
+    if (value.kind == Decimal::Kind::not_a_number)
+      return raise("ValueError", "cannot convert NaN to integer", field);
+    const Decimal whole = rescaled(value, 0, Rounding::toward);
+    lay_out_whole(spec, value.negative && !whole.is_zero(), whole.coefficient, {}, out_);
+    if (report_ != nullptr && compare(whole, value) != 0) note_cut(field, to_text(value));
     return true;
   }
 
   bool render_real(const Field& field, const Spec& spec, const Value* value) {
+    if (value != nullptr && value->is(Type::decimal)) {
+      // The percent sign asks a Decimal for a float.
+      const BinaryReal real = nearest_f64(*value);
+      lay_out_real(spec, binary64, real, numbers, out_);
+      if (report_ != nullptr)
+        note(Code::type_converted,
+             name(field) + " makes a float of the Decimal: " + describe(*value) + " becomes " +
+                 stored_text(Value::real(Type::f64, pack(binary64, real))),
+             field.span);
+      return true;
+    }
     if (value == nullptr || !(is_real(value->type()) || is_int(*value))) {
       return raise("TypeError", "must be real number, not " + std::string(type_name(value)), field);
     }

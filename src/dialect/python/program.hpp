@@ -20,6 +20,7 @@ inline constexpr auto python_program_types = std::to_array<TypeForm>({
     {Type::text, ""},
     {Type::truth, ""},
     {Type::nil, "", "None"},
+    {Type::decimal, "", "Decimal(\"@\")", "from decimal import Decimal\n"},
 });
 
 inline constexpr NeededLine python_needed[] = {{"math", "import math\n"}};

@@ -73,24 +73,6 @@ struct Parts {
   std::string_view rest;    // the point and what follows; inf and nan
 };
 
-// `digits` in groups, with zeros in front until there are `least` characters.
-std::string grouped(std::string_view digits, std::int64_t least, char mark, int size) {
-  std::string backwards;
-  int in_group = 0;
-  const auto put = [&](char c) {
-    if (in_group == size) {
-      backwards += mark;
-      in_group = 0;
-    }
-    backwards += c;
-    ++in_group;
-  };
-  for (auto at = digits.rbegin(); at != digits.rend(); ++at) put(*at);
-  // A mark never stands first, so that there may be one zero more than fits.
-  while (static_cast<std::int64_t>(backwards.size()) < least) put('0');
-  return {backwards.rbegin(), backwards.rend()};
-}
-
 void put_parts(const FormatSpec& spec, const Parts& parts, WidthUnit unit, Output& out) {
   const char align = align_of(spec, true);
   const Mark fill = fill_of(spec);
@@ -335,6 +317,23 @@ Trouble put_text(const FormatSpec& spec, std::string_view text, WidthUnit unit, 
 }
 
 }  // namespace
+
+std::string grouped(std::string_view digits, std::int64_t least, char mark, int size) {
+  std::string backwards;
+  int in_group = 0;
+  const auto put = [&](char c) {
+    if (in_group == size) {
+      backwards += mark;
+      in_group = 0;
+    }
+    backwards += c;
+    ++in_group;
+  };
+  for (auto at = digits.rbegin(); at != digits.rend(); ++at) put(*at);
+  // A mark never stands first, so that there may be one zero more than fits.
+  while (static_cast<std::int64_t>(backwards.size()) < least) put('0');
+  return {backwards.rbegin(), backwards.rend()};
+}
 
 FormatSpec read_spec(std::string_view text) {
   FormatSpec spec;

@@ -34,7 +34,7 @@ Spec neutral(const FormatSpec& spec, Kind kind);
 
 // Either a text, or what replaces it: an exception, or that we do not know yet.
 struct Trouble {
-  enum class Kind : std::uint8_t { none, exception, not_supported_yet };
+  enum class Kind : std::uint8_t { none, exception, not_supported_yet, over_limit };
   Kind kind = Kind::none;
   std::string_view exception = {};  // its name
   std::string why = {};
@@ -45,7 +45,16 @@ struct Trouble {
   static Trouble not_yet(std::string what) {
     return {Kind::not_supported_yet, {}, std::move(what)};
   }
+  static Trouble over_limit(std::int64_t number) {
+    return {Kind::over_limit,
+            {},
+            "a width or precision of " + std::to_string(number) + " is over the limit of " +
+                std::to_string(most_width)};
+  }
 };
+
+// `digits` in groups, with zeros in front until there are `least` characters.
+std::string grouped(std::string_view digits, std::int64_t least, char mark, int size);
 
 // Appends format(value, spec). REQUIRES: a whole number, a truth value, a real, a text, a character
 // or a complex number; a spec without a defect, whose width and precision are within the limit.

@@ -5,6 +5,7 @@
 #include "../family/escapes.hpp"
 #include "../family/values.hpp"
 #include "character_names.hpp"
+#include "decimals.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/number/digits.hpp"
 #include "text/escape.hpp"
@@ -160,6 +161,8 @@ std::string_view type_name(const Value& value) {
       return "complex";
     case Type::moment:
       return "datetime.datetime";
+    case Type::decimal:
+      return "decimal.Decimal";
     default:
       return "NoneType";
   }
@@ -201,6 +204,8 @@ std::string text_of_any(const Value& value, Conversion conversion) {
       return "None";
     case Type::complex:
       return complex_text(value.as_list());
+    case Type::decimal:
+      return decimal_text(value, !str);
     case Type::moment:
       return str ? moment_str(value.as_moment()) : moment_repr(value.as_moment());
     default:
