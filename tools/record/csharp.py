@@ -198,9 +198,8 @@ def built(folder, lines, library):
     return subprocess.run(command, cwd=folder, capture_output=True, text=True)
 
 
-def templates(seed, wanted):
+def templates(maker, wanted):
     """Requests, each with the body of a method that asks."""
-    maker = Maker(seed)
     out = []
     for request, plain, values in (maker.case() for _ in range(wanted)):
         passed = "".join(", (object)" + value for value in values)
@@ -211,7 +210,7 @@ def templates(seed, wanted):
 
 def cases(seed, wanted):
     third = wanted // 3
-    return asked(templates(seed, wanted - third) + csharp_calls.made(seed, third))
+    return asked(templates(Maker(seed), wanted - third) + csharp_calls.made(seed, third))
 
 
 def asked(made):

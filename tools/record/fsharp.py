@@ -169,7 +169,11 @@ def refused(source, folder):
 def cases(seed, wanted):
     maker = Maker(seed)
     third = wanted // 3
-    made = fsharp_calls.made(seed, third) + [maker.case() for _ in range(wanted - third)]
+    return asked(fsharp_calls.made(seed, third) + [maker.case() for _ in range(wanted - third)])
+
+
+def asked(made):
+    wanted = len(made)
     with tempfile.TemporaryDirectory() as folder:
         source = pathlib.Path(folder) / "record.fs"
         # Each case is a line of its own; the first has the number after the head's.

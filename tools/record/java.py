@@ -22,7 +22,7 @@ locales = ["de-DE", "fr-FR", "ar-EG", "hi-IN", "de-CH", "tr-TR", "pl-PL", "en-US
 
 head = """
 import java.io.*;
-import java.math.BigInteger;
+import java.math.*;
 import java.nio.charset.StandardCharsets;
 import java.util.*;
 
@@ -161,7 +161,11 @@ def cases(seed, wanted):
 
 def templates(seed, wanted):
     maker = Maker(seed)
-    made = [maker.case() for _ in range(wanted)]
+    return asked([maker.case() for _ in range(wanted)])
+
+
+def asked(made):
+    wanted = len(made)
     lines = [head]
     block = 200
     for start in range(0, wanted, block):

@@ -119,7 +119,11 @@ class Maker:
 
 def cases(seed, wanted):
     maker = Maker(seed)
-    made = [maker.case() for _ in range(wanted)]
+    return asked([maker.case() for _ in range(wanted)])
+
+
+def asked(made):
+    wanted = len(made)
     lines = [head]
     block = 200
     for start in range(0, wanted, block):

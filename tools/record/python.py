@@ -333,7 +333,10 @@ def is_asked(answered):
 
 
 def cases(seed, wanted):
-    maker = Maker(seed)
+    return asked(Maker(seed), wanted)
+
+
+def asked(maker, wanted):
     made = []
     while len(made) < wanted:
         request, right = maker.case()

@@ -122,7 +122,10 @@ def is_asked(template, right):
 
 
 def cases(seed, wanted):
-    maker = Maker(seed)
+    return asked(Maker(seed), wanted)
+
+
+def asked(maker, wanted):
     made = []
     while len(made) < wanted:
         request, right = maker.case()

@@ -51,6 +51,30 @@ class Values:
             value = r.choice([math.inf, math.nan, 0.0])
         return -value if r.random() < 0.4 else value
 
+    def decimal(self, most_digits=40):
+        """The text of a decimal: money, ties, long ones, zeros that are kept."""
+        r = self.random
+        kind = r.randrange(8)
+        if kind <= 1:
+            digits, places = str(r.randrange(10 ** r.randrange(1, 8))), 2
+        elif kind <= 3:
+            digits, places = str(r.randrange(10 ** r.randrange(1, 6))) + "5", r.randrange(6)
+        elif kind == 4:
+            digits, places = str(r.randrange(10 ** r.randrange(1, most_digits))), r.randrange(28)
+        elif kind == 5:
+            digits, places = str(r.randrange(1, 1000)), r.choice([-12, -5, -1, 0, 1, 7, 15, 27])
+        elif kind == 6:
+            digits, places = "9" * r.randrange(1, 12) + r.choice(["", "4", "5", "6", "50", "501"]), r.randrange(12)
+        else:
+            digits, places = "0", r.choice([0, 0, 1, 2, 9, -3])
+        sign = "-" if r.random() < 0.4 else ""
+        if places < 0:
+            return "%s%sE+%d" % (sign, digits, -places)
+        if r.random() < 0.1 and digits != "0":
+            digits += "0" * r.randrange(1, 4)
+        digits = digits.rjust(places + 1, "0")
+        return sign + (digits[:-places] + "." + digits[-places:] if places else digits)
+
     def whole(self, bits, signed):
         r = self.random
         value = r.getrandbits(bits) >> r.randrange(bits)

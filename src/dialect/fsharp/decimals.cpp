@@ -24,8 +24,6 @@ Decimal settle_general(bool all_digits, const Decimal& held, Spec& spec) {
   spec.notation = fixed ? Notation::fixed : Notation::scientific;
   spec.places = unset;
   spec.significant = unset;
-  if (spec.align == Align::left && (digits.is_zero() || digits.size() <= digits.point()))
-    spec.fill = " ";
   return shown;
 }
 
@@ -33,6 +31,10 @@ Decimal settle_general(bool all_digits, const Decimal& held, Spec& spec) {
 
 void lay_out_decimal(char letter, bool all_digits, Spec spec, const Decimal& held, Output& out) {
   const bool below = held.negative && !held.is_zero();
+  // On the right of a whole number, zeros would change it.
+  const bool whole = compare(rescaled(held, 0, Rounding::toward), held) == 0;
+  const bool keeps_value = letter == 'M' || spec.notation == Notation::compact;
+  if (spec.align == Align::left && whole && keeps_value) spec.fill = " ";
   if (letter == 'M') {
     std::string text = dotnet_text(held);
     if (text[0] == '-') text.erase(0, 1);

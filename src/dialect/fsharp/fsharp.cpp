@@ -110,7 +110,7 @@ void finish(Field& field, std::string_view source) {
   }
   percent::align_as_c(spec, has_flag(field, '-'), has_flag(field, '0') && spec.kind != Kind::text);
   // On the right, the zeros of a real are zeros too.
-  if (spec.kind == Kind::real && has_flag(field, '0')) spec.fill = "0";
+  if ((spec.kind == Kind::real || field.letter == 'M') && has_flag(field, '0')) spec.fill = "0";
   field.plain_decimal = (field.letter == 'd' || field.letter == 'i') && percent::is_bare(field);
 }
 

@@ -43,7 +43,9 @@ void lay_out_big_decimal(const Spec& spec, const Decimal& rounded, Output& out) 
   text += rounded.exponent < 0 ? '-' : '+';
   const std::string exponent = std::to_string(std::abs(rounded.exponent));
   if (exponent.size() < 2) text += '0';
-  lay_out_whole(spec, false, text + exponent, {}, out);
+  Spec alone = spec;
+  alone.group = "";
+  lay_out_whole(alone, false, text + exponent, {}, out);
 }
 
 }  // namespace inky::inline v1::java_language

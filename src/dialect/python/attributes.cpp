@@ -34,6 +34,14 @@ bool has_attribute(const Value& value, std::string_view name) {
       {"list", " append clear copy count extend index insert pop remove reverse sort "},
       {"tuple", " count index "},
       {"dict", " clear copy fromkeys get items keys pop popitem setdefault update values "},
+      {"decimal.Decimal",
+       " adjusted as_integer_ratio as_tuple canonical compare compare_signal compare_total "
+       "compare_total_mag conjugate copy_abs copy_negate copy_sign exp fma from_float is_canonical "
+       "is_finite is_infinite is_nan is_normal is_qnan is_signed is_snan is_subnormal is_zero ln "
+       "log10 logb logical_and logical_invert logical_or logical_xor max max_mag min min_mag "
+       "next_minus next_plus next_toward normalize number_class quantize radix remainder_near "
+       "rotate same_quantum scaleb shift sqrt to_eng_string to_integral to_integral_exact "
+       "to_integral_value "},
       {"datetime.datetime",
        " astimezone combine ctime date dst fromisocalendar fromisoformat fromordinal fromtimestamp "
        "isocalendar isoformat isoweekday max min now replace resolution strftime strptime time "
@@ -60,6 +68,10 @@ std::optional<Value> attribute_of(const Value& value, std::string_view name) {
   if (is_real(value.type())) {
     if (name == "real") return value;
     if (name == "imag") return Value::real(0.0);
+  }
+  if (value.is(Type::decimal)) {
+    if (name == "real") return value;
+    if (name == "imag") return Value::decimal({});
   }
   if (value.is(Type::complex)) {
     if (name == "real") return value.as_list()[0];

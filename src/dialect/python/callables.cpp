@@ -28,7 +28,8 @@ bool Expressions::find_callable(const Node& node, Callable& out) {
     if (!reader.read(*read)) return not_yet("this function is", node);
     // from math import sqrt
     const std::string imported = path_of(*read);
-    if (read->kind != Node::Kind::function && imported.starts_with("math.")) {
+    if (read->kind != Node::Kind::function &&
+        (imported.starts_with("math.") || imported == "decimal.Decimal")) {
       out.path = imported;
       return true;
     }
@@ -41,7 +42,8 @@ bool Expressions::find_callable(const Node& node, Callable& out) {
     return true;
   }
   constexpr std::string_view functions =
-      "str int float len abs repr bool hex bin oct chr ord round sum min max sorted list tuple";
+      "str int float len abs repr bool hex bin oct chr ord round sum min max sorted list tuple "
+      "Decimal decimal.Decimal";
   const bool is_text_method = path.starts_with("str.") && path.find('.', 4) == std::string::npos;
   if (known == nullptr &&
       (has_word(functions, path) || is_text_method || path.starts_with("math."))) {

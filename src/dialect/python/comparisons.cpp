@@ -28,6 +28,8 @@ std::partial_ordering compare_numbers(const Value& left, const Value& right) {
 bool Expressions::equal(const Value& left, const Value& right) {
   if (is_plain_number(left) && is_plain_number(right))
     return std::is_eq(compare_numbers(left, right));
+  if (left.is(Type::decimal) || right.is(Type::decimal))
+    return std::is_eq(compare_decimals(left, right));
   if (is_text_or_character(left) && is_text_or_character(right))
     return text_of(left) == text_of(right);
   if (left.is(Type::complex) || right.is(Type::complex)) {
@@ -61,6 +63,16 @@ bool Expressions::less(const Node& node, Operation operation, const Value& left,
                        bool& out) {
   if (is_plain_number(left) && is_plain_number(right)) {
     out = computed::relates(operation, compare_numbers(left, right));
+    return true;
+  }
+  const auto is_number = [](const Value& value) {
+    return value.is(Type::decimal) || is_plain_number(value);
+  };
+  if (is_number(left) && is_number(right)) {
+    const std::partial_ordering order = compare_decimals(left, right);
+    if (order == std::partial_ordering::unordered)
+      return raise("InvalidOperation", "a comparison that has a NaN", node);
+    out = computed::relates(operation, order);
     return true;
   }
   if (is_text_or_character(left) && is_text_or_character(right)) {

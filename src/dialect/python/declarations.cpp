@@ -273,11 +273,13 @@ std::vector<Declaration> read_import(std::string_view statement) {
     const std::string_view path = trimmed(one.substr(0, as));
     const std::string_view name = as == std::string_view::npos ? path : trimmed(one.substr(as + 4));
     // A module of its own name is no value: math.pi.
-    if (!is_from && as == std::string_view::npos && has_word("math datetime", path)) continue;
+    if (!is_from && as == std::string_view::npos && has_word("math datetime decimal", path))
+      continue;
     Declaration imported;
     imported.name = name.substr(0, name.find('.'));
     imported.expression = (is_from ? module + "." : std::string()) + std::string(path);
-    if (module != "math") imported.expression = import_word + imported.expression;
+    if (module != "math" && module != "decimal")
+      imported.expression = import_word + imported.expression;
     imported.span = {0, statement.size()};
     out.push_back(std::move(imported));
   }
@@ -388,7 +390,8 @@ bool compute_declared(std::string_view source, const computed::Scope& scope, Val
   }
   // A function is looked at where it is used.
   const std::string path = computed::path_of(node);
-  const bool is_function = path.starts_with("math.") && scope.find("math") == nullptr &&
+  const bool is_function = (path.starts_with("math.") || path == "decimal.Decimal") &&
+                           scope.find(path.substr(0, path.find('.'))) == nullptr &&
                            !Expressions(scope).evaluate(node, out);
   if (node.kind == Node::Kind::function || is_function) {
     out = Value::text(std::string(source));

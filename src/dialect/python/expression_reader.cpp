@@ -63,7 +63,8 @@ const computed::Grammar grammar = [] {
       "ord chr format complex divmod pow math.sqrt math.floor math.ceil math.trunc math.fabs "
       "math.exp math.log math.log2 math.log10 math.log1p math.expm1 math.sin math.cos math.tan "
       "math.asin math.acos math.atan math.atan2 math.sinh math.cosh math.tanh math.pow math.fmod "
-      "math.hypot math.copysign math.degrees math.radians math.isnan math.isinf math.isfinite";
+      "math.hypot math.copysign math.degrees math.radians math.isnan math.isinf math.isfinite "
+      "Decimal decimal.Decimal";
   out.methods =
       "upper lower casefold capitalize title swapcase center ljust rjust zfill strip lstrip rstrip "
       "find rfind index rindex count startswith endswith split splitlines partition rpartition "
@@ -71,7 +72,9 @@ const computed::Grammar grammar = [] {
       "replace removeprefix removesuffix isdigit isdecimal isnumeric isalpha isalnum isspace "
       "isupper "
       "islower isidentifier isprintable istitle isascii get bit_length bit_count as_integer_ratio "
-      "items keys values copy is_integer conjugate strftime isoformat weekday isoweekday";
+      "items keys values copy is_integer conjugate strftime isoformat weekday isoweekday "
+      "quantize normalize to_integral_value to_integral compare max min is_nan is_infinite "
+      "is_finite is_zero is_signed copy_abs copy_negate canonical adjusted sqrt";
   return out;
 }();
 
@@ -101,7 +104,9 @@ const ExpressionForm expression_form = {
     .separator = " ",
     .separator_argument = "sep",
     .ending_argument = "end",
-    .own_names = "math datetime"};
+    .own_names =
+        "math datetime decimal Decimal ROUND_HALF_EVEN ROUND_HALF_UP ROUND_HALF_DOWN ROUND_UP "
+        "ROUND_DOWN ROUND_CEILING ROUND_FLOOR"};
 
 bool is_name_start(char c) {
   return is_word_start(c) || static_cast<unsigned char>(c) >= 0x80;

@@ -124,6 +124,21 @@ class Expressions final : public computed::Evaluator {
   bool to_float(const Node& node, const Value& value, double& out);
   bool keep(const Node& node, const Integer& number, Value& out);
 
+  // ---- Decimals: decimal_calls.cpp ----
+
+  bool give_decimal(const Node& node, const Decimal& number, Value& out);
+  // One of the two is a Decimal.
+  bool combine_decimals(const Node& node, Operation operation, const Value& left,
+                        const Value& right, Value& out);
+  bool decimal_power(const Node& node, const Value& left, const Value& right, Value& out);
+  // With ints and floats, exactly.
+  static std::partial_ordering compare_decimals(const Value& left, const Value& right);
+  bool make_decimal(const Node& node, const Arguments& arguments, Value& out);
+  bool round_decimal(const Node& node, const Decimal& value, const Value* places, Value& out);
+  bool quantize(const Node& node, const Decimal& value, std::int64_t exponent, Rounding rounding,
+                Value& out);
+  bool call_on_decimal(const Node& node, const Value& of, const Arguments& arguments, Value& out);
+
   // ---- Comparisons: comparisons.cpp ----
 
   static bool equal(const Value& left, const Value& right);
@@ -174,6 +189,9 @@ class Expressions final : public computed::Evaluator {
   std::vector<std::pair<std::string_view, Value>> own_;  // what generators call their items
   int calls_ = 0;                                        // of functions, in each other
 };
+
+// ROUND_HALF_UP and the others of the module decimal.
+std::optional<Rounding> decimal_rounding(std::string_view name);
 
 inline bool is_simple_number(const Value& value) {
   return is_int(value) || is_real(value.type());

@@ -268,7 +268,7 @@ class FStringReader {
     if (node.enclosed) return false;
     if (node.kind == Kind::name) {
       field.name = node.text;
-      return field.name != "math";
+      return field.name != "math" && field.name != "decimal";
     }
     const bool is_step = node.kind == Kind::member || node.kind == Kind::item;
     if (!is_step || !take_steps(node.parts[0], field)) return false;

@@ -8,6 +8,7 @@
 #include "../family/strftime.hpp"
 #include "../family/values.hpp"
 #include "attributes.hpp"
+#include "decimals.hpp"
 #include "expressions.hpp"
 #include "spec.hpp"
 #include "text/ascii.hpp"
@@ -40,6 +41,11 @@ bool Expressions::name_without_value(const Node& node, Value& out) {
   for (const Constant& constant : constants) {
     if (path != "math." + std::string(constant.name)) continue;
     out = float_value(constant.value);
+    return true;
+  }
+  const std::string_view last = std::string_view(path).substr(path.rfind('.') + 1);
+  if (decimal_rounding(last) && (path == last || path == "decimal." + std::string(last))) {
+    out = Value::text(std::string(last));
     return true;
   }
   const std::string first = path.substr(0, path.find('.'));
@@ -122,6 +128,7 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
   if (!arguments.named.empty() && !takes_names)
     return not_yet("arguments by name of " + path + " are", node);
   if (path == "round") return round(node, arguments, out);
+  if (path == "Decimal" || path == "decimal.Decimal") return make_decimal(node, arguments, out);
   if (path == "dict") return call_dict(node, arguments, out);
   if (is_among({"len", "sum", "min", "max", "sorted", "any", "all", "list", "tuple"}))
     return call_on_items(node, path, arguments, out);
@@ -138,6 +145,12 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
     if (is_real(value.type())) {
       out = float_value(std::fabs(computed::double_of(computed::real_of(Type::f64, value))));
       return true;
+    }
+    if (value.is(Type::decimal)) {
+      const Value positive = Value::whole(Type::i32, 0);
+      return combine_decimals(node,
+                              value.as_decimal().negative ? Operation::subtract : Operation::add,
+                              positive, value, out);
     }
     if (value.is(Type::complex)) {
       const auto parts = value.as_list();
@@ -253,6 +266,15 @@ bool Expressions::format(const Node& node, const Value& value, std::string_view 
     out = Value::text(std::move(text));
     return true;
   }
+  if (value.is(Type::decimal)) {
+    TextBuffer text;
+    const Trouble trouble = format_decimal(spec, value, WidthUnit::code_points, text);
+    if (trouble.kind == Trouble::Kind::exception)
+      return raise(trouble.exception, trouble.why, node);
+    if (trouble.kind == Trouble::Kind::over_limit) return over_limit(trouble.why, node);
+    out = Value::text(text.string());
+    return true;
+  }
   const bool takes_spec =
       is_simple_number(value) || is_text_or_character(value) || value.is(Type::complex);
   if (!takes_spec)
@@ -320,6 +342,10 @@ bool Expressions::call_converting(const Node& node, std::string_view name,
     if (name == "float" && is_text_or_character(value)) return read_float(node, value, out);
     double parts[2] = {0, 0};
     for (std::size_t i = 0; i < arguments.size(); ++i) {
+      if (name == "float" && value.is(Type::decimal)) {
+        out = Value::real(Type::f64, pack(binary64, nearest_f64(value)));
+        return true;
+      }
       if (!is_simple_number(arguments[i])) {
         if (name == "complex") return not_yet("complex() of this is", node);
         return raise("TypeError",

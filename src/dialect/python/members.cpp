@@ -146,6 +146,7 @@ bool Expressions::call_method(const Node& node, const Value& of, const Arguments
     const std::string text = text_of(of);
     return call_on_text(node, text, arguments, out);
   }
+  if (of.is(Type::decimal)) return call_on_decimal(node, of, arguments, out);
   if (!arguments.named.empty()) return not_yet("arguments by name of " + name + " are", node);
   if (is_compound(of.type())) return call_on_items_of(node, of, arguments, out);
   return call_on_number(node, of, arguments, out);

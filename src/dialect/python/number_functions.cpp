@@ -8,6 +8,7 @@
 #include "../family/values.hpp"
 #include "expressions.hpp"
 #include "inky_margin/number/decimal.hpp"
+#include "number/decimal_arithmetic.hpp"
 #include "text/ascii.hpp"
 #include "text/utf8.hpp"
 #include "values.hpp"
@@ -60,6 +61,7 @@ bool Expressions::round(const Node& node, const Arguments& arguments, Value& out
   if (arguments.named.size() > (places == arguments.find("ndigits") && places != nullptr ? 1U : 0U))
     return raise("TypeError", "round() got an unexpected keyword argument", node);
   const Value& value = arguments[0];
+  if (value.is(Type::decimal)) return round_decimal(node, value.as_decimal(), places, out);
   if (!is_simple_number(value))
     return raise("TypeError",
                  "type " + std::string(type_name(value)) + " doesn't define __round__ method",
@@ -107,6 +109,13 @@ bool Expressions::to_int(const Node& node, const Value& value, Value& out) {
     return raise(value.as_real().kind == RealClass::infinite ? "OverflowError" : "ValueError",
                  "cannot convert float infinity or NaN to integer", node);
   }
+  if (value.is(Type::decimal)) {
+    const Decimal& decimal = value.as_decimal();
+    if (decimal.is_finite())
+      return keep(node, coefficient_of(rescaled(decimal, 0, Rounding::toward)), out);
+    return raise(decimal.kind == Decimal::Kind::infinite ? "OverflowError" : "ValueError",
+                 "cannot convert Infinity or NaN to integer", node);
+  }
   if (!is_text_or_character(value))
     return raise("TypeError",
                  "int() argument must be a string, a bytes-like object or a real number, not '" +
@@ -153,6 +162,8 @@ bool Expressions::call_math(const Node& node, std::string_view name, const Argum
     return std::find(names.begin(), names.end(), name) != names.end();
   };
   for (const Value& value : arguments.values) {
+    if (value.is(Type::decimal))
+      return not_yet("math." + std::string(name) + " of a Decimal is", node);
     if (!is_simple_number(value))
       return raise("TypeError", "must be real number, not " + std::string(type_name(value)), node);
   }

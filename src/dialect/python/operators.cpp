@@ -68,6 +68,12 @@ bool Expressions::wrong_operands(const Node& node, Operation operation, const Va
 
 bool Expressions::apply(const Node& node, const Value& operand, Value& out) {
   const Operation operation = node.operation;
+  if (operand.is(Type::decimal) && operation != Operation::complement) {
+    const Value zero = Value::whole(Type::i32, 0);
+    return combine_decimals(node,
+                            operation == Operation::negate ? Operation::subtract : Operation::add,
+                            zero, operand, out);
+  }
   const bool fits = is_int(operand) || (operation != Operation::complement && is_numeric(operand));
   if (!fits) {
     return raise("TypeError",
@@ -99,6 +105,8 @@ bool Expressions::holds(const Node&, const Value& value, bool& out) {
     out = computed::whole_of(value) != 0;
   else if (is_float(value))
     out = !value.as_real().is_zero();
+  else if (value.is(Type::decimal))
+    out = !value.as_decimal().is_zero();
   else if (value.is(Type::complex))
     out = !value.as_list()[0].as_real().is_zero() || !value.as_list()[1].as_real().is_zero();
   else if (value.is(Type::text))
@@ -146,6 +154,12 @@ bool Expressions::combine(const Node& node, Operation operation, const Value& le
   }
   if (operation == Operation::remainder && is_text_or_character(left))
     return format_percent(node, left, right, out);
+  const auto is_operand = [](const Value& value) {
+    return is_int(value) || value.is(Type::decimal);
+  };
+  if ((left.is(Type::decimal) && is_operand(right)) ||
+      (right.is(Type::decimal) && is_operand(left)))
+    return combine_decimals(node, operation, left, right, out);
   if (!is_numeric(left) || !is_numeric(right))
     return combine_sequences(node, operation, left, right, out);
   if (left.is(Type::complex) || right.is(Type::complex))
@@ -233,6 +247,8 @@ bool Expressions::combine_floats(const Node& node, Operation operation, double l
 }
 
 bool Expressions::power(const Node& node, const Value& left, const Value& right, Value& out) {
+  if (left.is(Type::decimal) || right.is(Type::decimal))
+    return decimal_power(node, left, right, out);
   if (!is_numeric(left) || !is_numeric(right))
     return wrong_operands(node, Operation::power, left, right);
   if (left.is(Type::complex) || right.is(Type::complex))

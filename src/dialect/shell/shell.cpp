@@ -90,6 +90,7 @@ constexpr auto program_types = std::to_array<TypeForm>({
     {Type::i32, ""},
     {Type::i64, ""},
     {Type::u64, ""},
+    {Type::decimal, ""},
     {Type::text, ""},
 });
 
@@ -114,6 +115,7 @@ constexpr DialectFacts facts = {
     .width_unit = WidthUnit::bytes,
     .rounding = {.rule = Rounding::half_even, .basis = "the stored value, exactly"},
     .quotes = "'",
+    .decimals = Decimals::with_specials,
     .forms = {.program = &own_program, .run = &own_run, .composing = &composing},
     .conversions = conversions,
     .flags = flags,
@@ -268,13 +270,15 @@ class Rendering final : public percent::Rendering<Rendering> {
  private:
   // An argument as the shell passes it.
   static std::string argument_of(const Value& value) {
+    if (value.is(Type::decimal)) return to_text(value.as_decimal());
     return is_text_or_character(value) ? text_of(value) : whole_text(value);
   }
 
   std::optional<Error> refuse_values() const {
     for (const Value& value : values_) {
       const bool is_plain_real = value.is(Type::f32) || value.is(Type::f64);
-      if (!is_whole(value.type()) && !is_text_or_character(value) && !is_plain_real)
+      if (!is_whole(value.type()) && !is_text_or_character(value) && !is_plain_real &&
+          !value.is(Type::decimal))
         return Error{Code::not_supported_yet,
                      describe(value) + " as an argument in a shell is not supported yet",
                      {},
