@@ -133,6 +133,7 @@ struct ExpressionForm {
   // What becomes of a value whose type is not that of the name. Null: it is converted.
   Assigned (*assigns)(const Value& value, Type to, bool is_constant) = nullptr;
   std::string_view assignment_fault = {};  // the compiler's name for what it refuses
+  std::string_view literal_fault = {};     // the same of a literal real; empty: no other one
   bool combined_converts = false;          // n += 0.5 converts, where n = n + 0.5 does not
   bool combined_takes = false;             // so it does where n = 0.5 does
   std::string_view modifiers = {};

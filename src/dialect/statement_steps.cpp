@@ -8,6 +8,7 @@
 #include "dialect/statement_names.hpp"
 #include "family/named_values.hpp"
 #include "inky_margin/dialect/statement.hpp"
+#include "text/ascii.hpp"
 
 namespace inky::inline v1 {
 
@@ -170,6 +171,18 @@ class Run {
     return std::nullopt;
   }
 
+  // What the compiler calls a value that the type of its name does not take.
+  std::string_view refusal_of(const Value& value, Type to, std::string_view expression) const {
+    const std::size_t from = expression.find_first_not_of("( ");
+    const bool is_literal =
+        from != std::string_view::npos && is_digit(expression[from]) &&
+        expression.find_first_not_of("0123456789._) ", from) == std::string_view::npos;
+    const bool keeps_places = is_real(to) || to == Type::decimal;
+    return is_real(value.type()) && keeps_places && is_literal && !form_.literal_fault.empty()
+               ? form_.literal_fault
+               : form_.assignment_fault;
+  }
+
   // To the type of the name, or of the items of a list.
   Failure convert(const StatementStep& step, const std::string& type, const std::string& expression,
                   Value& value) {
@@ -188,7 +201,7 @@ class Run {
         judges ? form_.assigns(given, value.type(), is_constant) : Assigned::converts;
     if (fate == Assigned::unknown) return not_yet(step, "a value of this type here is");
     if (fate == Assigned::refuses)
-      return Outcome::fails_at_compile(std::string(form_.assignment_fault),
+      return Outcome::fails_at_compile(std::string(refusal_of(plain, value.type(), expression)),
                                        "a value of type " + std::string(name_of(plain.type())) +
                                            " is given to " + step.name + ", which is of type " +
                                            type,

@@ -5,6 +5,7 @@
 #include <limits>
 
 #include "../family/values.hpp"
+#include "number/decimal_arithmetic.hpp"
 
 namespace inky::inline v1::computed {
 
@@ -232,7 +233,9 @@ std::optional<Integer> cut(const Value& real) {
 
 std::partial_ordering compare(const Value& left, const Value& right) {
   const auto exact = [](const Value& value) {
-    return is_real(value.type()) ? rational_of(value.as_real()) : Rational(whole_of(value));
+    return is_real(value.type())     ? rational_of(value.as_real())
+           : value.is(Type::decimal) ? rational_of(value.as_decimal())
+                                     : Rational(whole_of(value));
   };
   const auto infinite_sign = [](const Value& value) {
     if (!is_real(value.type()) || value.as_real().kind != RealClass::infinite) return 0;

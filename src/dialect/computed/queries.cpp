@@ -29,7 +29,7 @@ struct Parameters final : Scope {
 // Whether values have one order in every language: numbers, or words of small letters.
 bool have_order(std::span<const Value> values) {
   const auto is_number = [](const Value& one) {
-    return is_whole(one.type()) ||
+    return is_whole(one.type()) || (one.is(Type::decimal) && one.as_decimal().is_finite()) ||
            (is_real(one.type()) && one.as_real().kind != RealClass::not_a_number);
   };
   const auto is_word = [](const Value& one) {

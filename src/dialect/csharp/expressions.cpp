@@ -7,6 +7,7 @@
 
 #include "../computed/shared_operators.hpp"
 #include "../computed/units.hpp"
+#include "../family/dotnet_decimal.hpp"
 #include "../family/values.hpp"
 #include "dialects.hpp"
 #include "interpolated.hpp"
@@ -87,6 +88,12 @@ std::optional<Value> number_of(std::string_view source) {
   const char mark = text.size() > 1 && text[0] == '0' ? static_cast<char>(text[1] | 0x20) : ' ';
   const bool based = mark == 'x' || mark == 'b';
   const char last = static_cast<char>(text.back() | 0x20);
+  if (!based && last == 'm') {
+    text.pop_back();
+    const auto decimal = read_decimal(text);
+    const auto held = decimal ? dotnet_decimal(*decimal) : std::nullopt;
+    return held ? std::optional(Value::decimal(*held)) : std::nullopt;
+  }
   const bool has_suffix = !based && (last == 'f' || last == 'd');
   if (!based && (has_suffix || text.find_first_of(".eE") != std::string::npos)) {
     if (has_suffix) text.pop_back();
@@ -148,7 +155,6 @@ constexpr computed::CodeFacts code_facts = {
     .word_marks = "@",
     .read_escape = read_escape,
     .number = number_of,
-    .rare_suffixes = "mM",
     .constant = computed::truth_or_nil,
     .character = computed::unit_of,
     .is_type = [](std::string_view name) { return find_type(name) != nullptr; },
@@ -168,22 +174,28 @@ std::optional<Value> known_constant(const Node& node) {
   };
   const Integer one = 1;
   const std::string path = computed::path_of(node);
-  const Known known[] = {{"Math.PI", Value::real(0x1.921fb54442d18p+1)},
-                         {"Math.E", Value::real(0x1.5bf0a8b145769p+1)},
-                         {"int.MaxValue", computed::wrapped(Type::i32, (one << 31) - 1)},
-                         {"int.MinValue", computed::wrapped(Type::i32, one << 31)},
-                         {"uint.MaxValue", computed::wrapped(Type::u32, (one << 32) - 1)},
-                         {"long.MaxValue", computed::wrapped(Type::i64, (one << 63) - 1)},
-                         {"long.MinValue", computed::wrapped(Type::i64, one << 63)},
-                         {"ulong.MaxValue", computed::wrapped(Type::u64, (one << 64) - 1)},
-                         {"double.MaxValue", Value::real(0x1.fffffffffffffp+1023)},
-                         {"double.MinValue", Value::real(-0x1.fffffffffffffp+1023)},
-                         {"double.NaN", Value::real(std::numeric_limits<double>::quiet_NaN())},
-                         {"double.PositiveInfinity", Value::real(HUGE_VAL)},
-                         {"double.NegativeInfinity", Value::real(-HUGE_VAL)},
-                         {"byte.MaxValue", computed::wrapped(Type::u8, 255)},
-                         {"short.MaxValue", computed::wrapped(Type::i16, 32767)},
-                         {"double.Epsilon", Value::real(0x1p-1074)}};
+  const Known known[] = {
+      {"Math.PI", Value::real(0x1.921fb54442d18p+1)},
+      {"Math.E", Value::real(0x1.5bf0a8b145769p+1)},
+      {"int.MaxValue", computed::wrapped(Type::i32, (one << 31) - 1)},
+      {"int.MinValue", computed::wrapped(Type::i32, one << 31)},
+      {"uint.MaxValue", computed::wrapped(Type::u32, (one << 32) - 1)},
+      {"long.MaxValue", computed::wrapped(Type::i64, (one << 63) - 1)},
+      {"long.MinValue", computed::wrapped(Type::i64, one << 63)},
+      {"ulong.MaxValue", computed::wrapped(Type::u64, (one << 64) - 1)},
+      {"double.MaxValue", Value::real(0x1.fffffffffffffp+1023)},
+      {"double.MinValue", Value::real(-0x1.fffffffffffffp+1023)},
+      {"double.NaN", Value::real(std::numeric_limits<double>::quiet_NaN())},
+      {"double.PositiveInfinity", Value::real(HUGE_VAL)},
+      {"double.NegativeInfinity", Value::real(-HUGE_VAL)},
+      {"byte.MaxValue", computed::wrapped(Type::u8, 255)},
+      {"short.MaxValue", computed::wrapped(Type::i16, 32767)},
+      {"double.Epsilon", Value::real(0x1p-1074)},
+      {"decimal.Zero", Value::decimal({})},
+      {"decimal.One", *read_typed(Type::decimal, "1")},
+      {"decimal.MinusOne", *read_typed(Type::decimal, "-1")},
+      {"decimal.MaxValue", *read_typed(Type::decimal, "79228162514264337593543950335")},
+      {"decimal.MinValue", *read_typed(Type::decimal, "-79228162514264337593543950335")}};
   for (const Known& fact : known) {
     if (fact.name == path) return fact.value;
   }
@@ -207,6 +219,9 @@ const computed::Grammar grammar = [] {
       "Math.Abs Math.Max Math.Min Math.Pow Math.Sqrt Math.Cbrt Math.Floor Math.Ceiling "
       "Math.Truncate Math.Round Math.Sign Math.Exp Math.Log Math.Log10 Math.Sin Math.Cos Math.Tan "
       "Convert.ToInt32 Convert.ToInt64 Convert.ToDouble Convert.ToString int.Parse double.Parse "
+      "decimal.Parse Convert.ToDecimal decimal.Round decimal.Floor decimal.Ceiling "
+      "decimal.Truncate decimal.Add decimal.Subtract decimal.Multiply decimal.Divide "
+      "decimal.Remainder decimal.Negate decimal.Abs decimal.Max decimal.Min "
       "string.Format String.Format string.Join String.Join string.Concat string.IsNullOrEmpty";
   out.methods =
       "ToString ToUpper ToLower ToUpperInvariant ToLowerInvariant Trim TrimStart TrimEnd "
@@ -232,6 +247,10 @@ namespace {
 
 // The C# standard, 10.2.3 and 10.2.11: a constant may become any whole number that it fits.
 Assigned assign(const Value& value, Type to, bool is_constant) {
+  if (to == Type::decimal)
+    return is_whole(value.type()) || value.is(Type::character) ? Assigned::converts
+                                                               : Assigned::refuses;
+  if (value.is(Type::decimal)) return Assigned::refuses;
   const bool narrows = is_constant && value.is(Type::i32) && to != Type::character;
   const bool good = computed::widens(value.type(), to) || (narrows && computed::fits_in(value, to));
   return good ? Assigned::converts : Assigned::refuses;
@@ -256,6 +275,7 @@ const ExpressionForm expression_form = {
     .declares_types = true,
     .assigns = assign,
     .assignment_fault = "CS0266",
+    .literal_fault = "CS0664",
     .combined_takes = true,
     .modifiers = "const var static readonly",
     .plain_types = "string String object StringBuilder DateTime",
@@ -311,6 +331,11 @@ bool Expressions::keep(const Node& node, Type type, const Integer& number, Value
 }
 
 bool Expressions::apply(const Node& node, const Value& operand, Value& out) {
+  if (operand.is(Type::decimal) && node.operation != Operation::complement) {
+    if (node.operation == Operation::negate) return negate_decimal(operand, out);
+    out = operand;
+    return true;
+  }
   if (operand.is(Type::text) || operand.is(Type::truth))
     return refuse_as("CS0023", "there is no such operator for " + describe(operand), node);
   if (node.operation == Operation::negate && is_number(operand)) {
@@ -343,6 +368,9 @@ bool Expressions::deny(const Node& node, const Value& operand, Value& out) {
 // A constant of the type int may be one of a type without a sign: the C# specification, 10.2.11.
 bool Expressions::combine(const Node& node, Operation operation, const Value& left,
                           const Value& right, Value& out) {
+  const bool has_text = left.is(Type::text) || right.is(Type::text);
+  if ((left.is(Type::decimal) || right.is(Type::decimal)) && !has_text)
+    return combine_decimals(node, operation, left, right, out);
   const bool divides = operation == Operation::divide || operation == Operation::remainder;
   const bool wholes =
       is_number(left) && is_number(right) && !is_real(left.type()) && !is_real(right.type());
@@ -400,6 +428,9 @@ bool Expressions::combine_others(const Node& node, Operation operation, const Va
 
 bool Expressions::settle_sides(const Node& node, Side taken, Side other) {
   if (taken.value.type() == other.value.type() || other.value.is(Type::nil)) return true;
+  if (taken.value.is(Type::decimal) && is_whole(other.value.type())) return true;
+  if (other.value.is(Type::decimal) && is_whole(taken.value.type()))
+    return cast_to_decimal(node, taken.value, taken.value);
   if (!is_number(taken.value) || !is_number(other.value))
     return not_yet("a condition with sides of two types is", node);
   const auto is_plain_type = [](const Value& value) {
@@ -417,7 +448,8 @@ bool Expressions::cast(const Node& node, const Value& of, Value& out) {
     out = of;
     return true;
   }
-  if (type == Type::decimal) return not_yet("the type decimal is", node);
+  if (type == Type::decimal) return cast_to_decimal(node, of, out);
+  if (of.is(Type::decimal)) return cast_decimal(node, type, of, out);
   if (!is_number(of) || type == Type::truth || type == Type::text) {
     if (!is_number(of) && !of.is(Type::text) && !of.is(Type::truth))
       return not_yet("this cast is", node);

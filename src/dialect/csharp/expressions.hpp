@@ -69,6 +69,22 @@ class Expressions : public computed::Typed {
                    std::move(stand_in), out);
   }
   bool call_math(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
+
+  // ---- Decimals: decimal_calls.cpp ----
+
+  // Nothing: an OverflowException.
+  bool give_decimal(const Node& node, const std::optional<Decimal>& number, Value& out);
+  // One of the two is a decimal, and none is a text.
+  bool combine_decimals(const Node& node, Operation operation, const Value& left,
+                        const Value& right, Value& out);
+  static bool negate_decimal(const Value& operand, Value& out);
+  bool cast_to_decimal(const Node& node, const Value& of, Value& out);
+  bool cast_decimal(const Node& node, Type type, const Value& of, Value& out);
+  bool call_decimal_math(const Node& node, std::string_view name, const Arguments& arguments,
+                         Value& out);
+  bool read_decimal_text(const Node& node, std::string_view name, const Arguments& arguments,
+                         Value& out);
+
   bool round(const Node& node, const Arguments& arguments, Value& out);
   bool call_text_function(const Node& node, std::string_view name, const Arguments& arguments,
                           Value& out);

@@ -47,6 +47,9 @@ bool Expressions::round(const Node& node, const Arguments& arguments, Value& out
 bool Expressions::call_math(const Node& node, std::string_view name, const Arguments& arguments,
                             Value& out) {
   const std::size_t count = arguments.size();
+  const bool has_decimal = std::any_of(arguments.values.begin(), arguments.values.end(),
+                                       [](const Value& value) { return value.is(Type::decimal); });
+  if (has_decimal) return call_decimal_math(node, name, arguments, out);
   for (std::size_t i = 0; i < count; ++i) {
     const bool is_way = name == "Round" && i > 0 && arguments[i].is(Type::text);
     if (arguments[i].is(Type::text) && !is_way)
@@ -222,6 +225,9 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
   std::string_view name = path;
   if (name.starts_with("System.")) name.remove_prefix(7);
   if (const auto done = call_object_function(node, name, arguments, out)) return *done;
+  if (name == "decimal.Parse" || name == "Convert.ToDecimal")
+    return read_decimal_text(node, name, arguments, out);
+  if (name.starts_with("decimal.")) return call_decimal_math(node, name.substr(8), arguments, out);
   if (name.starts_with("Math.")) return call_math(node, name.substr(5), arguments, out);
   if (name.starts_with("string.") || name.starts_with("String."))
     return call_text_function(node, name.substr(7), arguments, out);

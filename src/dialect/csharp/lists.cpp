@@ -14,6 +14,7 @@ namespace inky::inline v1::csharp {
 namespace {
 
 using computed::Node;
+using computed::Operation;
 using computed::Query;
 
 constexpr computed::QueryFact queries[] = {
@@ -96,6 +97,14 @@ bool Expressions::average(const Node& node, std::span<const Value> items, Value&
   const auto is_one_of = [&](auto&& test) { return std::all_of(items.begin(), items.end(), test); };
   const bool are_ints = is_one_of([](const Value& one) { return one.is(Type::i32); });
   const bool are_doubles = is_one_of([](const Value& one) { return one.is(Type::f64); });
+  if (!items.empty() && is_one_of([](const Value& one) { return one.is(Type::decimal); })) {
+    Value total = items[0];
+    for (const Value& one : items.subspan(1)) {
+      if (!combine_decimals(node, Operation::add, total, one, total)) return false;
+    }
+    return combine_decimals(node, Operation::divide, total,
+                            Value::whole(Type::i32, static_cast<int128>(items.size())), out);
+  }
   if (items.empty() || (!are_ints && !are_doubles)) return not_yet("an average of these is", node);
   double sum = 0;
   if (are_ints) {

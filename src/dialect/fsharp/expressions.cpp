@@ -112,6 +112,12 @@ bool Expressions::evaluate_part_of_text(const Node& node, Value& out) {
 }
 
 bool Expressions::apply(const Node& node, const Value& operand, Value& out) {
+  if (operand.is(Type::decimal) && node.operation != Operation::complement) {
+    Decimal changed = operand.as_decimal();
+    if (node.operation == Operation::negate) changed.negative = !changed.negative;
+    out = Value::decimal(std::move(changed));
+    return true;
+  }
   if (node.operation == Operation::keep) {
     if (!is_machine_number(operand))
       return mismatch("there is no + for " + describe(operand), node);
@@ -155,7 +161,8 @@ bool Expressions::combine(const Node& node, Operation operation, const Value& le
                           const Value& right, Value& out) {
   for (const Value* side : {&left, &right}) {
     const bool is_known = is_machine_number(*side) || side->is(Type::text) ||
-                          side->is(Type::truth) || side->is(Type::character);
+                          side->is(Type::truth) || side->is(Type::character) ||
+                          side->is(Type::decimal);
     if (!is_known) return not_yet("an operator of " + std::string(type_name(*side)) + " is", node);
   }
   if (is_shift(operation)) return shift(node, operation, left, right, out);
@@ -180,6 +187,7 @@ bool Expressions::combine(const Node& node, Operation operation, const Value& le
     out = Value::truth(computed::relates(operation, computed::compare(left, right)));
     return true;
   }
+  if (left.is(Type::decimal)) return combine_decimals(node, operation, left, right, out);
   if (!is_machine_number(left)) {
     if (left.is(Type::character)) return not_yet("arithmetic with characters is", node);
     return mismatch("there is no such operator for bools", node);

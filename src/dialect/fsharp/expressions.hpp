@@ -81,6 +81,16 @@ class Expressions final : public computed::Typed {
   bool shift(const Node& node, Operation operation, const Value& left, const Value& right,
              Value& out);
   bool power(const Node& node, const Value& left, const Value& right, Value& out);
+  // ---- Decimals: decimal_calls.cpp ----
+
+  bool give_decimal(const Node& node, const std::optional<Decimal>& number, Value& out);
+  bool combine_decimals(const Node& node, Operation operation, const Value& left,
+                        const Value& right, Value& out);
+  bool convert_decimal(const Node& node, Type type, const Value& of, Value& out);
+  bool round_decimal(const Node& node, std::string_view name, const Value& of, Value& out);
+  bool to_decimal(const Node& node, const Value& of, Value& out);
+  static bool size_of_decimal(std::string_view name, const Value& of, Value& out);
+
   bool convert_by_name(const Node& node, std::string_view name, const Value& of, Value& out);
   bool call_on_real(const Node& node, std::string_view name, const Value& of, Value& out);
   bool call_on_two(const Node& node, std::string_view name, const Value& a, const Value& b,

@@ -64,6 +64,7 @@ bool Expressions::convert_by_name(const Node& node, std::string_view name, const
     out = computed::wrapped(type, integer_of(*number));
     return true;
   }
+  if (of.is(Type::decimal)) return convert_decimal(node, type, of, out);
   const bool is_number = is_integer(of) || of.is(Type::f64) || of.is(Type::f32) || is_char(of);
   if (!is_number)
     return of.is(Type::truth) ? mismatch("a bool is no number", node)
@@ -84,6 +85,7 @@ bool Expressions::convert_by_name(const Node& node, std::string_view name, const
 
 bool Expressions::call_on_real(const Node& node, std::string_view name, const Value& of,
                                Value& out) {
+  if (of.is(Type::decimal)) return round_decimal(node, name, of, out);
   if (!is_real(of.type()))
     return mismatch(std::string(name) + " is not for a " + std::string(type_name(of)), node);
   constexpr std::pair<std::string_view, Rounding> roundings[] = {{"floor", Rounding::down},
@@ -120,6 +122,11 @@ bool Expressions::call_on_two(const Node& node, std::string_view name, const Val
     return mismatch(
         "the values are a " + std::string(type_name(a)) + " and a " + std::string(type_name(b)),
         node);
+  if (a.is(Type::decimal) && name != "pown") {
+    const bool first = std::is_gteq(computed::compare(a, b)) == (name == "max");
+    out = first ? a : b;
+    return true;
+  }
   if (!is_integer(a) && !a.is(Type::f64) && !a.is(Type::f32))
     return not_yet(std::string(name) + " of these is", node);
   const bool has_nan = is_real(a.type()) && (a.as_real().kind == RealClass::not_a_number ||
@@ -151,7 +158,7 @@ bool Expressions::call_on_list(const Node& node, std::string_view name, const Va
   const bool sums = name == "sum" || name == "average";
   if (!sums && name != "max" && name != "min")
     return not_yet("the function List." + std::string(name) + " is", node);
-  if (name == "average" && !is_real(items[0].type()))
+  if (name == "average" && !is_real(items[0].type()) && !items[0].is(Type::decimal))
     return mismatch("the average is of floats", node);
   Node step = node;
   step.operation = Operation::add;
@@ -165,7 +172,10 @@ bool Expressions::call_on_list(const Node& node, std::string_view name, const Va
   if (name != "average") return true;
   const Value sum = out;
   const Value count = Value::whole(Type::i32, static_cast<int128>(items.size()));
-  return combine(step, Operation::divide, sum, computed::real_of(sum.type(), count), out);
+  return combine(step, Operation::divide, sum,
+                 sum.is(Type::decimal) ? *read_typed(Type::decimal, std::to_string(items.size()))
+                                       : computed::real_of(sum.type(), count),
+                 out);
 }
 
 // String.replicate 3 "ab", String.concat ", " names, String.length name, String.Join(", ", names).
@@ -234,6 +244,7 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
   const bool converts = std::any_of(std::begin(number_functions), std::end(number_functions),
                                     [&](const ConversionName& one) { return one.name == name; });
   if (converts) return convert_by_name(node, name, of, out);
+  if (name == "decimal") return to_decimal(node, of, out);
   if (name == "char") {
     const bool is_unit = of.is(Type::i32) && 0 <= of.as_whole() && of.as_whole() < 0xD800;
     if (!is_unit) return not_yet("char of this is", node);
@@ -255,6 +266,7 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
     return true;
   }
   if (name == "abs" || name == "sign") {
+    if (of.is(Type::decimal)) return size_of_decimal(name, of, out);
     const bool is_signed = is_real(of.type()) || (is_integer(of) && fact_of(of.type()).is_signed);
     if (!is_signed) return mismatch(std::string(name) + " is for numbers with a sign", node);
     if (name == "sign" && is_real(of.type())) return not_yet("sign of a float is", node);

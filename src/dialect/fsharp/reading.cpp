@@ -4,6 +4,7 @@
 #include <utility>
 
 #include "../computed/units.hpp"
+#include "../family/dotnet_decimal.hpp"
 #include "../family/values.hpp"
 #include "dialect/lexis.hpp"
 #include "dialects.hpp"
@@ -57,6 +58,13 @@ std::optional<Value> number_of(std::string_view source) {
   text.erase(std::remove(text.begin(), text.end(), '_'), text.end());
   const char mark = text.size() > 1 && text[0] == '0' ? static_cast<char>(text[1] | 0x20) : ' ';
   const bool based = mark == 'x' || mark == 'o' || mark == 'b';
+  if (!based && (text.ends_with('m') || text.ends_with('M'))) {
+    text.pop_back();
+    if (text.ends_with('.')) text += '0';
+    const auto decimal = read_decimal(text);
+    const auto held = decimal ? dotnet_decimal(*decimal) : std::nullopt;
+    return held ? std::optional(Value::decimal(*held)) : std::nullopt;
+  }
   Type type = Type::i32;
   bool has_type = false;
   for (const Suffix& suffix : suffixes) {
@@ -99,7 +107,6 @@ constexpr computed::CodeFacts code_facts = {
     .word_marks = "'",
     .read_escape = read_escape,
     .number = number_of,
-    .rare_suffixes = "mM",
     .constant = computed::truth_or_nil,
     .character = computed::unit_of,
     .rare_prefixes = "$",
@@ -149,7 +156,8 @@ const computed::Grammar grammar = [] {
   out.functions =
       "Some not abs sign sqrt floor ceil round truncate exp log log10 sin cos tan min max pown "
       "string "
-      "int int8 sbyte byte int16 uint16 int32 uint32 int64 uint64 float double float32 single char "
+      "decimal int int8 sbyte byte int16 uint16 int32 uint32 int64 uint64 float double float32 "
+      "single char "
       "sprintf";
   out.methods =
       "ToString ToUpper ToLower ToUpperInvariant ToLowerInvariant Trim TrimStart TrimEnd "
