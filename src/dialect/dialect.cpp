@@ -92,7 +92,20 @@ bool holds(Type type, const Value& value) {
 
 }  // namespace
 
+namespace {
+
+bool holds_time(const Value& value) {
+  if (value.is(Type::moment)) return value.as_moment().offset.has_value();
+  if (value.type() >= Type::date) return true;
+  if (!is_compound(value.type()) && !value.is(Type::some)) return false;
+  const std::span<const Value> items = value.as_list();
+  return std::any_of(items.begin(), items.end(), holds_time);
+}
+
+}  // namespace
+
 bool Dialect::lacks(const Value& value) const {
+  if (!facts().times && holds_time(value)) return true;
   if (!facts().options && holds(Type::some, value)) return true;
   return facts().decimals == Decimals::none     ? holds(Type::decimal, value)
          : facts().decimals == Decimals::finite ? holds_special_decimal(value)
@@ -101,6 +114,11 @@ bool Dialect::lacks(const Value& value) const {
 
 Outcome Dialect::refuse_foreign(const Value& value, Span span) const {
   if (!facts().options && holds(Type::some, value)) return has_no_options(value, span);
+  if (!facts().times && holds_time(value))
+    return Outcome::error({Code::not_supported_yet,
+                           describe(value) + " as a value of " + std::string(facts().language) +
+                               " is not supported yet",
+                           span, "Give a moment without an offset, a number or a text."});
   return Outcome::error({Code::value_out_of_range,
                          "the decimals of " + std::string(facts().language) +
                              " have no infinity and no not-a-number: " + describe(value),
@@ -141,7 +159,7 @@ Outcome Dialect::has_no_options(const Value& value, Span span) const {
 }
 
 Outcome Dialect::print_plainly(const Value& value, Output& out) const {
-  if (value.type() >= Type::list && lacks(value)) {
+  if (value.type() >= Type::moment && lacks(value)) {
     const Value real = facts().decimals == Decimals::none ? without_decimals(value) : value;
     if (lacks(real)) return refuse_foreign(real, {});
     return print_plainly(real, out);

@@ -15,10 +15,11 @@ namespace {
 // The types of numbers are the number floor's, in the same order; then those it does not know.
 constexpr auto type_facts = [] {
   constexpr std::pair<Type, std::string_view> others[] = {
-      {Type::text, "text"}, {Type::character, "char"},  {Type::truth, "truth"},
-      {Type::nil, "nil"},   {Type::complex, "complex"}, {Type::moment, "moment"},
-      {Type::list, "list"}, {Type::tuple, "tuple"},     {Type::record, "record"},
-      {Type::some, "some"}, {Type::decimal, "decimal"},
+      {Type::text, "text"}, {Type::character, "char"},    {Type::truth, "truth"},
+      {Type::nil, "nil"},   {Type::complex, "complex"},   {Type::moment, "moment"},
+      {Type::list, "list"}, {Type::tuple, "tuple"},       {Type::record, "record"},
+      {Type::some, "some"}, {Type::decimal, "decimal"},   {Type::date, "date"},
+      {Type::time, "time"}, {Type::duration, "duration"},
   };
   std::array<TypeFact, number_types.size() + std::size(others)> facts{};
   std::size_t count = 0;
@@ -182,6 +183,12 @@ std::string describe(const Value& value) {
     }
     case Type::moment:
       return moment_text(value.as_moment());
+    case Type::date:
+      return date_text(value.as_moment());
+    case Type::time:
+      return time_text(value.as_moment());
+    case Type::duration:
+      return duration_text(value.as_duration());
     case Type::decimal:
       return to_text(value.as_decimal());
     case Type::character: {

@@ -242,7 +242,25 @@ Result<Value> read_typed_moment(std::string_view payload) {
   if (const auto moment = read_moment(payload)) return Value::moment(*moment);
   return bad_value(Code::bad_value, in_quotes(payload) + " is not a moment", payload,
                    "Write an existing day from the years 1 to 9999 and a time, as in "
-                   "2031-05-09T14:05:00.25.");
+                   "2031-05-09T14:05:00.25 or 2031-05-09T14:05+02:00.");
+}
+
+// A date, a time or a duration.
+Result<Value> read_typed_part(Type type, std::string_view payload) {
+  if (type == Type::duration) {
+    if (const auto read = read_duration(payload)) return Value::duration(*read);
+    return bad_value(Code::bad_value, in_quotes(payload) + " is not a duration", payload,
+                     "Write days, hours, minutes and seconds, as in P1DT2H30M or -PT0.5S, up to " +
+                         std::to_string(most_days) + " days.");
+  }
+  if (type == Type::date) {
+    if (const auto read = read_date(payload)) return Value::date(*read);
+    return bad_value(Code::bad_value, in_quotes(payload) + " is not a date", payload,
+                     "Write an existing day from the years 1 to 9999, as in 2031-05-09.");
+  }
+  if (const auto read = read_time(payload)) return Value::time(*read);
+  return bad_value(Code::bad_value, in_quotes(payload) + " is not a time", payload,
+                   "Write hours, minutes and seconds, as in 14:05 or 14:05:07.25.");
 }
 
 Result<Value> read_typed_decimal(std::string_view payload) {
@@ -334,6 +352,10 @@ Result<Value> read_typed(Type type, std::string_view payload) {
       return read_complex(payload);
     case Type::moment:
       return read_typed_moment(payload);
+    case Type::date:
+    case Type::time:
+    case Type::duration:
+      return read_typed_part(type, payload);
     case Type::decimal:
       return read_typed_decimal(payload);
     case Type::some: {

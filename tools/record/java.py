@@ -23,6 +23,7 @@ locales = ["de-DE", "fr-FR", "ar-EG", "hi-IN", "de-CH", "tr-TR", "pl-PL", "en-US
 head = """
 import java.io.*;
 import java.math.*;
+import java.time.*;
 import java.nio.charset.StandardCharsets;
 import java.util.*;
 
@@ -186,7 +187,7 @@ def asked(made):
     with tempfile.TemporaryDirectory() as folder:
         source = pathlib.Path(folder) / "Record.java"
         source.write_text("\n".join(lines), encoding="utf-8")
-        printed = subprocess.run(["java", "-Dfile.encoding=UTF-8", source], check=True, capture_output=True, text=True).stdout.splitlines()
+        printed = subprocess.run(["java", "-Dfile.encoding=UTF-8", "-Duser.timezone=UTC", source], check=True, capture_output=True, text=True).stdout.splitlines()
     return answered(made, printed, wanted)
 
 

@@ -92,6 +92,53 @@ class Values:
         return self.random.choice(self.characters)
 
 
+class Times:
+    """Seeded dates, times of day and durations: the awkward ones, and any."""
+
+    def __init__(self, random):
+        self.random = random
+
+    def date(self):
+        r = self.random
+        if r.random() < 0.3:
+            return r.choice([(2032, 2, 29), (2031, 1, 1), (2031, 12, 31), (1, 1, 1), (9999, 12, 31), (1970, 1, 1), (1969, 12, 31),
+                             (2000, 2, 29), (2027, 1, 3), (2026, 12, 31), (987, 6, 5), (2024, 12, 30)])
+        return r.choice([2031, 1999, r.randrange(1, 10000)]), r.randrange(1, 13), r.randrange(1, 29)
+
+    def clock(self, places):
+        """Hour, minute, second and nanoseconds, of so many places."""
+        r = self.random
+        hour, minute, second = r.choice([(0, 0, 0), (12, 0, 0), (23, 59, 59), (r.randrange(24), r.randrange(60), r.randrange(60)),
+                                         (r.randrange(24), r.randrange(60), r.randrange(60)), (r.randrange(24), r.randrange(60), 0)])
+        digits = r.choice([0, 0, 0, 3, places, r.randrange(places + 1)])
+        return hour, minute, second, r.randrange(10 ** digits) * 10 ** (9 - digits) if digits else 0
+
+    def offset(self):
+        """Minutes east of UTC."""
+        return self.random.choice([0, 0, 120, -330, 60, 345, -480, 840, -720, 1, -59])
+
+    @staticmethod
+    def offset_text(minutes):
+        if minutes == 0:
+            return "Z"
+        return "%s%02d:%02d" % (("-" if minutes < 0 else "+",) + divmod(abs(minutes), 60))
+
+    def nanoseconds(self, places=9):
+        r = self.random
+        unit = 10 ** (9 - places)
+        seconds = r.choice([0, 1, 59, 60, 3600, 86400, 95400, 86399, r.randrange(10 ** 7), r.randrange(10 ** 5)])
+        nanos = seconds * 10 ** 9 + r.choice([0, 0, 500000000, 1000, r.randrange(10 ** 9)]) // unit * unit
+        return -nanos if r.random() < 0.3 else nanos
+
+    @staticmethod
+    def duration(nanoseconds):
+        """As ISO 8601 has it."""
+        seconds, nanos = divmod(abs(nanoseconds), 10 ** 9)
+        fraction = (".%09d" % nanos).rstrip("0") if nanos else ""
+        return "%sP%dDT%dS" % ("-" if nanoseconds < 0 else "", seconds // 86400, seconds % 86400) if not fraction else (
+            "%sPT%d%sS" % ("-" if nanoseconds < 0 else "", seconds, fraction))
+
+
 def real_payload(value):
     """An f64 as the contract writes it, exactly."""
     if math.isnan(value):

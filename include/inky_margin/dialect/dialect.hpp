@@ -136,6 +136,7 @@ struct DialectFacts {
   std::string_view quotes = "\"";
   bool options = false;  // whether values of it may be options: Type::some
   Decimals decimals = Decimals::none;
+  bool times = false;  // whether values may be dates, times, durations, moments with an offset
   // The type that a value has in source where it is a width or a precision. Empty: any whole number.
   std::string_view count_type = {};
   LanguageForms forms = {};
@@ -216,7 +217,7 @@ class Dialect {
                  const RenderOptions& options, Output& out, Report* report) const {
     if (parsed.dialect_ != this) return not_its_own(parsed);
     for (const Value& value : values) {
-      if (value.type() >= Type::list && lacks(value))
+      if (value.type() >= Type::moment && lacks(value))
         return render_foreign(parsed, values, options, out, report);
     }
     if (parsed.is_statement()) return render_in_call(parsed, values, options, out, report);

@@ -35,10 +35,11 @@ namespace inky::inline v1 {
 
 // ---- Moments ----
 
-// A date of the proleptic Gregorian calendar and a time of day, without a time zone.
+// A date of the proleptic Gregorian calendar and a time of day, with an offset from UTC or without.
 //
 //   read_moment("2031-05-09T14:05:00.25")    // 9 May 2031, 14:05 and a quarter of a second
 //   read_moment("2031-05-09")                // midnight
+//   read_moment("2031-05-09T14:05+02:00")    // two hours ahead of UTC; Z is +00:00
 //   weekday(*moment), day_of_year(*moment)   // 5 (a Friday; Sunday is 0), 129
 struct Moment {
   int year = 1;   // 1 to 9999
@@ -46,8 +47,9 @@ struct Moment {
   int day = 1;    // 1 to the days of the month
   int hour = 0;
   int minute = 0;
-  int second = 0;      // no leap seconds
-  int nanosecond = 0;  // 0 to 999,999,999
+  int second = 0;                  // no leap seconds
+  int nanosecond = 0;              // 0 to 999,999,999
+  std::optional<int> offset = {};  // minutes east of UTC, -1439 to 1439; nothing: it has none
 
   // Any moment as one number, and back.
   uint128 packed() const;
@@ -57,12 +59,29 @@ struct Moment {
 };
 
 // ISO 8601-1, extended form: a date, or a date, a T or a space, and a time to the minute, to the
-// second or to at most nine places of it. Nothing where the text is not that, or no such day
-// exists.
+// second or to at most nine places of it, and Z or an offset such as +02:00 or -0530. Nothing where
+// the text is not that, or no such day exists.
 std::optional<Moment> read_moment(std::string_view text);
+// A date alone; a time of day alone, with the date 1 January of the year 1.
+std::optional<Moment> read_date(std::string_view text);
+std::optional<Moment> read_time(std::string_view text);
+// ISO 8601-1, 5.5.2: [-]P[nW][nD][T[nH][nM][n.nS]], in nanoseconds; a day is 24 hours. Years and
+// months have no length of their own, and are not read.
+std::optional<int128> read_duration(std::string_view text);
+inline constexpr std::int64_t most_days = 10'000'000;  // of a duration, either way
 
 // The same form: to the second, and as many groups of three places as it takes.
 std::string moment_text(const Moment& moment);
+std::string date_text(const Moment& moment);
+std::string time_text(const Moment& moment);
+std::string duration_text(int128 nanoseconds);
+// "+02:00"
+std::string offset_text(int minutes, std::string_view mark = ":");
+
+// The seconds from the beginning of 1970 on, as if it were in UTC; the offset does not count.
+std::int64_t seconds_since_1970(const Moment& moment);
+// Back, without an offset or a fraction. REQUIRES: a moment of the years 1 to 9999.
+Moment moment_of_seconds(std::int64_t seconds);
 
 bool is_leap_year(int year);
 int days_of_month(int year, int month);
@@ -102,6 +121,9 @@ enum class Type : std::uint8_t {
   record,   // fields with names
   some,     // an option that holds a value; nil is one that does not
   decimal,  // digits of base ten, with their trailing zeros
+  date,
+  time,      // of a day
+  duration,  // in nanoseconds
 };
 
 struct TypeFact {
@@ -176,6 +198,11 @@ class Value {
   // REQUIRES: within most_zeros, as read_typed() enforces it.
   static Value decimal(Decimal number);
   static Value moment(const Moment& moment) { return {Type::moment, moment.packed()}; }
+  static Value date(const Moment& moment) { return {Type::date, moment.packed()}; }
+  static Value time(const Moment& moment) { return {Type::time, moment.packed()}; }
+  static Value duration(int128 nanoseconds) {
+    return {Type::duration, static_cast<uint128>(nanoseconds)};
+  }
   static Value truth(bool value) { return {Type::truth, uint128{value}}; }
 
   Type type() const { return type_; }
@@ -214,8 +241,12 @@ class Value {
     return extra_->decimal;
   }
   Moment as_moment() const {
-    assert(is(Type::moment));
+    assert(is(Type::moment) || is(Type::date) || is(Type::time));
     return Moment::unpacked(bits());
+  }
+  int128 as_duration() const {
+    assert(is(Type::duration));
+    return static_cast<int128>(bits());
   }
 
   // A real given by its bits, in hexadecimal: what is stored is what was meant, so there is nothing

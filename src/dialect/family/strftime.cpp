@@ -2,6 +2,8 @@
 
 #include <algorithm>
 
+#include "inky_margin/format/spec.hpp"
+
 namespace inky::inline v1 {
 
 namespace {
@@ -147,7 +149,133 @@ bool append_code(const Moment& moment, char code, std::string& out) {
   return false;
 }
 
+// ---- The whole of glibc ----
+
+struct TimeField {
+  char pad = 0;  // _, - or 0
+  bool upper = false;
+  bool other_case = false;
+  int width = 0;
+  char modifier = 0;  // E or O
+  char code = 0;
+};
+
+// The field at `at` (a percent sign); its end.
+std::size_t read_time_field(std::string_view codes, std::size_t at, TimeField& field) {
+  for (++at; at < codes.size(); ++at) {
+    const char c = codes[at];
+    if (c == '_' || c == '-' || c == '0')
+      field.pad = c;
+    else if (c == '^')
+      field.upper = true;
+    else if (c == '#')
+      field.other_case = true;
+    else
+      break;
+  }
+  for (; at < codes.size() && codes[at] >= '0' && codes[at] <= '9'; ++at)
+    field.width = std::min(field.width * 10 + (codes[at] - '0'), most_width);
+  if (at < codes.size() && (codes[at] == 'E' || codes[at] == 'O')) field.modifier = codes[at++];
+  if (at < codes.size()) field.code = codes[at++];
+  return at;
+}
+
+// Whether the code has the alternative form that is asked for, which is the usual one in this
+// locale.
+bool has_form(const TimeField& field) {
+  constexpr std::string_view after_e = "cCnpPrRstTuxXyYzZ%";
+  constexpr std::string_view after_o = "bBCdegGhHIjklmMnpPrRsStTuUVwWyzZ%";
+  if (field.modifier == 0) return true;
+  return (field.modifier == 'E' ? after_e : after_o).find(field.code) != std::string_view::npos;
+}
+
+void append_aligned(std::string text, const TimeField& field, std::string& out) {
+  const auto size = static_cast<int>(text.size());
+  if (size < field.width)
+    out.append(static_cast<std::size_t>(field.width - size), field.pad == '0' ? '0' : ' ');
+  out += text;
+}
+
+bool append_number(const Moment& moment, const TimeField& field, std::string& out) {
+  if (field.code == 'f') return false;
+  std::int64_t number = 0;
+  int digits = 1;
+  char pad = '0';
+  if (field.code == 's') {
+    number = seconds_since_1970(moment);
+  } else {
+    const auto found = std::find_if(std::begin(numbers), std::end(numbers),
+                                    [&](const NumberCode& one) { return one.code == field.code; });
+    if (found == std::end(numbers)) return false;
+    number = found->number(moment);
+    digits = found->digits;
+    pad = found->pad;
+  }
+  if (field.pad != 0) pad = field.pad == '_' ? ' ' : field.pad;
+  std::string text = std::to_string(number);
+  if (pad != '-') {
+    // A width fills with what the digits are filled with.
+    const int least = std::max(digits, field.width);
+    const int missing = least - static_cast<int>(text.size());
+    const bool behind_sign = pad == '0' && text[0] == '-';
+    if (missing > 0) text.insert(behind_sign ? 1 : 0, static_cast<std::size_t>(missing), pad);
+  }
+  append_aligned(std::move(text), field, out);
+  return true;
+}
+
+std::string in_case(std::string_view text, bool upper, bool lower) {
+  std::string out(text);
+  for (char& c : out) {
+    if (upper && c >= 'a' && c <= 'z') c = static_cast<char>(c - 'a' + 'A');
+    if (lower && c >= 'A' && c <= 'Z') c = static_cast<char>(c - 'A' + 'a');
+  }
+  return out;
+}
+
+// False: there is no such code.
+bool append_time_field(const Moment& moment, const TimeField& field, std::string& out) {
+  if (!has_form(field)) return false;
+  if (append_number(moment, field, out)) return true;
+  if (const std::string_view name = name_in(moment, field.code); !name.empty()) {
+    const bool lower = field.code == 'P' || (field.code == 'p' && field.other_case);
+    const bool upper = !lower && (field.upper || field.other_case);
+    append_aligned(in_case(name, upper, lower), field, out);
+    return true;
+  }
+  if (field.code == '%') {
+    append_aligned("%", field, out);
+    return true;
+  }
+  const auto found = std::find_if(std::begin(composed), std::end(composed),
+                                  [&](const ComposedCode& one) { return one.code == field.code; });
+  if (found == std::end(composed)) return false;
+  std::string text;
+  append_strftime(moment, found->parts, text);
+  append_aligned(in_case(text, field.upper, false), field, out);
+  return true;
+}
+
 }  // namespace
+
+void append_glibc_time(const Moment& moment, std::string_view codes, OwnTimeCode own,
+                       std::string& out) {
+  for (std::size_t at = 0; at < codes.size();) {
+    if (codes[at] != '%') {
+      out += codes[at++];
+      continue;
+    }
+    if (at + 1 < codes.size() && own != nullptr && own(moment, codes[at + 1], out)) {
+      at += 2;
+      continue;
+    }
+    TimeField field;
+    const std::size_t end = read_time_field(codes, at, field);
+    if (field.code == 0 || !append_time_field(moment, field, out))
+      append_aligned(std::string(codes.substr(at, end - at)), field, out);
+    at = end;
+  }
+}
 
 std::string_view append_strftime(const Moment& moment, std::string_view codes, std::string& out) {
   for (std::size_t at = 0; at < codes.size(); ++at) {

@@ -7,13 +7,14 @@
 
 namespace inky::inline v1 {
 
-const Value* find_rare(std::span<const Value> values, bool options, bool decimals) {
+const Value* find_rare(std::span<const Value> values, bool options, bool decimals, bool times) {
   for (const Value& value : values) {
     const bool is_option = options && value.is(Type::some);
     const bool is_decimal = decimals && value.is(Type::decimal);
-    if (is_rare(value.type()) && !is_option && !is_decimal) return &value;
+    const bool is_time = times && (value.is(Type::moment) || value.type() >= Type::date);
+    if (is_rare(value.type()) && !is_option && !is_decimal && !is_time) return &value;
     if (!value.is(Type::list) && !is_option) continue;
-    if (const Value* inner = find_rare(value.as_list(), options, decimals)) return inner;
+    if (const Value* inner = find_rare(value.as_list(), options, decimals, times)) return inner;
   }
   return nullptr;
 }

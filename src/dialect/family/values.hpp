@@ -17,8 +17,9 @@ constexpr bool is_rare(Type type) {
   return type > Type::nil && type != Type::list;
 }
 // The first value of such a type, also inside lists; null where there is none. `options`: those are
-// not rare, and `decimals` the same.
-const Value* find_rare(std::span<const Value> values, bool options = false, bool decimals = false);
+// not rare; `decimals`, and `times`, which are moments, dates, times and durations: the same.
+const Value* find_rare(std::span<const Value> values, bool options = false, bool decimals = false,
+                       bool times = false);
 // "not supported yet", of such a value.
 Outcome rare_value(const Value& value, std::string_view language);
 

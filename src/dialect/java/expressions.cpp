@@ -138,11 +138,15 @@ const computed::Grammar grammar = [] {
       "Long.toOctalString Long.parseLong Long.valueOf Double.toString Double.valueOf "
       "Double.parseDouble String.valueOf String.format String.join Arrays.toString Arrays.asList "
       "List.of Objects.toString Objects.equals Character.isDigit Character.isLetter "
-      "Character.toUpperCase Character.toLowerCase Character.getNumericValue";
+      "Character.toUpperCase Character.toLowerCase Character.getNumericValue "
+      "BigDecimal BigDecimal.valueOf BigInteger BigInteger.valueOf";
   out.methods =
       "length isEmpty isBlank toUpperCase toLowerCase trim strip stripLeading stripTrailing "
       "substring charAt indexOf lastIndexOf contains startsWith endsWith equals concat repeat "
-      "replace formatted size get equalsIgnoreCase compareTo split";
+      "replace formatted size get equalsIgnoreCase compareTo split add subtract multiply divide "
+      "remainder mod gcd negate abs signum setScale scale precision unscaledValue pow max min "
+      "toString toPlainString stripTrailingZeros movePointLeft movePointRight scaleByPowerOfTen "
+      "doubleValue floatValue intValue longValue toBigInteger bitLength hashCode";
   return out;
 }();
 
@@ -195,7 +199,7 @@ const ExpressionForm expression_form = {
     .assignment_fault = "error",
     .combined_converts = true,
     .modifiers = "final var static",
-    .plain_types = "String Object StringBuilder",
+    .plain_types = "String Object StringBuilder BigDecimal BigInteger",
     .has_arrays = true,
     .list_types = list_types,
     .list_changes = list_changes,
@@ -206,7 +210,8 @@ const ExpressionForm expression_form = {
     .plain_dialect = "java",
     .own_names =
         "Math Integer Long Double Float Short Byte Boolean Character String Objects Locale "
-        "Arrays List Stream IntStream DoubleStream Collections Collectors",
+        "Arrays List Stream IntStream DoubleStream Collections Collectors BigDecimal BigInteger "
+        "RoundingMode",
     .locales = named_locales,
     .locale_makers = "Locale.forLanguageTag"};
 
@@ -229,6 +234,10 @@ bool Expressions::name_without_value(const Node& node, Value& out) {
   for (const Known& one : known) {
     if (one.name != path) continue;
     out = one.value;
+    return true;
+  }
+  if (auto constant = big_constant(path)) {
+    out = std::move(*constant);
     return true;
   }
   if (node.kind == Node::Kind::member) return not_yet("the member " + node.text + " is", node);
@@ -275,6 +284,16 @@ bool Expressions::combine_others(const Node& node, Operation operation, const Va
   if (operation != Operation::add && (left.is(Type::text) || right.is(Type::text)))
     return refuse("bad operand types for " + std::string(computed::text_of(grammar, operation)),
                   node);
+  const auto is_object = [](const Value& value) {
+    return value.is(Type::decimal) || value.is(Type::big);
+  };
+  const bool has_text = left.is(Type::text) || right.is(Type::text);
+  if (!has_text && (is_object(left) || is_object(right))) {
+    if (compares && is_object(left) && is_object(right))
+      return not_yet("whether two numbers are the same object is", node);
+    return refuse("bad operand types for " + std::string(computed::text_of(grammar, operation)),
+                  node);
+  }
   return Typed::combine_others(node, operation, left, right, out);
 }
 

@@ -54,6 +54,22 @@ class Expressions final : public computed::Typed {
                    std::move(stand_in), out);
   }
   bool call_math(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
+  // ---- BigDecimal and BigInteger: big_calls.cpp ----
+
+  bool give_decimal(const Node& node, Decimal number, Value& out);
+  // new BigDecimal("1.10"), BigInteger.valueOf(7); nothing: another function.
+  std::optional<bool> call_big_function(const Node& node, std::string_view path,
+                                        const Arguments& arguments, Value& out);
+  // BigDecimal.ONE, RoundingMode.HALF_UP by its name.
+  static std::optional<Value> big_constant(std::string_view path);
+  // Without a mode, what would be rounded is an exception.
+  bool round_to_scale(const Node& node, const Rational& exact, std::int64_t scale,
+                      const Value* mode, Value& out);
+  bool divide_decimals(const Node& node, const Decimal& a, const Decimal& b,
+                       const Arguments& arguments, Value& out);
+  bool call_on_decimal(const Node& node, const Value& of, const Arguments& arguments, Value& out);
+  bool call_on_big(const Node& node, const Value& of, const Arguments& arguments, Value& out);
+
   bool call_integer(const Node& node, std::string_view class_of, std::string_view name,
                     const Arguments& arguments, Value& out);
   bool shown(const Node& node, const Value& value, Value& out);

@@ -46,6 +46,12 @@ inline constexpr auto conversions = std::to_array<ConversionFact>({
     {'%', Kind::any, "a percent sign; takes no value", "-", false, ""},
 });
 
+inline constexpr auto modifiers = std::to_array<ModifierFact>({
+    {"", "the value itself"},
+    {"t", "a part of a date or a time, which the letter names"},
+    {"T", "as t, in upper case"},
+});
+
 inline constexpr auto flags = std::to_array<FlagFact>({
     {'-', "left", "pads on the right; needs a width"},
     {'#', "alternate form", "0 before octal, 0x before hexadecimal; keeps the point of a real"},
@@ -90,7 +96,9 @@ inline constexpr DialectFacts facts = {
     .rounding = {.rule = Rounding::half_away,
                  .basis = "the decimal digits that Java makes of the value, up to about 17",
                  .stored_value = false},
+    .modifiers_are = "Dates and times",
     .decimals = Decimals::finite,
+    .times = true,
     .forms = {.program = &java_program,
               .run = &java_run,
               .table = &own_table,
@@ -98,7 +106,7 @@ inline constexpr DialectFacts facts = {
               .line_split = {"", "\"\n    + \"", ""}},
     .conversions = conversions,
     .flags = flags,
-    .modifiers = {},
+    .modifiers = modifiers,
     .escapes = escapes,
     .failures = failures,
 };

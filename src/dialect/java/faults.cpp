@@ -5,6 +5,7 @@
 #include "../family/percent.hpp"
 #include "facts.hpp"
 #include "text/escape.hpp"
+#include "times.hpp"
 
 namespace inky::inline v1::java_language {
 
@@ -12,8 +13,14 @@ bool has_flag(const Field& field, char flag) {
   return percent::has_flag(facts, field, flag);
 }
 
+bool is_time_field(const Field& field) {
+  return percent::parts_of(field).modifier != 0;
+}
+
 std::string letter_name(const Field& field) {
-  return std::string("%") + field.letter;
+  std::string out = "%";
+  if (is_time_field(field)) out += facts.modifiers[percent::parts_of(field).modifier].text;
+  return out += field.letter;
 }
 
 char lower(char letter) {
@@ -82,6 +89,19 @@ std::optional<Fault> fault_of_text(const Field& field) {
   return std::nullopt;
 }
 
+std::optional<Fault> fault_of_time(const Field& field) {
+  if (field.precision.given())
+    return Fault{bad_precision, letter_name(field) + " takes no precision"};
+  if (time_letters.find(field.letter) == std::string_view::npos)
+    return Fault{"UnknownFormatConversionException", "there is no such part of a date or a time"};
+  for (const char flag : {'#', '+', ' ', '0', ',', '('}) {
+    if (has_flag(field, flag)) return mismatch(field, flag);
+  }
+  if (has_flag(field, '-') && !field.width.given())
+    return Fault{missing_width, "the flag - needs a width"};
+  return std::nullopt;
+}
+
 }  // namespace
 
 std::optional<Fault> find_fault(const Field& field, std::string_view source) {
@@ -91,7 +111,8 @@ std::optional<Fault> find_fault(const Field& field, std::string_view source) {
       point != std::string_view::npos &&
       (point + 1 >= source.size() || source[point + 1] < '0' || source[point + 1] > '9');
   const bool is_letter = lower(field.letter) >= 'a' && lower(field.letter) <= 'z';
-  if (lone_point || (conversion == nullptr && !is_letter)) {
+  const bool is_sign = is_time_field(field) && field.letter == '%';
+  if (lone_point || (conversion == nullptr && !is_letter && !is_sign)) {
     return Fault{"UnknownFormatConversionException",
                  "this is not a field: a percent sign itself is written %%"};
   }
@@ -99,6 +120,7 @@ std::optional<Fault> find_fault(const Field& field, std::string_view source) {
     return Fault{"IllegalFormatArgumentIndexException", "positions count from 1"};
   if (percent::parts_of(field).repeats_flag)
     return Fault{"DuplicateFormatFlagsException", "a flag is written twice"};
+  if (is_time_field(field)) return fault_of_time(field);
   if (conversion == nullptr) {
     return Fault{"UnknownFormatConversionException",
                  "there is no such letter; a percent sign itself is written %%"};

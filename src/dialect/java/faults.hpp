@@ -15,6 +15,8 @@ struct Fault {
   std::string why;
 };
 
+// Behind %t or %T: the part of a time that a letter names.
+bool is_time_field(const Field& field);
 bool has_flag(const Field& field, char flag);
 
 // The first fault of a field, in Formatter's own order. `source` is the field as it is written.

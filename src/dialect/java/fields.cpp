@@ -15,6 +15,13 @@ void finish(Field& field, std::string_view source) {
     return;
   }
   Spec& spec = field.spec;
+  if (is_time_field(field)) {
+    spec.kind = Kind::text;
+    spec.width = field.width.amount;
+    spec.align = has_flag(field, '-') ? Align::left : Align::right;
+    if (percent::parts_of(field).modifier == 2) spec.letters = Letters::upper;
+    return;
+  }
   const Kind kind = percent::conversion_of(facts, field.letter)->kind;
   spec.kind = kind == Kind::any ? Kind::text : kind;
   percent::set_letter(spec, field.letter);

@@ -202,6 +202,12 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
                        Value& out) {
   if (const auto done = call_list_function(node, path, arguments, out)) return *done;
   if (const auto done = call_object_function(node, path, arguments, out)) return *done;
+  // BigInteger.TEN.pow(3)
+  if (node.parts[0].kind == Node::Kind::member) {
+    if (const auto constant = big_constant(computed::path_of(node.parts[0].parts[0])))
+      return call_method(node, *constant, arguments, out);
+  }
+  if (const auto done = call_big_function(node, path, arguments, out)) return *done;
   const std::size_t point = path.find('.');
   if (point == std::string::npos) return Evaluator::call(node, path, arguments, out);
   const std::string_view name = std::string_view(path).substr(point + 1);

@@ -31,9 +31,11 @@
 #include "format/layout.hpp"
 #include "hexadecimal.hpp"
 #include "locales.hpp"
+#include "reals.hpp"
 #include "text/escape.hpp"
 #include "text/upper_case.hpp"
 #include "text/utf8.hpp"
+#include "times.hpp"
 #include "values.hpp"
 
 namespace inky::inline v1 {
@@ -49,6 +51,7 @@ class Rendering final : public percent::Rendering<Rendering> {
   using percent::Rendering<Rendering>::Rendering;
 
   bool render(const Field& field) {
+    if (is_time_field(field)) return render_time(field);
     if (field.letter == 'n') return put_bytes("\n");
     if (field.letter == '%') {
       lay_out_text(field.spec, "%", unit(), out_);
@@ -93,6 +96,29 @@ class Rendering final : public percent::Rendering<Rendering> {
   void note_field(const Field&) {}
 
  private:
+  bool render_time(const Field& field) {
+    const auto index = static_cast<std::size_t>(field.value_index);
+    if (field.value_index == unset || index >= values_.size())
+      return raise("MissingFormatArgumentException", letter_name(field) + " finds no value", field);
+    const Value& value = values_[index];
+    if (value.is(Type::nil)) return put_text(field, "null");
+    if (!has_times(value)) return raise_conversion(field, value);
+    constexpr int128 furthest = 60'000'000'000'000;
+    if (is_whole(value.type()) && (value.as_whole() < -furthest || value.as_whole() > furthest))
+      return fail(Outcome::error({Code::not_supported_yet,
+                                  "moments outside the years 1 to 9999 are not supported yet",
+                                  field.span, "Give fewer milliseconds."}));
+    std::string text;
+    const char fault =
+        append_time(value, field.letter, options_.setting("locale"), locale().zero, text);
+    if (fault != 0)
+      return raise(
+          "IllegalFormatConversionException",
+          "a " + std::string(class_name(value)) + " has no part for %t" + std::string(1, fault),
+          field);
+    return put_text(field, text);
+  }
+
   bool raise(std::string_view exception, std::string why, const Field& field) {
     return fail(Outcome::fails_at_run(std::string(exception), std::move(why), field.span));
   }
@@ -326,26 +352,6 @@ class Rendering final : public percent::Rendering<Rendering> {
     return true;
   }
 
-  // The digits to show; the compact notation is settled as fixed or scientific.
-  static void round_java(Spec& spec, const BinaryReal& real, Digits& digits) {
-    const int count = spec.notation == Notation::scientific ? spec.places + 1 : spec.significant;
-    if (spec.notation == Notation::fixed) {
-      java_digits(binary64, real, Purpose::format, digits);
-      round_digits(digits, digits.point() + spec.places, false, Rounding::half_away);
-      return;
-    }
-    if (!round_far_from_tie(real, count, digits)) {
-      java_digits(binary64, real, Purpose::format, digits);
-      round_digits(digits, count, false, Rounding::half_away);
-    }
-    if (spec.notation != Notation::compact) return;
-    const int exponent = digits.is_zero() ? 0 : digits.point() - 1;
-    const bool fixed = exponent >= -4 && exponent < count;
-    spec.notation = fixed ? Notation::fixed : Notation::scientific;
-    spec.places = fixed ? count - 1 - exponent : count - 1;
-    spec.significant = unset;
-  }
-
   void note_type(const Field& field, const Value& value) {
     const Class type = class_of(value);
     std::string_view becomes;
@@ -445,7 +451,7 @@ class Java final : public family::PercentDialect {
 
   // System.out.println shows String.valueOf.
   Outcome do_print_plainly(const Value& value, Output& out) const override {
-    if (const Value* rare = find_rare({&value, 1}, false, true))
+    if (const Value* rare = find_rare({&value, 1}, false, true, true))
       return rare_value(*rare, facts().language);
     out.append(to_string(value));
     return {};
@@ -456,14 +462,6 @@ class Java final : public family::PercentDialect {
   void settle(TemplateContent& parsed) const override {
     if (parsed.refusal) return;
     for (const Field& field : parsed.fields) {
-      const std::size_t after = field.span.to;
-      const char next = after < parsed.source.size() ? lower(parsed.source[after]) : '\0';
-      if (lower(field.letter) == 't' && ((next >= 'a' && next <= 'z') || next == '%')) {
-        parsed.refusal = {Refusal::When::not_supported_yet, "Leave the date out for now.",
-                          "dates and times (%t) are not supported yet",
-                          Span{field.span.from, after + 1}};
-        return;
-      }
       if (field.failure.empty()) continue;
       parsed.refusal = {Refusal::When::run, field.failure, field.defect, field.span};
       return;

@@ -182,6 +182,8 @@ bool Expressions::call_method(const Node& node, const Value& of, const Arguments
   const std::string& name = node.parts[0].text;
   const std::size_t count = arguments.size();
   if (of.is(Type::list)) return call_on_list(node, of, arguments, out);
+  if (of.is(Type::decimal)) return call_on_decimal(node, of, arguments, out);
+  if (of.is(Type::big)) return call_on_big(node, of, arguments, out);
   if (of.is(Type::some)) {
     if (const auto done = call_on_some(node, of, arguments, out)) return *done;
   }

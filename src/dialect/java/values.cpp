@@ -13,10 +13,11 @@
 #include "text/escape.hpp"
 #include "text/upper_case.hpp"
 #include "text/utf8.hpp"
+#include "times.hpp"
 
 namespace inky::inline v1::java_language {
 
-constexpr std::array<std::string_view, 13> class_names = {"java.lang.Byte",
+constexpr std::array<std::string_view, 18> class_names = {"java.lang.Byte",
                                                           "java.lang.Short",
                                                           "java.lang.Integer",
                                                           "java.lang.Long",
@@ -28,7 +29,12 @@ constexpr std::array<std::string_view, 13> class_names = {"java.lang.Byte",
                                                           "java.lang.Boolean",
                                                           "null",
                                                           "java.util.Arrays$ArrayList",
-                                                          "java.math.BigDecimal"};
+                                                          "java.math.BigDecimal",
+                                                          "java.time.LocalDateTime",
+                                                          "java.time.OffsetDateTime",
+                                                          "java.time.LocalDate",
+                                                          "java.time.LocalTime",
+                                                          "java.time.Duration"};
 
 // Unsigned wholes take the next wider class; a character beyond 16 bits is a String.
 Class class_of(const Value& value) {
@@ -64,6 +70,15 @@ Class class_of(const Value& value) {
       return Class::list_class;
     case Type::decimal:
       return Class::decimal_class;
+    case Type::moment:
+      return value.as_moment().offset ? Class::offset_date_time_class
+                                      : Class::local_date_time_class;
+    case Type::date:
+      return Class::local_date_class;
+    case Type::time:
+      return Class::local_time_class;
+    case Type::duration:
+      return Class::duration_class;
     default:
       return Class::big_class;
   }
@@ -124,6 +139,7 @@ std::string to_string(const Value& value) {
   if (is_whole_class(type)) return whole_text(value);
   if (is_real_class(type)) return real_text(value);
   if (type == Class::decimal_class) return inky::to_text(big_decimal(value));
+  if (type > Class::decimal_class) return time_to_string(value);
   if (type == Class::boolean_class) return value.as_whole() != 0 ? "true" : "false";
   if (type == Class::list_class) {
     std::string out = "[";
@@ -176,6 +192,12 @@ std::uint32_t hash_code(const Value& value) {
     }
     case Class::boolean_class:
       return value.as_whole() != 0 ? 1231 : 1237;
+    case Class::local_date_time_class:
+    case Class::offset_date_time_class:
+    case Class::local_date_class:
+    case Class::local_time_class:
+    case Class::duration_class:
+      return time_hash(value);
     case Class::string_class:
       for (const char16_t unit : utf16_of(text_of(value))) hash = hash * 31 + unit;
       return hash;

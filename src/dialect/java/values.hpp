@@ -25,6 +25,11 @@ enum class Class : std::uint8_t {
   null_class,
   list_class,
   decimal_class,
+  local_date_time_class,
+  offset_date_time_class,
+  local_date_class,
+  local_time_class,
+  duration_class,
 };
 
 // Unsigned wholes take the next wider class; a character beyond 16 bits is a String.

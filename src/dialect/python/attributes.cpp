@@ -3,6 +3,7 @@
 #include <string>
 #include <utility>
 
+#include "times.hpp"
 #include "values.hpp"
 
 namespace inky::inline v1::python {
@@ -11,6 +12,21 @@ namespace {
 
 Value small(int number) {
   return Value::whole(Type::i32, number);
+}
+
+// Whole days, and the rest of them.
+std::optional<Value> part_of_duration(int128 nanoseconds, std::string_view name) {
+  constexpr int128 day = int128{86'400} * 1'000'000'000;
+  int128 rest = nanoseconds % day;
+  int128 days = nanoseconds / day;
+  if (rest < 0) {
+    rest += day;
+    --days;
+  }
+  if (name == "days") return small(static_cast<int>(days));
+  if (name == "seconds") return small(static_cast<int>(rest / 1'000'000'000));
+  if (name == "microseconds") return small(static_cast<int>(rest / 1000 % 1'000'000));
+  return std::nullopt;
 }
 
 }  // namespace
@@ -42,6 +58,12 @@ bool has_attribute(const Value& value, std::string_view name) {
        "next_minus next_plus next_toward normalize number_class quantize radix remainder_near "
        "rotate same_quantum scaleb shift sqrt to_eng_string to_integral to_integral_exact "
        "to_integral_value "},
+      {"datetime.date",
+       " ctime fromisocalendar fromisoformat fromordinal fromtimestamp isocalendar isoformat "
+       "isoweekday max min replace resolution strftime timetuple today toordinal weekday "},
+      {"datetime.time",
+       " dst fromisoformat isoformat max min replace resolution strftime tzname utcoffset tzinfo "},
+      {"datetime.timedelta", " max min resolution total_seconds "},
       {"datetime.datetime",
        " astimezone combine ctime date dst fromisocalendar fromisoformat fromordinal fromtimestamp "
        "isocalendar isoformat isoweekday max min now replace resolution strftime strptime time "
@@ -77,8 +99,14 @@ std::optional<Value> attribute_of(const Value& value, std::string_view name) {
     if (name == "real") return value.as_list()[0];
     if (name == "imag") return value.as_list()[1];
   }
-  if (value.is(Type::moment)) {
+  if (value.is(Type::duration)) return part_of_duration(value.as_duration(), name);
+  if (takes_codes(value)) {
     const Moment moment = value.as_moment();
+    const bool is_time = value.is(Type::time);
+    const bool is_date = value.is(Type::date);
+    const std::string_view of_date = " year month day ";
+    const bool known_here = of_date.find(" " + std::string(name) + " ") != std::string_view::npos;
+    if (known_here ? is_time : is_date) return std::nullopt;
     const std::pair<std::string_view, int> parts[] = {{"year", moment.year},
                                                       {"month", moment.month},
                                                       {"day", moment.day},
@@ -90,7 +118,7 @@ std::optional<Value> attribute_of(const Value& value, std::string_view name) {
     for (const auto& [part, number] : parts) {
       if (part == name) return small(number);
     }
-    if (name == "tzinfo") return Value();
+    if (name == "tzinfo" && !moment.offset) return Value();
   }
   return std::nullopt;
 }

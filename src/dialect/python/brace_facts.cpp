@@ -88,6 +88,7 @@ const DialectFacts braces_facts = {
     .modifiers_are = "Conversions and codes",
     .quotes = "\"'",
     .decimals = Decimals::with_specials,
+    .times = true,
     .forms = {.program = &python_program,
               .run = &python_run,
               .table = &python_table,

@@ -17,7 +17,6 @@
 #include "../family/named_values.hpp"
 #include "../family/rendering.hpp"
 #include "../family/source.hpp"
-#include "../family/strftime.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "../family/writing.hpp"
@@ -29,6 +28,7 @@
 #include "fields.hpp"
 #include "text/escape.hpp"
 #include "text/utf8.hpp"
+#include "times.hpp"
 #include "values.hpp"
 
 namespace inky::inline v1 {
@@ -210,7 +210,7 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
       out.append(value.as_text());
       return true;
     }
-    if (plain || value.is(Type::moment)) return put_plainly(field, text, value, out);
+    if (plain || python::takes_codes(value)) return put_plainly(field, text, value, out);
     if (value.is(Type::decimal)) return put_decimal(field, text, value, out);
     const bool takes_spec = python::is_int(value) || is_real(value.type()) ||
                             is_text_or_character(value) || value.is(Type::complex);
@@ -253,10 +253,7 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
       out.append(python::text_of_any(value, Conversion::str));
       return true;
     }
-    std::string text;
-    const std::string_view unknown = append_strftime(value.as_moment(), codes, text);
-    if (!unknown.empty()) return not_yet("the code " + in_quotes(unknown) + " of strftime", field);
-    out.append(text);
+    out.append(python::time_by_codes(value, codes));
     return true;
   }
 
@@ -363,7 +360,7 @@ class Python final : public family::WritingDialect {
         static_cast<const Fields&>(*parsed.program).fields[static_cast<std::size_t>(field)];
     if (!shown.parts.empty() || !shown.steps.empty() || shown.expression != nullptr ||
         !shown.said.empty() || (shown.conversion != 0 && shown.conversion != 's') ||
-        type == Type::moment) {
+        type == Type::moment || type >= Type::date) {
       writing::cannot("the field asks what is Python's own", notes);
       return std::nullopt;
     }

@@ -29,7 +29,8 @@ bool Expressions::find_callable(const Node& node, Callable& out) {
     // from math import sqrt
     const std::string imported = path_of(*read);
     if (read->kind != Node::Kind::function &&
-        (imported.starts_with("math.") || imported == "decimal.Decimal")) {
+        (imported.starts_with("math.") || imported == "decimal.Decimal" ||
+         imported.starts_with("datetime."))) {
       out.path = imported;
       return true;
     }

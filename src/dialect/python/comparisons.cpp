@@ -4,6 +4,7 @@
 
 #include "../family/values.hpp"
 #include "expressions.hpp"
+#include "times.hpp"
 #include "values.hpp"
 
 namespace inky::inline v1::python {
@@ -46,7 +47,7 @@ bool Expressions::equal(const Value& left, const Value& right) {
            std::is_eq(compare_numbers(part(left, 1), part(right, 1)));
   }
   if (!left.is(right.type())) return false;
-  if (left.is(Type::moment)) return left.as_moment() == right.as_moment();
+  if (is_time_value(left)) return std::is_eq(compare_times(left, right));
   if (!is_compound(left.type())) return left.is(Type::nil);
   const auto a = left.as_list();
   const auto b = right.as_list();
@@ -80,12 +81,11 @@ bool Expressions::less(const Node& node, Operation operation, const Value& left,
     out = computed::relates(operation, text_of(left).compare(text_of(right)) <=> 0);
     return true;
   }
-  if (left.is(Type::moment) && right.is(Type::moment)) {
-    const uint128 a = left.as_moment().packed();
-    const uint128 b = right.as_moment().packed();
-    out = computed::relates(operation, a < b   ? std::partial_ordering::less
-                                       : b < a ? std::partial_ordering::greater
-                                               : std::partial_ordering::equivalent);
+  if (is_time_value(left) && left.is(right.type())) {
+    const std::partial_ordering order = compare_times(left, right);
+    if (order == std::partial_ordering::unordered)
+      return raise("TypeError", "can't compare offset-naive and offset-aware datetimes", node);
+    out = computed::relates(operation, order);
     return true;
   }
   const bool sequences = (left.is(Type::list) || left.is(Type::tuple)) && left.is(right.type());

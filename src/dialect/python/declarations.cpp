@@ -252,6 +252,14 @@ void collect_changed(const Node& node, std::vector<std::string>& out) {
 
 }  // namespace
 
+bool is_imported_name(std::string_view path) {
+  return path.starts_with("math.") ||
+         has_word(
+             "math decimal datetime decimal.Decimal datetime.datetime datetime.date "
+             "datetime.time datetime.timedelta",
+             path);
+}
+
 namespace {
 
 // What an import of another module gives a name is known to be unknown.
@@ -278,8 +286,9 @@ std::vector<Declaration> read_import(std::string_view statement) {
     Declaration imported;
     imported.name = name.substr(0, name.find('.'));
     imported.expression = (is_from ? module + "." : std::string()) + std::string(path);
-    if (module != "math" && module != "decimal")
-      imported.expression = import_word + imported.expression;
+    const bool is_known = has_word("math decimal datetime", module) ||
+                          (!is_from && has_word("math decimal datetime", path));
+    if (!is_known) imported.expression = import_word + imported.expression;
     imported.span = {0, statement.size()};
     out.push_back(std::move(imported));
   }
@@ -390,8 +399,9 @@ bool compute_declared(std::string_view source, const computed::Scope& scope, Val
   }
   // A function is looked at where it is used.
   const std::string path = computed::path_of(node);
-  const bool is_function = (path.starts_with("math.") || path == "decimal.Decimal") &&
-                           scope.find(path.substr(0, path.find('.'))) == nullptr &&
+  const Value* module = scope.find(path.substr(0, path.find('.')));
+  const bool is_function = is_imported_name(path) &&
+                           (module == nullptr || module->is_expression()) &&
                            !Expressions(scope).evaluate(node, out);
   if (node.kind == Node::Kind::function || is_function) {
     out = Value::text(std::string(source));

@@ -64,7 +64,9 @@ const computed::Grammar grammar = [] {
       "math.exp math.log math.log2 math.log10 math.log1p math.expm1 math.sin math.cos math.tan "
       "math.asin math.acos math.atan math.atan2 math.sinh math.cosh math.tanh math.pow math.fmod "
       "math.hypot math.copysign math.degrees math.radians math.isnan math.isinf math.isfinite "
-      "Decimal decimal.Decimal";
+      "Decimal decimal.Decimal datetime datetime.datetime date datetime.date time datetime.time "
+      "timedelta datetime.timedelta datetime.fromisoformat date.fromisoformat "
+      "datetime.datetime.fromisoformat datetime.date.fromisoformat";
   out.methods =
       "upper lower casefold capitalize title swapcase center ljust rjust zfill strip lstrip rstrip "
       "find rfind index rindex count startswith endswith split splitlines partition rpartition "
@@ -74,7 +76,8 @@ const computed::Grammar grammar = [] {
       "islower isidentifier isprintable istitle isascii get bit_length bit_count as_integer_ratio "
       "items keys values copy is_integer conjugate strftime isoformat weekday isoweekday "
       "quantize normalize to_integral_value to_integral compare max min is_nan is_infinite "
-      "is_finite is_zero is_signed copy_abs copy_negate canonical adjusted sqrt";
+      "is_finite is_zero is_signed copy_abs copy_negate canonical adjusted sqrt total_seconds date "
+      "time timestamp toordinal";
   return out;
 }();
 
@@ -105,7 +108,8 @@ const ExpressionForm expression_form = {
     .separator_argument = "sep",
     .ending_argument = "end",
     .own_names =
-        "math datetime decimal Decimal ROUND_HALF_EVEN ROUND_HALF_UP ROUND_HALF_DOWN ROUND_UP "
+        "math datetime date time timedelta decimal Decimal ROUND_HALF_EVEN ROUND_HALF_UP "
+        "ROUND_HALF_DOWN ROUND_UP "
         "ROUND_DOWN ROUND_CEILING ROUND_FLOOR"};
 
 bool is_name_start(char c) {

@@ -139,6 +139,20 @@ class Expressions final : public computed::Evaluator {
                 Value& out);
   bool call_on_decimal(const Node& node, const Value& of, const Arguments& arguments, Value& out);
 
+  // ---- Times: time_calls.cpp ----
+
+  bool give_moment(const Node& node, Type type, int128 nanoseconds, std::optional<int> offset,
+                   Value& out);
+  // One of the two is a time, a date, or a timedelta.
+  bool combine_times(const Node& node, Operation operation, const Value& left, const Value& right,
+                     Value& out);
+  // Unordered: they are of two kinds.
+  static std::partial_ordering compare_times(const Value& left, const Value& right);
+  bool make_timedelta(const Node& node, const Arguments& arguments, Value& out);
+  std::optional<bool> call_time(const Node& node, std::string_view path, const Arguments& arguments,
+                                Value& out);
+  bool call_on_time(const Node& node, const Value& of, const Arguments& arguments, Value& out);
+
   // ---- Comparisons: comparisons.cpp ----
 
   static bool equal(const Value& left, const Value& right);
@@ -149,6 +163,8 @@ class Expressions final : public computed::Evaluator {
 
   // ---- Functions: functions.cpp, number_functions.cpp ----
 
+  bool call_known(const Node& node, const std::string& path, const Arguments& arguments,
+                  Value& out);
   bool call_math(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
   bool call_on_items(const Node& node, std::string_view name, const Arguments& arguments,
                      Value& out);
@@ -189,6 +205,9 @@ class Expressions final : public computed::Evaluator {
   std::vector<std::pair<std::string_view, Value>> own_;  // what generators call their items
   int calls_ = 0;                                        // of functions, in each other
 };
+
+// What an import gives a name for: a module or a class that is known here, or a function of math.
+bool is_imported_name(std::string_view path);
 
 // ROUND_HALF_UP and the others of the module decimal.
 std::optional<Rounding> decimal_rounding(std::string_view name);

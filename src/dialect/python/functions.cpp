@@ -5,7 +5,6 @@
 #include <limits>
 
 #include "../family/records.hpp"
-#include "../family/strftime.hpp"
 #include "../family/values.hpp"
 #include "attributes.hpp"
 #include "decimals.hpp"
@@ -13,6 +12,7 @@
 #include "spec.hpp"
 #include "text/ascii.hpp"
 #include "text/utf8.hpp"
+#include "times.hpp"
 #include "values.hpp"
 
 namespace inky::inline v1::python {
@@ -106,8 +106,20 @@ bool Expressions::items_of(const Node& node, const Value& value, std::vector<Val
   return true;
 }
 
+// What an import gave another name, or the name of a class alone, by its own name: dt.datetime.
 bool Expressions::call(const Node& node, const std::string& path, const Arguments& arguments,
                        Value& out) {
+  const std::size_t point = std::min(path.find('.'), path.size());
+  const Value* imported = find(path.substr(0, point));
+  const bool is_module = imported != nullptr && imported->is_expression() &&
+                         is_imported_name(imported->as_text()) &&
+                         !imported->as_text().starts_with("math.");
+  return call_known(node, is_module ? std::string(imported->as_text()) + path.substr(point) : path,
+                    arguments, out);
+}
+
+bool Expressions::call_known(const Node& node, const std::string& path, const Arguments& arguments,
+                             Value& out) {
   const auto is_among = [&](std::initializer_list<std::string_view> names) {
     return std::find(names.begin(), names.end(), path) != names.end();
   };
@@ -124,6 +136,7 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
   if (find(path) != nullptr)
     return raise("TypeError",
                  "'" + std::string(type_name(*find(path))) + "' object is not callable", node);
+  if (const auto done = call_time(node, path, arguments, out)) return *done;
   const bool takes_names = is_among({"sorted", "round", "sum", "max", "min", "int", "dict"});
   if (!arguments.named.empty() && !takes_names)
     return not_yet("arguments by name of " + path + " are", node);
@@ -141,6 +154,11 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
     if (is_int(value)) {
       const Integer number = computed::whole_of(value);
       return keep(node, number < 0 ? Integer(-number) : number, out);
+    }
+    if (value.is(Type::duration)) {
+      const int128 size = value.as_duration();
+      out = Value::duration(size < 0 ? -size : size);
+      return true;
     }
     if (is_real(value.type())) {
       out = float_value(std::fabs(computed::double_of(computed::real_of(Type::f64, value))));
@@ -259,11 +277,8 @@ bool Expressions::format(const Node& node, const Value& value, std::string_view 
     out = Value::text(text_of_any(value, Conversion::str));
     return true;
   }
-  if (value.is(Type::moment)) {
-    std::string text;
-    const std::string_view unknown = append_strftime(value.as_moment(), spec, text);
-    if (!unknown.empty()) return not_yet("the code " + std::string(unknown) + " is", node);
-    out = Value::text(std::move(text));
+  if (takes_codes(value)) {
+    out = Value::text(time_by_codes(value, spec));
     return true;
   }
   if (value.is(Type::decimal)) {

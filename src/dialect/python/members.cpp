@@ -5,11 +5,11 @@
 #include <algorithm>
 #include <cmath>
 
-#include "../family/strftime.hpp"
 #include "../family/values.hpp"
 #include "attributes.hpp"
 #include "expressions.hpp"
 #include "text/escape.hpp"
+#include "times.hpp"
 #include "values.hpp"
 
 namespace inky::inline v1::python {
@@ -155,25 +155,7 @@ bool Expressions::call_method(const Node& node, const Value& of, const Arguments
 bool Expressions::call_on_number(const Node& node, const Value& of, const Arguments& arguments,
                                  Value& out) {
   const std::string& name = node.parts[0].text;
-  if (of.is(Type::moment)) {
-    if (name == "strftime" && arguments.size() == 1 && is_text_or_character(arguments[0])) {
-      std::string text;
-      const std::string_view unknown = append_strftime(of.as_moment(), text_of(arguments[0]), text);
-      if (!unknown.empty()) return not_yet("the code " + std::string(unknown) + " is", node);
-      out = Value::text(std::move(text));
-      return true;
-    }
-    if (arguments.size() == 0 && name == "isoformat") {
-      std::string text = text_of_any(of, Conversion::str);
-      text[text.find(' ')] = 'T';
-      out = Value::text(std::move(text));
-      return true;
-    }
-    const int day = inky::weekday(of.as_moment());
-    if (arguments.size() == 0 && name == "weekday") return keep(node, (day + 6) % 7, out);
-    if (arguments.size() == 0 && name == "isoweekday") return keep(node, day == 0 ? 7 : day, out);
-    return not_yet("the method " + name + " is", node);
-  }
+  if (is_time_value(of)) return call_on_time(node, of, arguments, out);
   if (!takes(node, name, arguments, 0, 0)) return false;
   if (name == "conjugate" && !of.is(Type::complex)) {
     if (!is_int(of)) {

@@ -8,6 +8,7 @@
 #include "dialects.hpp"
 #include "expressions.hpp"
 #include "text/utf8.hpp"
+#include "times.hpp"
 #include "values.hpp"
 
 namespace inky::inline v1::python {
@@ -74,6 +75,11 @@ bool Expressions::apply(const Node& node, const Value& operand, Value& out) {
                             operation == Operation::negate ? Operation::subtract : Operation::add,
                             zero, operand, out);
   }
+  if (operand.is(Type::duration) && operation != Operation::complement) {
+    out = Value::duration(operation == Operation::negate ? -operand.as_duration()
+                                                         : operand.as_duration());
+    return true;
+  }
   const bool fits = is_int(operand) || (operation != Operation::complement && is_numeric(operand));
   if (!fits) {
     return raise("TypeError",
@@ -107,6 +113,8 @@ bool Expressions::holds(const Node&, const Value& value, bool& out) {
     out = !value.as_real().is_zero();
   else if (value.is(Type::decimal))
     out = !value.as_decimal().is_zero();
+  else if (value.is(Type::duration))
+    out = value.as_duration() != 0;
   else if (value.is(Type::complex))
     out = !value.as_list()[0].as_real().is_zero() || !value.as_list()[1].as_real().is_zero();
   else if (value.is(Type::text))
@@ -154,6 +162,8 @@ bool Expressions::combine(const Node& node, Operation operation, const Value& le
   }
   if (operation == Operation::remainder && is_text_or_character(left))
     return format_percent(node, left, right, out);
+  if (is_time_value(left) || is_time_value(right))
+    return combine_times(node, operation, left, right, out);
   const auto is_operand = [](const Value& value) {
     return is_int(value) || value.is(Type::decimal);
   };

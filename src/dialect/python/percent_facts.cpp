@@ -82,6 +82,7 @@ const DialectFacts facts = {
     .rounding = {.rule = Rounding::half_even, .basis = "the stored value, exactly"},
     .quotes = "\"'",
     .decimals = Decimals::with_specials,
+    .times = true,
     .forms = {.program = &python_program,
               .run = &python_run,
               .table = &python_table,

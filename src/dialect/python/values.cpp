@@ -10,6 +10,7 @@
 #include "inky_margin/number/digits.hpp"
 #include "text/escape.hpp"
 #include "text/utf8.hpp"
+#include "times.hpp"
 
 namespace inky::inline v1::python {
 
@@ -46,27 +47,6 @@ std::string complex_text(std::span<const Value> parts) {
   std::string imaginary = float_text(parts[1].as_real(), false) + "j";
   if (real.is_zero() && !real.negative) return imaginary;
   return "(" + float_text(real, false) + (imaginary[0] == '-' ? "" : "+") + imaginary + ")";
-}
-
-std::string moment_repr(const Moment& moment) {
-  std::string out = "datetime.datetime(";
-  const int microsecond = moment.nanosecond / 1000;
-  const int parts[] = {moment.year,   moment.month,  moment.day, moment.hour,
-                       moment.minute, moment.second, microsecond};
-  // Seconds stay away where they are nothing, and so do microseconds.
-  const std::size_t count = microsecond != 0 ? 7 : moment.second != 0 ? 6 : 5;
-  for (std::size_t i = 0; i < count; ++i) out += (i == 0 ? "" : ", ") + std::to_string(parts[i]);
-  return out + ")";
-}
-
-std::string moment_str(Moment moment) {
-  moment.nanosecond -= moment.nanosecond % 1000;
-  std::string out = moment_text(moment);
-  out[out.find('T')] = ' ';
-  // Microseconds are six digits where there are any.
-  if (const std::size_t point = out.find('.'); point != std::string::npos)
-    out.resize(point + 7, '0');
-  return out;
 }
 
 void append_hexadecimal_escape(char32_t value, std::string& out) {
@@ -160,7 +140,10 @@ std::string_view type_name(const Value& value) {
     case Type::complex:
       return "complex";
     case Type::moment:
-      return "datetime.datetime";
+    case Type::date:
+    case Type::time:
+    case Type::duration:
+      return time_type_name(value);
     case Type::decimal:
       return "decimal.Decimal";
     default:
@@ -207,7 +190,10 @@ std::string text_of_any(const Value& value, Conversion conversion) {
     case Type::decimal:
       return decimal_text(value, !str);
     case Type::moment:
-      return str ? moment_str(value.as_moment()) : moment_repr(value.as_moment());
+    case Type::date:
+    case Type::time:
+    case Type::duration:
+      return time_value_text(value, str);
     default:
       return whole_text(value);
   }

@@ -1,0 +1,31 @@
+// Dates and times under %t and %T of Formatter, and as texts.
+//
+// A moment is a LocalDateTime, with an offset an OffsetDateTime; a date, a time and a duration are
+// LocalDate, LocalTime and Duration. A long is the milliseconds since 1970, in UTC here. Observed on
+// OpenJDK 17.0.15.
+#pragma once
+
+#include <optional>
+#include <string>
+#include <string_view>
+
+#include "inky_margin/format/value.hpp"
+
+namespace inky::inline v1::java_language {
+
+// The letters that may follow %t.
+inline constexpr std::string_view time_letters = "HIklMSLNpzZsQBbhAaCYyjmdeRTrDFc";
+
+// The letter that the value has no part for, where Java throws; or 0, and the text is appended, its
+// numbers in the digits from `zero` on. REQUIRES: a letter of those, a value that has_times().
+char append_time(const Value& value, char letter, std::string_view locale, char32_t zero,
+                 std::string& out);
+
+// Whether %t takes it at all.
+bool has_times(const Value& value);
+
+// toString() and hashCode() of java.time. REQUIRES: a moment, a date, a time or a duration.
+std::string time_to_string(const Value& value);
+std::uint32_t time_hash(const Value& value);
+
+}  // namespace inky::inline v1::java_language

@@ -1,0 +1,306 @@
+// datetime.datetime, date, time and timedelta in expressions: the Python 3.11 library reference,
+// datetime.
+
+#include <algorithm>
+#include <cmath>
+
+#include "../family/values.hpp"
+#include "expressions.hpp"
+#include "text/escape.hpp"
+#include "times.hpp"
+
+namespace inky::inline v1::python {
+
+namespace {
+
+constexpr int128 billion = 1'000'000'000;
+constexpr int128 day = 86'400 * billion;
+
+Integer integer_of_int128(int128 number) {
+  return computed::whole_of(Value::whole(Type::i128, number));
+}
+// REQUIRES: it fits.
+int128 int128_of(const Integer& number) {
+  const auto magnitude =
+      static_cast<int128>(bits_of_integer(number < 0 ? Integer(-number) : number));
+  return number < 0 ? -magnitude : magnitude;
+}
+// a / b, as a float.
+Value ratio(int128 a, int128 b) {
+  return Value::real(Type::f64,
+                     stored(binary64, Rational(integer_of_int128(a), integer_of_int128(b)), false));
+}
+
+// The nanoseconds from the beginning of the year 1970 on, the offset taken off.
+int128 instant_of(const Value& value) {
+  const Moment moment = value.as_moment();
+  return (int128{seconds_since_1970(moment)} - int128{moment.offset.value_or(0)} * 60) * billion +
+         moment.nanosecond;
+}
+
+// What the names of a call stand for, without the modules in front of them.
+std::string_view class_of_path(std::string_view path) {
+  if (path.starts_with("datetime.")) path.remove_prefix(9);
+  return path;
+}
+
+}  // namespace
+
+// A moment, a date, or an OverflowError beyond the years that there are.
+bool Expressions::give_moment(const Node& node, Type type, int128 nanoseconds,
+                              std::optional<int> offset, Value& out) {
+  int128 seconds = nanoseconds / billion;
+  int128 rest = nanoseconds % billion;
+  if (rest < 0) {
+    rest += billion;
+    --seconds;
+  }
+  constexpr int128 first = -62'135'596'800;
+  constexpr int128 last = 253'402'300'799;
+  if (seconds < first || seconds > last)
+    return raise("OverflowError", "date value out of range", node);
+  Moment moment = moment_of_seconds(static_cast<std::int64_t>(seconds));
+  moment.nanosecond = static_cast<int>(rest);
+  moment.offset = offset;
+  out = type == Type::date ? Value::date(moment) : Value::moment(moment);
+  return true;
+}
+
+bool Expressions::combine_times(const Node& node, Operation operation, const Value& left,
+                                const Value& right, Value& out) {
+  const bool adds = operation == Operation::add;
+  const bool subtracts = operation == Operation::subtract;
+  const auto is_dated = [](const Value& value) {
+    return value.is(Type::moment) || value.is(Type::date);
+  };
+  if (left.is(Type::duration) && right.is(Type::duration)) {
+    const int128 a = left.as_duration();
+    const int128 b = right.as_duration();
+    if (adds || subtracts) {
+      out = Value::duration(adds ? a + b : a - b);
+      return true;
+    }
+    if (b == 0) return raise("ZeroDivisionError", "a timedelta divided by zero", node);
+    if (operation == Operation::divide) {
+      out = ratio(a, b);
+      return true;
+    }
+    if (operation == Operation::divide_down || operation == Operation::remainder) {
+      int128 quotient = a / b;
+      if (a % b != 0 && (a < 0) != (b < 0)) --quotient;
+      if (operation == Operation::divide_down) {
+        out = whole_value(integer_of_int128(quotient));
+      } else {
+        out = Value::duration(a - quotient * b);
+      }
+      return true;
+    }
+    return wrong_operands(node, operation, left, right);
+  }
+  if (is_dated(left) && right.is(Type::duration) && (adds || subtracts)) {
+    // A date takes whole days alone.
+    int128 by = right.as_duration();
+    if (left.is(Type::date)) by = (by / day - (by % day < 0 ? 1 : 0)) * day;
+    const std::optional<int> offset = left.as_moment().offset;
+    const int128 local = instant_of(left) + int128{offset.value_or(0)} * 60 * billion;
+    return give_moment(node, left.type(), adds ? local + by : local - by, offset, out);
+  }
+  if (left.is(Type::duration) && is_dated(right) && adds)
+    return combine_times(node, operation, right, left, out);
+  if (is_dated(left) && left.is(right.type()) && subtracts) {
+    if (left.as_moment().offset.has_value() != right.as_moment().offset.has_value())
+      return raise("TypeError", "can't subtract offset-naive and offset-aware datetimes", node);
+    out = Value::duration(instant_of(left) - instant_of(right));
+    return true;
+  }
+  const bool left_delta = left.is(Type::duration);
+  const Value& delta = left_delta ? left : right;
+  const Value& number = left_delta ? right : left;
+  const bool scales =
+      delta.is(Type::duration) &&
+      (operation == Operation::multiply ||
+       (left_delta && (operation == Operation::divide || operation == Operation::divide_down)));
+  if (!scales || !is_simple_number(number)) return wrong_operands(node, operation, left, right);
+  if (!is_int(number)) return not_yet("a timedelta and a float here are", node);
+  const Integer whole = computed::whole_of(number);
+  constexpr std::int64_t most = std::int64_t{1} << 40;
+  if (whole > most || whole < -most) return not_yet("a number this large here is", node);
+  const auto by = static_cast<int128>(whole.convert_to<std::int64_t>());
+  const int128 micro = delta.as_duration() / 1000;
+  if (operation == Operation::multiply) {
+    const int128 product = micro * by;
+    constexpr int128 most_micro = int128{999'999'999} * 86'400 * 1'000'000;
+    if (product > most_micro || product < -most_micro)
+      return raise("OverflowError", "a timedelta of more than 999999999 days", node);
+    out = Value::duration(product * 1000);
+    return true;
+  }
+  if (by == 0) return raise("ZeroDivisionError", "integer division or modulo by zero", node);
+  const Rational exact(integer_of_int128(micro), integer_of_int128(by));
+  const Integer quotient =
+      round_whole(exact, operation == Operation::divide ? Rounding::half_even : Rounding::down);
+  out = Value::duration(int128_of(quotient) * 1000);
+  return true;
+}
+
+std::partial_ordering Expressions::compare_times(const Value& left, const Value& right) {
+  if (!left.is(right.type())) return std::partial_ordering::unordered;
+  if (left.is(Type::duration)) {
+    const int128 a = left.as_duration();
+    const int128 b = right.as_duration();
+    return a < b   ? std::partial_ordering::less
+           : b < a ? std::partial_ordering::greater
+                   : std::partial_ordering::equivalent;
+  }
+  if (left.as_moment().offset.has_value() != right.as_moment().offset.has_value())
+    return std::partial_ordering::unordered;
+  const int128 a = instant_of(left);
+  const int128 b = instant_of(right);
+  return a < b   ? std::partial_ordering::less
+         : b < a ? std::partial_ordering::greater
+                 : std::partial_ordering::equivalent;
+}
+
+// timedelta(days=1, hours=2.5)
+bool Expressions::make_timedelta(const Node& node, const Arguments& arguments, Value& out) {
+  struct Unit {
+    std::string_view name;
+    std::int64_t microseconds;
+  };
+  constexpr Unit units[] = {{"days", 86'400'000'000},  {"seconds", 1'000'000},
+                            {"microseconds", 1},       {"milliseconds", 1000},
+                            {"minutes", 60'000'000},   {"hours", 3'600'000'000},
+                            {"weeks", 604'800'000'000}};
+  Rational sum = 0;
+  const auto add = [&](const Unit& unit, const Value& value) {
+    if (!is_simple_number(value)) return false;
+    if (is_int(value)) {
+      sum += Rational(computed::whole_of(value)) * unit.microseconds;
+      return true;
+    }
+    const BinaryReal real = nearest_f64(value);
+    if (!real.is_finite()) return false;
+    sum += rational_of(real) * unit.microseconds;
+    return true;
+  };
+  for (std::size_t i = 0; i < arguments.size(); ++i) {
+    if (i >= std::size(units) || !add(units[i], arguments[i]))
+      return not_yet("timedelta() of these is", node);
+  }
+  for (const auto& given : arguments.named) {
+    const auto unit = std::find_if(std::begin(units), std::end(units),
+                                   [&](const Unit& one) { return one.name == given.name; });
+    if (unit == std::end(units))
+      return raise("TypeError", "timedelta() has no argument " + std::string(given.name), node);
+    if (!add(*unit, given.value)) return not_yet("timedelta() of these is", node);
+  }
+  const Integer whole = round_whole(sum, Rounding::half_even);
+  const Integer most = Integer(999'999'999) * 86'400'000'000;
+  if (whole > most || whole < -most)
+    return raise("OverflowError", "a timedelta of more than 999999999 days", node);
+  out = Value::duration(int128_of(whole) * 1000);
+  return true;
+}
+
+// datetime(2031, 5, 9, hour=14), date(2031, 5, 9), time(14, 5)
+std::optional<bool> Expressions::call_time(const Node& node, std::string_view path,
+                                           const Arguments& arguments, Value& out) {
+  const std::string_view name = class_of_path(path);
+  if (name == "timedelta") return make_timedelta(node, arguments, out);
+  const bool is_datetime = name == "datetime";
+  const bool is_date = name == "date";
+  if (!is_datetime && !is_date && name != "time") {
+    const std::size_t point = name.find('.');
+    const std::string_view of = name.substr(0, point);
+    if (point == std::string_view::npos || name.substr(point + 1) != "fromisoformat" ||
+        (of != "datetime" && of != "date"))
+      return std::nullopt;
+    if (arguments.size() != 1 || !is_text_or_character(arguments[0]))
+      return not_yet("fromisoformat() of this is", node);
+    const std::string text = text_of(arguments[0]);
+    const auto read = of == "date" ? read_date(text) : read_moment(text);
+    if (!read) return not_yet("reading this text is", node);
+    out = of == "date" ? Value::date(*read) : Value::moment(*read);
+    return true;
+  }
+  constexpr std::string_view names[] = {"year",   "month",  "day",        "hour",
+                                        "minute", "second", "microsecond"};
+  const std::size_t first = is_datetime || is_date ? 0 : 3;
+  const std::size_t last = is_date ? 3 : std::size(names);
+  std::int64_t parts[] = {1, 1, 1, 0, 0, 0, 0};
+  std::size_t given = 0;
+  for (std::size_t i = first; i < last; ++i) {
+    const std::size_t place = i - first;
+    const Value* value = place < arguments.size() ? &arguments[place] : arguments.find(names[i]);
+    if (value == nullptr) {
+      if (i < 3)
+        return raise("TypeError", "the argument " + std::string(names[i]) + " is missing", node);
+      continue;
+    }
+    if (place >= arguments.size()) ++given;
+    if (!take_whole(node, *value, parts[i])) return false;
+  }
+  if (arguments.size() > last - first || given != arguments.named.size())
+    return not_yet("these arguments of " + std::string(name) + "() are", node);
+  const bool good =
+      1 <= parts[0] && parts[0] <= 9999 && 1 <= parts[1] && parts[1] <= 12 && 1 <= parts[2] &&
+      parts[2] <= days_of_month(static_cast<int>(parts[0]), static_cast<int>(parts[1])) &&
+      0 <= parts[3] && parts[3] <= 23 && 0 <= parts[4] && parts[4] <= 59 && 0 <= parts[5] &&
+      parts[5] <= 59 && 0 <= parts[6] && parts[6] < 1'000'000;
+  if (!good) return raise("ValueError", "there is no such day, or no such time", node);
+  const Moment moment{static_cast<int>(parts[0]),       static_cast<int>(parts[1]),
+                      static_cast<int>(parts[2]),       static_cast<int>(parts[3]),
+                      static_cast<int>(parts[4]),       static_cast<int>(parts[5]),
+                      static_cast<int>(parts[6]) * 1000};
+  out = is_datetime ? Value::moment(moment) : is_date ? Value::date(moment) : Value::time(moment);
+  return true;
+}
+
+bool Expressions::call_on_time(const Node& node, const Value& of, const Arguments& arguments,
+                               Value& out) {
+  const std::string& name = node.parts[0].text;
+  const std::size_t count = arguments.size();
+  if (of.is(Type::duration)) {
+    if (name != "total_seconds" || count != 0) return not_yet("the method " + name + " is", node);
+    out = ratio(of.as_duration() / 1000, 1'000'000);
+    return true;
+  }
+  if (name == "strftime" && count == 1 && is_text_or_character(arguments[0])) {
+    out = Value::text(time_by_codes(of, text_of(arguments[0])));
+    return true;
+  }
+  if (count != 0) return not_yet("the method " + name + " with these arguments is", node);
+  if (name == "isoformat") {
+    out = Value::text(iso_text(of));
+    return true;
+  }
+  if (of.is(Type::time)) return not_yet("the method " + name + " is", node);
+  const Moment moment = of.as_moment();
+  const int weekday = inky::weekday(moment);
+  if (name == "weekday") return keep(node, (weekday + 6) % 7, out);
+  if (name == "isoweekday") return keep(node, weekday == 0 ? 7 : weekday, out);
+  if (name == "toordinal") {
+    constexpr std::int64_t days_to_1970 = 719'163;
+    Moment midnight = moment;
+    midnight.hour = midnight.minute = midnight.second = 0;
+    return keep(node, Integer(seconds_since_1970(midnight) / 86'400 + days_to_1970), out);
+  }
+  if (of.is(Type::moment) && name == "date") {
+    Moment only = moment;
+    only.hour = only.minute = only.second = only.nanosecond = 0;
+    only.offset.reset();
+    out = Value::date(only);
+    return true;
+  }
+  if (of.is(Type::moment) && name == "time") {
+    out = Value::time({1, 1, 1, moment.hour, moment.minute, moment.second, moment.nanosecond});
+    return true;
+  }
+  if (of.is(Type::moment) && name == "timestamp" && moment.offset) {
+    out = ratio(instant_of(of) / 1000, 1'000'000);
+    return true;
+  }
+  return not_yet("the method " + name + " is", node);
+}
+
+}  // namespace inky::inline v1::python

@@ -1,0 +1,25 @@
+// datetime.datetime, date, time and timedelta as texts: the Python 3.11 library reference, datetime.
+// A moment with an offset is an aware datetime.
+#pragma once
+
+#include <string>
+#include <string_view>
+
+#include "inky_margin/format/value.hpp"
+
+namespace inky::inline v1::python {
+
+// A moment, a date, a time or a duration.
+bool is_time_value(const Value& value);
+// "datetime.timedelta"
+std::string_view time_type_name(const Value& value);
+// Whether format() takes codes: of all but a timedelta.
+bool takes_codes(const Value& value);
+// str() or repr().
+std::string time_value_text(const Value& value, bool as_str);
+// strftime(): the codes of the C library, and %f, %z and %Z. REQUIRES: takes_codes().
+std::string time_by_codes(const Value& value, std::string_view codes);
+// isoformat(). REQUIRES: takes_codes().
+std::string iso_text(const Value& value);
+
+}  // namespace inky::inline v1::python
