@@ -36,6 +36,7 @@
 #include "shown.hpp"
 #include "text/escape.hpp"
 #include "text/utf8.hpp"
+#include "times.hpp"
 #include "values.hpp"
 #include "writing.hpp"
 
@@ -277,7 +278,7 @@ class Rendering final : public family::Rendering<Rendering> {
   bool put(const Field& field, const Item& item, const Value& value, Output& out) {
     if (is_whole(value.type()) || is_real(value.type()) || value.is(Type::decimal))
       return put_number(field, item, value, out);
-    if (value.is(Type::moment)) return put_moment(field, item, value, out);
+    if (is_time_value(value)) return put_time(field, item, value, out);
     if (value.is(Type::complex)) {
       out.append('<');
       if (!put_number(field, item, value.as_list()[0], out)) return false;
@@ -342,19 +343,20 @@ class Rendering final : public family::Rendering<Rendering> {
     note_rounding(spec, *fact_of(value.type()).format, value.as_real(), field.span, report_->notes);
   }
 
-  bool put_moment(const Field& field, const Item& item, const Value& value, Output& out) {
+  bool put_time(const Field& field, const Item& item, const Value& value, Output& out) {
     if (!options_.setting("locale").empty() && options_.setting("locale") != "invariant") {
       return fail(Outcome::error(
           {Code::not_supported_yet,
-           "moments in the culture " + std::string(options_.setting("locale")) +
+           "dates and times in the culture " + std::string(options_.setting("locale")) +
                " are not supported yet",
            field.span, "Leave the culture out: dates are those of the invariant culture then."}));
     }
     std::string text;
     std::string why;
-    if (!append_moment(value.as_moment(), item.format, text, why)) return refuse(why, field);
+    if (!append_time_value(value, item.format, text, why)) return refuse(why, field);
     out.append(text);
-    if (report_ != nullptr && depends_on_time_zone(item.format))
+    const bool has_zone = value.is(Type::moment) && !value.as_moment().offset;
+    if (report_ != nullptr && has_zone && depends_on_time_zone(item.format))
       note(Code::implementation_defined,
            "the time zone is the machine's; this is what a machine in UTC prints", field.span);
     return true;
@@ -404,7 +406,8 @@ class CSharp final : public family::ProgramDialect<Items> {
     out.width = item.width;
     out.align = item.left ? Align::left : Align::right;
     const bool numeric = is_whole(type) || is_real(type);
-    if (!numeric && (item.format.empty() || type != Type::moment)) return out;
+    const bool is_time = type == Type::moment || type >= Type::date;
+    if (!numeric && (item.format.empty() || !is_time)) return out;
     if (numeric && read_format(item.number, item.format, type, out)) return out;
     writing::cannot("the format " + in_quotes(item.format) + " is C#'s own", notes);
     return std::nullopt;

@@ -179,6 +179,7 @@ inline constexpr DialectFacts csharp_facts = {
     .places_form = "{0:FN}",
     .modifiers_are = "Alignment, patterns, dates",
     .decimals = Decimals::finite,
+    .times = true,
     .forms = {.program = &own_program,
               .run = &own_run,
               .table = &own_table,

@@ -135,11 +135,20 @@ class MomentFilling {
         append_digits(count <= 2 ? moment_.year % 100 : moment_.year, count, out_);
         return true;
       case 'z':
-        out_ += count == 1 ? "+0" : count == 2 ? "+00" : "+00:00";
+        put_offset(moment_.offset.value_or(0), count);
         return true;
-      default:  // K, of a moment without a time zone
+      default:  // K: nothing where there is no time zone
+        if (moment_.offset) put_offset(*moment_.offset, 3);
         return true;
     }
+  }
+
+  void put_offset(int minutes, std::size_t count) {
+    const std::string full = offset_text(minutes);
+    if (count >= 3)
+      out_ += full;
+    else
+      out_ += count == 2 || full[1] != '0' ? full.substr(0, 3) : full.substr(0, 1) + full[2];
   }
 
   void put_number_or_name(int number, std::string_view name, std::size_t count) {
@@ -170,6 +179,17 @@ class MomentFilling {
   std::string& why_;
 };
 
+// The same moment in UTC, which has no year 0 and no year 10000.
+std::optional<Moment> in_utc(const Moment& moment) {
+  constexpr std::int64_t first = -62'135'596'800;
+  constexpr std::int64_t last = 253'402'300'799;
+  const std::int64_t seconds = seconds_since_1970(moment) - *moment.offset * 60;
+  if (seconds < first || seconds > last) return std::nullopt;
+  Moment out = moment_of_seconds(seconds);
+  out.nanosecond = moment.nanosecond;
+  return out;
+}
+
 // The pattern that a format means; nothing where one letter means none.
 std::string_view pattern_of(std::string_view format) {
   if (format.empty()) format = "G";
@@ -180,10 +200,29 @@ std::string_view pattern_of(std::string_view format) {
   return found == standards.end() ? std::string_view() : found->pattern;
 }
 
+// DateTimeOffset: r and u show UTC, and U is no format of it.
+bool append_with_offset(const Moment& moment, std::string_view format, std::string& out,
+                        std::string& why) {
+  std::string_view pattern = pattern_of(format);
+  if (format.empty()) pattern = "MM/dd/yyyy HH:mm:ss zzz";
+  if (format == "o" || format == "O") pattern = "yyyy'-'MM'-'dd'T'HH':'mm':'ss'.'fffffffzzz";
+  if (pattern.empty() || format == "U") {
+    why = "no DateTimeOffset has the format " + std::string(format);
+    return false;
+  }
+  Moment shown = moment;
+  if (format == "r" || format == "R" || format == "u") {
+    const auto utc = in_utc(moment);
+    if (utc) shown = *utc;
+  }
+  return MomentFilling(shown, out, why).fill(pattern);
+}
+
 }  // namespace
 
 bool append_moment(const Moment& moment, std::string_view format, std::string& out,
                    std::string& why) {
+  if (moment.offset) return append_with_offset(moment, format, out, why);
   const std::string_view pattern = pattern_of(format);
   if (pattern.empty()) {
     why = "no date and time has the format " + std::string(format);

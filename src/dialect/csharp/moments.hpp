@@ -2,8 +2,8 @@
 // and patterns of codes.
 //
 // Defined by "Standard date and time format strings" and "Custom date and time format strings" of
-// the .NET documentation; observed on .NET 10.0. A moment has no time zone, which is the kind
-// Unspecified; z and U show it as a machine in UTC does.
+// the .NET documentation; observed on .NET 10.0. A moment without an offset is of the kind
+// Unspecified: z and U show it as a machine in UTC does. One with an offset is a DateTimeOffset.
 #pragma once
 
 #include <string>

@@ -1,8 +1,8 @@
 #include "shown.hpp"
 
 #include "../family/values.hpp"
-#include "moments.hpp"
 #include "numbers.hpp"
+#include "times.hpp"
 #include "values.hpp"
 
 namespace inky::inline v1::csharp {
@@ -48,9 +48,12 @@ void append_shown(const Value& value, std::string& out) {
       append_shown(value.as_list()[1], out);
       out += '>';
       return;
-    case Type::moment: {
+    case Type::moment:
+    case Type::date:
+    case Type::time:
+    case Type::duration: {
       std::string why;
-      (void)append_moment(value.as_moment(), "", out, why);
+      (void)append_time_value(value, "", out, why);
       return;
     }
     default: {

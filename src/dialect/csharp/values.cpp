@@ -73,7 +73,13 @@ std::string type_name(const Value& value) {
     case Type::complex:
       return "System.Numerics.Complex";
     case Type::moment:
-      return "System.DateTime";
+      return value.as_moment().offset ? "System.DateTimeOffset" : "System.DateTime";
+    case Type::date:
+      return "System.DateOnly";
+    case Type::time:
+      return "System.TimeOnly";
+    case Type::duration:
+      return "System.TimeSpan";
     case Type::decimal:
       return "System.Decimal";
     case Type::list:

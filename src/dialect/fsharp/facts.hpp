@@ -156,6 +156,7 @@ inline constexpr DialectFacts facts = {
     .rounding = {.rule = Rounding::half_even, .basis = "the stored value, exactly"},
     .options = true,
     .decimals = Decimals::finite,
+    .times = true,
     .forms = {.program = &own_program,
               .run = &own_run,
               .table = &own_table,

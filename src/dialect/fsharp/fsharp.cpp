@@ -433,7 +433,7 @@ class FSharp final : public family::PercentDialect {
 
   Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
                     const RenderOptions& options, Output& out, Report* report) const override {
-    if (const Value* rare = find_rare(values, true, true))
+    if (const Value* rare = find_rare(values, true, true, true))
       return rare_value(*rare, facts().language);
     Rendering rendering(fsharp::facts, parsed, values, options, out, report);
     if (!parsed.refusal || parsed.refusal->when == Refusal::When::run) {
@@ -444,7 +444,7 @@ class FSharp final : public family::PercentDialect {
 
   // The function string, and Console.WriteLine.
   Outcome do_print_plainly(const Value& value, Output& out) const override {
-    if (const Value* rare = find_rare({&value, 1}, true, true))
+    if (const Value* rare = find_rare({&value, 1}, true, true, true))
       return rare_value(*rare, facts().language);
     out.append(to_string(value));
     return {};

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <array>
 
+#include "../csharp/times.hpp"
 #include "../family/dotnet_decimal.hpp"
 #include "../family/dotnet_digits.hpp"
 #include "../family/utf16.hpp"
@@ -40,6 +41,10 @@ std::string_view type_name(const Value& value) {
   if (is_whole(value.type())) return "bigint";
   if (is_real(value.type())) return is_single(value) ? "float32" : "float";
   if (value.is(Type::decimal)) return "decimal";
+  if (value.is(Type::moment)) return value.as_moment().offset ? "DateTimeOffset" : "DateTime";
+  if (value.is(Type::date)) return "DateOnly";
+  if (value.is(Type::time)) return "TimeOnly";
+  if (value.is(Type::duration)) return "TimeSpan";
   if (value.is(Type::truth)) return "bool";
   if (value.is(Type::list)) return "list";
   if (value.is(Type::some)) return "option";
@@ -99,6 +104,12 @@ std::string list_text(std::span<const Value> items) {
 std::string to_string(const Value& value) {
   if (is_text_or_character(value)) return text_of(value);
   if (is_real(value.type())) return real_text(value);
+  if (csharp::is_time_value(value)) {
+    std::string out;
+    std::string why;
+    (void)csharp::append_time_value(value, {}, out, why);
+    return out;
+  }
   if (value.is(Type::decimal)) return dotnet_text(*dotnet_decimal(value.as_decimal()));
   if (value.is(Type::truth)) return value.as_whole() != 0 ? "True" : "False";
   if (value.is(Type::nil)) return {};
@@ -137,6 +148,7 @@ std::string written(const Value& value) {
   if (is_whole(value.type())) return whole_text(value);
   if (is_real(value.type())) return written_real(value);
   if (value.is(Type::decimal)) return to_string(value) + "M";
+  if (csharp::is_time_value(value)) return to_string(value);
   if (value.is(Type::truth)) return value.as_whole() != 0 ? "true" : "false";
   if (value.is(Type::nil)) return "<null>";
   if (value.is(Type::list)) {

@@ -1,0 +1,23 @@
+// What .NET makes of the types that hold times, under a format string, in the invariant culture. A
+// moment is a DateTime of the kind Unspecified, with an offset a DateTimeOffset; a date, a time and
+// a duration are DateOnly, TimeOnly and TimeSpan.
+//
+// Defined by "Standard date and time format strings", "Custom date and time format strings" and
+// the same of TimeSpan in the .NET documentation; observed on .NET 10.0.
+#pragma once
+
+#include <string>
+#include <string_view>
+
+#include "inky_margin/format/value.hpp"
+
+namespace inky::inline v1::csharp {
+
+bool is_time_value(const Value& value);
+
+// Appends the value. False where .NET throws a FormatException, and `why` states for what.
+// REQUIRES: is_time_value().
+bool append_time_value(const Value& value, std::string_view format, std::string& out,
+                       std::string& why);
+
+}  // namespace inky::inline v1::csharp
