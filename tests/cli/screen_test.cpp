@@ -181,7 +181,7 @@ TEST_CASE("values in JSON have the types of the contract") {
   CHECK(type_of("{\"tuple\": [1, \"ink\"]}") == "tuple (1, \"ink\")");
   CHECK(type_of("{\"tuple\": \"(1, 2)\"}") == "tuple (1, 2)");
   CHECK(type_of("{\"tuple\": {}}") == "wrong-kind");
-  CHECK(type_of("{\"decimal\": \"1.5\"}") == "not-supported-yet");
+  CHECK(type_of("{\"decimal\": \"1.50\"}") == "decimal 1.50");
   CHECK(type_of("{\"list\": [1, \"ink\"]}") == "list [1, \"ink\"]");
   CHECK(type_of("[1, [true]]") == "list [1, [true]]");
   CHECK(type_of("{\"record\": {}}") == "record {}");

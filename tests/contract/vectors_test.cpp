@@ -61,15 +61,17 @@ int replay(std::istream& vectors) {
 }  // namespace
 
 TEST_CASE("recorded vectors replay without a disagreement") {
-  int files = 0;
+  for (const inky::Dialect* dialect : inky::all_dialects()) {
+    INFO(dialect->facts().id);
+    CHECK(std::filesystem::exists(INKY_SOURCE_DIR "/tests/vectors/" +
+                                  std::string(dialect->facts().id) + ".jsonl"));
+  }
   for (const auto& entry : std::filesystem::directory_iterator(INKY_SOURCE_DIR "/tests/vectors")) {
     INFO(entry.path().filename().string());
     std::ifstream file(entry.path());
     const int cases = replay(file);
     CHECK(cases >= 5000);
-    ++files;
   }
-  CHECK(files == static_cast<int>(inky::all_dialects().size()));
 }
 
 // A runtime that is on this machine is asked again, and the answers of the recorder are replayed.

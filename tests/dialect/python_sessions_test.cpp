@@ -294,7 +294,6 @@ constexpr const char* shared[] = {
     "rows = [[1], [2]]\ncopy = rows[:]\nrows[0].append(3)\nprint(copy)",
     "xs = [1, 2]\nprint(xs.pop(), xs)",
     "def f(a):\n    return a.append(1)\nxs = []\nf(xs)\nprint(xs)",
-    "from decimal import Decimal\nprint(Decimal('1.10'))",
     "import numpy as np\nprint(np.array([1]))",
     "try:\n    print(1)\nexcept ValueError:\n    print(2)",
     "class A:\n    pass\nprint(A)",
