@@ -174,7 +174,7 @@ Result<Cargo> Cargo::make(const Dialect& from, const Template& parsed,
       continue;
     }
     FieldWish wish;
-    wish.type = out.types_[static_cast<std::size_t>(index)];
+    wish.type = written_as(out.types_[static_cast<std::size_t>(index)]);
     if (field.width.from == Count::From::value || field.precision.from == Count::From::value) {
       out.obstacles_.push_back(
           {Code::wish_not_expressible, "the width or precision comes from a value", field.span});

@@ -36,6 +36,21 @@ bool has_few_digits(const Value& value) {
   shortest_digits(*fact_of(value.type()).format, value.as_real(), digits);
   return digits.size() <= few;
 }
+// The decimals that the nearest f64 stands for without a doubt.
+bool is_short_decimal(const Value& value) {
+  constexpr std::size_t most_digits = 15;
+  const Decimal& decimal = value.as_decimal();
+  const std::int64_t size = decimal.adjusted_exponent();
+  return decimal.coefficient.size() <= most_digits &&
+         (decimal.is_zero() || (-5 < size && size < 15));
+}
+bool decimal_ends_in_five(const Value& value) {
+  const std::string digits = exact_decimal(value.as_decimal()).digits;
+  return !digits.empty() && digits.back() == '5';
+}
+bool is_negative_decimal(const Value& value) {
+  return value.as_decimal().negative;
+}
 bool all_ascii(std::string_view text) {
   return std::all_of(text.begin(), text.end(), [](char c) { return c >= 0x20 && c < 0x7F; });
 }
@@ -84,6 +99,19 @@ constexpr Range of_wholes[] = {
               !(value.is(Type::big) ? value.as_big().magnitude.is_zero() : value.bits() == 0);
      }},
 };
+constexpr Range of_decimals[] = {
+    {"", [](const Value&) { return true; }},
+    {"decimals that are not negative",
+     [](const Value& value) { return !is_negative_decimal(value); }},
+    {"decimals of at most 15 digits, from 1e-4 to below 1e15 in size, and 0", is_short_decimal},
+    {"decimals of at most 15 digits whose last is no 5, from 1e-4 to below 1e15 in size, and 0",
+     [](const Value& value) { return is_short_decimal(value) && !decimal_ends_in_five(value); }},
+    {"decimals of at most 15 digits whose last is no 5, from 1e-4 to below 1e15, and 0",
+     [](const Value& value) {
+       return is_short_decimal(value) && !decimal_ends_in_five(value) &&
+              !is_negative_decimal(value);
+     }},
+};
 constexpr Range of_texts[] = {
     {"", [](const Value&) { return true; }},
     {"texts of printable ASCII", [](const Value& value) { return all_ascii(value.as_text()); }},
@@ -101,6 +129,7 @@ constexpr Range of_others[] = {{"", [](const Value&) { return true; }}};
 std::span<const Range> ranges_of(Type type) {
   if (is_real(type)) return of_reals;
   if (is_whole(type)) return of_wholes;
+  if (type == Type::decimal) return of_decimals;
   if (type == Type::text) return of_texts;
   if (type == Type::character) return of_characters;
   return of_others;

@@ -64,6 +64,14 @@ std::string why_different(const Dialect& here, const Dialect& there, const Value
              ", " + std::string(name_of(b.width_unit)) + " in " + std::string(b.id);
     return {};
   }
+  if (value.is(Type::decimal) && a.decimals != b.decimals &&
+      (a.decimals == Decimals::none || b.decimals == Decimals::none)) {
+    const DialectFacts& without = a.decimals == Decimals::none ? a : b;
+    return std::string(without.language) +
+           " has no decimals, and rounds the nearest f64; or it "
+           "shows other zeros";
+  }
+  if (value.is(Type::decimal)) return "their decimals are rounded, or shown, differently";
   if (is_real(value.type())) return why_reals_differ(a, b, value, text_here, text_there);
   if (is_whole(value.type()) && !value.is(Type::big) && fact_of(value.type()).is_signed &&
       value.as_whole() < 0)

@@ -1,5 +1,6 @@
 #include <bit>
 #include <cmath>
+#include <string>
 
 #include "trial_values.hpp"
 
@@ -146,6 +147,85 @@ void add_wholes(Type type, std::vector<Value>& out) {
     add(static_cast<int128>(sequence.next() >> (sequence.next() % 60)) * (i % 2 == 0 ? 1 : -1));
 }
 
+// Money, ties, zeros that are kept, and what doubles cannot hold.
+constexpr const char* usual_decimals[] = {"12.50",
+                                          "2.675",
+                                          "0.125",
+                                          "1.10",
+                                          "2.5",
+                                          "-2.675",
+                                          "0",
+                                          "0.00",
+                                          "1.005",
+                                          "19.99",
+                                          "-0.005",
+                                          "0.1",
+                                          "1",
+                                          "100",
+                                          "1E+3",
+                                          "-1",
+                                          "99.995",
+                                          "0.045",
+                                          "1.45",
+                                          "1.0",
+                                          "0.50",
+                                          "-0.50",
+                                          "1234567.891",
+                                          "999999.995",
+                                          "0.001",
+                                          "0.0001",
+                                          "0.00001",
+                                          "1E-7",
+                                          "12345678901234567890",
+                                          "0.1234567890123456789",
+                                          "1234567890123.45",
+                                          "9007199254740993",
+                                          "0.30000000000000000001",
+                                          "7.005",
+                                          "8.325",
+                                          "-1234.5",
+                                          "10.00",
+                                          "65536",
+                                          "0.9995",
+                                          "-0.4",
+                                          "3.14159265358979323846",
+                                          "5E+10"};
+
+void add_decimals(std::vector<Value>& out) {
+  for (const char* text : usual_decimals) out.push_back(*read_typed(Type::decimal, text));
+  Sequence sequence;
+  for (int i = 0; i < 30; ++i) {
+    // Prices, and prices with a digit too many.
+    const std::string digits = std::to_string(100 + sequence.next() % 100'000);
+    const std::size_t places = i % 3 == 0 ? 1 : 2;
+    const std::string text = digits.substr(0, digits.size() - places) + "." +
+                             digits.substr(digits.size() - places) + (i % 2 == 0 ? "5" : "");
+    out.push_back(*read_typed(Type::decimal, (i % 5 == 4 ? "-" : "") + text));
+  }
+}
+
+// New year, leap days, noon and midnight, the first and the last year, and offsets.
+constexpr const char* usual_moments[] = {"2031-05-09T14:05:07.25",  "2031-01-01T00:00:00",
+                                         "2031-12-31T23:59:59.999", "2032-02-29T12:00:00",
+                                         "0001-01-01T00:00:00",     "9999-12-31T23:59:59",
+                                         "1970-01-01T00:00:00",     "1999-11-30T09:08:07.001",
+                                         "2026-12-27T13:00:01",     "0987-06-05T11:59:59.5"};
+
+std::vector<Value> made_times(Type type) {
+  std::vector<Value> out;
+  if (type == Type::duration) {
+    for (const char* text : {"P1DT2H30M", "PT0S", "PT0.5S", "-PT0.5S", "PT59S", "PT1M", "PT1H",
+                             "P1D", "-P1DT1S", "P10D", "P365DT23H59M59.999S", "-PT1H1M1S"})
+      out.push_back(*read_typed(type, text));
+    return out;
+  }
+  for (const std::string_view text : usual_moments)
+    out.push_back(*read_typed(type, type == Type::moment ? text
+                                    : type == Type::date ? text.substr(0, 10)
+                                                         : text.substr(11)));
+  return out;
+}
+
 constexpr const char* texts[] = {
     "ink",         "",
     "K-07",        "a longer run of ink",
@@ -175,8 +255,25 @@ std::vector<Value> made(Type type) {
     out = {Value::truth(true), Value::truth(false)};
   } else if (type == Type::nil) {
     out = {Value()};
+  } else if (type == Type::decimal) {
+    add_decimals(out);
+  } else if (type == Type::moment || type >= Type::date) {
+    out = made_times(type);
   }
   return out;
+}
+
+// n and a half of the last of so many places, and what lies just beside it.
+void add_decimal_ties(int places, std::vector<Value>& out) {
+  Sequence sequence;
+  for (int i = 0; i < 12; ++i) {
+    const std::string digits = std::to_string(sequence.next() % (i < 4 ? 10 : 100'000));
+    for (const char* tail : {"5", "4999999999", "5000000001"}) {
+      std::string text = digits + tail;
+      text += "e-" + std::to_string(places + static_cast<int>(std::string_view(tail).size()));
+      out.push_back(*read_typed(Type::decimal, (i % 3 == 2 ? "-" : "") + text));
+    }
+  }
 }
 
 // A number half-way between two results of N places or digits, and what lies just beside it.
@@ -202,6 +299,8 @@ std::vector<Value> values_at_ties(const Spec& spec, Type type) {
   std::vector<Value> out;
   const int count = spec.places != unset ? spec.places : spec.significant;
   constexpr int most_digits = 15;
+  if (type == Type::decimal && spec.places != unset && spec.places <= most_digits)
+    add_decimal_ties(spec.places + (spec.notation == Notation::percent ? 2 : 0), out);
   if (!is_real(type) || count == unset || count > most_digits) return out;
   const BinaryFormat& format = *fact_of(type).format;
   const bool scientific =

@@ -5,6 +5,7 @@
 #include <string>
 #include <utility>
 
+#include "carry/cargo_values.hpp"
 #include "checker.hpp"
 #include "inky_margin/carry/carry.hpp"
 #include "inky_margin/text/columns.hpp"
@@ -328,7 +329,7 @@ bool Checker::mend(const Template& parsed, Span span, Fault& fault) {
     const int index = index_of(field);
     if (index < 0 || static_cast<std::size_t>(index) >= slots_.size()) return false;
     FieldWish wish;
-    wish.type = slots_[static_cast<std::size_t>(index)].type;
+    wish.type = written_as(slots_[static_cast<std::size_t>(index)].type);
     Notes ignored;
     if (const auto spec = dialect_.wish_of(parsed, static_cast<int>(i), wish.type, ignored))
       wish.spec = *spec;
