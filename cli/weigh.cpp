@@ -21,6 +21,7 @@ constexpr const char* weigh_examples = R"(Examples:
   inky weigh 0.1 --as f16,f32,f64        formats side by side
   inky weigh '0.1 + 0.2 == 0.3'          every step, and a sound tolerance
   inky weigh 'mass * 3' mass=1.1:f32     names with values
+  inky weigh '19.99 * 3 + 0.07' --as f64,decimal   why a total is a cent off
   inky weigh 300 --as u8,i8              what whole types make of it
   inky weigh 2.675 --picture line.png    the number line, to scale
   inky weigh --json 1e23                 one JSON object
@@ -153,7 +154,7 @@ Action add_weigh(Command& tool) {
   command.takes(
       "--as", options->types,
       "Types between commas: f16, bf16, f32, f64, f80, f128, i8, i16, i32, i64, i128, u8, "
-      "u16, u32, u64, u128, big",
+      "u16, u32, u64, u128, big, decimal (of 96 bits, as .NET has), decimal128 (34 digits)",
       "TYPES");
   command.takes("--places", options->places, "What printing COUNT decimals will show", "COUNT");
   command.takes("--base", options->base, "The base of whole numbers without a prefix, 2 to 36",

@@ -195,7 +195,8 @@ Result<Value> typed_value(std::string_view name, const Json& payload) {
       if (*type == Type::text) return Value::text(payload.text);
       return read_typed(*type, payload.text);
     case Json::Kind::number:
-      if (is_whole(*type) || is_real(*type) || *type == Type::decimal) return read_typed(*type, payload.text);
+      if (is_whole(*type) || is_real(*type) || *type == Type::decimal)
+        return read_typed(*type, payload.text);
       break;
     case Json::Kind::truth:
       if (*type == Type::truth) return Value::truth(payload.truth);

@@ -1,5 +1,6 @@
 #include "number_request.hpp"
 
+#include "number/decimal_evaluation.hpp"
 #include "request.hpp"
 #include "text/escape.hpp"
 #include "text/nearest_name.hpp"
@@ -72,9 +73,11 @@ Result<NumberRequest> read_number_request(std::string_view line,
 
 Result<const NumberType*> type_given(std::string_view name) {
   if (const NumberType* type = number_type_named(name)) return type;
+  if (const NumberType* type = decimal_type_named(name)) return type;
   std::vector<std::string_view> names;
   names.reserve(std::size(number_types));
   for (const NumberType& type : number_types) names.push_back(type.name);
+  for (const NumberType& type : decimal_types) names.push_back(type.name);
   return number_error(Code::bad_value, in_quotes(name) + " is not a type of number",
                       choices_for(name, names), {0, name.size()});
 }

@@ -6,6 +6,7 @@
 #include "answers.hpp"
 #include "language_literals.hpp"
 #include "number/bases.hpp"
+#include "number/decimal_evaluation.hpp"
 #include "number/fractions.hpp"
 #include "number/literal.hpp"
 #include "number/magnitude.hpp"
@@ -64,7 +65,8 @@ void write_stored_whole(const TypedNumber& number, JsonWriter& out) {
                                  : in_base_16(number.bits, number.type->width).string());
   out.member("sign", number.text[0] == '-' ? "-" : "+");
   for (const char* name : {"exponent", "fraction"}) out.member_or_null(name, {});
-  out.member("class", number.text == "0" ? "zero" : "whole");
+  const bool is_zero = number.text.find_first_of("123456789") == std::string::npos;
+  out.member("class", is_zero ? "zero" : is_decimal(*number.type) ? "decimal" : "whole");
   out.member_or_null("hexfloat", {});
   out.member("shortest", number.text);
   for (const char* name : {"below", "above", "ulp"}) out.member_or_null(name, {});
@@ -250,6 +252,7 @@ Result<Weighed> weigh_given(const WeighRequest& request) {
   const std::string& text = literal ? literal->digits : request.text;
   const NumberType* as = request.as;
   if (as == nullptr && literal && !literal->type.empty()) as = number_type_named(literal->type);
+  const bool decimal = as != nullptr && is_decimal(*as);
   const bool real = as == nullptr || as->is_real();
   const BinaryFormat& format = as != nullptr && real ? *as->format : binary64;
   Weighed out;
@@ -261,7 +264,8 @@ Result<Weighed> weigh_given(const WeighRequest& request) {
   options.base = request.base;
   options.overflow = request.overflow;
   options.names = request.names;
-  EvaluationAnswer answer = evaluate(text, options);
+  EvaluationAnswer answer =
+      decimal ? evaluate_decimals(text, options, *as) : evaluate(text, options);
   if (answer.fault) {
     return number_error(answer.fault->over_limit ? Code::over_limit : Code::bad_value,
                         std::move(answer.fault->message), std::move(answer.fault->remedy),

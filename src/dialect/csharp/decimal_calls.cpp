@@ -21,7 +21,7 @@ bool is_whole_operand(const Value& value) {
 }
 
 Decimal as_decimal(const Value& value) {
-  return value.is(Type::decimal) ? *dotnet_decimal(value.as_decimal())
+  return value.is(Type::decimal) ? *decimal96(value.as_decimal())
                                  : decimal_of(computed::whole_of(value), 0);
 }
 
@@ -52,14 +52,14 @@ bool Expressions::combine_decimals(const Node& node, Operation operation, const 
   }
   switch (operation) {
     case Operation::add:
-      return give_decimal(node, dotnet_sum(a, b), out);
+      return give_decimal(node, sum96(a, b), out);
     case Operation::subtract: {
       Decimal minus = b;
       minus.negative = !minus.negative;
-      return give_decimal(node, dotnet_sum(a, minus), out);
+      return give_decimal(node, sum96(a, minus), out);
     }
     case Operation::multiply:
-      return give_decimal(node, dotnet_product(a, b), out);
+      return give_decimal(node, product96(a, b), out);
     case Operation::divide:
     case Operation::remainder:
       break;
@@ -72,8 +72,8 @@ bool Expressions::combine_decimals(const Node& node, Operation operation, const 
     return raise("DivideByZeroException", "a decimal divided by zero", node, Value::decimal({}),
                  out);
   }
-  if (operation == Operation::divide) return give_decimal(node, dotnet_quotient(a, b), out);
-  out = Value::decimal(dotnet_remainder(a, b));
+  if (operation == Operation::divide) return give_decimal(node, quotient96(a, b), out);
+  out = Value::decimal(remainder96(a, b));
   return true;
 }
 
@@ -211,7 +211,7 @@ bool Expressions::read_decimal_text(const Node& node, std::string_view name,
                      text.find_first_not_of("0123456789.", sign) == std::string_view::npos;
   const auto read = plain ? read_decimal(text) : std::nullopt;
   if (!read) return not_yet("reading this text is", node);
-  return give_decimal(node, dotnet_decimal(*read), out);
+  return give_decimal(node, decimal96(*read), out);
 }
 
 }  // namespace inky::inline v1::csharp

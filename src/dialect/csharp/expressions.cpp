@@ -91,7 +91,7 @@ std::optional<Value> number_of(std::string_view source) {
   if (!based && last == 'm') {
     text.pop_back();
     const auto decimal = read_decimal(text);
-    const auto held = decimal ? dotnet_decimal(*decimal) : std::nullopt;
+    const auto held = decimal ? decimal96(*decimal) : std::nullopt;
     return held ? std::optional(Value::decimal(*held)) : std::nullopt;
   }
   const bool has_suffix = !based && (last == 'f' || last == 'd');

@@ -242,7 +242,7 @@ bool append_number(const NumberFormat& format, const Value& value, const Culture
       (format.letter != 0 && letters.find(upper(format.letter)) == std::string_view::npos))
     return false;
   if (decimal) {
-    append_decimal(format, *dotnet_decimal(value.as_decimal()), culture, out);
+    append_decimal(format, *decimal96(value.as_decimal()), culture, out);
     return true;
   }
   return whole ? append_whole_number(format, value, culture, out)

@@ -21,7 +21,7 @@ bool is_known(const Value& value) {
     case Type::f128:
       return false;
     case Type::decimal:
-      return dotnet_decimal(value.as_decimal()).has_value();
+      return decimal96(value.as_decimal()).has_value();
     case Type::character:
       return value.as_character() <= 0xFFFF;
     default:

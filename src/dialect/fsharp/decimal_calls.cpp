@@ -28,16 +28,16 @@ bool Expressions::combine_decimals(const Node& node, Operation operation, const 
       b.negative = !b.negative;
       [[fallthrough]];
     case Operation::add:
-      return give_decimal(node, dotnet_sum(a, b), out);
+      return give_decimal(node, sum96(a, b), out);
     case Operation::multiply:
-      return give_decimal(node, dotnet_product(a, b), out);
+      return give_decimal(node, product96(a, b), out);
     case Operation::divide:
     case Operation::remainder:
       if (b.is_zero())
         return raise("DivideByZeroException", "a decimal divided by zero", node, Value::decimal({}),
                      out);
       return give_decimal(
-          node, operation == Operation::divide ? dotnet_quotient(a, b) : dotnet_remainder(a, b),
+          node, operation == Operation::divide ? quotient96(a, b) : remainder96(a, b),
           out);
     default:
       return mismatch("there is no such operator for decimals", node);
@@ -89,7 +89,7 @@ bool Expressions::to_decimal(const Node& node, const Value& of, Value& out) {
                      text.find_first_not_of("0123456789.", sign) == std::string_view::npos;
   const auto read = plain ? read_decimal(text) : std::nullopt;
   if (!read) return not_yet("reading this text is", node);
-  return give_decimal(node, dotnet_decimal(*read), out);
+  return give_decimal(node, decimal96(*read), out);
 }
 
 bool Expressions::size_of_decimal(std::string_view name, const Value& of, Value& out) {

@@ -314,7 +314,7 @@ class Rendering final : public percent::Rendering<Rendering> {
   bool render_real(const Field& field, const Spec& given, const Value& value) {
     if (value.is(Type::decimal)) {
       const bool all_digits = field.precision.given() && given.significant == unset;
-      lay_out_decimal(field.letter, all_digits, given, *dotnet_decimal(value.as_decimal()), out_);
+      lay_out_decimal(field.letter, all_digits, given, *decimal96(value.as_decimal()), out_);
       return true;
     }
     const BinaryReal real = real_of(value);

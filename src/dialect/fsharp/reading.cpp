@@ -62,7 +62,7 @@ std::optional<Value> number_of(std::string_view source) {
     text.pop_back();
     if (text.ends_with('.')) text += '0';
     const auto decimal = read_decimal(text);
-    const auto held = decimal ? dotnet_decimal(*decimal) : std::nullopt;
+    const auto held = decimal ? decimal96(*decimal) : std::nullopt;
     return held ? std::optional(Value::decimal(*held)) : std::nullopt;
   }
   Type type = Type::i32;

@@ -110,7 +110,7 @@ std::string to_string(const Value& value) {
     (void)csharp::append_time_value(value, {}, out, why);
     return out;
   }
-  if (value.is(Type::decimal)) return dotnet_text(*dotnet_decimal(value.as_decimal()));
+  if (value.is(Type::decimal)) return dotnet_text(*decimal96(value.as_decimal()));
   if (value.is(Type::truth)) return value.as_whole() != 0 ? "True" : "False";
   if (value.is(Type::nil)) return {};
   if (value.is(Type::list)) return list_text(value.as_list());
