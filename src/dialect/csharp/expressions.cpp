@@ -11,6 +11,7 @@
 #include "../family/values.hpp"
 #include "dialects.hpp"
 #include "interpolated.hpp"
+#include "times.hpp"
 
 namespace inky::inline v1::csharp {
 
@@ -191,6 +192,7 @@ std::optional<Value> known_constant(const Node& node) {
       {"byte.MaxValue", computed::wrapped(Type::u8, 255)},
       {"short.MaxValue", computed::wrapped(Type::i16, 32767)},
       {"double.Epsilon", Value::real(0x1p-1074)},
+      {"TimeSpan.Zero", Value::duration(0)},
       {"decimal.Zero", Value::decimal({})},
       {"decimal.One", *read_typed(Type::decimal, "1")},
       {"decimal.MinusOne", *read_typed(Type::decimal, "-1")},
@@ -219,6 +221,8 @@ const computed::Grammar grammar = [] {
       "Math.Abs Math.Max Math.Min Math.Pow Math.Sqrt Math.Cbrt Math.Floor Math.Ceiling "
       "Math.Truncate Math.Round Math.Sign Math.Exp Math.Log Math.Log10 Math.Sin Math.Cos Math.Tan "
       "Convert.ToInt32 Convert.ToInt64 Convert.ToDouble Convert.ToString int.Parse double.Parse "
+      "DateTime DateTimeOffset DateOnly TimeOnly TimeSpan TimeSpan.FromDays TimeSpan.FromHours "
+      "TimeSpan.FromMinutes TimeSpan.FromSeconds TimeSpan.FromMilliseconds "
       "decimal.Parse Convert.ToDecimal decimal.Round decimal.Floor decimal.Ceiling "
       "decimal.Truncate decimal.Add decimal.Subtract decimal.Multiply decimal.Divide "
       "decimal.Remainder decimal.Negate decimal.Abs decimal.Max decimal.Min "
@@ -226,7 +230,10 @@ const computed::Grammar grammar = [] {
   out.methods =
       "ToString ToUpper ToLower ToUpperInvariant ToLowerInvariant Trim TrimStart TrimEnd "
       "Substring IndexOf LastIndexOf Contains StartsWith EndsWith Equals Replace PadLeft PadRight "
-      "Insert Remove Split";
+      "Insert Remove Split AddDays AddHours AddMinutes AddSeconds AddMilliseconds AddMonths "
+      "AddYears "
+      "Add Subtract Negate Duration ToShortDateString ToLongDateString ToShortTimeString "
+      "ToLongTimeString";
   return out;
 }();
 
@@ -278,7 +285,8 @@ const ExpressionForm expression_form = {
     .literal_fault = "CS0664",
     .combined_takes = true,
     .modifiers = "const var static readonly",
-    .plain_types = "string String object StringBuilder DateTime",
+    .plain_types =
+        "string String object StringBuilder DateTime DateTimeOffset DateOnly TimeOnly TimeSpan",
     .has_arrays = true,
     .list_types = list_types,
     .list_changes = list_changes,
@@ -290,7 +298,9 @@ const ExpressionForm expression_form = {
     .plain_dialect = "csharp",
     .own_names =
         "Math MathF Convert CultureInfo NumberFormatInfo int long short byte uint ulong double "
-        "float decimal bool char string String Enumerable MidpointRounding DateTime",
+        "float decimal bool char string String Enumerable MidpointRounding DateTime DateTimeOffset "
+        "DateOnly TimeOnly "
+        "TimeSpan",
     .locales = named_locales,
     .locale_makers = "CultureInfo CultureInfo.GetCultureInfo"};
 
@@ -331,6 +341,11 @@ bool Expressions::keep(const Node& node, Type type, const Integer& number, Value
 }
 
 bool Expressions::apply(const Node& node, const Value& operand, Value& out) {
+  if (operand.is(Type::duration) && node.operation != Operation::complement) {
+    out = Value::duration(node.operation == Operation::negate ? -operand.as_duration()
+                                                              : operand.as_duration());
+    return true;
+  }
   if (operand.is(Type::decimal) && node.operation != Operation::complement) {
     if (node.operation == Operation::negate) return negate_decimal(operand, out);
     out = operand;
@@ -369,6 +384,8 @@ bool Expressions::deny(const Node& node, const Value& operand, Value& out) {
 bool Expressions::combine(const Node& node, Operation operation, const Value& left,
                           const Value& right, Value& out) {
   const bool has_text = left.is(Type::text) || right.is(Type::text);
+  if ((is_time_value(left) || is_time_value(right)) && !has_text)
+    return combine_times(node, operation, left, right, out);
   if ((left.is(Type::decimal) || right.is(Type::decimal)) && !has_text)
     return combine_decimals(node, operation, left, right, out);
   const bool divides = operation == Operation::divide || operation == Operation::remainder;

@@ -70,6 +70,19 @@ class Expressions : public computed::Typed {
   }
   bool call_math(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
 
+  // ---- Times: time_calls.cpp ----
+
+  // Of the type of another value, from its nanoseconds.
+  bool give_time(const Node& node, const Value& like, int128 local, Value& out);
+  bool give_span(const Node& node, int128 nanoseconds, Value& out);
+  std::optional<bool> make_time(const Node& node, std::string_view path, const Arguments& arguments,
+                                Value& out);
+  bool combine_times(const Node& node, Operation operation, const Value& left, const Value& right,
+                     Value& out);
+  std::optional<bool> call_on_time(const Node& node, const Value& of, const Arguments& arguments,
+                                   Value& out);
+  std::optional<bool> member_of_time(const Node& node, const Value& of, Value& out);
+
   // ---- Decimals: decimal_calls.cpp ----
 
   // Nothing: an OverflowException.

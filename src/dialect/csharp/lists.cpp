@@ -166,6 +166,7 @@ std::optional<bool> Expressions::call_object_function(const Node& node, std::str
     out = Value::text(std::move(text));
     return true;
   }
+  if (const auto made = make_time(node, path, arguments, out)) return made;
   const bool is_moment = path == "DateTime" || path == "DateTime.Parse";
   return is_moment ? std::optional(make_moment(node, path, arguments, out)) : std::nullopt;
 }

@@ -9,6 +9,7 @@
 #include "expressions.hpp"
 #include "text/simple_case.hpp"
 #include "text/utf8.hpp"
+#include "times.hpp"
 
 namespace inky::inline v1::csharp {
 
@@ -151,6 +152,9 @@ bool Expressions::call_method(const Node& node, const Value& of, const Arguments
     return refuse_as(has_word(of_spans, name) ? "CS1929" : "CS1061",
                      describe(of) + " has no " + name, node);
   if (of.is(Type::list)) return ask_list(node, of, out);
+  if (is_time_value(of)) {
+    if (const auto done = call_on_time(node, of, arguments, out)) return *done;
+  }
   if (!of.is(Type::text)) return Evaluator::call_method(node, of, arguments, out);
   const std::string_view text = of.as_text();
   if (const auto changed = change_text(node, text, arguments, out)) return *changed;
@@ -176,6 +180,9 @@ bool Expressions::member(const Node& node, const Value& of, Value& out) {
   if (node.text == "Length" && of.is(Type::text)) {
     out = Value::whole(Type::i32, static_cast<int128>(utf16_of(of.as_text()).size()));
     return true;
+  }
+  if (is_time_value(of)) {
+    if (const auto part = member_of_time(node, of, out)) return *part;
   }
   if (const auto part = member_of_parts(node, of, out)) return *part;
   if ((node.text == "Count" || node.text == "Length") && of.is(Type::list)) {
