@@ -179,6 +179,12 @@ std::vector<PageSection> guide(const Dialect& dialect) {
       modifiers.rows.push_back({std::string(fact.text), std::string(fact.meaning)});
   }
   out.push_back(std::move(modifiers));
+  if (!facts.modified_letters.empty()) {
+    PageSection letters{"Letters behind them", {}};
+    for (const ConversionFact& fact : facts.modified_letters)
+      letters.rows.push_back({std::string(1, fact.letter), std::string(fact.meaning)});
+    out.push_back(std::move(letters));
+  }
   const std::string unit(name_of(facts.width_unit));
   const bool wholes_too =
       std::any_of(facts.conversions.begin(), facts.conversions.end(),

@@ -283,8 +283,8 @@ TEST_CASE("an f-string is refused when it is compiled") {
 
 TEST_CASE("what Python has and we do not yet says so, and limits are kept") {
   const std::pair<const char*, const char*> cases[] = {
-      {"{0.bit_length}", "5"}, {"{0.__class__}", "5"}, {"{:%s}", "2031-05-09:moment"},
-      {"{:c}", "55296"},       {"{:2000000}", "5"},    {"{:.2000000f}", "1.5"},
+      {"{0.bit_length}", "5"}, {"{0.__class__}", "5"},  {"{:c}", "55296"},
+      {"{:2000000}", "5"},     {"{:.2000000f}", "1.5"},
   };
   for (const auto& [source, given] : cases) {
     INFO(source);

@@ -144,6 +144,8 @@ struct DialectFacts {
   std::span<const ConversionFact> conversions;
   std::span<const FlagFact> flags;
   std::span<const ModifierFact> modifiers;
+  // What letters mean behind a modifier; empty: what they mean without one.
+  std::span<const ConversionFact> modified_letters = {};
   std::span<const EscapeFact> escapes;
   std::span<const FailureFact> failures;
 };

@@ -1,5 +1,7 @@
 // Percent-style templates in words, from the parts that the reader found and the facts.
 
+#include <algorithm>
+
 #include "percent.hpp"
 #include "text/escape.hpp"
 
@@ -51,9 +53,13 @@ Words words_of(const DialectFacts& facts, const Field& field, const FieldPart& p
     case What::letter:
       break;
   }
-  const ConversionFact* conversion = conversion_of(facts, field.letter);
+  const bool is_modified = !facts.modified_letters.empty() && parts_of(field).modifier != 0;
+  const auto letters = is_modified ? facts.modified_letters : facts.conversions;
+  const auto conversion =
+      std::find_if(letters.begin(), letters.end(),
+                   [&](const ConversionFact& fact) { return fact.letter == field.letter; });
   return words("letter",
-               conversion != nullptr ? std::string(conversion->meaning) : "no such letter");
+               conversion != letters.end() ? std::string(conversion->meaning) : "no such letter");
 }
 
 }  // namespace

@@ -34,7 +34,12 @@ void lay_out_big_decimal(const Spec& spec, const Decimal& rounded, Output& out) 
   if (!keeps_exponent) {
     Digits digits;
     decimal_digits(rounded, digits);
-    return lay_out_digits(spec, rounded.negative, digits, numbers, out);
+    // A slip of OpenJDK 17: of a whole number with ten digits, the exponent is 9 and not 09.
+    NumberStyle style = numbers;
+    constexpr std::size_t slip_digits = 10;
+    if (rounded.exponent == 0 && rounded.coefficient.size() == slip_digits)
+      style.least_exponent_digits = 1;
+    return lay_out_digits(spec, rounded.negative, digits, style, out);
   }
   std::string text = "0";
   if (spec.places > 0 || spec.keep_point) text += spec.point.text();

@@ -52,6 +52,40 @@ inline constexpr auto modifiers = std::to_array<ModifierFact>({
     {"T", "as t, in upper case"},
 });
 
+inline constexpr auto time_conversions = std::to_array<ConversionFact>({
+    {'Y', Kind::moment, "the year, of at least four digits", "-<", false, ""},
+    {'y', Kind::moment, "the last two digits of the year", "-<", false, ""},
+    {'C', Kind::moment, "the year without its last two digits", "-<", false, ""},
+    {'m', Kind::moment, "the month, 01 to 12", "-<", false, ""},
+    {'B', Kind::moment, "the name of the month; short in the root locale", "-<", false, ""},
+    {'b', Kind::moment, "the short name of the month; h is the same", "-<", false, ""},
+    {'h', Kind::moment, "as b", "-<", false, ""},
+    {'d', Kind::moment, "the day of the month, 01 to 31", "-<", false, ""},
+    {'e', Kind::moment, "the day of the month, 1 to 31", "-<", false, ""},
+    {'j', Kind::moment, "the day of the year, 001 to 366", "-<", false, ""},
+    {'A', Kind::moment, "the name of the weekday; short in the root locale", "-<", false, ""},
+    {'a', Kind::moment, "the short name of the weekday", "-<", false, ""},
+    {'H', Kind::moment, "the hour, 00 to 23", "-<", false, ""},
+    {'k', Kind::moment, "the hour, 0 to 23", "-<", false, ""},
+    {'I', Kind::moment, "the hour, 01 to 12", "-<", false, ""},
+    {'l', Kind::moment, "the hour, 1 to 12", "-<", false, ""},
+    {'M', Kind::moment, "the minute, 00 to 59", "-<", false, ""},
+    {'S', Kind::moment, "the second, 00 to 59", "-<", false, ""},
+    {'L', Kind::moment, "thousandths of the second, three digits", "-<", false, ""},
+    {'N', Kind::moment, "billionths of the second, nine digits", "-<", false, ""},
+    {'p', Kind::moment, "am or pm", "-<", false, ""},
+    {'z', Kind::moment, "the offset from UTC, +0200", "-<", false, ""},
+    {'Z', Kind::moment, "the time zone", "-<", false, ""},
+    {'s', Kind::moment, "the seconds since 1970", "-<", false, ""},
+    {'Q', Kind::moment, "the milliseconds since 1970", "-<", false, ""},
+    {'F', Kind::moment, "2031-05-09", "-<", false, ""},
+    {'T', Kind::moment, "14:05:07", "-<", false, ""},
+    {'R', Kind::moment, "14:05", "-<", false, ""},
+    {'r', Kind::moment, "02:05:07 PM", "-<", false, ""},
+    {'D', Kind::moment, "05/09/31", "-<", false, ""},
+    {'c', Kind::moment, "Fri May 09 14:05:07 +02:00 2031", "-<", false, ""},
+});
+
 inline constexpr auto flags = std::to_array<FlagFact>({
     {'-', "left", "pads on the right; needs a width"},
     {'#', "alternate form", "0 before octal, 0x before hexadecimal; keeps the point of a real"},
@@ -107,6 +141,7 @@ inline constexpr DialectFacts facts = {
     .conversions = conversions,
     .flags = flags,
     .modifiers = modifiers,
+    .modified_letters = time_conversions,
     .escapes = escapes,
     .failures = failures,
 };

@@ -123,9 +123,9 @@ class Rendering final : public percent::Rendering<Rendering> {
     return fail(Outcome::fails_at_run(std::string(exception), std::move(why), field.span));
   }
   bool raise_conversion(const Field& field, const Value& value) {
+    const char letter = is_time_field(field) ? field.letter : lower(field.letter);
     return raise("IllegalFormatConversionException",
-                 std::string(1, lower(field.letter)) + " != " + std::string(class_name(value)),
-                 field);
+                 std::string(1, letter) + " != " + std::string(class_name(value)), field);
   }
 
   bool put_bytes(std::string_view bytes) {

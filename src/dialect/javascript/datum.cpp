@@ -64,11 +64,17 @@ std::optional<Datum> datum_of(const Value& value) {
       return out;
     case Type::complex:
     case Type::decimal:
+    case Type::date:
+    case Type::time:
+    case Type::duration:
       return std::nullopt;
-    case Type::moment:
+    case Type::moment: {
+      constexpr double minute = 60'000;
+      const Moment moment = value.as_moment();
       out.kind = DatumKind::date;
-      out.number = time_of(value.as_moment());
+      out.number = time_of(moment) - minute * moment.offset.value_or(0);
       return out;
+    }
     case Type::list:
     case Type::tuple:
     case Type::record:

@@ -110,6 +110,7 @@ constexpr DialectFacts javascript_facts = {
     .places_form = "${x.toFixed(N)}",
     .modifiers_are = "Methods and functions",
     .quotes = "",
+    .times = true,
     .forms = {.program = &own_program,
               .run = &own_run,
               .table = &own_table,

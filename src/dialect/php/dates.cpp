@@ -59,6 +59,18 @@ int day_of_year(const Instant& at) {
   return out + (at.is_leap() && at.month > 2 ? 1 : 0);
 }
 
+// ISO 8601-1: a week belongs to the year of its Thursday.
+struct Week {
+  int year = 0;
+  int number = 0;
+};
+Week week_of(const Instant& at) {
+  const int monday_first = at.weekday == 0 ? 6 : at.weekday - 1;
+  const Instant thursday =
+      instant_of(at.seconds + (3 - monday_first) * std::int64_t{seconds_of_day});
+  return {thursday.year, day_of_year(thursday) / 7 + 1};
+}
+
 // The codes that are a number, and the digits it has at least.
 std::optional<std::string> number_of(char code, const Instant& at) {
   const int hour = at.in_day / 3'600;
@@ -86,7 +98,13 @@ std::optional<std::string> number_of(char code, const Instant& at) {
                         {'H', hour, 2},
                         {'i', at.in_day / 60 % 60, 2},
                         {'s', at.in_day % 60, 2},
-                        {'U', at.seconds, 1}};
+                        {'U', at.seconds, 1},
+                        {'o', week_of(at).year, 4},
+                        {'W', week_of(at).number, 2},
+                        {'u', 0, 6},
+                        {'v', 0, 3},
+                        {'I', 0, 1},
+                        {'Z', 0, 1}};
   for (const Part& part : parts) {
     if (part.code != code) continue;
     const std::string digits = std::to_string(part.number);
@@ -112,6 +130,15 @@ std::optional<std::string> word_of(char code, const Instant& at) {
       return is_morning ? "am" : "pm";
     case 'A':
       return is_morning ? "AM" : "PM";
+    case 'e':
+    case 'T':
+      return "UTC";
+    case 'O':
+      return "+0000";
+    case 'P':
+      return "+00:00";
+    case 'p':
+      return "Z";
     case 'S': {
       const int last = at.day / 10 == 1 ? 0 : at.day % 10;
       return last == 1 ? "st" : last == 2 ? "nd" : last == 3 ? "rd" : "th";
@@ -119,6 +146,28 @@ std::optional<std::string> word_of(char code, const Instant& at) {
     default:
       return std::nullopt;
   }
+}
+
+// The text of a format; nothing where a code of it is not known here.
+std::optional<std::string> shown_by(std::string_view format, const Instant& at) {
+  std::string text;
+  for (std::size_t i = 0; i < format.size(); ++i) {
+    const char code = format[i];
+    if (auto number = number_of(code, at)) {
+      text += *number;
+    } else if (auto word = word_of(code, at)) {
+      text += *word;
+    } else if (code == 'c' || code == 'r') {
+      text += *shown_by(code == 'c' ? "Y-m-d\\TH:i:sP" : "D, d M Y H:i:s O", at);
+    } else if (code == '\\') {
+      if (i + 1 < format.size()) text += format[++i];
+    } else if (code == 'B' || code == 'x' || code == 'X') {
+      return std::nullopt;
+    } else {
+      text += code;
+    }
+  }
+  return text;
 }
 
 }  // namespace
@@ -134,23 +183,9 @@ std::optional<bool> Expressions::format_date(const Node& node, const std::string
   if (seconds < -62'135'596'800 || seconds > 253'402'300'799)
     return not_yet("such a date is", node);
   const Instant at = instant_of(seconds);
-  std::string text;
-  const std::string_view format = arguments[0].as_text();
-  for (std::size_t i = 0; i < format.size(); ++i) {
-    const char code = format[i];
-    if (auto number = number_of(code, at)) {
-      text += *number;
-    } else if (auto word = word_of(code, at)) {
-      text += *word;
-    } else if (code == '\\') {
-      if (i + 1 < format.size()) text += format[++i];
-    } else if (std::string_view("oWBueIOPpTZcrvx").find(code) != std::string_view::npos) {
-      return not_yet("this code of date is", node);
-    } else {
-      text += code;
-    }
-  }
-  out = Value::text(std::move(text));
+  auto text = shown_by(arguments[0].as_text(), at);
+  if (!text) return not_yet("this code of date is", node);
+  out = Value::text(std::move(*text));
   return true;
 }
 
