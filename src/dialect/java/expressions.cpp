@@ -139,14 +139,24 @@ const computed::Grammar grammar = [] {
       "Double.parseDouble String.valueOf String.format String.join Arrays.toString Arrays.asList "
       "List.of Objects.toString Objects.equals Character.isDigit Character.isLetter "
       "Character.toUpperCase Character.toLowerCase Character.getNumericValue "
-      "BigDecimal BigDecimal.valueOf BigInteger BigInteger.valueOf";
+      "BigDecimal BigDecimal.valueOf BigInteger BigInteger.valueOf LocalDate.of LocalDate.parse "
+      "LocalDateTime.of LocalDateTime.parse LocalTime.of LocalTime.parse OffsetDateTime.parse "
+      "Duration.ofDays Duration.ofHours Duration.ofMinutes Duration.ofSeconds Duration.ofMillis "
+      "Duration.between DateTimeFormatter.ofPattern";
   out.methods =
       "length isEmpty isBlank toUpperCase toLowerCase trim strip stripLeading stripTrailing "
       "substring charAt indexOf lastIndexOf contains startsWith endsWith equals concat repeat "
       "replace formatted size get equalsIgnoreCase compareTo split add subtract multiply divide "
       "remainder mod gcd negate abs signum setScale scale precision unscaledValue pow max min "
       "toString toPlainString stripTrailingZeros movePointLeft movePointRight scaleByPowerOfTen "
-      "doubleValue floatValue intValue longValue toBigInteger bitLength hashCode";
+      "doubleValue floatValue intValue longValue toBigInteger bitLength hashCode format "
+      "plusDays plusWeeks plusMonths plusYears plusHours plusMinutes plusSeconds minusDays "
+      "minusWeeks minusMonths minusYears minusHours minusMinutes minusSeconds plusNanos minusNanos "
+      "plus minus getYear "
+      "getMonthValue getDayOfMonth getDayOfYear getHour getMinute getSecond getNano isBefore "
+      "isAfter isEqual toLocalDate toLocalTime atStartOfDay isLeapYear lengthOfMonth toDays "
+      "toHours "
+      "toMinutes toSeconds getSeconds toHoursPart toMinutesPart toSecondsPart isNegative";
   return out;
 }();
 
@@ -199,7 +209,9 @@ const ExpressionForm expression_form = {
     .assignment_fault = "error",
     .combined_converts = true,
     .modifiers = "final var static",
-    .plain_types = "String Object StringBuilder BigDecimal BigInteger",
+    .plain_types =
+        "String Object StringBuilder BigDecimal BigInteger LocalDate LocalDateTime LocalTime "
+        "OffsetDateTime Duration DateTimeFormatter",
     .has_arrays = true,
     .list_types = list_types,
     .list_changes = list_changes,
@@ -211,7 +223,8 @@ const ExpressionForm expression_form = {
     .own_names =
         "Math Integer Long Double Float Short Byte Boolean Character String Objects Locale "
         "Arrays List Stream IntStream DoubleStream Collections Collectors BigDecimal BigInteger "
-        "RoundingMode",
+        "RoundingMode LocalDate LocalDateTime LocalTime OffsetDateTime Duration "
+        "DateTimeFormatter",
     .locales = named_locales,
     .locale_makers = "Locale.forLanguageTag"};
 

@@ -54,6 +54,16 @@ class Expressions final : public computed::Typed {
                    std::move(stand_in), out);
   }
   bool call_math(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
+  // ---- java.time: time_calls.cpp ----
+
+  std::optional<bool> make_time(const Node& node, std::string_view path, const Arguments& arguments,
+                                Value& out);
+  bool show_by(const Node& node, const Value& of, const Value& formatter, Value& out);
+  std::optional<bool> call_on_time(const Node& node, const Value& of, const Arguments& arguments,
+                                   Value& out);
+  // By so many nanoseconds.
+  bool move_time(const Node& node, const Value& of, int128 by, Value& out);
+
   // ---- BigDecimal and BigInteger: big_calls.cpp ----
 
   bool give_decimal(const Node& node, Decimal number, Value& out);

@@ -207,6 +207,7 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
     if (const auto constant = big_constant(computed::path_of(node.parts[0].parts[0])))
       return call_method(node, *constant, arguments, out);
   }
+  if (const auto done = make_time(node, path, arguments, out)) return *done;
   if (const auto done = call_big_function(node, path, arguments, out)) return *done;
   const std::size_t point = path.find('.');
   if (point == std::string::npos) return Evaluator::call(node, path, arguments, out);

@@ -182,6 +182,12 @@ bool Expressions::call_method(const Node& node, const Value& of, const Arguments
   const std::string& name = node.parts[0].text;
   const std::size_t count = arguments.size();
   if (of.is(Type::list)) return call_on_list(node, of, arguments, out);
+  if (of.is(Type::moment) || of.type() >= Type::date) {
+    if (const auto done = call_on_time(node, of, arguments, out)) return *done;
+  }
+  if (of.is(Type::tuple) && name == "format" && count == 1 &&
+      (arguments[0].is(Type::moment) || arguments[0].is(Type::date) || arguments[0].is(Type::time)))
+    return show_by(node, arguments[0], of, out);
   if (of.is(Type::decimal)) return call_on_decimal(node, of, arguments, out);
   if (of.is(Type::big)) return call_on_big(node, of, arguments, out);
   if (of.is(Type::some)) {

@@ -1,0 +1,300 @@
+// java.time in expressions: LocalDate, LocalDateTime, LocalTime, OffsetDateTime, Duration, and
+// DateTimeFormatter.
+
+#include <algorithm>
+#include <cstdlib>
+
+#include "../family/values.hpp"
+#include "expressions.hpp"
+#include "time_patterns.hpp"
+#include "times.hpp"
+#include "values.hpp"
+
+namespace inky::inline v1::java_language {
+
+namespace {
+
+using computed::Node;
+
+constexpr int128 nanos_of_second = 1'000'000'000;
+constexpr int128 nanos_of_day = 86'400 * nanos_of_second;
+
+// A formatter is its pattern in a tuple, which Java has none of.
+Value formatter_of(std::string_view pattern) {
+  return Value::tuple({Value::text(std::string(pattern))});
+}
+
+int128 clock_of(const Moment& moment) {
+  return int128{moment.hour * 3600 + moment.minute * 60 + moment.second} * nanos_of_second +
+         moment.nanosecond;
+}
+
+int128 local_of(const Moment& moment) {
+  return int128{seconds_since_1970(moment)} * nanos_of_second + moment.nanosecond;
+}
+
+struct Unit {
+  std::string_view name;
+  int128 nanoseconds;
+};
+constexpr Unit units[] = {{"Weeks", 7 * nanos_of_day},
+                          {"Days", nanos_of_day},
+                          {"Hours", 3600 * nanos_of_second},
+                          {"Minutes", 60 * nanos_of_second},
+                          {"Seconds", nanos_of_second},
+                          {"Millis", 1'000'000},
+                          {"Nanos", 1}};
+const Unit* unit_named(std::string_view name) {
+  const auto found = std::find_if(std::begin(units), std::end(units),
+                                  [&](const Unit& one) { return one.name == name; });
+  return found == std::end(units) ? nullptr : found;
+}
+
+Value with_type(const Value& like, const Moment& moment) {
+  return like.is(Type::date)   ? Value::date(moment)
+         : like.is(Type::time) ? Value::time(moment)
+                               : Value::moment(moment);
+}
+
+}  // namespace
+
+std::optional<bool> Expressions::make_time(const Node& node, std::string_view path,
+                                           const Arguments& arguments, Value& out) {
+  const std::size_t count = arguments.size();
+  const std::size_t point = path.find('.');
+  if (point == std::string_view::npos) return std::nullopt;
+  const std::string_view type = path.substr(0, point);
+  const std::string_view name = path.substr(point + 1);
+  if (path == "DateTimeFormatter.ofPattern" && count == 1 && arguments[0].is(Type::text)) {
+    std::string ignored;
+    const Value any = Value::moment({});
+    if (append_by_pattern(any, arguments[0].as_text(), ignored) == PatternFault::bad_pattern)
+      return fail(computed::Trouble::When::run, "IllegalArgumentException",
+                  "the pattern cannot be read", node);
+    out = formatter_of(arguments[0].as_text());
+    return true;
+  }
+  if (type == "Duration" && name.starts_with("of") && count == 1) {
+    const Unit* unit = unit_named(name.substr(2));
+    std::int64_t amount = 0;
+    if (unit == nullptr || unit->name == "Weeks" || !is_number(arguments[0]) ||
+        is_real(arguments[0].type()))
+      return std::nullopt;
+    const Integer given = computed::whole_of(arguments[0]);
+    constexpr std::int64_t most = std::int64_t{1} << 40;
+    if (given > most || given < -most) return not_yet("a duration this long is", node);
+    amount = given.convert_to<std::int64_t>();
+    out = Value::duration(unit->nanoseconds * amount);
+    return true;
+  }
+  if (path == "Duration.between" && count == 2 && arguments[0].is(arguments[1].type()) &&
+      (arguments[0].is(Type::moment) || arguments[0].is(Type::time))) {
+    const auto at = [](const Value& value) {
+      const Moment moment = value.as_moment();
+      return local_of(moment) - int128{moment.offset.value_or(0)} * 60 * nanos_of_second;
+    };
+    out = Value::duration(at(arguments[1]) - at(arguments[0]));
+    return true;
+  }
+  const bool is_date = type == "LocalDate";
+  const bool is_time = type == "LocalTime";
+  const bool is_both = type == "LocalDateTime";
+  const bool is_offset = type == "OffsetDateTime";
+  if (!is_date && !is_time && !is_both && !is_offset) return std::nullopt;
+  if (name == "parse" && count == 1 && arguments[0].is(Type::text)) {
+    const std::string_view text = arguments[0].as_text();
+    const auto read = is_date ? read_date(text) : is_time ? read_time(text) : read_moment(text);
+    const bool suits = read && read->offset.has_value() == is_offset &&
+                       (is_date || is_time || text.find('T') != std::string_view::npos);
+    if (!suits) return not_yet("reading this text is", node);
+    out = is_date ? Value::date(*read) : is_time ? Value::time(*read) : Value::moment(*read);
+    return true;
+  }
+  if (name != "of" || is_offset) return std::nullopt;
+  if (is_both && count == 2 && arguments[0].is(Type::date) && arguments[1].is(Type::time)) {
+    Moment moment = arguments[0].as_moment();
+    const Moment clock = arguments[1].as_moment();
+    moment.hour = clock.hour;
+    moment.minute = clock.minute;
+    moment.second = clock.second;
+    moment.nanosecond = clock.nanosecond;
+    out = Value::moment(moment);
+    return true;
+  }
+  const std::size_t least = is_date ? 3 : is_time ? 2 : 5;
+  const std::size_t most = is_date ? 3 : is_time ? 4 : 7;
+  if (count < least || count > most) return not_yet(std::string(path) + " with these is", node);
+  std::int64_t parts[7] = {1, 1, 1, 0, 0, 0, 0};
+  const std::size_t first = is_time ? 3 : 0;
+  for (std::size_t i = 0; i < count; ++i) {
+    if (!take_int(node, arguments[i], parts[first + i])) return false;
+  }
+  if (parts[0] < 1 || parts[0] > 9999) return not_yet("such a year is", node);
+  const bool good =
+      1 <= parts[1] && parts[1] <= 12 && 1 <= parts[2] &&
+      parts[2] <= days_of_month(static_cast<int>(parts[0]), static_cast<int>(parts[1])) &&
+      0 <= parts[3] && parts[3] < 24 && 0 <= parts[4] && parts[4] < 60 && 0 <= parts[5] &&
+      parts[5] < 60 && 0 <= parts[6] && parts[6] < 1'000'000'000;
+  if (!good)
+    return fail(computed::Trouble::When::run, "DateTimeException", "there is no such date or time",
+                node);
+  const Moment moment{static_cast<int>(parts[0]), static_cast<int>(parts[1]),
+                      static_cast<int>(parts[2]), static_cast<int>(parts[3]),
+                      static_cast<int>(parts[4]), static_cast<int>(parts[5]),
+                      static_cast<int>(parts[6])};
+  out = is_date ? Value::date(moment) : is_time ? Value::time(moment) : Value::moment(moment);
+  return true;
+}
+
+bool Expressions::show_by(const Node& node, const Value& of, const Value& formatter, Value& out) {
+  std::string text;
+  switch (append_by_pattern(of, formatter.as_list()[0].as_text(), text)) {
+    case PatternFault::none:
+      out = Value::text(std::move(text));
+      return true;
+    case PatternFault::lacks_part:
+      return fail(computed::Trouble::When::run, "UnsupportedTemporalTypeException",
+                  "the pattern asks for a part that " + describe(of) + " has not", node);
+    default:
+      return not_yet("this pattern is", node);
+  }
+}
+
+// plusDays(1), format(formatter), getYear()
+std::optional<bool> Expressions::call_on_time(const Node& node, const Value& of,
+                                              const Arguments& arguments, Value& out) {
+  const std::string& name = node.parts[0].text;
+  const std::size_t count = arguments.size();
+  const auto give = [&](std::int64_t number) {
+    out = Value::whole(Type::i32, number);
+    return true;
+  };
+  if (name == "toString" && count == 0) return shown(node, of, out);
+  if (name == "equals" && count == 1 && arguments[0].is(of.type())) {
+    const auto same = [&] {
+      if (of.is(Type::duration)) return of.as_duration() == arguments[0].as_duration();
+      const Moment a = of.as_moment();
+      const Moment b = arguments[0].as_moment();
+      return local_of(a) == local_of(b) && a.offset == b.offset;
+    };
+    out = Value::truth(same());
+    return true;
+  }
+  if (name == "hashCode" && count == 0) return give(static_cast<std::int32_t>(time_hash(of)));
+  if (of.is(Type::duration)) {
+    const int128 length = of.as_duration();
+    const auto floor_by = [&](int128 unit) { return length / unit - (length % unit < 0 ? 1 : 0); };
+    const int128 seconds = floor_by(nanos_of_second);
+    const auto give_long = [&](int128 number) {
+      out = Value::whole(Type::i64, number);
+      return true;
+    };
+    if (count != 0) return std::nullopt;
+    // Whole seconds are cut toward zero.
+    if (name == "toDays") return give_long(seconds / 86'400);
+    if (name == "toHours") return give_long(seconds / 3'600);
+    if (name == "toMinutes") return give_long(seconds / 60);
+    if (name == "getSeconds" || name == "toSeconds") return give_long(seconds);
+    if (name == "toHoursPart") return give(static_cast<std::int64_t>(seconds / 3'600 % 24));
+    if (name == "toMinutesPart") return give(static_cast<std::int64_t>(seconds / 60 % 60));
+    if (name == "toSecondsPart") return give(static_cast<std::int64_t>(seconds % 60));
+    if (name == "isNegative") {
+      out = Value::truth(length < 0);
+      return true;
+    }
+    return std::nullopt;
+  }
+  if (name == "format" && count == 1 && arguments[0].is(Type::tuple))
+    return show_by(node, of, arguments[0], out);
+  const Moment moment = of.as_moment();
+  const bool has_date = !of.is(Type::time);
+  const bool has_clock = !of.is(Type::date);
+  if (count == 0) {
+    const std::pair<std::string_view, int> dates[] = {{"getYear", moment.year},
+                                                      {"getMonthValue", moment.month},
+                                                      {"getDayOfMonth", moment.day},
+                                                      {"getDayOfYear", day_of_year(moment)}};
+    const std::pair<std::string_view, int> clocks[] = {{"getHour", moment.hour},
+                                                       {"getMinute", moment.minute},
+                                                       {"getSecond", moment.second},
+                                                       {"getNano", moment.nanosecond}};
+    for (const auto& [known, number] : dates) {
+      if (has_date && known == name) return give(number);
+    }
+    for (const auto& [known, number] : clocks) {
+      if (has_clock && known == name) return give(number);
+    }
+    if (of.is(Type::moment) && name == "toLocalDate")
+      out = Value::date({moment.year, moment.month, moment.day});
+    else if (of.is(Type::moment) && name == "toLocalTime")
+      out = Value::time({1, 1, 1, moment.hour, moment.minute, moment.second, moment.nanosecond});
+    else if (of.is(Type::date) && name == "atStartOfDay")
+      out = Value::moment({moment.year, moment.month, moment.day});
+    else if (of.is(Type::date) && (name == "isLeapYear" || name == "lengthOfMonth"))
+      out = name == "isLeapYear"
+                ? Value::truth(is_leap_year(moment.year))
+                : Value::whole(Type::i32, days_of_month(moment.year, moment.month));
+    else
+      return std::nullopt;
+    return true;
+  }
+  if (count == 1 && of.is(arguments[0].type()) &&
+      (name == "isBefore" || name == "isAfter" || (name == "isEqual" && has_date))) {
+    const Moment other = arguments[0].as_moment();
+    const int128 a = local_of(moment) - int128{moment.offset.value_or(0)} * 60 * nanos_of_second;
+    const int128 b = local_of(other) - int128{other.offset.value_or(0)} * 60 * nanos_of_second;
+    if (moment.offset.has_value() != other.offset.has_value()) return std::nullopt;
+    out = Value::truth(name == "isBefore" ? a < b : name == "isAfter" ? a > b : a == b);
+    return true;
+  }
+  const bool adds = name.starts_with("plus");
+  if (count != 1 || (!adds && !name.starts_with("minus"))) return std::nullopt;
+  const std::string_view what = std::string_view(name).substr(adds ? 4 : 5);
+  if (what.empty() && arguments[0].is(Type::duration) && of.is(Type::moment))
+    return move_time(node, of, adds ? arguments[0].as_duration() : -arguments[0].as_duration(),
+                     out);
+  if (!is_number(arguments[0]) || is_real(arguments[0].type())) return std::nullopt;
+  const Integer given = computed::whole_of(arguments[0]);
+  constexpr std::int64_t most = 1'000'000'000;
+  if (given > most || given < -most) return not_yet("so many of them are", node);
+  const std::int64_t amount = given.convert_to<std::int64_t>() * (adds ? 1 : -1);
+  if ((what == "Months" || what == "Years") && has_date) {
+    const std::int64_t months =
+        moment.year * 12 + moment.month - 1 + amount * (what == "Years" ? 12 : 1);
+    if (months < 12 || months >= 120'000) return not_yet("such a year is", node);
+    Moment moved = moment;
+    moved.year = static_cast<int>(months / 12);
+    moved.month = static_cast<int>(months % 12) + 1;
+    moved.day = std::min(moment.day, days_of_month(moved.year, moved.month));
+    out = with_type(of, moved);
+    return true;
+  }
+  const Unit* unit = unit_named(what);
+  const bool of_days = what == "Days" || what == "Weeks";
+  if (unit == nullptr || what == "Millis" || (of_days ? !has_date : !has_clock))
+    return std::nullopt;
+  return move_time(node, of, unit->nanoseconds * amount, out);
+}
+
+bool Expressions::move_time(const Node& node, const Value& of, int128 by, Value& out) {
+  const Moment moment = of.as_moment();
+  int128 local = of.is(Type::time) ? clock_of(moment) : local_of(moment);
+  local += by;
+  if (of.is(Type::time)) local = (local % nanos_of_day + nanos_of_day) % nanos_of_day;
+  int128 seconds = local / nanos_of_second;
+  int128 rest = local % nanos_of_second;
+  if (rest < 0) {
+    rest += nanos_of_second;
+    --seconds;
+  }
+  if (of.is(Type::time)) seconds -= 62'135'596'800;  // the year 1
+  if (seconds < -62'135'596'800 || seconds > 253'402'300'799)
+    return not_yet("such a year is", node);
+  Moment moved = moment_of_seconds(static_cast<std::int64_t>(seconds));
+  moved.nanosecond = static_cast<int>(rest);
+  moved.offset = moment.offset;
+  out = with_type(of, moved);
+  return true;
+}
+
+}  // namespace inky::inline v1::java_language
