@@ -174,7 +174,7 @@ TEST_CASE("calls are found, and literals and comments are told apart") {
       {"csharp",
        "string.Format(@\"a\\\"\"{0}\", 1.5m); Console.WriteLine(\"{x}\"); Console.Write(\"{0}\", "
        "1, x);",
-       "1:1 string.Format a\\\\\\\"{0} (decimal)\n1:60 Console.Write {0} (i32:1 ?)\n"},
+       "1:1 string.Format a\\\\\\\"{0} (decimal:1.5)\n1:60 Console.Write {0} (i32:1 ?)\n"},
       {"csharp", "$\"{a:F2}{{b:F2}}{(c ? \"}\" : \"d\"),5}{global::X.Y:D3}\"; $@\"{e,-3}\"\"\";",
        "1:1 interpolated string {0:F2} (?)\n1:1 interpolated string {0,5} (?)\n"
        "1:1 interpolated string {0:D3} (?)\n1:55 interpolated string {0,-3} (?)\n"},

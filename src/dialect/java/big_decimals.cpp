@@ -42,7 +42,8 @@ void lay_out_big_decimal(const Spec& spec, const Decimal& rounded, Output& out) 
     return lay_out_digits(spec, rounded.negative, digits, style, out);
   }
   std::string text = "0";
-  if (spec.places > 0 || spec.keep_point) text += spec.point.text();
+  const bool has_point = spec.places > 0 || spec.keep_point;
+  if (has_point) text += spec.point.text();
   text.append(static_cast<std::size_t>(spec.places), '0');
   text += spec.letters == Letters::upper ? 'E' : 'e';
   text += rounded.exponent < 0 ? '-' : '+';
@@ -50,6 +51,8 @@ void lay_out_big_decimal(const Spec& spec, const Decimal& rounded, Output& out) 
   if (exponent.size() < 2) text += '0';
   Spec alone = spec;
   alone.group = "";
+  // A width counts the point as one, whatever its bytes.
+  if (has_point) alone.width += static_cast<int>(spec.point.text().size()) - 1;
   lay_out_whole(alone, false, text + exponent, {}, out);
 }
 

@@ -150,8 +150,9 @@ class TimeText {
   char number(std::int64_t number, std::size_t least) {
     std::string digits = std::to_string(std::abs(number));
     if (digits.size() < least) digits.insert(0, least - digits.size(), '0');
-    if (number < 0) out_ += '-';
-    for (const char c : digits) append_utf8(zero_ + static_cast<char32_t>(c - '0'), out_);
+    // A slip of OpenJDK 17: the minus is moved as the digits are, three before the zero.
+    if (number < 0) digits.insert(0, 1, '-');
+    for (const char c : digits) append_utf8(zero_ - '0' + static_cast<unsigned char>(c), out_);
     return 0;
   }
 
