@@ -138,8 +138,8 @@ class Rendering {
 
   bool look_for_rare() {
     looked_ = true;
-    const Value* rare = find_rare(values_, facts_.options, facts_.decimals != Decimals::none,
-                                  facts_.times);
+    const Value* rare =
+        find_rare(values_, facts_.options, facts_.decimals != Decimals::none, facts_.times);
     return rare == nullptr || fail(rare_value(*rare, facts_.language));
   }
 

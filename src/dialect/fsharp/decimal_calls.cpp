@@ -37,8 +37,7 @@ bool Expressions::combine_decimals(const Node& node, Operation operation, const 
         return raise("DivideByZeroException", "a decimal divided by zero", node, Value::decimal({}),
                      out);
       return give_decimal(
-          node, operation == Operation::divide ? quotient96(a, b) : remainder96(a, b),
-          out);
+          node, operation == Operation::divide ? quotient96(a, b) : remainder96(a, b), out);
     default:
       return mismatch("there is no such operator for decimals", node);
   }
