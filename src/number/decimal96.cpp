@@ -91,7 +91,7 @@ std::optional<Decimal> quotient96(const Decimal& a, const Decimal& b) {
 Decimal remainder96(const Decimal& a, const Decimal& b) {
   const Decimal size_a{Decimal::Kind::finite, false, a.coefficient, a.exponent};
   const Decimal size_b{Decimal::Kind::finite, false, b.coefficient, b.exponent};
-  if (compare(size_a, size_b) < 0) return a;
+  if (std::is_lt(compare(size_a, size_b))) return a;
   const std::int64_t exponent = std::min(a.exponent, b.exponent);
   Decimal out = decimal_of(abs(coefficient_of(rescaled(a, exponent, Rounding::toward))) %
                                abs(coefficient_of(rescaled(b, exponent, Rounding::toward))),

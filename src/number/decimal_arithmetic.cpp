@@ -139,16 +139,17 @@ std::strong_ordering compare(const Decimal& a, const Decimal& b) {
   if (sign_of(a) == 0) return std::strong_ordering::equal;
   const bool both_negative = a.negative;
   std::strong_ordering order = a.adjusted_exponent() <=> b.adjusted_exponent();
-  if (order == 0) {
+  if (std::is_eq(order)) {
     // Digits from the first on; the shorter one goes on in zeros.
     std::string x = a.coefficient;
     std::string y = b.coefficient;
     const std::size_t size = std::max(x.size(), y.size());
     x.resize(size, '0');
     y.resize(size, '0');
-    order = x.compare(y) <=> 0;
+    order = x <=> y;
   }
-  return both_negative ? 0 <=> order : order;
+  if (std::is_eq(order) || !both_negative) return order;
+  return std::is_lt(order) ? std::strong_ordering::greater : std::strong_ordering::less;
 }
 
 }  // namespace inky::inline v1

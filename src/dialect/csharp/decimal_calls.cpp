@@ -174,7 +174,7 @@ bool Expressions::call_decimal_math(const Node& node, std::string_view name,
   if (count == 2 && decimals && (name == "Max" || name == "Min")) {
     const Decimal a = as_decimal(arguments[0]);
     const Decimal b = as_decimal(arguments[1]);
-    const bool first = name == "Max" ? compare(a, b) >= 0 : compare(a, b) <= 0;
+    const bool first = name == "Max" ? std::is_gteq(compare(a, b)) : std::is_lteq(compare(a, b));
     return give_decimal(node, first ? a : b, out);
   }
   constexpr std::pair<std::string_view, Operation> operations[] = {

@@ -15,7 +15,7 @@ Result<Decimal> held_by_dotnet(const Value& value, Span span, Notes* notes) {
   if (!held)
     return Error{Code::value_out_of_range, describe(value) + " is no decimal of .NET", span,
                  "It holds -79228162514264337593543950335 to 79228162514264337593543950335."};
-  if (notes != nullptr && compare(*held, given) != 0)
+  if (notes != nullptr && std::is_neq(compare(*held, given)))
     notes->push_back(
         {Code::type_converted,
          "a decimal of .NET has 28 or 29 digits: " + describe(value) + " becomes " + to_text(*held),

@@ -189,7 +189,7 @@ bool has_form(const TimeField& field) {
   return (field.modifier == 'E' ? after_e : after_o).find(field.code) != std::string_view::npos;
 }
 
-void append_aligned(std::string text, const TimeField& field, std::string& out) {
+void append_aligned(const std::string& text, const TimeField& field, std::string& out) {
   const auto size = static_cast<int>(text.size());
   if (size < field.width)
     out.append(static_cast<std::size_t>(field.width - size), field.pad == '0' ? '0' : ' ');
@@ -220,7 +220,7 @@ bool append_number(const Moment& moment, const TimeField& field, std::string& ou
     const bool behind_sign = pad == '0' && text[0] == '-';
     if (missing > 0) text.insert(behind_sign ? 1 : 0, static_cast<std::size_t>(missing), pad);
   }
-  append_aligned(std::move(text), field, out);
+  append_aligned(text, field, out);
   return true;
 }
 

@@ -32,7 +32,7 @@ Decimal settle_general(bool all_digits, const Decimal& held, Spec& spec) {
 void lay_out_decimal(char letter, bool all_digits, Spec spec, const Decimal& held, Output& out) {
   const bool below = held.negative && !held.is_zero();
   // On the right of a whole number, zeros would change it.
-  const bool whole = compare(rescaled(held, 0, Rounding::toward), held) == 0;
+  const bool whole = std::is_eq(compare(rescaled(held, 0, Rounding::toward), held));
   const bool keeps_value = letter == 'M' || spec.notation == Notation::compact;
   if (spec.align == Align::left && whole && keeps_value) spec.fill = " ";
   if (letter == 'M') {

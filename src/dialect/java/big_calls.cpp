@@ -226,13 +226,14 @@ bool Expressions::call_on_decimal(const Node& node, const Value& of, const Argum
         return give_decimal(node, sum(a, b), out);
       }
       const std::strong_ordering order = compare(a, b);
-      if (name == "compareTo") return give_int(order < 0 ? -1 : order > 0 ? 1 : 0);
+      if (name == "compareTo") return give_int(std::is_lt(order) ? -1 : std::is_gt(order) ? 1 : 0);
       if (name == "equals") {
         out = Value::truth(a == b);
         return true;
       }
       if (name == "max" || name == "min")
-        return give_decimal(node, (name == "max" ? order >= 0 : order <= 0) ? a : b, out);
+        return give_decimal(
+            node, (name == "max" ? std::is_gteq(order) : std::is_lteq(order)) ? a : b, out);
       if (name == "remainder" && !b.is_zero()) {
         const Integer whole = round_whole(rational_of(a) / rational_of(b), Rounding::toward);
         Decimal taken = product(decimal_of(whole, 0), b);

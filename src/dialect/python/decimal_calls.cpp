@@ -121,7 +121,7 @@ bool Expressions::decimal_power(const Node& node, const Value& left, const Value
   if (!base || !exponent) return wrong_operands(node, Operation::power, left, right);
   constexpr int most_steps = 1000;
   if (!base->is_finite() || !exponent->is_finite() ||
-      compare(rescaled(*exponent, 0, Rounding::toward), *exponent) != 0 ||
+      std::is_neq(compare(rescaled(*exponent, 0, Rounding::toward), *exponent)) ||
       exponent->adjusted_exponent() > 2)
     return not_yet("such a power of a Decimal is", node);
   const int count = rescaled(*exponent, 0, Rounding::toward).coefficient.size() > 4
@@ -250,7 +250,12 @@ bool Expressions::call_on_decimal(const Node& node, const Value& of, const Argum
     const auto order = compare_decimals(of, arguments[0]);
     if (order == std::partial_ordering::unordered || is_real(arguments[0].type()))
       return not_yet("this comparison is", node);
-    return give_decimal(node, decimal_of(order < 0 ? -1 : order > 0 ? 1 : 0, 0), out);
+    return give_decimal(node,
+                        decimal_of(std::is_lt(order)   ? -1
+                                   : std::is_gt(order) ? 1
+                                                       : 0,
+                                   0),
+                        out);
   }
   if ((name == "max" || name == "min") && arguments.size() == 1) {
     const auto order = compare_decimals(of, arguments[0]);
@@ -258,7 +263,7 @@ bool Expressions::call_on_decimal(const Node& node, const Value& of, const Argum
         is_real(arguments[0].type()))
       return not_yet("this choice is", node);
     return give_decimal(
-        node, in_context(*exactly((order > 0) == (name == "max") ? of : arguments[0])), out);
+        node, in_context(*exactly(std::is_gt(order) == (name == "max") ? of : arguments[0])), out);
   }
   if (!takes(node, name, arguments, 0, 0)) return false;
   if (is_among({"is_nan", "is_infinite", "is_finite", "is_zero", "is_signed"})) {

@@ -86,10 +86,8 @@ std::string scientific_digits(Decimal value, std::int64_t places, char letter) {
 std::string digits_of(const DecimalSpec& spec, Decimal& value) {
   const char letter = spec.upper ? 'E' : 'e';
   switch (spec.type) {
-    case 'e': {
-      const std::string digits = scientific_digits(value, spec.precision, letter);
-      return digits;
-    }
+    case 'e':
+      return scientific_digits(value, spec.precision, letter);
     case '%':
       value.exponent += 2;
       [[fallthrough]];

@@ -272,7 +272,7 @@ class Rendering final : public percent::Rendering<Rendering> {
       return raise("ValueError", "cannot convert NaN to integer", field);
     const Decimal whole = rescaled(value, 0, Rounding::toward);
     lay_out_whole(spec, value.negative && !whole.is_zero(), whole.coefficient, {}, out_);
-    if (report_ != nullptr && compare(whole, value) != 0) note_cut(field, to_text(value));
+    if (report_ != nullptr && std::is_neq(compare(whole, value))) note_cut(field, to_text(value));
     return true;
   }
 
