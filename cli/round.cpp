@@ -21,6 +21,7 @@ constexpr const char* round_examples = R"(Examples:
   inky round 12345 --places -2           to hundreds
   inky round 0.00123456 --significant 3
   inky round 1.12 --step 0.05            to multiples of 0.05
+  inky round 2.675:decimal --places 2    a decimal, which holds what is typed
   inky round --json 1.45 --places 1      one JSON object
   inky round --jsonl < numbers.jsonl     for machines; docs/contract.md)";
 
@@ -29,7 +30,7 @@ struct RoundOptions {
   std::string places;
   std::string significant;
   std::string step;
-  std::string format = "f64";
+  std::string as;
   bool json = false;
   bool jsonl = false;
   bool ascii = false;
@@ -60,24 +61,26 @@ std::string padded(std::string text, std::size_t width) {
   return text;
 }
 
-void put_table(Screen& screen, const ExactDecimal& stored, const ExactDecimal& typed,
-               const Cut& cut) {
+void put_table(Screen& screen, const NumberToRound& number, const Cut& cut) {
   std::size_t width = 8;
   for (const Rounding rounding : all_roundings) {
-    width = std::max(
-        {width, cut_text(stored, cut, rounding).size(), cut_text(typed, cut, rounding).size()});
+    width = std::max({width, cut_text(number.stored, cut, rounding).size(),
+                      cut_text(number.typed, cut, rounding).size()});
   }
+  // A decimal is what was typed.
+  const bool two_columns = number.format != nullptr;
   constexpr std::size_t name_width = 13;
   screen.label("");
-  screen.tinted(Tint::dim, std::string(name_width, ' ') + padded("stored", width + 2) + "typed");
+  screen.tinted(Tint::dim, std::string(name_width, ' ') +
+                               (two_columns ? padded("stored", width + 2) : "") + "typed");
   screen.line();
   for (const Rounding rounding : all_roundings) {
-    const std::string from_stored = cut_text(stored, cut, rounding);
-    const std::string from_typed = cut_text(typed, cut, rounding);
+    const std::string from_stored = cut_text(number.stored, cut, rounding);
+    const std::string from_typed = cut_text(number.typed, cut, rounding);
     const bool differs = from_stored != from_typed;
     screen.label("");
     screen.put(padded(std::string(name_of(rounding)), name_width));
-    screen.put(padded(from_stored, width + 2));
+    if (two_columns) screen.put(padded(from_stored, width + 2));
     screen.tinted(differs ? Tint::warm : Tint::plain, padded(from_typed, width + 2));
     screen.tinted(Tint::warm, differs ? "* " : "  ");
     screen.tinted(Tint::dim, meaning(rounding));
@@ -97,21 +100,31 @@ std::string tie_sentence(const ExactDecimal& value, const Cut& cut, std::string_
 }
 
 // What a language prints of the number at these places; nothing where it has no such field.
-std::optional<std::string> printed_in(const Dialect& dialect, const Weighing& w, const Cut& cut) {
-  const std::optional<Type> type = type_named(w.format->name);
+std::optional<std::string> printed_in(const Dialect& dialect, const NumberToRound& number,
+                                      const Cut& cut) {
+  const std::optional<Type> type = type_named(number.type());
   if (!cut.places || *cut.places < 0 || !type) return std::nullopt;
   WriteRequest request;
   const bool can_ask = !set_wish(request.wish, "kind", "real") &&
                        !set_wish(request.wish, "places", std::to_string(*cut.places));
   if (!can_ask) return std::nullopt;
-  request.value = Value::real(*type, w.bits);
+  request.value =
+      number.format == nullptr ? Value::decimal(number.decimal) : Value::real(*type, number.bits);
   request.composes = false;
   if (settle(request, true)) return std::nullopt;
   return written_in(dialect, request).text;
 }
 
+// How a language comes to what it prints.
+std::string rule_of(const Dialect& dialect, const NumberToRound& number) {
+  const RoundingFact& fact = dialect.facts().rounding;
+  if (number.format != nullptr)
+    return std::string(name_of(fact.rule)) + ", on " + std::string(fact.basis);
+  return dialect.facts().decimals == Decimals::none ? "the nearest f64: no decimals there" : "";
+}
+
 // Languages that print the same stand together, and among them those that round by the same rule.
-void put_dialects(Screen& screen, const Weighing& w, const Cut& cut) {
+void put_dialects(Screen& screen, const NumberToRound& number, const Cut& cut) {
   struct Group {
     std::optional<std::string> text;
     std::string rule;
@@ -121,8 +134,7 @@ void put_dialects(Screen& screen, const Weighing& w, const Cut& cut) {
   for (const Dialect* dialect : all_dialects()) {
     const RoundingFact& fact = dialect->facts().rounding;
     if (fact.basis.empty()) continue;
-    Group one{printed_in(*dialect, w, cut),
-              std::string(name_of(fact.rule)) + ", on " + std::string(fact.basis),
+    Group one{printed_in(*dialect, number, cut), rule_of(*dialect, number),
               std::string(dialect->facts().id)};
     const auto same = std::find_if(groups.begin(), groups.end(), [&](const Group& known) {
       return known.text == one.text && known.rule == one.rule;
@@ -150,6 +162,7 @@ void put_dialects(Screen& screen, const Weighing& w, const Cut& cut) {
       screen.label(label);
       screen.paragraph(group.ids);
       label = {};
+      if (group.rule.empty()) continue;
       screen.label("");
       screen.put("  ");
       screen.wrapped(group.rule, label_width + 2, label_width + 2);
@@ -157,33 +170,37 @@ void put_dialects(Screen& screen, const Weighing& w, const Cut& cut) {
   }
 }
 
-int round_screen(const std::string& number, const Weighing& w, const Cut& cut, const Look& look) {
+int round_screen(const std::string& given, const NumberToRound& number, const Cut& cut,
+                 const Look& look) {
   Screen screen(look);
-  const ExactDecimal& typed = w.typed ? *w.typed : *w.stored;
   screen.label("typed");
-  screen.paragraph(number.size() > 80 ? number.substr(0, 80) + "..." : number);
-  screen.label("as " + std::string(w.format->name));
-  const std::string stored = to_text(*w.stored);
+  screen.paragraph(given.size() > 80 ? given.substr(0, 80) + "..." : given);
+  screen.label("as " + std::string(number.type()));
+  const std::string stored =
+      number.format == nullptr ? to_text(number.decimal) : to_text(number.stored);
   screen.paragraph(stored.size() > 80 ? stored.substr(0, 80) + "..." : stored);
   screen.label("");
-  screen.paragraph(tie_sentence(typed, cut, "what was typed") + "; " +
-                   tie_sentence(*w.stored, cut, "what is stored"));
+  std::string ties = tie_sentence(number.typed, cut, "what was typed");
+  if (number.format != nullptr) ties += "; " + tie_sentence(number.stored, cut, "what is stored");
+  screen.paragraph(ties);
   screen.line();
-  put_table(screen, *w.stored, typed, cut);
+  put_table(screen, number, cut);
   screen.line();
-  put_dialects(screen, w, cut);
+  put_dialects(screen, number, cut);
   return write_out(screen.text()) ? done : bad_request;
 }
 
 int run_round(const RoundOptions& options, const Cut& cut) {
   const std::string number = unguarded(options.number);
-  const Result<const BinaryFormat*> format = format_given(options.format);
-  if (!format) return fail(format.error(), options.format);
-  const Result<Weighing> weighing = number_to_round(number, **format, cut);
-  if (!weighing) return fail(weighing.error(), number.size() > 80 ? std::string() : number);
-  if (!options.json) return round_screen(number, *weighing, cut, look_of(stdout, options.ascii));
+  if (!options.as.empty() && options.as != "decimal") {
+    if (const auto format = format_given(options.as); !format)
+      return fail(format.error(), options.as);
+  }
+  const Result<NumberToRound> read = number_to_round(number, options.as, cut);
+  if (!read) return fail(read.error(), number.size() > 80 ? std::string() : number);
+  if (!options.json) return round_screen(number, *read, cut, look_of(stdout, options.ascii));
   JsonWriter out(JsonWriter::Form::spread);
-  write_rounding(number, *weighing, cut, out);
+  write_rounding(number, *read, cut, out);
   return write_out(out.string() + "\n") ? done : bad_request;
 }
 
@@ -198,8 +215,8 @@ Action add_round(Command& tool) {
                 "COUNT");
   command.takes("--significant", options->significant, "Digits in all", "COUNT");
   command.takes("--step", options->step, "Multiples of this decimal, such as 0.05", "STEP");
-  command.takes("--as", options->format, "The binary format: f16, bf16, f32, f64, f80, f128",
-                "FORMAT");
+  command.takes("--as", options->as,
+                "What holds it: f16, bf16, f32, f64 if left out, f80, f128, decimal", "TYPE");
   command.json_flag(options->json);
   command.jsonl_flag(options->jsonl);
   command.ascii_flag(options->ascii);

@@ -165,6 +165,22 @@ void put_outcome(Screen& screen, const Outcome& outcome, const Template& parsed)
   screen.paragraph(text + outcome.why());
 }
 
+// Text is text, even where it reads like a date.
+void put_meant_times(Screen& screen, const ShowRequest& request) {
+  for (const Value& value : request.values) {
+    if (!value.is(Type::text)) continue;
+    const std::string text(value.as_text());
+    const std::string_view type = read_time(text)                       ? "time"
+                                  : !read_moment(text)                  ? ""
+                                  : text.find('T') == std::string::npos ? "date"
+                                                                        : "moment";
+    if (type.empty()) continue;
+    screen.label("");
+    screen.paragraph(text + " is a text here; write " + text + ":" + std::string(type) + " for a " +
+                     std::string(type));
+  }
+}
+
 void put_complaints(Screen& screen, const Outcome& outcome, const Template& parsed) {
   screen.line();
   for (const Complaint& complaint : outcome.complaints()) {
@@ -271,6 +287,7 @@ void put_shown(Screen& screen, const ShowRequest& request, const Template& parse
     put_printed(screen, request, parsed, text, report, screen.look());
   else
     put_outcome(screen, outcome, parsed);
+  if (!outcome.prints()) put_meant_times(screen, request);
   if (outcome.kind() == Outcome::Kind::complains) put_complaints(screen, outcome, parsed);
   if (!report.notes.empty()) screen.line();
   for (const Note& note : report.notes) screen.note(note, parsed.source());

@@ -85,8 +85,9 @@ Result<const NumberType*> type_given(std::string_view name) {
 Result<const BinaryFormat*> format_given(std::string_view name) {
   if (const BinaryFormat* format = format_named(name)) return format;
   std::vector<std::string_view> names;
-  names.reserve(std::size(all_formats));
+  names.reserve(std::size(all_formats) + 1);
   for (const BinaryFormat* format : all_formats) names.push_back(format->name);
+  names.push_back(decimal_types[0].name);
   return number_error(Code::bad_value, in_quotes(name) + " is not a binary format",
                       choices_for(name, names), {0, name.size()});
 }

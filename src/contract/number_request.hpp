@@ -30,7 +30,7 @@ struct NumberRequest {
 Result<NumberRequest> read_number_request(std::string_view line,
                                           std::span<const std::string_view> known);
 
-// A type by its name, or an error that lists them; and a binary format.
+// A type by its name, or an error that lists them; and a binary format, with `decimal` in the list.
 Result<const NumberType*> type_given(std::string_view name);
 Result<const BinaryFormat*> format_given(std::string_view name);
 

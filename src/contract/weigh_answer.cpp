@@ -246,7 +246,25 @@ void write_evaluation(const WeighRequest& request, const Evaluation& evaluation,
 
 }  // namespace
 
+namespace {
+
+// 2.675:decimal is weighed as a decimal.
+std::optional<WeighRequest> with_decimal_type(const WeighRequest& request) {
+  const std::size_t colon = request.text.rfind(':');
+  if (request.as != nullptr || colon == std::string::npos) return std::nullopt;
+  const NumberType* type = decimal_type_named(std::string_view(request.text).substr(colon + 1));
+  if (type == nullptr || !read_decimal(std::string_view(request.text).substr(0, colon)))
+    return std::nullopt;
+  WeighRequest out = request;
+  out.text.resize(colon);
+  out.as = type;
+  return out;
+}
+
+}  // namespace
+
 Result<Weighed> weigh_given(const WeighRequest& request) {
+  if (const auto as_decimal = with_decimal_type(request)) return weigh_given(*as_decimal);
   const std::optional<NumberLiteral> literal =
       request.base == 10 ? literal_in(request.text) : std::nullopt;
   const std::string& text = literal ? literal->digits : request.text;

@@ -5,6 +5,7 @@
 
 #include "answers.hpp"
 #include "compose/compose.hpp"
+#include "dialect/family/values.hpp"
 #include "names.hpp"
 #include "request.hpp"
 
@@ -166,6 +167,16 @@ std::optional<Error> settle(WriteRequest& request, bool has_value) {
 }
 
 WrittenWish written_in(const Dialect& dialect, const WriteRequest& request) {
+  if (request.value.is(Type::decimal) && dialect.facts().decimals == Decimals::none) {
+    WriteRequest nearest = request;
+    nearest.value = without_decimals(request.value);
+    WrittenWish out = written_in(dialect, nearest);
+    out.source.notes.push_back(
+        {Code::type_converted,
+         std::string(dialect.facts().language) + " has no decimals: the f64 next to it is written",
+         {}});
+    return out;
+  }
   const std::string name = "x";
   WrittenWish out = written_by_template(dialect, request, name);
   const Notes& notes = out.source.notes;

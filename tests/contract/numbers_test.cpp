@@ -114,6 +114,34 @@ TEST_CASE("round: the modes on the stored value and on the typed decimal") {
   }
 }
 
+TEST_CASE("round: a decimal holds what is typed") {
+  support::RandomValues random(support::seed(7));
+  for (int i = 0; i < support::cases(500); ++i) {
+    const std::string typed = c_text("%.6f", random.below(2'000'000) / 8.0 - 100'000);
+    const std::string cut = ",\"places\":" + std::to_string(random.below(8) - 2) + "}";
+    const json of_real = json::parse(answer_round_line("{\"number\":\"" + typed + "\"" + cut));
+    const json behind_colon =
+        json::parse(answer_round_line("{\"number\":\"" + typed + ":decimal\"" + cut));
+    const json as_key =
+        json::parse(answer_round_line("{\"as\":\"decimal\",\"number\":\"" + typed + "\"" + cut));
+    INFO(typed << cut);
+    REQUIRE(behind_colon["format"] == "decimal");
+    REQUIRE(behind_colon["decimal"] == of_real["decimal"]);
+    REQUIRE(behind_colon["stored"] == of_real["decimal"]);
+    REQUIRE(as_key["stored"] == of_real["decimal"]);
+  }
+  CHECK(json::parse(answer_round_line(R"({"number":"2.675:f32","places":2})"))["format"] == "f32");
+  const support::Ran screen = support::run_tool("round 2.675:decimal --places 2");
+  CHECK(screen.status == 0);
+  CHECK(screen.out.find("  as decimal  2.675\n") != std::string::npos);
+  CHECK(screen.out.find("half-even    2.68      to the nearest") != std::string::npos);
+  // C has no decimals, and prints the f64 next to it.
+  CHECK(screen.out.find("  prints    2.68\n  in        csharp, fsharp, java") != std::string::npos);
+  CHECK(screen.out.find("the nearest f64: no decimals there") != std::string::npos);
+  const json weighed = json::parse(answer_weigh_line(R"({"number":"2.675:decimal"})"));
+  CHECK(weighed == json::parse(answer_weigh_line(R"({"number":"2.675","as":"decimal"})")));
+}
+
 TEST_CASE("requests about numbers that cannot be answered") {
   struct Case {
     std::string (*answer)(std::string_view);
@@ -145,6 +173,12 @@ TEST_CASE("requests about numbers that cannot be answered") {
        "the key \"places\" must be a number"},
       {answer_round_line, R"({"number":"inf","places":2})", "bad-value",
        "\"inf\" cannot be rounded"},
+      {answer_round_line, R"({"number":"inf:decimal","places":2})", "bad-value",
+       "\"inf\" cannot be rounded"},
+      {answer_round_line, R"({"number":"x:decimal","places":2})", "bad-value",
+       "\"x\" is not a number"},
+      {answer_round_line, R"({"number":"1e30000:decimal","places":2})", "over-limit",
+       "a digit of this number is more than 20000 places from the point"},
   };
   for (const Case& c : cases) {
     INFO(c.request);

@@ -150,9 +150,9 @@ std::optional<bool> Expressions::make_time(const Node& node, std::string_view pa
       return true;
     }
     const std::size_t first = count == 3 ? 0 : 1;
-    const int128 days = count == 3 ? 0 : parts[0];
+    const int128 whole_days = count == 3 ? 0 : parts[0];
     const int128 seconds =
-        ((days * 24 + parts[first]) * 60 + parts[first + 1]) * 60 + parts[first + 2];
+        ((whole_days * 24 + parts[first]) * 60 + parts[first + 1]) * 60 + parts[first + 2];
     return give_span(node, seconds * billion + (count == 5 ? int128{parts[4]} * 1'000'000 : 0),
                      out);
   }
@@ -281,15 +281,15 @@ std::optional<bool> Expressions::call_on_time(const Node& node, const Value& of,
   if ((what == "Months" || what == "Years") && !of.is(Type::time)) {
     std::int64_t by = 0;
     if (!take_int(node, arguments[0], by)) return false;
-    if (std::abs(by) > 120'000) return not_yet("so many months are", node);
-    const std::int64_t months =
+    if (std::abs(by) > 120'000) return not_yet("so many all_months are", node);
+    const std::int64_t all_months =
         moment.year * 12 + moment.month - 1 + by * (what == "Years" ? 12 : 1);
-    if (months < 12 || months >= 120'000)
+    if (all_months < 12 || all_months >= 120'000)
       return raise("ArgumentOutOfRangeException", "a time outside of the years 1 to 9999", node, of,
                    out);
     Moment moved = moment;
-    moved.year = static_cast<int>(months / 12);
-    moved.month = static_cast<int>(months % 12) + 1;
+    moved.year = static_cast<int>(all_months / 12);
+    moved.month = static_cast<int>(all_months % 12) + 1;
     moved.day = std::min(moment.day, days_of_month(moved.year, moved.month));
     out = with_type(of, moved);
     return true;
