@@ -242,10 +242,12 @@ Result<Value> compute(const Dialect& asked, std::string_view expression,
                       std::span<const Value> values) {
   const LanguageFacts* language = language_facts_of(asked);
   const ExpressionForm* form = language == nullptr ? nullptr : language->expressions;
-  std::vector<Value> given(values.begin(), values.end());
+  const Result<std::vector<Value>> own = asked.own_values(values);
+  if (!own) return own.error();
+  std::vector<Value> given = *own;
   if (form != nullptr && form->given != nullptr) {
     for (std::size_t i = 0; i < given.size(); ++i) {
-      given[i] = form->given(values[i]);
+      given[i] = form->given((*own)[i]);
       given[i].set_name(std::string(values[i].name()));
     }
   }

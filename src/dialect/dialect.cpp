@@ -8,6 +8,7 @@
 #include "dialect/statement.hpp"
 #include "family/literal.hpp"
 #include "family/values.hpp"
+#include "number/decimal_arithmetic.hpp"
 #include "text/escape.hpp"
 #include "text/nearest_name.hpp"
 
@@ -74,11 +75,17 @@ Outcome Dialect::not_its_own(const Template& parsed) const {
 
 namespace {
 
-bool holds_special_decimal(const Value& value) {
-  if (value.is(Type::decimal)) return !value.as_decimal().is_finite();
+// Whether it is a decimal that passes the test, or holds one that does.
+bool holds_decimal(const Value& value, bool (*passes)(const Decimal&)) {
+  if (value.is(Type::decimal)) return passes(value.as_decimal());
   if (!is_compound(value.type()) && !value.is(Type::some)) return false;
   const std::span<const Value> items = value.as_list();
-  return std::any_of(items.begin(), items.end(), holds_special_decimal);
+  return std::any_of(items.begin(), items.end(),
+                     [passes](const Value& item) { return holds_decimal(item, passes); });
+}
+
+bool holds_special_decimal(const Value& value) {
+  return holds_decimal(value, [](const Decimal& decimal) { return !decimal.is_finite(); });
 }
 
 // Whether it is of this type, or holds one that is.
@@ -107,9 +114,38 @@ bool holds_time(const Value& value) {
 bool Dialect::lacks(const Value& value) const {
   if (!facts().times && holds_time(value)) return true;
   if (!facts().options && holds(Type::some, value)) return true;
-  return facts().decimals == Decimals::none     ? holds(Type::decimal, value)
-         : facts().decimals == Decimals::finite ? holds_special_decimal(value)
-                                                : false;
+  switch (facts().decimals) {
+    case Decimals::none:
+      return holds(Type::decimal, value);
+    case Decimals::of_96_bits:
+      return holds_decimal(value, [](const Decimal& decimal) { return !is_decimal96(decimal); });
+    case Decimals::finite:
+      return holds_special_decimal(value);
+    case Decimals::with_specials:
+      break;
+  }
+  return false;
+}
+
+Value Dialect::own_value(const Value& value) const {
+  switch (facts().decimals) {
+    case Decimals::none:
+      return without_decimals(value);
+    case Decimals::of_96_bits:
+      return with_decimals96(value);
+    default:
+      return value;
+  }
+}
+
+Result<std::vector<Value>> Dialect::own_values(std::span<const Value> values) const {
+  std::vector<Value> out(values.begin(), values.end());
+  for (Value& value : out) {
+    if (value.type() < Type::moment || !lacks(value)) continue;
+    value = own_value(value);
+    if (lacks(value)) return refuse_foreign(value, {}).as_error();
+  }
+  return out;
 }
 
 Outcome Dialect::refuse_foreign(const Value& value, Span span) const {
@@ -119,34 +155,43 @@ Outcome Dialect::refuse_foreign(const Value& value, Span span) const {
                            describe(value) + " as a value of " + std::string(facts().language) +
                                " is not supported yet",
                            span, "Give a moment without an offset, a number or a text."});
+  if (!holds_special_decimal(value))
+    return Outcome::error(
+        {Code::value_out_of_range,
+         describe(value) + " is no decimal of " + std::string(facts().language), span,
+         "It holds -79228162514264337593543950335 to 79228162514264337593543950335."});
   return Outcome::error({Code::value_out_of_range,
                          "the decimals of " + std::string(facts().language) +
                              " have no infinity and no not-a-number: " + describe(value),
                          span, "Give a finite decimal, or an f64."});
 }
 
-// With the nearest f64 for each decimal, where the language has none.
+// With what the language has in the place of each value.
 Outcome Dialect::render_foreign(const Template& parsed, std::span<const Value> values,
                                 const RenderOptions& options, Output& out, Report* report) const {
   const Span all{0, parsed.source().size()};
-  std::vector<Value> as_reals;
+  std::vector<Value> own;
   Notes notes;
   for (std::size_t i = 0; i < values.size(); ++i) {
     const Value& value = values[i];
-    const Value real = facts().decimals == Decimals::none ? without_decimals(value) : value;
-    if (lacks(real)) return refuse_foreign(real, all);
-    as_reals.push_back(real);
+    own.push_back(own_value(value));
+    if (lacks(own.back())) return refuse_foreign(own.back(), all);
     if (report == nullptr || !value.is(Type::decimal)) continue;
+    const bool is_real = own.back().is(Type::f64);
+    if (!is_real && std::is_eq(compare(own.back().as_decimal(), value.as_decimal()))) continue;
     const auto& fields = parsed.fields();
     const auto field = std::find_if(fields.begin(), fields.end(), [i](const Field& one) {
       return one.value_index == static_cast<int>(i);
     });
     notes.push_back({Code::type_converted,
-                     std::string(facts().language) + " has no decimals: " + describe(value) +
-                         " becomes the f64 " + stored_text(as_reals.back()),
+                     is_real ? std::string(facts().language) + " has no decimals: " +
+                                   describe(value) + " becomes the f64 " + stored_text(own.back())
+                             : "a decimal of " + std::string(facts().language) +
+                                   " has 28 or 29 digits: " + describe(value) + " becomes " +
+                                   describe(own.back()),
                      field == fields.end() ? all : field->span});
   }
-  Outcome outcome = render(parsed, as_reals, options, out, report);
+  Outcome outcome = render(parsed, own, options, out, report);
   if (report != nullptr) report->notes.insert(report->notes.begin(), notes.begin(), notes.end());
   return outcome;
 }
@@ -160,9 +205,9 @@ Outcome Dialect::has_no_options(const Value& value, Span span) const {
 
 Outcome Dialect::print_plainly(const Value& value, Output& out) const {
   if (value.type() >= Type::moment && lacks(value)) {
-    const Value real = facts().decimals == Decimals::none ? without_decimals(value) : value;
-    if (lacks(real)) return refuse_foreign(real, {});
-    return print_plainly(real, out);
+    const Value own = own_value(value);
+    if (lacks(own)) return refuse_foreign(own, {});
+    return print_plainly(own, out);
   }
   return do_print_plainly(value, out);
 }

@@ -128,7 +128,9 @@ Result<EvaluatedCall> evaluate_call(const Template& parsed, std::span<const Valu
                  statement->segments.front().outer, "Show the call alone."};
   if (statement->is_filled) return EvaluatedCall{statement->inner, {values.begin(), values.end()}};
   EvaluatedCall out{statement->inner, {}};
-  const Names scope(statement->names, values, statement->form);
+  const Result<std::vector<Value>> own = parsed.dialect().own_values(values);
+  if (!own) return own.error();
+  const Names scope(statement->names, *own, statement->form);
   if (const auto trouble = evaluate_arguments(*statement, scope, out.values)) {
     Outcome outcome = computed::outcome_of(*trouble);
     return Error{Code::not_supported_yet,

@@ -113,6 +113,7 @@ struct CountSource {
 // Whether a language has a type of decimals. Where it has none, a decimal is the nearest f64.
 enum class Decimals : std::uint8_t {
   none,
+  of_96_bits,  // finite, of a whole number below 2^96 and 0 to 28 places; more are rounded
   finite,
   with_specials,  // also infinities and not-a-number
 };
@@ -230,6 +231,10 @@ class Dialect {
     return render(parsed, values, usual, out, nullptr);
   }
 
+  // What the language has in the place of each value: the nearest f64 of a decimal where it has no
+  // decimals, and so on. An error where it has nothing, as render() gives it.
+  Result<std::vector<Value>> own_values(std::span<const Value> values) const;
+
   // Appends what the language prints for a value when no format is given; undefined where it has no
   // such thing.
   Outcome print_plainly(const Value& value, Output& out) const;
@@ -275,8 +280,10 @@ class Dialect {
 
  private:
   Outcome not_its_own(const Template& parsed) const;
-  // Whether the language has no type for the value, or for one within it.
+  // Whether the language has no type for the value, or for one within it, or rounds it.
   bool lacks(const Value& value) const;
+  // What the language has in its place, where it has anything.
+  Value own_value(const Value& value) const;
   Outcome has_no_options(const Value& value, Span span) const;
   Outcome refuse_foreign(const Value& value, Span span) const;
   Outcome render_foreign(const Template& parsed, std::span<const Value> values,

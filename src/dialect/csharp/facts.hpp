@@ -178,7 +178,7 @@ inline constexpr DialectFacts csharp_facts = {
     .letter_form = "{0:@}",
     .places_form = "{0:FN}",
     .modifiers_are = "Alignment, patterns, dates",
-    .decimals = Decimals::finite,
+    .decimals = Decimals::of_96_bits,
     .times = true,
     .forms = {.program = &own_program,
               .run = &own_run,

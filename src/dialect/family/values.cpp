@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "inky_margin/number/decimal.hpp"
+#include "number/decimal96.hpp"
 #include "text/utf8.hpp"
 
 namespace inky::inline v1 {
@@ -84,13 +85,16 @@ BinaryReal nearest_f64(const Value& value) {
   return out;
 }
 
-Value without_decimals(const Value& value) {
+namespace {
+
+// `change` makes of a decimal what stands in its place, also within a value.
+Value with_each_decimal(const Value& value, Value (*change)(const Value&)) {
   Value out = value;
   if (value.is(Type::decimal)) {
-    out = Value::real(Type::f64, pack(binary64, nearest_f64(value)));
+    out = change(value);
   } else if (is_compound(value.type()) || value.is(Type::some)) {
     std::vector<Value> items;
-    for (const Value& item : value.as_list()) items.push_back(without_decimals(item));
+    for (const Value& item : value.as_list()) items.push_back(with_each_decimal(item, change));
     if (value.is(Type::some))
       out = Value::some(std::move(items[0]));
     else if (value.is(Type::list))
@@ -101,6 +105,31 @@ Value without_decimals(const Value& value) {
   }
   if (value.is_named()) out.set_name(std::string(value.name()));
   return out;
+}
+
+}  // namespace
+
+Value without_decimals(const Value& value) {
+  return with_each_decimal(value, [](const Value& decimal) {
+    return Value::real(Type::f64, pack(binary64, nearest_f64(decimal)));
+  });
+}
+
+bool is_decimal96(const Decimal& decimal) {
+  constexpr std::size_t sure_digits = 28;
+  constexpr std::int64_t most_places = 28;
+  const bool is_sure = decimal.is_finite() && decimal.coefficient.size() <= sure_digits &&
+                       -most_places <= decimal.exponent && decimal.exponent <= 0;
+  if (is_sure || !decimal.is_finite()) return is_sure;
+  const std::optional<Decimal> held = decimal96(decimal);
+  return held && held->exponent == decimal.exponent && held->coefficient == decimal.coefficient;
+}
+
+Value with_decimals96(const Value& value) {
+  return with_each_decimal(value, [](const Value& decimal) {
+    std::optional<Decimal> held = decimal96(decimal.as_decimal());
+    return held ? Value::decimal(std::move(*held)) : decimal;
+  });
 }
 
 std::string stored_text(const Value& value) {

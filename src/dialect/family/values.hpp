@@ -40,6 +40,10 @@ std::optional<int128> small_whole(const Value& value);
 BinaryReal nearest_f64(const Value& value);
 // The value with the nearest f64 in the place of each decimal, also within it.
 Value without_decimals(const Value& value);
+// The value with its decimals in 96 bits, those that fit, also within it.
+Value with_decimals96(const Value& value);
+// Whether all that is in 96 bits already. No allocation.
+bool is_decimal96(const Decimal& decimal);
 // All that is stored in a real: "2.67499999999999982236431605997495353221893310546875".
 std::string stored_text(const Value& value);
 

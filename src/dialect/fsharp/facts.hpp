@@ -155,7 +155,7 @@ inline constexpr DialectFacts facts = {
     .width_unit = WidthUnit::utf16_units,
     .rounding = {.rule = Rounding::half_even, .basis = "the stored value, exactly"},
     .options = true,
-    .decimals = Decimals::finite,
+    .decimals = Decimals::of_96_bits,
     .times = true,
     .forms = {.program = &own_program,
               .run = &own_run,
