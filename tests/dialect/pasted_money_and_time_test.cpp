@@ -103,6 +103,22 @@ TEST_CASE("lines of money and time in Python print what the runtime prints") {
       {"from datetime import datetime; print(datetime(2031, 5, 9, hour=14, "
        "minute=5).strftime(\"%I:%M %p\"))",
        "02:05 PM\n"},
+      {"from datetime import timedelta; print(timedelta(hours=-3)/timedelta(hours=-1))", "3.0\n"},
+      {"from datetime import timedelta; print(timedelta(hours=3)/timedelta(hours=-1))", "-3.0\n"},
+      {"from datetime import timedelta; print(timedelta(hours=-3)/timedelta(hours=2))", "-1.5\n"},
+      {"from datetime import timedelta; print(timedelta(hours=3)/-2)", "-1 day, 22:30:00\n"},
+      {"from datetime import timedelta; print(timedelta(hours=3)//-7)",
+       "-1 day, 23:34:17.142857\n"},
+      {"from datetime import timedelta; "
+       "print(timedelta(microseconds=1)/timedelta(microseconds=-1))",
+       "-1.0\n"},
+      {"from datetime import timedelta; print(timedelta(0)/timedelta(hours=-1), "
+       "timedelta(0)/timedelta(hours=1), timedelta(hours=7)//timedelta(hours=-2), "
+       "timedelta(hours=7)%timedelta(hours=-2))",
+       "-0.0 0.0 -4 -1 day, 23:00:00\n"},
+      {"from datetime import timedelta; print(-timedelta(hours=3)*-2, abs(timedelta(hours=-3)), "
+       "timedelta(days=1)//-3)",
+       "6:00:00 3:00:00 -1 day, 16:00:00\n"},
   };
   support::check_lines("python", lines);
   for (const PastedLine& line : lines) support::check_beginnings("python", line.source, {});

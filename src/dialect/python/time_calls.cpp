@@ -27,8 +27,8 @@ int128 int128_of(const Integer& number) {
 }
 // a / b, as a float.
 Value ratio(int128 a, int128 b) {
-  return Value::real(Type::f64,
-                     stored(binary64, Rational(integer_of_int128(a), integer_of_int128(b)), false));
+  const Rational exact = Rational(integer_of_int128(a)) / Rational(integer_of_int128(b));
+  return Value::real(Type::f64, stored(binary64, exact, a == 0 && b < 0));
 }
 
 // The nanoseconds from the beginning of the year 1970 on, the offset taken off.
@@ -136,7 +136,7 @@ bool Expressions::combine_times(const Node& node, Operation operation, const Val
     return true;
   }
   if (by == 0) return raise("ZeroDivisionError", "integer division or modulo by zero", node);
-  const Rational exact(integer_of_int128(micro), integer_of_int128(by));
+  const Rational exact = Rational(integer_of_int128(micro)) / Rational(integer_of_int128(by));
   const Integer quotient =
       round_whole(exact, operation == Operation::divide ? Rounding::half_even : Rounding::down);
   out = Value::duration(int128_of(quotient) * 1000);
