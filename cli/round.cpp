@@ -175,7 +175,7 @@ int round_screen(const std::string& given, const NumberToRound& number, const Cu
   Screen screen(look);
   screen.label("typed");
   screen.paragraph(given.size() > 80 ? given.substr(0, 80) + "..." : given);
-  screen.label("as " + std::string(number.type()));
+  screen.label(number.format == nullptr ? "decimal" : "as " + std::string(number.type()));
   const std::string stored =
       number.format == nullptr ? to_text(number.decimal) : to_text(number.stored);
   screen.paragraph(stored.size() > 80 ? stored.substr(0, 80) + "..." : stored);

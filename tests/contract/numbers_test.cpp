@@ -133,7 +133,7 @@ TEST_CASE("round: a decimal holds what is typed") {
   CHECK(json::parse(answer_round_line(R"({"number":"2.675:f32","places":2})"))["format"] == "f32");
   const support::Ran screen = support::run_tool("round 2.675:decimal --places 2");
   CHECK(screen.status == 0);
-  CHECK(screen.out.find("  as decimal  2.675\n") != std::string::npos);
+  CHECK(screen.out.find("  decimal   2.675\n") != std::string::npos);
   CHECK(screen.out.find("half-even    2.68      to the nearest") != std::string::npos);
   // C has no decimals, and prints the f64 next to it.
   CHECK(screen.out.find("  prints    2.68\n  in        csharp, fsharp, java") != std::string::npos);
