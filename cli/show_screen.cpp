@@ -170,14 +170,16 @@ void put_meant_times(Screen& screen, const ShowRequest& request) {
   for (const Value& value : request.values) {
     if (!value.is(Type::text)) continue;
     const std::string text(value.as_text());
-    const std::string_view type = read_time(text)                       ? "time"
-                                  : !read_moment(text)                  ? ""
-                                  : text.find('T') == std::string::npos ? "date"
-                                                                        : "moment";
+    const std::string type = read_time(text)                       ? "time"
+                             : !read_moment(text)                  ? ""
+                             : text.find('T') == std::string::npos ? "date"
+                                                                   : "moment";
     if (type.empty()) continue;
+    std::string told = text;
+    told.append(" is a text here; write ").append(text).append(":").append(type);
+    told.append(" for a ").append(type);
     screen.label("");
-    screen.paragraph(text + " is a text here; write " + text + ":" + std::string(type) + " for a " +
-                     std::string(type));
+    screen.paragraph(told);
   }
 }
 

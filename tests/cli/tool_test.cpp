@@ -35,6 +35,24 @@ TEST_CASE("show prints the text over a ruler with every edge marked") {
   for (const char c : ascii.out) REQUIRE(static_cast<unsigned char>(c) < 0x80);
 }
 
+TEST_CASE("a text that reads like a date is pointed out where it fails") {
+  const struct {
+    const char* arguments;
+    const char* told;
+  } cases[] = {
+      {"show --in java %tF 2031-05-09", "write 2031-05-09:date"},
+      {"show --in python {:%H} 14:05", "write 14:05:time"},
+      {"show --in java %tc 2031-05-09T14:05:07", "2031-05-09T14:05:07:moment"},
+  };
+  for (const auto& one : cases) {
+    INFO(one.arguments);
+    const support::Ran ran = support::run_tool(one.arguments);
+    CHECK(ran.status == 1);
+    CHECK(ran.out.find(one.told) != std::string::npos);
+  }
+  CHECK(support::run_tool("show %s 2031-05-09").out.find(":date") == std::string::npos);
+}
+
 TEST_CASE("show --bare prints the bytes and nothing else") {
   CHECK(run_tool("show --bare '%d|%s|%.1s\\n' -7 ink é").out == "-7|ink|\xc3\n");
   CHECK(run_tool("show --bare '%5.1f' -- -2.5").out == " -2.5");
