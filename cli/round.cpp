@@ -185,8 +185,11 @@ int round_screen(const std::string& given, const NumberToRound& number, const Cu
   screen.paragraph(ties);
   screen.line();
   put_table(screen, number, cut);
-  screen.line();
-  put_dialects(screen, number, cut);
+  // Of a decimal there is no more to say of a language than what it prints.
+  if (number.format != nullptr || cut.places.value_or(unset) >= 0) {
+    screen.line();
+    put_dialects(screen, number, cut);
+  }
   return write_out(screen.text()) ? done : bad_request;
 }
 
