@@ -134,11 +134,13 @@ TEST_CASE("round: a decimal holds what is typed") {
   const support::Ran screen = support::run_tool("round 2.675:decimal --places 2");
   CHECK(screen.status == 0);
   CHECK(screen.out.find("  decimal   2.675\n") != std::string::npos);
-  CHECK(screen.out.find("half-even    2.68      to the nearest") != std::string::npos);
+  CHECK(screen.out.find("half-even    2.68        to the nearest") != std::string::npos);
   // C has no decimals, and prints the f64 next to it.
   CHECK(screen.out.find("  prints    2.68\n  in        csharp, fsharp, java") != std::string::npos);
   CHECK(screen.out.find("the nearest f64: no decimals there") != std::string::npos);
-  const json weighed = json::parse(answer_weigh_line(R"({"number":"2.675:decimal"})"));
+  json weighed = json::parse(answer_weigh_line(R"({"number":"2.675:decimal"})"));
+  CHECK(weighed["typed"] == "2.675:decimal");
+  weighed["typed"] = "2.675";
   CHECK(weighed == json::parse(answer_weigh_line(R"({"number":"2.675","as":"decimal"})")));
 }
 
