@@ -263,7 +263,7 @@ std::vector<Value> made(Type type) {
   return out;
 }
 
-// n and a half of the last of so many places, and what lies just beside it.
+// A tie at these places, and the numbers just beside it.
 void add_decimal_ties(int places, std::vector<Value>& out) {
   Sequence sequence;
   for (int i = 0; i < 12; ++i) {

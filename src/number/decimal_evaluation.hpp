@@ -1,5 +1,5 @@
-// Expressions evaluated in decimals: every literal and every step a decimal of so many digits, and
-// what was lost on the way. The language is that of evaluate(), without types, sqrt and ulp.
+// Expressions evaluated in decimals. Every literal and every step is rounded to the digits of the
+// type, and the answer tells what was lost. The language is that of evaluate(), without types, sqrt and ulp.
 //
 //   evaluate_decimals("19.99 * 3 + 0.07", {}, decimal_types[0]).evaluation->result.text   // "60.04"
 #pragma once
@@ -12,7 +12,7 @@ namespace inky::inline v1 {
 // digits, ties to the even one (IEEE 754-2019, 3.5), without its limits of the exponent.
 inline constexpr NumberType decimal_types[] = {{"decimal", 0, true, nullptr},
                                                {"decimal128", 0, true, nullptr}};
-// Null when there is none of this name.
+// Null for an unknown name.
 const NumberType* decimal_type_named(std::string_view name);
 inline bool is_decimal(const NumberType& type) {
   return &type == &decimal_types[0] || &type == &decimal_types[1];

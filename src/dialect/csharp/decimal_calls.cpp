@@ -205,11 +205,7 @@ bool Expressions::read_decimal_text(const Node& node, std::string_view name,
     }
     return cast_to_decimal(node, given, out);
   }
-  const std::string_view text = given.as_text();
-  const std::size_t sign = text.starts_with('-') ? 1 : 0;
-  const bool plain = sign < text.size() && text.back() != '.' && text[sign] != '.' &&
-                     text.find_first_not_of("0123456789.", sign) == std::string_view::npos;
-  const auto read = plain ? read_decimal(text) : std::nullopt;
+  const auto read = read_dotnet_decimal(given.as_text());
   if (!read) return not_yet("reading this text is", node);
   return give_decimal(node, decimal96(*read), out);
 }

@@ -33,8 +33,8 @@ int128 clock_of(const Moment& moment) {
          moment.nanosecond;
 }
 
-// A moment of so many nanoseconds from 1970 on, as clocks with this offset have it; nothing beyond
-// the years that there are.
+// The moment that is this many nanoseconds after the year 1970 began, on clocks with this offset.
+// Nothing outside of the years 1 to 9999.
 std::optional<Moment> moment_at(int128 local, std::optional<int> offset) {
   int128 seconds = local / billion;
   int128 rest = local % billion;
@@ -281,7 +281,7 @@ std::optional<bool> Expressions::call_on_time(const Node& node, const Value& of,
   if ((what == "Months" || what == "Years") && !of.is(Type::time)) {
     std::int64_t by = 0;
     if (!take_int(node, arguments[0], by)) return false;
-    if (std::abs(by) > 120'000) return not_yet("so many all_months are", node);
+    if (std::abs(by) > 120'000) return not_yet("a step of more than 120,000 months is", node);
     const std::int64_t all_months =
         moment.year * 12 + moment.month - 1 + by * (what == "Years" ? 12 : 1);
     if (all_months < 12 || all_months >= 120'000)

@@ -56,6 +56,13 @@ std::optional<Decimal> dotnet_from_real(double value, int digits) {
   return held;
 }
 
+std::optional<Decimal> read_dotnet_decimal(std::string_view text) {
+  const std::size_t sign = text.starts_with('-') ? 1 : 0;
+  const bool plain = sign < text.size() && text.back() != '.' && text[sign] != '.' &&
+                     text.find_first_not_of("0123456789.", sign) == std::string_view::npos;
+  return plain ? read_decimal(text) : std::nullopt;
+}
+
 std::string dotnet_text(const Decimal& held) {
   Decimal positive = held;
   if (held.is_zero()) positive.negative = false;

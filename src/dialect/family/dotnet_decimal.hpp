@@ -22,6 +22,10 @@ double dotnet_double(const Decimal& value);
 // large, or no number.
 std::optional<Decimal> dotnet_from_real(double value, int digits);
 
+// decimal.Parse in the invariant culture, of digits with a point and a minus sign. Nothing for any
+// other text, which .NET may read.
+std::optional<Decimal> read_dotnet_decimal(std::string_view text);
+
 // ToString() in the invariant culture: all places, and no exponent.
 std::string dotnet_text(const Decimal& held);
 

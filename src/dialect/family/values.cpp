@@ -87,7 +87,7 @@ BinaryReal nearest_f64(const Value& value) {
 
 namespace {
 
-// `change` makes of a decimal what stands in its place, also within a value.
+// A copy in which `change` has replaced each decimal, also those in lists.
 Value with_each_decimal(const Value& value, Value (*change)(const Value&)) {
   Value out = value;
   if (value.is(Type::decimal)) {

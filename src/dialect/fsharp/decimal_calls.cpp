@@ -82,11 +82,7 @@ bool Expressions::to_decimal(const Node& node, const Value& of, Value& out) {
         node, dotnet_from_real(number, of.is(Type::f64) ? double_digits : float_digits), out);
   }
   if (!of.is(Type::text)) return not_yet("decimal of this is", node);
-  const std::string_view text = of.as_text();
-  const std::size_t sign = text.starts_with('-') ? 1 : 0;
-  const bool plain = sign < text.size() && text.back() != '.' && text[sign] != '.' &&
-                     text.find_first_not_of("0123456789.", sign) == std::string_view::npos;
-  const auto read = plain ? read_decimal(text) : std::nullopt;
+  const auto read = read_dotnet_decimal(of.as_text());
   if (!read) return not_yet("reading this text is", node);
   return give_decimal(node, decimal96(*read), out);
 }

@@ -61,7 +61,7 @@ class Expressions final : public computed::Typed {
   bool show_by(const Node& node, const Value& of, const Value& formatter, Value& out);
   std::optional<bool> call_on_time(const Node& node, const Value& of, const Arguments& arguments,
                                    Value& out);
-  // By so many nanoseconds.
+  // `by` is in nanoseconds.
   bool move_time(const Node& node, const Value& of, int128 by, Value& out);
 
   // ---- BigDecimal and BigInteger: big_calls.cpp ----

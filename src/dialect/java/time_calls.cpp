@@ -256,7 +256,7 @@ std::optional<bool> Expressions::call_on_time(const Node& node, const Value& of,
   if (!is_number(arguments[0]) || is_real(arguments[0].type())) return std::nullopt;
   const Integer given = computed::whole_of(arguments[0]);
   constexpr std::int64_t most = 1'000'000'000;
-  if (given > most || given < -most) return not_yet("so many of them are", node);
+  if (given > most || given < -most) return not_yet("a step of more than 1,000,000,000 is", node);
   const std::int64_t amount = given.convert_to<std::int64_t>() * (adds ? 1 : -1);
   if ((what == "Months" || what == "Years") && has_date) {
     const std::int64_t months =
