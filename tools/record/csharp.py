@@ -188,14 +188,27 @@ class Maker:
         return request, None, [value[1] for value in values]
 
 
-def built(folder, lines, library):
+def compiled(folder, source, library=False):
     compiler = sorted(glob.glob(str(dotnet / "sdk/*/Roslyn/bincore/csc.dll")))[-1]
     references = sorted(glob.glob(str(dotnet / "packs/Microsoft.NETCore.App.Ref/*/ref/net*")))[-1]
-    (folder / "record.cs").write_text(head + "\n".join(lines) + "\n}\n", encoding="utf-8")
+    (folder / "record.cs").write_text(source, encoding="utf-8")
     command = ["dotnet", compiler, "-nologo", "-nostdlib", "-noconfig", "-nowarn:0162,0168,0219,0612,0618,0652,1718,8981", "-out:" + str(folder / "record.dll"),
                "-t:library" if library else "-t:exe", str(folder / "record.cs")]
     command += ["-r:" + path for path in glob.glob(references + "/*.dll")]
     return subprocess.run(command, cwd=folder, capture_output=True, text=True)
+
+
+def built(folder, lines, library):
+    return compiled(folder, head + "\n".join(lines) + "\n}\n", library)
+
+
+def run(folder):
+    """What the program that was compiled there prints."""
+    quiet = {**os.environ, "DOTNET_NOLOGO": "1", "DOTNET_CLI_TELEMETRY_OPTOUT": "1", "TZ": "UTC"}
+    runtime = sorted(glob.glob(str(dotnet / "shared/Microsoft.NETCore.App/*")))[-1]
+    (folder / "record.runtimeconfig.json").write_text(json.dumps(
+        {"runtimeOptions": {"framework": {"name": "Microsoft.NETCore.App", "version": pathlib.Path(runtime).name}}}))
+    return subprocess.run(["dotnet", folder / "record.dll"], capture_output=True, text=True, env=quiet, check=True).stdout
 
 
 def templates(maker, wanted):
@@ -217,7 +230,6 @@ def asked(made):
     wanted = len(made)
     # A case a line, so that the compiler's errors tell which.
     lines = ["static void case%d() { %s }" % (i, body) for i, (_, body) in enumerate(made)]
-    quiet = {**os.environ, "DOTNET_NOLOGO": "1", "DOTNET_CLI_TELEMETRY_OPTOUT": "1", "TZ": "UTC"}
     with tempfile.TemporaryDirectory() as name:
         folder = pathlib.Path(name)
         first = head.count("\n") + 1
@@ -237,11 +249,7 @@ def asked(made):
         ran = built(folder, [lines[i] for i in good] + blocks + main, False)
         if ran.returncode != 0:
             sys.exit("\n".join(line for line in ran.stdout.splitlines() if ": error " in line)[:2000])
-        runtime = sorted(glob.glob(str(dotnet / "shared/Microsoft.NETCore.App/*")))[-1]
-        (folder / "record.runtimeconfig.json").write_text(json.dumps(
-            {"runtimeOptions": {"framework": {"name": "Microsoft.NETCore.App", "version": pathlib.Path(runtime).name}}}))
-        ran = subprocess.run(["dotnet", folder / "record.dll"], capture_output=True, text=True, env=quiet, check=True)
-        printed = iter(ran.stdout.splitlines())
+        printed = iter(run(folder).splitlines())
         answers = ["!" + errors[i] if i in errors else next(printed) for i in range(wanted)]
     return answered([(request, None) for request, _ in made], answers, wanted,
                     lambda line: {"fails": {"when": "compile", "as": line[1:]}} if line[0] == "!" else None)

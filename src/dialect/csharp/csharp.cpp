@@ -268,7 +268,10 @@ class Rendering final : public family::Rendering<Rendering> {
  private:
   Notes* notes() { return report_ == nullptr ? nullptr : &report_->notes; }
 
-  const Culture& culture() const { return *culture_tagged(options_.setting("locale")); }
+  Culture culture() const {
+    const auto chosen = culture_tagged(options_.setting("locale"));
+    return chosen ? *chosen : invariant_culture();
+  }
 
   bool refuse(std::string why, const Field& field) {
     return fail(Outcome::fails_at_run(std::string(exception), std::move(why), field.span));
@@ -332,8 +335,8 @@ class Rendering final : public family::Rendering<Rendering> {
     if (letter == 'F' || letter == 'N' || letter == 'C') {
       spec.notation = Notation::fixed;
       spec.places = format.precision != unset ? format.precision
-                    : letter == 'C'           ? culture().currency_places
-                                              : culture().places;
+                    : letter == 'C'           ? culture().digit(Culture::currency_places)
+                                              : culture().digit(Culture::places);
     } else if (letter == 'E') {
       spec.notation = Notation::scientific;
       spec.places = format.precision == unset ? 6 : format.precision;
@@ -344,16 +347,18 @@ class Rendering final : public family::Rendering<Rendering> {
   }
 
   bool put_time(const Field& field, const Item& item, const Value& value, Output& out) {
-    if (!options_.setting("locale").empty() && options_.setting("locale") != "invariant") {
+    const Culture culture = this->culture();
+    if (needs_other_calendar(value, item.format, culture)) {
       return fail(Outcome::error(
           {Code::not_supported_yet,
-           "dates and times in the culture " + std::string(options_.setting("locale")) +
-               " are not supported yet",
+           "dates of the calendar " + std::string(culture[Culture::calendar]) +
+               ", which the culture " + std::string(culture.tag()) +
+               " has, are not supported yet",
            field.span, "Leave the culture out: dates are those of the invariant culture then."}));
     }
     std::string text;
     std::string why;
-    if (!append_time_value(value, item.format, text, why)) return refuse(why, field);
+    if (!append_time_value(value, item.format, culture, text, why)) return refuse(why, field);
     out.append(text);
     const bool has_zone = value.is(Type::moment) && !value.as_moment().offset;
     if (report_ != nullptr && has_zone && depends_on_time_zone(item.format))

@@ -1,34 +1,80 @@
-// What cultures of .NET write in numbers.
+// What cultures of .NET write in numbers, dates and times.
 #pragma once
 
+#include <optional>
 #include <span>
 #include <string_view>
 
+#include "../family/locale_table.hpp"
+
 namespace inky::inline v1::csharp {
 
-// NumberFormatInfo. In a pattern n is the number, - the minus sign, $ the currency, % itself.
-struct Culture {
-  std::string_view tag;  // BCP 47; "invariant" is CultureInfo.InvariantCulture
-  std::string_view point;
-  std::string_view group;
-  std::string_view minus;
-  std::string_view not_a_number;
-  std::string_view infinity;
-  std::string_view currency;
-  std::string_view currency_point;
-  std::string_view currency_group;
-  int places;           // of F, N and P, without a precision
-  int currency_places;  // of C
-  std::string_view positive_currency;
-  std::string_view negative_currency;
-  std::string_view positive_percent;
-  std::string_view negative_percent;
-  bool groups_of_two;  // after the first group of three
+// NumberFormatInfo and DateTimeFormatInfo. In a pattern of a number n is the number, - the minus
+// sign, $ the currency, % its sign; a list has bars between its names.
+class Culture {
+ public:
+  // Of those that tools/record/dotnet_cultures.py asks for, in its order.
+  enum Part : unsigned char {
+    point,
+    group,
+    group_sizes,
+    minus,
+    plus,
+    not_a_number,
+    infinity,
+    percent,
+    per_mille,
+    currency,
+    currency_point,
+    currency_group,
+    currency_group_sizes,
+    places,           // of F, N and P, without a precision: a digit
+    currency_places,  // of C
+    positive_currency,
+    negative_currency,
+    positive_percent,
+    negative_percent,
+    calendar,  // "Gregorian"
+    era,
+    morning,
+    afternoon,
+    date_separator,
+    time_separator,
+    days,
+    short_days,
+    months,
+    months_beside_days,  // the genitive
+    short_months,
+    short_months_beside_days,
+    short_date,
+    long_date,
+    full,
+    short_time,
+    long_time,
+    month_day,
+    year_month,
+    parts
+  };
+
+  explicit Culture(const LocaleParts<parts>& has) : has_(has) {}
+
+  std::string_view tag() const { return has_.tag(); }
+  std::string_view operator[](Part part) const { return has_.text(part); }
+  int digit(Part part) const { return has_.digit(part); }
+  std::string_view name(Part list, std::size_t place) const {
+    return listed_name(has_.text(list), place);
+  }
+  Grouping grouping() const { return Grouping((*this)[group_sizes]); }
+  Grouping currency_grouping() const { return Grouping((*this)[currency_group_sizes]); }
+
+ private:
+  LocaleParts<parts> has_;
 };
 
-// The tags alone, for the facts.
+// The tags alone, for the facts: BCP 47, and "invariant" for CultureInfo.InvariantCulture.
 std::span<const std::string_view> culture_tags();
-// Null when there is none; an empty tag is the invariant culture's.
-const Culture* culture_tagged(std::string_view tag);
+// Nothing where there is none; an empty tag is the invariant culture's.
+std::optional<Culture> culture_tagged(std::string_view tag);
+Culture invariant_culture();
 
 }  // namespace inky::inline v1::csharp

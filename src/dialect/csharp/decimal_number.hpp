@@ -48,9 +48,6 @@ void append_standard(const NumberFormat& format, int most_digits, const Number& 
 // The places that F, N, C and P show.
 int places_of(const NumberFormat& format, const Culture& culture);
 
-// Whether a thousands mark is before the last `left` digits of the whole part.
-bool is_group_end(int left, bool twos);
-
 void append_exponent(int exponent, char letter, int least_digits, bool plus, const Culture& culture,
                      Output& out);
 

@@ -3,41 +3,25 @@
 #include <algorithm>
 #include <array>
 
+#include "text/ascii.hpp"
+#include "text/utf8.hpp"
+
 namespace inky::inline v1::csharp {
 
 namespace {
 
-constexpr std::string_view days[] = {"Sunday",   "Monday", "Tuesday", "Wednesday",
-                                     "Thursday", "Friday", "Saturday"};
-constexpr std::string_view months[] = {"January",   "February", "March",    "April",
-                                       "May",       "June",     "July",     "August",
-                                       "September", "October",  "November", "December"};
-
+// A format that means the same in every culture: letters without a pattern of a culture's own.
 struct Standard {
   char letter;
   std::string_view pattern;
 };
-// DateTimeFormatInfo.InvariantInfo.
 constexpr auto standards = std::to_array<Standard>({
-    {'d', "MM/dd/yyyy"},
-    {'D', "dddd, dd MMMM yyyy"},
-    {'f', "dddd, dd MMMM yyyy HH:mm"},
-    {'F', "dddd, dd MMMM yyyy HH:mm:ss"},
-    {'g', "MM/dd/yyyy HH:mm"},
-    {'G', "MM/dd/yyyy HH:mm:ss"},
-    {'m', "MMMM dd"},
-    {'M', "MMMM dd"},
     {'o', "yyyy'-'MM'-'dd'T'HH':'mm':'ss'.'fffffff"},
     {'O', "yyyy'-'MM'-'dd'T'HH':'mm':'ss'.'fffffff"},
     {'r', "ddd, dd MMM yyyy HH':'mm':'ss 'GMT'"},
     {'R', "ddd, dd MMM yyyy HH':'mm':'ss 'GMT'"},
     {'s', "yyyy'-'MM'-'dd'T'HH':'mm':'ss"},
-    {'t', "HH:mm"},
-    {'T', "HH:mm:ss"},
     {'u', "yyyy'-'MM'-'dd HH':'mm':'ss'Z'"},
-    {'U', "dddd, dd MMMM yyyy HH:mm:ss"},
-    {'y', "yyyy MMMM"},
-    {'Y', "yyyy MMMM"},
 });
 
 void append_digits(int number, std::size_t least, std::string& out) {
@@ -49,10 +33,16 @@ void append_digits(int number, std::size_t least, std::string& out) {
 // A pattern being filled.
 class MomentFilling {
  public:
-  MomentFilling(const Moment& moment, std::string& out, std::string& why)
-      : moment_(moment), start_(out.size()), out_(out), why_(why) {}
+  MomentFilling(const Moment& moment, const Culture& culture, std::string& out, std::string& why)
+      : moment_(moment), culture_(culture), start_(out.size()), out_(out), why_(why) {}
 
   bool fill(std::string_view pattern) {
+    pattern_ = pattern;
+    return fill_part(pattern);
+  }
+
+ private:
+  bool fill_part(std::string_view pattern) {
     for (std::size_t at = 0; at < pattern.size();) {
       const char c = pattern[at];
       const std::size_t end = std::min(pattern.find_first_not_of(c, at), pattern.size());
@@ -64,7 +54,7 @@ class MomentFilling {
         case '%':
           if (at + 1 >= pattern.size() || pattern[at + 1] == '%')
             return refuse("% needs one code after it");
-          if (!fill(pattern.substr(at + 1, 1))) return false;
+          if (!fill_part(pattern.substr(at + 1, 1))) return false;
           at += 2;
           break;
         case '\\':
@@ -72,12 +62,17 @@ class MomentFilling {
           out_ += pattern[at + 1];
           at += 2;
           break;
+        case '/':
+        case ':':
+          out_ += culture_[c == '/' ? Culture::date_separator : Culture::time_separator];
+          ++at;
+          break;
         default:
-          if (std::string_view("gGhHmsfFtdMyzK").find(c) == std::string_view::npos || c == 'G') {
+          if (std::string_view("ghHmsfFtdMyzK").find(c) == std::string_view::npos) {
             out_ += c;
             ++at;
           } else {
-            if (!put_code(c, end - at)) return false;
+            if (!put_code(c, pattern.substr(at, end - at))) return false;
             at = c == 'K' ? at + 1 : end;
           }
       }
@@ -85,7 +80,6 @@ class MomentFilling {
     return true;
   }
 
- private:
   bool refuse(std::string why) {
     why_ = std::move(why);
     return false;
@@ -102,10 +96,12 @@ class MomentFilling {
     return true;
   }
 
-  bool put_code(char code, std::size_t count) {
+  // The codes are a piece of the pattern.
+  bool put_code(char code, std::string_view codes) {
+    const std::size_t count = codes.size();
     switch (code) {
       case 'g':
-        out_ += "A.D.";
+        out_ += culture_[Culture::era];
         return true;
       case 'h':
         append_digits((moment_.hour + 11) % 12 + 1, std::min<std::size_t>(count, 2), out_);
@@ -123,17 +119,21 @@ class MomentFilling {
       case 'F':
         return put_fraction(code, count);
       case 't':
-        out_ += std::string_view(moment_.hour < 12 ? "AM" : "PM").substr(0, count);
+        put_half_of_day(count);
         return true;
       case 'd':
-        put_number_or_name(moment_.day, days[weekday(moment_)], count);
+        put_day(count);
         return true;
       case 'M':
-        put_number_or_name(moment_.month, months[moment_.month - 1], count);
+        put_month(codes);
         return true;
-      case 'y':
-        append_digits(count <= 2 ? moment_.year % 100 : moment_.year, count, out_);
+      case 'y': {
+        constexpr int thai_years = 543;
+        const int year =
+            moment_.year + (culture_[Culture::calendar] == "ThaiBuddhist" ? thai_years : 0);
+        append_digits(count <= 2 ? year % 100 : year, count, out_);
         return true;
+      }
       case 'z':
         put_offset(moment_.offset.value_or(0), count);
         return true;
@@ -151,11 +151,50 @@ class MomentFilling {
       out_ += count == 2 || full[1] != '0' ? full.substr(0, 3) : full.substr(0, 1) + full[2];
   }
 
-  void put_number_or_name(int number, std::string_view name, std::size_t count) {
+  void put_half_of_day(std::size_t count) {
+    const std::string_view half =
+        culture_[moment_.hour < 12 ? Culture::morning : Culture::afternoon];
+    if (count > 1) {
+      out_ += half;
+    } else if (const auto first = first_code_point(half)) {
+      out_ += half.substr(0, static_cast<std::size_t>(first->bytes));
+    }
+  }
+
+  void put_day(std::size_t count) {
+    const auto day = static_cast<std::size_t>(weekday(moment_));
     if (count <= 2)
-      append_digits(number, count, out_);
+      append_digits(moment_.day, count, out_);
     else
-      out_ += name.substr(0, count == 3 ? 3 : name.size());
+      out_ += culture_.name(count == 3 ? Culture::short_days : Culture::days, day);
+  }
+
+  void put_month(std::string_view codes) {
+    const std::size_t count = codes.size();
+    const auto month = static_cast<std::size_t>(moment_.month - 1);
+    if (count <= 2)
+      append_digits(moment_.month, count, out_);
+    else if (is_beside_day(codes))
+      out_ += culture_.name(
+          count == 3 ? Culture::short_months_beside_days : Culture::months_beside_days, month);
+    else
+      out_ += culture_.name(count == 3 ? Culture::short_months : Culture::months, month);
+  }
+
+  // Whether the nearest d before these codes, or the next behind them, is one of one or two: then
+  // the name of a month is in the genitive. A d in quotes counts too.
+  bool is_beside_day(std::string_view codes) const {
+    constexpr std::size_t npos = std::string_view::npos;
+    constexpr std::size_t most = 2;
+    const auto from = static_cast<std::size_t>(codes.data() - pattern_.data());
+    const std::string_view before = pattern_.substr(0, from);
+    if (const std::size_t last = before.rfind('d'); last != npos) {
+      const std::size_t other = before.find_last_not_of('d', last);
+      if (last - (other == npos ? 0 : other + 1) + 1 <= most) return true;
+    }
+    const std::size_t next = pattern_.find('d', from + codes.size());
+    if (next == npos) return false;
+    return std::min(pattern_.find_first_not_of('d', next), pattern_.size()) - next <= most;
   }
 
   bool put_fraction(char code, std::size_t count) {
@@ -174,10 +213,20 @@ class MomentFilling {
   }
 
   const Moment& moment_;
+  const Culture& culture_;
+  std::string_view pattern_;  // all of it
   std::size_t start_;
   std::string& out_;
   std::string& why_;
 };
+
+// The pattern of a letter that means the same in every culture; empty where it is none.
+std::string_view standard_pattern(std::string_view format) {
+  if (format.size() != 1) return {};
+  const auto found = std::find_if(standards.begin(), standards.end(),
+                                  [&](const Standard& one) { return one.letter == format[0]; });
+  return found == standards.end() ? std::string_view() : found->pattern;
+}
 
 // The same moment in UTC, which has no year 0 and no year 10000.
 std::optional<Moment> in_utc(const Moment& moment) {
@@ -191,21 +240,47 @@ std::optional<Moment> in_utc(const Moment& moment) {
 }
 
 // The pattern that a format means; nothing where one letter means none.
-std::string_view pattern_of(std::string_view format) {
+std::string pattern_of(std::string_view format, const Culture& culture) {
+  const auto both = [&](Culture::Part date, Culture::Part time) {
+    return std::string(culture[date]) + " " + std::string(culture[time]);
+  };
   if (format.empty()) format = "G";
-  if (format.size() > 1) return format;
-  const auto found =
-      std::find_if(standards.begin(), standards.end(),
-                   [&](const Standard& standard) { return standard.letter == format[0]; });
-  return found == standards.end() ? std::string_view() : found->pattern;
+  if (format.size() > 1) return std::string(format);
+  switch (format[0]) {
+    case 'd':
+      return std::string(culture[Culture::short_date]);
+    case 'D':
+      return std::string(culture[Culture::long_date]);
+    case 'f':
+      return both(Culture::long_date, Culture::short_time);
+    case 'F':
+    case 'U':
+      return std::string(culture[Culture::full]);
+    case 'g':
+      return both(Culture::short_date, Culture::short_time);
+    case 'G':
+      return both(Culture::short_date, Culture::long_time);
+    case 'm':
+    case 'M':
+      return std::string(culture[Culture::month_day]);
+    case 't':
+      return std::string(culture[Culture::short_time]);
+    case 'T':
+      return std::string(culture[Culture::long_time]);
+    case 'y':
+    case 'Y':
+      return std::string(culture[Culture::year_month]);
+    default:
+      return std::string(standard_pattern(format));
+  }
 }
 
 // DateTimeOffset: r and u show UTC, and U is no format of it.
-bool append_with_offset(const Moment& moment, std::string_view format, std::string& out,
-                        std::string& why) {
-  std::string_view pattern = pattern_of(format);
-  if (format.empty()) pattern = "MM/dd/yyyy HH:mm:ss zzz";
-  if (format == "o" || format == "O") pattern = "yyyy'-'MM'-'dd'T'HH':'mm':'ss'.'fffffffzzz";
+bool append_with_offset(const Moment& moment, std::string_view format, const Culture& culture,
+                        std::string& out, std::string& why) {
+  std::string pattern = pattern_of(format, culture);
+  if (format.empty()) pattern += " zzz";
+  if (format == "o" || format == "O") pattern += "zzz";
   if (pattern.empty() || format == "U") {
     why = "no DateTimeOffset has the format " + std::string(format);
     return false;
@@ -215,20 +290,25 @@ bool append_with_offset(const Moment& moment, std::string_view format, std::stri
     const auto utc = in_utc(moment);
     if (utc) shown = *utc;
   }
-  return MomentFilling(shown, out, why).fill(pattern);
+  return MomentFilling(shown, culture, out, why).fill(pattern);
 }
 
 }  // namespace
 
-bool append_moment(const Moment& moment, std::string_view format, std::string& out,
-                   std::string& why) {
-  if (moment.offset) return append_with_offset(moment, format, out, why);
-  const std::string_view pattern = pattern_of(format);
+bool is_same_in_every_culture(std::string_view format) {
+  return !standard_pattern(format).empty();
+}
+
+bool append_moment(const Moment& moment, std::string_view format, const Culture& given,
+                   std::string& out, std::string& why) {
+  const Culture culture = is_same_in_every_culture(format) ? invariant_culture() : given;
+  if (moment.offset) return append_with_offset(moment, format, culture, out, why);
+  const std::string pattern = pattern_of(format, culture);
   if (pattern.empty()) {
     why = "no date and time has the format " + std::string(format);
     return false;
   }
-  return MomentFilling(moment, out, why).fill(pattern);
+  return MomentFilling(moment, culture, out, why).fill(pattern);
 }
 
 bool depends_on_time_zone(std::string_view format) {

@@ -1,5 +1,4 @@
-// What .NET makes of a DateTime under a format string, in the invariant culture: standard letters,
-// and patterns of codes.
+// What .NET makes of a DateTime under a format string: standard letters, and patterns of codes.
 //
 // Defined by "Standard date and time format strings" and "Custom date and time format strings" of
 // the .NET documentation; observed on .NET 10.0. A moment without an offset is of the kind
@@ -9,13 +8,17 @@
 #include <string>
 #include <string_view>
 
+#include "cultures.hpp"
 #include "inky_margin/format/value.hpp"
 
 namespace inky::inline v1::csharp {
 
 // Appends the moment. False where .NET throws a FormatException, and `why` states for what.
-bool append_moment(const Moment& moment, std::string_view format, std::string& out,
-                   std::string& why);
+bool append_moment(const Moment& moment, std::string_view format, const Culture& culture,
+                   std::string& out, std::string& why);
+
+// Whether the format is a letter whose pattern is no culture's: o, r, s, u.
+bool is_same_in_every_culture(std::string_view format);
 
 // Whether the format shows what depends on the machine's time zone.
 bool depends_on_time_zone(std::string_view format);

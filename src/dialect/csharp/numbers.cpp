@@ -86,7 +86,7 @@ bool append_whole_number(const NumberFormat& format, const Value& value, const C
   if (letter == 'D' || (letter == 'G' && (format.precision < 1 || is_big))) {
     bool negative = false;
     const std::string digits = whole_digits(value, 10, Letters::lower, negative);
-    if (negative) out.append(culture.minus);
+    if (negative) out.append(culture[Culture::minus]);
     const bool pads = letter == 'D' || is_big;
     const int missing = pads ? format.precision - static_cast<int>(digits.size()) : 0;
     out.fill("0", static_cast<std::size_t>(std::max(missing, 0)));
@@ -119,13 +119,13 @@ void append_decimal(const NumberFormat& format, const Decimal& held, const Cultu
   if (letter == 'G' && format.precision == unset) {
     std::string text = dotnet_text(held);
     if (text[0] == '-') {
-      out.append(culture.minus);
+      out.append(culture[Culture::minus]);
       text.erase(0, 1);
     }
     const std::size_t point = text.find('.');
     out.append(std::string_view(text).substr(0, point));
     if (point == std::string::npos) return;
-    out.append(culture.point);
+    out.append(culture[Culture::point]);
     out.append(std::string_view(text).substr(point + 1));
     return;
   }
@@ -228,10 +228,10 @@ bool append_number(const NumberFormat& format, const Value& value, const Culture
   if (!whole && !decimal && !value.as_real().is_finite()) {
     const BinaryReal real = value.as_real();
     if (real.kind == RealClass::not_a_number) {
-      out.append(culture.not_a_number);
+      out.append(culture[Culture::not_a_number]);
     } else {
-      if (real.negative) out.append(culture.minus);
-      out.append(culture.infinity);
+      if (real.negative) out.append(culture[Culture::minus]);
+      out.append(culture[Culture::infinity]);
     }
     return true;
   }
@@ -253,7 +253,7 @@ bool rounds_twice(const NumberFormat& format, const Value& value) {
   const BinaryReal real = value.as_real();
   TextBuffer as_is;
   TextBuffer in_full;
-  const Culture& culture = *culture_tagged("");
+  const Culture culture = invariant_culture();
   (void)append_real(format, value, culture, as_is);
   Number number;
   number.negative = real.negative;

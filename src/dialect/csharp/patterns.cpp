@@ -113,7 +113,11 @@ Section read_section(std::string_view pattern, std::size_t start) {
 class Filling {
  public:
   Filling(std::string_view pattern, const Culture& culture, Number& number, Output& out)
-      : pattern_(pattern), culture_(culture), number_(number), out_(out) {}
+      : pattern_(pattern),
+        culture_(culture),
+        grouping_(culture.grouping()),
+        number_(number),
+        out_(out) {}
 
   void run() {
     choose_section();
@@ -148,7 +152,7 @@ class Filling {
   }
 
   void put_sign() {
-    out_.append(culture_.minus);
+    out_.append(culture_[Culture::minus]);
     sign_ = false;
   }
   // The sign of a number whose first digit is behind the point is before the first character.
@@ -159,8 +163,8 @@ class Filling {
   void put_digit(char digit) {
     put({&digit, 1});
     if (section_.groups && position_ > 1 && position_ <= whole_ &&
-        is_group_end(position_ - 1, culture_.groups_of_two))
-      out_.append(culture_.group);
+        grouping_.ends(position_ - 1))
+      out_.append(culture_[Culture::group]);
   }
 
   // A placeholder: a digit, a zero, or nothing.
@@ -193,7 +197,7 @@ class Filling {
         case '.':
           if (position_ != 0 || pointed) break;
           if (last_ < 0 || (section_.point < section_.digits && at_ < number_.digits.size())) {
-            put(culture_.point);
+            put(culture_[Culture::point]);
             pointed = true;
           }
           break;
@@ -215,8 +219,16 @@ class Filling {
         case 'e':
           at = put_exponent(at - 1);
           break;
+        case '%':
+          put(culture_[Culture::percent]);
+          break;
         default:
-          put({&c, 1});
+          if (pattern_.substr(at - 1).starts_with(per_mille)) {
+            put(culture_[Culture::per_mille]);
+            at += per_mille.size() - 1;
+          } else {
+            put({&c, 1});
+          }
       }
     }
   }
@@ -243,6 +255,7 @@ class Filling {
 
   std::string_view pattern_;
   const Culture& culture_;
+  Grouping grouping_;
   Number& number_;
   Output& out_;
   Section section_;

@@ -53,12 +53,12 @@ void append_shown(const Value& value, std::string& out) {
     case Type::time:
     case Type::duration: {
       std::string why;
-      (void)append_time_value(value, "", out, why);
+      (void)append_time_value(value, "", invariant_culture(), out, why);
       return;
     }
     default: {
       TextBuffer number;
-      (void)append_number({}, value, *culture_tagged(""), number);
+      (void)append_number({}, value, invariant_culture(), number);
       out += number.view();
     }
   }

@@ -23,8 +23,9 @@ bool has_code(std::string_view pattern, std::string_view codes) {
   return false;
 }
 
-bool append_part_of_moment(const Value& value, std::string_view format, std::string& out,
-                           std::string& why) {
+bool append_part_of_moment(const Value& value, std::string_view format, const Culture& given,
+                           std::string& out, std::string& why) {
+  const Culture culture = is_same_in_every_culture(format) ? invariant_culture() : given;
   const bool is_date = value.is(Type::date);
   if (format.empty()) format = is_date ? "d" : "t";
   if (format.size() == 1) {
@@ -44,7 +45,7 @@ bool append_part_of_moment(const Value& value, std::string_view format, std::str
     why = is_date ? "a DateOnly has no time" : "a TimeOnly has no date";
     return false;
   }
-  return append_moment(value.as_moment(), format, out, why);
+  return append_moment(value.as_moment(), format, culture, out, why);
 }
 
 // ---- Durations ----
@@ -78,7 +79,7 @@ std::string digits_of(std::int64_t number, std::size_t least) {
   return digits;
 }
 
-std::string standard_span(const SpanParts& span, char letter) {
+std::string standard_span(const SpanParts& span, char letter, const Culture& culture) {
   std::string out = span.negative ? "-" : "";
   const bool constant = letter != 'g' && letter != 'G';
   if (span.days != 0 || letter == 'G') out += std::to_string(span.days) + (constant ? "." : ":");
@@ -87,7 +88,7 @@ std::string standard_span(const SpanParts& span, char letter) {
   if (span.ticks == 0 && letter != 'G') return out;
   std::string fraction = digits_of(span.ticks, 7);
   if (letter == 'g') fraction.erase(fraction.find_last_not_of('0') + 1);
-  return out + "." + fraction;
+  return out.append(constant ? "." : culture[Culture::point]) + fraction;
 }
 
 // Appends what a pattern makes of it; false where it is none.
@@ -153,7 +154,8 @@ bool fill_span(const SpanParts& span, std::string_view pattern, std::string& out
   return true;
 }
 
-bool append_span(const Value& value, std::string_view format, std::string& out, std::string& why) {
+bool append_span(const Value& value, std::string_view format, const Culture& culture,
+                 std::string& out, std::string& why) {
   const SpanParts span = span_parts(value.as_duration());
   if (format.size() > 1) return fill_span(span, format, out, why);
   const char letter = format.empty() ? 'c' : format[0];
@@ -161,7 +163,7 @@ bool append_span(const Value& value, std::string_view format, std::string& out, 
     why = "a TimeSpan has no format " + std::string(format);
     return false;
   }
-  out += standard_span(span, letter);
+  out += standard_span(span, letter, culture);
   return true;
 }
 
@@ -171,11 +173,17 @@ bool is_time_value(const Value& value) {
   return value.is(Type::moment) || value.type() >= Type::date;
 }
 
-bool append_time_value(const Value& value, std::string_view format, std::string& out,
-                       std::string& why) {
-  if (value.is(Type::duration)) return append_span(value, format, out, why);
-  if (value.is(Type::moment)) return append_moment(value.as_moment(), format, out, why);
-  return append_part_of_moment(value, format, out, why);
+bool append_time_value(const Value& value, std::string_view format, const Culture& culture,
+                       std::string& out, std::string& why) {
+  if (value.is(Type::duration)) return append_span(value, format, culture, out, why);
+  if (value.is(Type::moment)) return append_moment(value.as_moment(), format, culture, out, why);
+  return append_part_of_moment(value, format, culture, out, why);
+}
+
+bool needs_other_calendar(const Value& value, std::string_view format, const Culture& culture) {
+  const std::string_view calendar = culture[Culture::calendar];
+  return (value.is(Type::moment) || value.is(Type::date)) && calendar != "Gregorian" &&
+         calendar != "ThaiBuddhist" && !is_same_in_every_culture(format);
 }
 
 }  // namespace inky::inline v1::csharp

@@ -1,4 +1,4 @@
-// What .NET makes of the types that hold times, under a format string, in the invariant culture. A
+// What .NET makes of the types that hold times, under a format string. A
 // moment is a DateTime of the kind Unspecified, with an offset a DateTimeOffset; a date, a time and
 // a duration are DateOnly, TimeOnly and TimeSpan.
 //
@@ -9,6 +9,7 @@
 #include <string>
 #include <string_view>
 
+#include "cultures.hpp"
 #include "inky_margin/format/value.hpp"
 
 namespace inky::inline v1::csharp {
@@ -17,7 +18,11 @@ bool is_time_value(const Value& value);
 
 // Appends the value. False where .NET throws a FormatException, and `why` states for what.
 // REQUIRES: is_time_value().
-bool append_time_value(const Value& value, std::string_view format, std::string& out,
-                       std::string& why);
+bool append_time_value(const Value& value, std::string_view format, const Culture& culture,
+                       std::string& out, std::string& why);
+
+// Whether the value is a date, or has one, of a calendar that is not supported yet, and the format
+// shows it.
+bool needs_other_calendar(const Value& value, std::string_view format, const Culture& culture);
 
 }  // namespace inky::inline v1::csharp

@@ -107,7 +107,7 @@ std::string to_string(const Value& value) {
   if (csharp::is_time_value(value)) {
     std::string out;
     std::string why;
-    (void)csharp::append_time_value(value, {}, out, why);
+    (void)csharp::append_time_value(value, {}, csharp::invariant_culture(), out, why);
     return out;
   }
   if (value.is(Type::decimal)) return dotnet_text(*decimal96(value.as_decimal()));

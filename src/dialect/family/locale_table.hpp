@@ -1,0 +1,72 @@
+// A table of what the locales of a runtime have, as tools/record/locale_table.py writes it.
+#pragma once
+
+#include <algorithm>
+#include <array>
+#include <cstddef>
+#include <cstdint>
+#include <span>
+#include <string_view>
+
+namespace inky::inline v1 {
+
+// What one locale has: texts by the number of a part.
+template <std::size_t parts>
+class LocaleParts {
+ public:
+  constexpr LocaleParts(std::string_view tag, std::span<const std::string_view> texts,
+                        const std::array<std::uint16_t, parts>& places)
+      : tag_(tag), texts_(texts.data()), places_(&places) {}
+
+  std::string_view tag() const { return tag_; }
+  // REQUIRES: part < parts.
+  std::string_view text(std::size_t part) const { return texts_[(*places_)[part]]; }
+  // A part that is a digit.
+  int digit(std::size_t part) const { return text(part)[0] - '0'; }
+
+ private:
+  std::string_view tag_;
+  const std::string_view* texts_;
+  const std::array<std::uint16_t, parts>* places_;
+};
+
+// REQUIRES: but for the first, which is the usual one, the tags are in order; an empty tag is the
+// first's. -1 where there is none.
+constexpr std::ptrdiff_t locale_place(std::span<const std::string_view> tags,
+                                      std::string_view tag) {
+  if (tag.empty() || tag == tags.front()) return 0;
+  const auto others = tags.subspan(1);
+  const auto found = std::lower_bound(others.begin(), others.end(), tag);
+  if (found == others.end() || *found != tag) return -1;
+  return found - others.begin() + 1;
+}
+
+// One of the names of a list, which bars part: "Mon|Tue". Empty where it has fewer.
+constexpr std::string_view listed_name(std::string_view list, std::size_t place) {
+  for (; place > 0; --place) {
+    const std::size_t bar = list.find('|');
+    if (bar == std::string_view::npos) return {};
+    list.remove_prefix(bar + 1);
+  }
+  return list.substr(0, list.find('|'));
+}
+
+// Which digits of a whole number have a mark before them: "3", "3,2", and "0" for none at all.
+class Grouping {
+ public:
+  // REQUIRES: digits with commas between them.
+  constexpr explicit Grouping(std::string_view sizes)
+      : first_(sizes[0] - '0'), next_(sizes.size() > 2 ? sizes[2] - '0' : first_) {}
+
+  // Whether a mark is before the last `left` digits.
+  constexpr bool ends(int left) const {
+    if (first_ == 0 || left < first_) return false;
+    return left == first_ || (next_ != 0 && (left - first_) % next_ == 0);
+  }
+
+ private:
+  int first_;
+  int next_;
+};
+
+}  // namespace inky::inline v1

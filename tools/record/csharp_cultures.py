@@ -1,0 +1,94 @@
+#!/usr/bin/env python3
+"""Records what String.Format of .NET prints of numbers and times in every culture that it has.
+
+    tools/record/csharp_cultures.py [SEED]           writes tests/vectors/csharp-cultures.jsonl
+    tools/record/csharp_cultures.py --live SEED      fewer cases, to standard output
+"""
+
+import subprocess
+import sys
+
+import csharp
+import csharp_decimals
+import csharp_times
+from recording import needs, write_cases
+
+count = 10500
+live_count = 4000
+
+often = "de-DE fr-FR en-US en-GB en-IN es-ES it-IT pl-PL pt-BR ru-RU sv-SE nb-NO fi-FI cs-CZ hu-HU tr-TR ja-JP zh-CN ko-KR ar-EG he-IL th-TH de-CH da-DK".split()
+
+# Their dates are of other calendars, which are not supported yet.
+other_calendars = ("fa", "ps", "mzn", "lrc", "uz-Arab", "uz-AF", "ckb-IR", "ar-SA")
+
+
+def names():
+    """Every culture of the table, which tools/record/dotnet_cultures.py asked for."""
+    source = (csharp.root / "src/dialect/csharp/cultures.inc").read_text()
+    listed = source.split("locale_tags_here[] = {")[1].split("};")[0]
+    return [tag.strip().strip('"') for tag in listed.split(",") if tag.strip() and "invariant" not in tag]
+
+
+class Maker(csharp_times.Maker):
+    """Templates of numbers and times, each with a culture."""
+
+    def __init__(self, seed):
+        super().__init__(seed)
+        self.names = names()
+        self.order = []
+
+    def culture(self):
+        r = self.random
+        if r.random() < 0.4:
+            return r.choice(often)
+        if not self.order:
+            self.order = r.sample(self.names, len(self.names))
+        return self.order.pop()
+
+    def number(self):
+        r = self.random
+        whole = r.random() < 0.3
+        value = self.whole() if whole else self.real()
+        if r.random() < 0.25:
+            text = self.values.decimal(27)
+            while "E" in text:
+                text = self.values.decimal(27)
+            value = {"decimal": text}, csharp_decimals.decimal_source(text)
+        kind = "decimal" if "decimal" in value[0] else "whole" if whole else "real"
+        if r.random() < 0.3:
+            return value, self.number_pattern()
+        format = r.choice("NNFCCPPEG" + ("D" if kind == "whole" else ""))
+        return value, format + (str(r.choice([0, 1, 2, 2, 3, 5, 12])) if r.random() < 0.5 else "")
+
+    def case(self):
+        r = self.random
+        template, values, culture = "", [], self.culture()
+        for _ in range(r.choice([1, 1, 2])):
+            if r.random() < 0.5 or culture.startswith(other_calendars):
+                value, format = self.number()
+            else:
+                value = self.when.value()
+                format = self.when.format(value) if r.random() < 0.5 else r.choice("dDfFgGmtTyYM") if "duration" not in value[0] else r.choice("gG")
+            template += r.choice(["", "|"]) + "{%d" % len(values)
+            if r.random() < 0.15:
+                template += ",%d" % r.randrange(-30, 31)
+            if r.random() < 0.95:
+                template += ":" + format
+            template += "}"
+            values.append(value)
+        return {"template": template, "values": [v[0] for v in values], "locale": culture}, None, [v[1] for v in values]
+
+
+def cases(seed, wanted):
+    return csharp.asked(csharp.templates(Maker(seed), wanted))
+
+
+def main():
+    needs("dotnet --version")
+    version = subprocess.run(["dotnet", "--version"], check=True, capture_output=True, text=True).stdout.strip()
+    header = {"dialect": "csharp", "runtime": ".NET SDK " + version, "recorder": "tools/record/csharp_cultures.py"}
+    write_cases(csharp.root / "tests/vectors/csharp-cultures.jsonl", header, cases, sys.argv[1:], count, live_count)
+
+
+if __name__ == "__main__":
+    main()
