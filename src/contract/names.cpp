@@ -69,11 +69,7 @@ Result<Type> value_type_given(std::string_view text) {
 Result<Setting> setting_given(const Dialect& dialect, std::string_view name,
                               std::string_view value) {
   if (const SettingFact* fact = find_setting(dialect.facts(), name)) {
-    std::string tag(value);
-    std::replace(tag.begin(), tag.end(), '_', '-');
-    for (const std::string_view known : fact->values) {
-      if (known == value || known == tag) return Setting{fact->name, known};
-    }
+    if (const auto known = find_value(*fact, value)) return Setting{fact->name, *known};
   }
   return *find_fault(dialect.facts(), {name, value});
 }

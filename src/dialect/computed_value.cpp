@@ -87,11 +87,11 @@ Computed compute_by_reader(const ExpressionForm& form, std::string_view expressi
 enum class Asked : unsigned char { expression, declared, change };
 
 Computed compute_in(const Dialect& asked, std::string_view source, std::span<const Value> values,
-                    Asked what, std::size_t* made) {
+                    Asked what, computed::Shared* shared) {
   const LanguageFacts* language = language_facts_of(asked);
   const ExpressionForm* form = language == nullptr ? nullptr : language->expressions;
   ByName scope(values);
-  scope.spent = made;
+  scope.shared = shared;
   if (source.size() > most_template)
     return failed(Error{Code::over_limit,
                         "an expression of " + std::to_string(source.size()) +
@@ -132,23 +132,23 @@ std::optional<Outcome> put(Computed computed, Value& out) {
 
 std::optional<Outcome> compute_declared(const Dialect& asked, std::string_view source,
                                         std::span<const Value> values, Value& out,
-                                        std::size_t* made) {
-  return put(compute_in(asked, source, values, Asked::declared, made), out);
+                                        computed::Shared* shared) {
+  return put(compute_in(asked, source, values, Asked::declared, shared), out);
 }
 
 std::optional<Outcome> compute_change(const Dialect& asked, std::string_view statement,
                                       std::span<const Value> values, Value& out,
-                                      std::size_t* made) {
-  return put(compute_in(asked, statement, values, Asked::change, made), out);
+                                      computed::Shared* shared) {
+  return put(compute_in(asked, statement, values, Asked::change, shared), out);
 }
 
 std::optional<Outcome> compute_truth(const Dialect& asked, std::string_view source,
-                                     std::span<const Value> values, bool& out, std::size_t* made) {
+                                     std::span<const Value> values, bool& out, computed::Shared* shared) {
   const ExpressionForm& form = *language_facts_of(asked)->expressions;
   if (form.reader == nullptr) {
     Value chosen;
     auto failure = compute_declared(asked, "(" + std::string(source) + ") ? true : false", values,
-                                    chosen, made);
+                                    chosen, shared);
     if (!failure) out = chosen.is(Type::truth) && chosen.as_whole() != 0;
     return failure;
   }
@@ -162,7 +162,7 @@ std::optional<Outcome> compute_truth(const Dialect& asked, std::string_view sour
     return Outcome::error({Code::not_supported_yet, "a condition such as this is not supported yet",
                            Span{0, source.size()}, give_result});
   ByName scope(values);
-  scope.spent = made;
+  scope.shared = shared;
   const auto evaluator = form.evaluator(scope);
   if (evaluator->decide(node, out)) return std::nullopt;
   return computed::outcome_of(*evaluator->trouble());
@@ -173,15 +173,15 @@ namespace {
 // 1..4 and 1..=3
 std::optional<Outcome> compute_range(const Dialect& asked, const std::string& source,
                                      std::size_t sign, std::span<const Value> values,
-                                     std::vector<Value>& out, std::size_t* made) {
+                                     std::vector<Value>& out, computed::Shared* shared) {
   const ExpressionForm& form = *language_facts_of(asked)->expressions;
   std::size_t behind = sign + form.range_sign.size();
   const bool has_last = source.substr(behind).starts_with('=');
   if (has_last) ++behind;
   Value ends[2];
-  if (auto failure = compute_declared(asked, source.substr(0, sign), values, ends[0], made))
+  if (auto failure = compute_declared(asked, source.substr(0, sign), values, ends[0], shared))
     return failure;
-  if (auto failure = compute_declared(asked, source.substr(behind), values, ends[1], made))
+  if (auto failure = compute_declared(asked, source.substr(behind), values, ends[1], shared))
     return failure;
   if (!is_whole(ends[0].type()) || ends[0].type() != ends[1].type() || ends[0].is(Type::big))
     return Outcome::error({Code::not_supported_yet, "a range of these is not supported yet",
@@ -201,16 +201,16 @@ std::optional<Outcome> compute_range(const Dialect& asked, const std::string& so
 
 std::optional<Outcome> compute_items(const Dialect& asked, const std::string& source,
                                      std::span<const Value> values, bool with_keys,
-                                     std::vector<Value>& out, std::size_t* made_so_far) {
+                                     std::vector<Value>& out, computed::Shared* shared) {
   const ExpressionForm& form = *language_facts_of(asked)->expressions;
   if (const std::size_t sign =
           form.range_sign.empty() ? std::string::npos : source.find(form.range_sign);
       sign != std::string::npos && source.find('(') > sign)
-    return compute_range(asked, source, sign, values, out, made_so_far);
+    return compute_range(asked, source, sign, values, out, shared);
   std::string whole(form.items.empty() ? std::string_view("{}") : form.items);
   whole.replace(whole.find("{}"), 2, source);
   Value made;
-  if (auto failure = compute_declared(asked, whole, values, made, made_so_far)) return failure;
+  if (auto failure = compute_declared(asked, whole, values, made, shared)) return failure;
   if (with_keys && (made.is(Type::list) || made.is(Type::record))) {
     std::int64_t place = 0;
     for (const Value& item : made.as_list()) {

@@ -31,6 +31,13 @@ struct LocaleFact {
   std::string_view locale;
 };
 
+// What is before and behind the expression in a statement that sets the locale: a text, or an object
+// whose first part is one. Blanks do not count.
+struct LocaleStatementFact {
+  std::string_view before;
+  std::string_view behind;
+};
+
 struct StatementParts;
 struct Declaration;
 
@@ -177,6 +184,8 @@ struct ExpressionForm {
   // How calls name a locale: by these, or by a call of one of these functions with its tag.
   std::span<const LocaleFact> locales = {};
   std::string_view locale_makers = {};
+  // Statements that set the locale of those behind them.
+  std::span<const LocaleStatementFact> locale_statements = {};
 };
 
 }  // namespace inky::inline v1

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "computed/objects.hpp"
 #include "computed/writer.hpp"
 #include "dialect/program_form.hpp"
 #include "family/named_values.hpp"
@@ -74,6 +75,13 @@ std::optional<computed::Trouble> evaluate_arguments(const Statement& statement,
         return evaluator->trouble();
       if (!later) later = evaluator->trouble();
     }
+    if (computed::is_object(value)) {
+      return computed::Trouble{computed::Trouble::When::not_supported_yet,
+                               {},
+                               "a " + computed::object_kind(value) +
+                                   " as a value is not supported yet",
+                               statement.arguments[i].span};
+    }
     if (!statement.argument_names[i].empty()) value.set_name(statement.argument_names[i]);
     out.push_back(std::move(value));
   }
@@ -142,7 +150,7 @@ Result<EvaluatedCall> evaluate_call(const Template& parsed, std::span<const Valu
 
 Outcome render_statement(const Statement& statement, std::span<const Value> values,
                          const RenderOptions& asked, Output& out, Report* report,
-                         std::size_t* made) {
+                         computed::Shared* shared) {
   if (!statement.steps.empty()) return render_steps(statement, values, asked, out, report);
   RenderOptions options = asked;
   std::vector<Setting> settings;
@@ -154,8 +162,9 @@ Outcome render_statement(const Statement& statement, std::span<const Value> valu
     options.settings = settings;
   }
   if (statement.is_filled) return render_filled(statement, values, options, out, report);
-  Names scope(statement.names, values, made == nullptr ? statement.form : nullptr);
-  scope.spent = made;
+  Names scope(statement.names, values, shared == nullptr ? statement.form : nullptr);
+  computed::Shared own{0, asked.setting("locale")};
+  scope.shared = shared == nullptr ? &own : shared;
   std::vector<Value> given;
   if (const auto trouble = evaluate_arguments(statement, scope, given)) {
     // A compiler sees a template that its arguments do not fit, before anything runs.
@@ -239,6 +248,7 @@ class Explanation {
   static const char* role_of(StatementStep::Kind kind) {
     using Kind = StatementStep::Kind;
     if (kind == Kind::value || kind == Kind::change) return "value";
+    if (kind == Kind::locale) return "setting";
     return kind == Kind::leave || kind == Kind::next ? "end" : "call";
   }
 
@@ -267,6 +277,8 @@ class Explanation {
         return "out of the innermost loop or choice";
       case Kind::next:
         return "on to the next round";
+      case Kind::locale:
+        return "the locale of what follows";
     }
     return "a statement";
   }

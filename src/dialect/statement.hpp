@@ -15,8 +15,20 @@ struct Statement;
 
 // One of several statements: a call that prints, a name that gets a value, a loop or a condition.
 struct StatementStep {
-  // leave, next: out of the innermost loop or choice, and on to the next round of a loop.
-  enum class Kind : std::uint8_t { call, value, change, loop, each, branch, choice, leave, next };
+  // leave, next: out of the innermost loop or choice, and on to the next round of a loop; locale:
+  // that of what follows.
+  enum class Kind : std::uint8_t {
+    call,
+    value,
+    change,
+    loop,
+    each,
+    branch,
+    choice,
+    leave,
+    next,
+    locale
+  };
   Kind kind = Kind::value;
   std::shared_ptr<const Statement> call;
   std::string name;                // of a value
@@ -78,17 +90,17 @@ struct Statement {
 // which is in `out` then; else what happens, with a span in `source`.
 std::optional<Outcome> compute_declared(const Dialect& asked, std::string_view source,
                                         std::span<const Value> values, Value& out,
-                                        std::size_t* made = nullptr);
+                                        computed::Shared* shared = nullptr);
 // What a name stands for behind a statement that changes its value in place; the rest as above.
 std::optional<Outcome> compute_change(const Dialect& asked, std::string_view statement,
-                                      std::span<const Value> values, Value& out, std::size_t* made);
+                                      std::span<const Value> values, Value& out, computed::Shared* shared);
 
 // Whether an expression counts as true, and what a loop goes through; the rest as above.
 std::optional<Outcome> compute_truth(const Dialect& asked, std::string_view source,
-                                     std::span<const Value> values, bool& out, std::size_t* made);
+                                     std::span<const Value> values, bool& out, computed::Shared* shared);
 std::optional<Outcome> compute_items(const Dialect& asked, const std::string& source,
                                      std::span<const Value> values, bool with_keys,
-                                     std::vector<Value>& out, std::size_t* made);
+                                     std::vector<Value>& out, computed::Shared* shared);
 
 // The most steps that statements take, all rounds of loops together.
 inline constexpr int most_steps = 10'000;
@@ -97,11 +109,11 @@ inline constexpr int most_steps = 10'000;
 Outcome render_steps(const Statement& statement, std::span<const Value> values,
                      const RenderOptions& options, Output& out, Report* report);
 
-// What the calls of Dialect do for a template that is a statement. `made`: what the statements around
-// it have made so far; null: it stands alone, and the values are the caller's.
+// What the calls of Dialect do for a template that is a statement. `shared`: by the statements around
+// it; null: it stands alone, and the values are the caller's.
 Outcome render_statement(const Statement& statement, std::span<const Value> values,
                          const RenderOptions& options, Output& out, Report* report,
-                         std::size_t* made = nullptr);
+                         computed::Shared* shared = nullptr);
 std::vector<Words> explain_statement(const Statement& statement, std::size_t size);
 Result<WrittenCall> write_statement_call(const Statement& statement,
                                          std::span<const std::string> names);

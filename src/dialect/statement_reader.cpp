@@ -313,14 +313,18 @@ class StatementReader {
 
   // Locale.ROOT, Locale.forLanguageTag("de-DE")
   bool take_locale(const Node& node) {
-    const bool makes = node.kind == Node::Kind::call && node.parts.size() == 2 &&
-                       is_text(node.parts[1]) &&
+    // new Locale("de", "DE")
+    const bool makes = node.kind == Node::Kind::call &&
+                       (node.parts.size() == 2 || node.parts.size() == 3) &&
+                       std::all_of(node.parts.begin() + 1, node.parts.end(), is_text) &&
                        has_word(form_.locale_makers, computed::path_of(node.parts[0]));
     const std::string path = makes ? std::string() : computed::path_of(node);
     for (const LocaleFact& fact : form_.locales) {
       if (!path.empty() && fact.path == path) parts_.locale = fact.locale;
     }
     if (makes) parts_.locale = node.parts[1].value.as_text();
+    if (makes && node.parts.size() == 3)
+      parts_.locale += "-" + std::string(node.parts[2].value.as_text());
     const bool is_known = !parts_.locale.empty() &&
                           !find_fault(parts_.dialect->facts(), Setting{"locale", parts_.locale});
     return is_known || fail("this locale in a call is not supported yet", node.span,

@@ -13,6 +13,7 @@
 #include "dialect/statement_content.hpp"
 #include "dialect/statement_counts.hpp"
 #include "dialect/statement_lines.hpp"
+#include "dialect/statement_locales.hpp"
 #include "dialect/statement_named_lists.hpp"
 #include "dialect/statement_names.hpp"
 #include "dialect/statement_open_names.hpp"
@@ -109,6 +110,15 @@ class SequenceReader {
       if (!declared) return not_understood(span);
       declared->span = {0, statement.size()};
       declare_all(into, std::move(*declared), span.from);
+      return std::nullopt;
+    }
+    if (const auto locale = locale_set_by(*language_.expressions, statement)) {
+      StatementStep& step = into.emplace_back();
+      step.kind = StatementStep::Kind::locale;
+      step.expression = *locale;
+      step.span = span;
+      for (const std::string& name : value_names_in(*language_.expressions, step.expression))
+        add_name(name);
       return std::nullopt;
     }
     if (auto array = array_of(language_, statement)) return add_array(into, *array, span);

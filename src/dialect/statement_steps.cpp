@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "computed/objects.hpp"
 #include "dialect/statement.hpp"
 #include "dialect/statement_arrays.hpp"
 #include "dialect/statement_lines.hpp"
@@ -9,6 +10,7 @@
 #include "family/named_values.hpp"
 #include "inky_margin/dialect/statement.hpp"
 #include "text/ascii.hpp"
+#include "text/escape.hpp"
 
 namespace inky::inline v1 {
 
@@ -99,10 +101,12 @@ class Run {
       : statement_(statement),
         form_(*statement.form),
         names_(statement, values),
+        asked_(options),
         options_(options),
         out_(out),
         report_(report),
-        start_(out.needed()) {}
+        start_(out.needed()),
+        shared_{0, options.setting("locale")} {}
 
   Outcome run() {
     if (auto failure = run(statement_.steps)) {
@@ -130,6 +134,7 @@ class Run {
                         : step.kind == Kind::change                           ? change(step)
                         : step.kind == Kind::each                             ? each(step)
                         : step.kind == Kind::choice                           ? choose(step)
+                        : step.kind == Kind::locale                           ? set_locale(step)
                         : step.kind == Kind::leave || step.kind == Kind::next ? jump(step)
                                                                               : decide(step);
       if (failure || jump_) return failure;
@@ -138,7 +143,7 @@ class Run {
   }
 
   Failure compute(const StatementStep& step, const std::string& expression, Value& out) {
-    auto failure = compute_declared(dialect(), expression, names_.values(), out, &made_);
+    auto failure = compute_declared(dialect(), expression, names_.values(), out, &shared_);
     return failure ? std::optional(at_place(*failure, step.span)) : std::nullopt;
   }
 
@@ -150,7 +155,7 @@ class Run {
   Failure assign(const StatementStep& step) {
     Value value;
     if (step.in_place) {
-      auto failure = compute_change(dialect(), step.expression, names_.values(), value, &made_);
+      auto failure = compute_change(dialect(), step.expression, names_.values(), value, &shared_);
       if (failure) return at_place(*failure, step.span);
       names_.add(step.name, std::move(value), unset, names_.type_of(step.name));
       return std::nullopt;
@@ -246,8 +251,8 @@ class Run {
     Value changed = *list;
     if (!apply_change(change.kind, places, value, changed))
       return not_yet(step, "such a change of this list is");
-    made_ += changed.as_list().size();
-    if (made_ > most_output)
+    shared_.made += changed.as_list().size();
+    if (shared_.made > most_output)
       return Outcome::error(
           {Code::over_limit,
            "the values of the statements take more than " + std::to_string(most_output) + " bytes",
@@ -299,8 +304,29 @@ class Run {
       test = "(" + step.expression + ") >= " + value.substr(0, sign) + " && (" + step.expression +
              ") <= " + value.substr(behind + 1);
     }
-    auto failure = compute_truth(dialect(), test, names_.values(), out, &made_);
+    auto failure = compute_truth(dialect(), test, names_.values(), out, &shared_);
     return failure ? std::optional(at_place(*failure, step.span)) : std::nullopt;
+  }
+
+  Failure set_locale(const StatementStep& step) {
+    Value value;
+    if (auto failure = compute(step, step.expression, value)) return failure;
+    if (computed::is_object(value)) value = Value(computed::object_part(value, 0));
+    if (!value.is(Type::text)) return not_yet(step, "a locale such as this is");
+    const SettingFact* fact = find_setting(dialect().facts(), "locale");
+    const auto known = fact == nullptr ? std::nullopt : find_value(*fact, value.as_text());
+    if (!known)
+      return Outcome::error(
+          {Code::not_supported_yet,
+           "the locale " + in_quotes(value.as_text()) + " is not supported yet", step.span,
+           "Leave it out, or choose another; see inky dialects " +
+               std::string(dialect().facts().id) + "."});
+    shared_.locale = *known;
+    settings_.assign(asked_.settings.begin(), asked_.settings.end());
+    std::erase_if(settings_, [](const Setting& one) { return one.name == "locale"; });
+    settings_.push_back({"locale", *known});
+    options_.settings = settings_;
+    return std::nullopt;
   }
 
   Failure jump(const StatementStep& step) {
@@ -323,7 +349,7 @@ class Run {
     bool goes_on = true;
     std::vector<Value> items;
     if (auto failure = compute_items(dialect(), step.expression, names_.values(), step.with_keys,
-                                     items, &made_))
+                                     items, &shared_))
       return at_place(*failure, step.span);
     for (Value& item : items) {
       if (step.names.size() == 1) {
@@ -346,7 +372,7 @@ class Run {
       bool holds = true;
       if (!step.expression.empty() && !is_first) {
         if (auto failure = run(step.before)) return failure;
-        auto failure = compute_truth(dialect(), step.expression, names_.values(), holds, &made_);
+        auto failure = compute_truth(dialect(), step.expression, names_.values(), holds, &shared_);
         if (failure) return at_place(*failure, step.span);
         if (auto counted = run(step.behind)) return counted;
       }
@@ -364,7 +390,7 @@ class Run {
     const std::size_t before = out_.needed() - start_;
     Report own;
     Outcome outcome = render_statement(*step.call, names_.values(), options_, out_,
-                                       report_ == nullptr ? nullptr : &own, &made_);
+                                       report_ == nullptr ? nullptr : &own, &shared_);
     if (!outcome.prints()) return outcome;
     if (out_.needed() - start_ > most_output)
       return Outcome::error(
@@ -398,14 +424,16 @@ class Run {
   const Statement& statement_;
   const ExpressionForm& form_;
   NamesSoFar names_;
-  const RenderOptions& options_;
+  const RenderOptions& asked_;
+  RenderOptions options_;
+  std::vector<Setting> settings_;  // of these, where a statement has changed any
   Output& out_;
   Report* report_;
   std::size_t start_;
   int taken_ = 0;
   std::optional<Kind> jump_;  // out of what is being run
   int loops_ = 0;             // around what is being run
-  std::size_t made_ = 0;      // by all expressions together, in bytes
+  computed::Shared shared_;
 };
 
 }  // namespace

@@ -11,6 +11,7 @@ import sys
 import csharp
 import csharp_decimals
 import csharp_times
+import locale_table
 from recording import needs, write_cases
 
 count = 10500
@@ -22,28 +23,12 @@ often = "de-DE fr-FR en-US en-GB en-IN es-ES it-IT pl-PL pt-BR ru-RU sv-SE nb-NO
 other_calendars = ("fa", "ps", "mzn", "lrc", "uz-Arab", "uz-AF", "ckb-IR", "ar-SA")
 
 
-def names():
-    """Every culture of the table, which tools/record/dotnet_cultures.py asked for."""
-    source = (csharp.root / "src/dialect/csharp/cultures.inc").read_text()
-    listed = source.split("locale_tags_here[] = {")[1].split("};")[0]
-    return [tag.strip().strip('"') for tag in listed.split(",") if tag.strip() and "invariant" not in tag]
-
-
 class Maker(csharp_times.Maker):
     """Templates of numbers and times, each with a culture."""
 
     def __init__(self, seed):
         super().__init__(seed)
-        self.names = names()
-        self.order = []
-
-    def culture(self):
-        r = self.random
-        if r.random() < 0.4:
-            return r.choice(often)
-        if not self.order:
-            self.order = r.sample(self.names, len(self.names))
-        return self.order.pop()
+        self.cultures = locale_table.Order(self.random, locale_table.tags_in(csharp.root / "src/dialect/csharp/cultures.inc"), often)
 
     def number(self):
         r = self.random
@@ -62,7 +47,7 @@ class Maker(csharp_times.Maker):
 
     def case(self):
         r = self.random
-        template, values, culture = "", [], self.culture()
+        template, values, culture = "", [], self.cultures.next()
         for _ in range(r.choice([1, 1, 2])):
             if r.random() < 0.5 or culture.startswith(other_calendars):
                 value, format = self.number()

@@ -23,7 +23,9 @@ locales = ["de-DE", "fr-FR", "ar-EG", "hi-IN", "de-CH", "tr-TR", "pl-PL", "en-US
 head = """
 import java.io.*;
 import java.math.*;
+import java.text.*;
 import java.time.*;
+import java.time.format.*;
 import java.nio.charset.StandardCharsets;
 import java.util.*;
 
@@ -36,6 +38,14 @@ public class Record {
     out.println(line);
   }
   static void plain(Object value) { line(String.valueOf(value)); }
+  interface Call { String text(); }
+  static void call(Call asked) {
+    try {
+      line(asked.text());
+    } catch (RuntimeException exception) {
+      out.println(exception.getClass().getSimpleName());
+    }
+  }
   static void ask(String locale, String template, Object... values) {
     Locale chosen = locale.isEmpty() ? Locale.ROOT : Locale.forLanguageTag(locale);
     try {
@@ -172,6 +182,10 @@ def asked(made):
     for start in range(0, wanted, block):
         lines.append("  static void block%d() {" % start)
         for request, arguments in made[start:start + block]:
+            if "statement" in request:
+                # What println would have written, or what it throws.
+                lines.append("    call(() -> %s + \"\\n\");" % arguments)
+                continue
             if "template" not in request:
                 lines.append("    plain(%s);" % arguments[0])
                 continue

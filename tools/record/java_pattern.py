@@ -10,14 +10,15 @@ import subprocess
 import sys
 import tempfile
 
+import locale_table
 from java import Maker as Leaves
 from java import literal
 from recording import answered, needs, write_cases
 
-count = 6000
-live_count = 2000
+count = 8000
+live_count = 3000
 root = pathlib.Path(__file__).resolve().parents[2]
-locales = ["de-DE", "fr-FR", "ar-EG", "hi-IN", "de-CH", "tr-TR", "pl-PL", "en-US", "sv-SE", "fa-IR", "ja-JP", "uk-UA", "bn-BD", "de-AT"]
+often = ["de-DE", "fr-FR", "ar-EG", "hi-IN", "de-CH", "tr-TR", "pl-PL", "en-US", "sv-SE", "fa-IR", "ja-JP", "uk-UA", "bn-BD", "de-AT"]
 roundings = {"half-even": "HALF_EVEN", "half-away": "HALF_UP", "half-toward": "HALF_DOWN", "up": "CEILING", "down": "FLOOR",
              "away": "UP", "toward": "DOWN"}
 
@@ -56,6 +57,7 @@ class Maker:
     def __init__(self, seed):
         self.leaves = Leaves(seed)
         self.random = self.leaves.random
+        self.locales = locale_table.Order(self.random, locale_table.tags_in(root / "src/dialect/java/locales.inc"), often)
 
     def value(self):
         r = self.random
@@ -112,8 +114,8 @@ class Maker:
         if r.random() < 0.5:
             mode = r.choice(list(roundings))
             request["rounding"] = mode
-        if r.random() < 0.15:
-            request["locale"] = r.choice(locales)
+        if r.random() < 0.4:
+            request["locale"] = self.locales.next()
         return request, (request["template"], value[1], request.get("locale", ""), mode)
 
 

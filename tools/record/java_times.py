@@ -3,14 +3,10 @@
 
     tools/record/java_times.py [SEED]           writes tests/vectors/java-times.jsonl
     tools/record/java_times.py --live SEED      fewer cases, to standard output
-    tools/record/java_times.py --names          writes src/dialect/java/names.inc
 """
 
-import pathlib
-import re
 import subprocess
 import sys
-import tempfile
 
 import java
 from recording import Times, needs, write_cases
@@ -19,38 +15,6 @@ count = 6000
 live_count = 2000
 locales = ["de-DE", "fr-FR", "en-US", "ja-JP", "pl-PL", "tr-TR", "hi-IN", "ar-EG", "es-ES", "sv-SE"]
 letters = "HIklMSLNpzZsQBbhAaCYyjmdeRTrDFc"
-
-names_source = """
-import java.text.*; import java.util.*;
-public class Names {
-  static void list(String[] all, int from) {
-    System.out.print("{");
-    for (int i = from; i < all.length && i < from + (from == 0 ? 12 : 7); ++i) System.out.print((i > from ? ", " : "") + quoted(all[i]));
-    System.out.print("}, ");
-  }
-  static String quoted(String text) { return "\\"" + text + "\\""; }
-  public static void main(String[] tags) {
-    for (String tag : tags) {
-      Locale locale = tag.equals("root") ? Locale.ROOT : Locale.forLanguageTag(tag);
-      DateFormatSymbols symbols = DateFormatSymbols.getInstance(locale);
-      System.out.print("{" + quoted(tag) + ", ");
-      list(symbols.getMonths(), 0); list(symbols.getShortMonths(), 0); list(symbols.getWeekdays(), 1); list(symbols.getShortWeekdays(), 1);
-      Calendar morning = new GregorianCalendar(2031, 0, 1, 1, 0), evening = new GregorianCalendar(2031, 0, 1, 13, 0);
-      System.out.println(quoted(String.format(locale, "%tp", morning)) + ", " + quoted(String.format(locale, "%tp", evening)) + ", "
-          + quoted(String.format(locale, "%tr", morning).split(" ", 2)[1]) + ", " + quoted(String.format(locale, "%tr", evening).split(" ", 2)[1]) + "},");
-    }
-  }
-}
-"""
-
-
-def write_names():
-    tags = re.findall(r'^    \{"([A-Za-z-]+)",', (java.root / "src/dialect/java/locales.cpp").read_text(), re.M)
-    with tempfile.TemporaryDirectory() as folder:
-        source = pathlib.Path(folder) / "Names.java"
-        source.write_text(names_source, encoding="utf-8")
-        text = subprocess.run(["java", "-Dfile.encoding=UTF-8", source, *tags], check=True, capture_output=True).stdout.decode("utf-8")
-    (java.root / "src/dialect/java/names.inc").write_text(text, encoding="utf-8")
 
 
 class Maker(java.Maker):
@@ -133,9 +97,6 @@ def cases(seed, wanted):
 
 def main():
     needs("javac --version")
-    if sys.argv[1:] == ["--names"]:
-        write_names()
-        return
     version = subprocess.run(["java", "--version"], check=True, capture_output=True, text=True).stdout.split()
     header = {"dialect": "java", "runtime": "OpenJDK " + version[1], "recorder": "tools/record/java_times.py"}
     write_cases(java.root / "tests/vectors/java-times.jsonl", header, cases, sys.argv[1:], count, live_count)

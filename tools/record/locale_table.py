@@ -47,3 +47,23 @@ def table(heading, rows):
     out += ["constexpr std::array<std::uint16_t, %d> locale_parts[] = {" % len(rows[0][1])]
     out += lines_of(["{" + ",".join(str(texts[part]) for part in parts) + "}" for _, parts in rows]) + ["};"]
     return "\n".join(out) + "\n"
+
+
+def tags_in(table):
+    """The tags of such a table, but for the first, which is the usual one's."""
+    listed = table.read_text().split("locale_tags_here[] = {")[1].split("};")[0]
+    return [tag.strip().strip('"') for tag in listed.split(",") if tag.strip()][1:]
+
+
+class Order:
+    """Every tag in turn, and those that are used most in between."""
+
+    def __init__(self, random, tags, often):
+        self.random, self.tags, self.often, self.left = random, tags, often, []
+
+    def next(self):
+        if self.random.random() < 0.4:
+            return self.random.choice(self.often)
+        if not self.left:
+            self.left = self.random.sample(self.tags, len(self.tags))
+        return self.left.pop()

@@ -99,6 +99,8 @@ struct SettingFact {
   std::string_view meaning;                  // "whose marks and words are printed"
   std::string_view usual;                    // the value where none is chosen
   std::span<const std::string_view> values;  // those supported
+  // Of many values, some that between them show what the setting changes; empty: all of them do.
+  std::span<const std::string_view> telling = {};
 };
 
 // How fields are written: %d, {}, or in a way of the language's own (a call, a chain, a pattern).
@@ -171,6 +173,9 @@ struct RenderOptions {
   }
 };
 
+// The value of a setting that a person means by a name: of a locale, "de_DE.UTF-8", "de-DE", and "de"
+// where no other country is likelier. Nothing where there is none.
+std::optional<std::string_view> find_value(const SettingFact& fact, std::string_view given);
 // The fact of a setting; null where the dialect has none of this name.
 const SettingFact* find_setting(const DialectFacts& facts, std::string_view name);
 // Why a setting cannot be chosen: its name or its value is unknown. Nothing where it can.

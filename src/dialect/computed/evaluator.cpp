@@ -4,6 +4,7 @@
 #include <utility>
 
 #include "dialect/program_form.hpp"
+#include "objects.hpp"
 #include "inky_margin/format/template.hpp"
 
 namespace inky::inline v1::computed {
@@ -53,17 +54,26 @@ bool Evaluator::over_limit(std::string what, const Node& node) {
 }
 
 bool Evaluator::fill(const Node& node, const Dialect& dialect, std::string_view content,
-                     std::span<const Value> values, Value& out) {
+                     std::span<const Value> values, Value& out,
+                     std::optional<std::string_view> locale) {
   return fill_template(node, dialect, literal_text(program_form_of(dialect.facts()), content),
-                       values, out);
+                       values, out, locale);
 }
 
 bool Evaluator::fill_template(const Node& node, const Dialect& dialect, std::string_view source,
-                              std::span<const Value> values, Value& out) {
+                              std::span<const Value> values, Value& out,
+                              std::optional<std::string_view> locale) {
   const auto parsed = dialect.parse(source);
   if (!parsed) return not_yet("this template is", node);
+  for (const Value& value : values) {
+    if (is_object(value)) return not_yet("a " + object_kind(value) + " as a text is", node);
+  }
+  const Setting setting{"locale", locale.value_or(this->locale())};
+  RenderOptions options;
+  if (!setting.value.empty() && find_setting(dialect.facts(), "locale") != nullptr)
+    options.settings = {&setting, 1};
   TextBuffer text;
-  const Outcome outcome = dialect.render(*parsed, values, text);
+  const Outcome outcome = dialect.render(*parsed, values, options, text, nullptr);
   switch (outcome.kind()) {
     case Outcome::Kind::prints:
       out = Value::text(text.string());
@@ -82,8 +92,8 @@ bool Evaluator::fill_template(const Node& node, const Dialect& dialect, std::str
 bool Evaluator::within_limits(const Value& made, const Node& node) {
   const std::size_t weight = weight_of(made);
   made_ += weight;
-  if (scope_->spent != nullptr) *scope_->spent += weight;
-  if (made_ <= most_output && (scope_->spent == nullptr || *scope_->spent <= most_output))
+  if (scope_->shared != nullptr) scope_->shared->made += weight;
+  if (made_ <= most_output && (scope_->shared == nullptr || scope_->shared->made <= most_output))
     return true;
   return over_limit(
       "the values of the expression take more than " + std::to_string(most_output) + " bytes",

@@ -24,13 +24,19 @@ struct Trouble {
 };
 Outcome outcome_of(const Trouble& trouble);
 
+// What expressions that are evaluated together share.
+struct Shared {
+  std::size_t made = 0;          // by all of them so far, in bytes
+  std::string_view locale = {};  // of the program, by its tag; empty: the usual one
+};
+
 struct Scope {
   virtual ~Scope() = default;
   // The value of a name; null where it has none.
   virtual const Value* find(std::string_view name) const = 0;
-  // What expressions that are evaluated together have made so far, in bytes; null: each counts by
-  // itself.
-  std::size_t* spent = nullptr;
+  Shared* shared = nullptr;  // null: each expression counts by itself, in the usual locale
+
+  std::string_view locale() const { return shared == nullptr ? "" : shared->locale; }
 };
 
 // The arguments of a call: those without a name, and those with one.
@@ -127,11 +133,14 @@ class Evaluator {
   bool over_limit(std::string what, const Node& node);
 
   // The text of a template of the language, as the function that fills it in would have read it.
+  // `locale`: nothing is that of the program.
   bool fill(const Node& node, const Dialect& dialect, std::string_view content,
-            std::span<const Value> values, Value& out);
+            std::span<const Value> values, Value& out,
+            std::optional<std::string_view> locale = std::nullopt);
   // The same of a template as it is written in the source.
   bool fill_template(const Node& node, const Dialect& dialect, std::string_view source,
-                     std::span<const Value> values, Value& out);
+                     std::span<const Value> values, Value& out,
+                     std::optional<std::string_view> locale = std::nullopt);
 
   // Whether the names of a function may be those of another one around it.
   virtual bool may_hide_names() const { return true; }
@@ -148,6 +157,8 @@ class Evaluator {
   bool within_limits(const Value& made, const Node& node);
 
   const Value* find(std::string_view name) const { return scope_->find(name); }
+  // Of the program, by its tag; empty: the usual one.
+  std::string_view locale() const { return scope_->locale(); }
 
  private:
   bool evaluate_part(const Node& node, Value& out);

@@ -13,7 +13,7 @@ namespace {
 // The names of a function that is called, before those around it.
 struct Parameters final : Scope {
   Parameters(const Scope& around, const std::vector<std::string>& all) : outer(around), names(all) {
-    spent = around.spent;
+    shared = around.shared;
   }
   const Value* find(std::string_view name) const override {
     for (std::size_t i = 0; i < names.size(); ++i) {

@@ -54,7 +54,10 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
             (!chain_.first.name.empty() &&
              std::any_of(values.begin(), values.end(),
                          [&](const Value& value) { return value.name() == chain_.first.name; }))),
-        named_(begins_with_value_ ? chain_.names_with_first : chain_.names, values) {}
+        named_(begins_with_value_ ? chain_.names_with_first : chain_.names, values) {
+    shared_.locale = options.setting("locale");
+    shared = &shared_;
+  }
 
   // What the compiler reports, which sees the whole chain before any of it is printed.
   std::optional<Outcome> check() {
@@ -403,6 +406,7 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
   const Chain& chain_;
   bool begins_with_value_;  // the first word is a value, and no stream
   NamedValues named_;
+  computed::Shared shared_;
   std::unordered_map<const Operand*, Value> results_;
   State state_;
   bool used_up_ = false;  // a width, by the value before

@@ -46,11 +46,9 @@ std::optional<bool> Expressions::change_text(const Node& node, std::string_view 
   } else if ((name == "Append" || name == "AppendLine") && count == 1) {
     if (!shown_plainly(node, arguments[0], added)) return false;
     out = Value::text(std::string(text) + added + (name == "Append" ? "" : "\n"));
-  } else if (name == "AppendFormat" && count > 0 && arguments[0].is(Type::text)) {
+  } else if (name == "AppendFormat" && count > 0) {
     Value made;
-    if (!fill(node, *csharp_dialect(), arguments[0].as_text(),
-              std::span<const Value>(arguments.values).subspan(1), made))
-      return false;
+    if (!call_text_function(node, "Format", arguments, made)) return false;
     out = Value::text(std::string(text) + std::string(made.as_text()));
   } else if (name == "Insert" && count == 2) {
     std::int64_t at = 0;

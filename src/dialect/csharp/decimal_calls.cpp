@@ -193,7 +193,7 @@ bool Expressions::call_decimal_math(const Node& node, std::string_view name,
 // decimal.Parse("1.10"), Convert.ToDecimal(x)
 bool Expressions::read_decimal_text(const Node& node, std::string_view name,
                                     const Arguments& arguments, Value& out) {
-  const bool culture = arguments.size() == 2 && arguments[1].is(Type::nil);
+  const bool culture = arguments.size() == 2 && is_invariant(arguments[1]);
   if (arguments.size() != 1 && !culture)
     return not_yet(std::string(name) + " with these arguments is", node);
   const Value& given = arguments[0];

@@ -128,6 +128,9 @@ constexpr PrintFact prints[] = {
     {.name = "System.Console.WriteLine", .after = "\n", .may_be_empty = true},
     {"System.Console.Write", ""}};
 
+constexpr LocaleStatementFact locale_statements[] = {
+    {"CultureInfo.CurrentCulture =", ""}, {"Thread.CurrentThread.CurrentCulture =", ""}};
+
 constexpr LocaleFact named_locales[] = {{"CultureInfo.InvariantCulture", "invariant"},
                                         {"NumberFormatInfo.InvariantInfo", "invariant"}};
 
@@ -220,6 +223,7 @@ const computed::Grammar grammar = [] {
   out.functions =
       "Math.Abs Math.Max Math.Min Math.Pow Math.Sqrt Math.Cbrt Math.Floor Math.Ceiling "
       "Math.Truncate Math.Round Math.Sign Math.Exp Math.Log Math.Log10 Math.Sin Math.Cos Math.Tan "
+      "CultureInfo CultureInfo.GetCultureInfo CultureInfo.CreateSpecificCulture "
       "Convert.ToInt32 Convert.ToInt64 Convert.ToDouble Convert.ToString int.Parse double.Parse "
       "DateTime DateTimeOffset DateOnly TimeOnly TimeSpan TimeSpan.FromDays TimeSpan.FromHours "
       "TimeSpan.FromMinutes TimeSpan.FromSeconds TimeSpan.FromMilliseconds "
@@ -286,7 +290,8 @@ const ExpressionForm expression_form = {
     .combined_takes = true,
     .modifiers = "const var static readonly",
     .plain_types =
-        "string String object StringBuilder DateTime DateTimeOffset DateOnly TimeOnly TimeSpan",
+        "string String object StringBuilder DateTime DateTimeOffset DateOnly TimeOnly TimeSpan "
+        "CultureInfo",
     .has_arrays = true,
     .list_types = list_types,
     .list_changes = list_changes,
@@ -297,12 +302,13 @@ const ExpressionForm expression_form = {
     .plain_field = "{0}",
     .plain_dialect = "csharp",
     .own_names =
-        "Math MathF Convert CultureInfo NumberFormatInfo int long short byte uint ulong double "
+        "Math MathF Convert CultureInfo NumberFormatInfo DateTimeFormatInfo int long short byte uint ulong double "
         "float decimal bool char string String Enumerable MidpointRounding DateTime DateTimeOffset "
         "DateOnly TimeOnly "
         "TimeSpan",
     .locales = named_locales,
-    .locale_makers = "CultureInfo CultureInfo.GetCultureInfo"};
+    .locale_makers = "CultureInfo CultureInfo.GetCultureInfo",
+    .locale_statements = locale_statements};
 
 bool is_known_name(const Node& node) {
   return known_constant(node).has_value();
@@ -325,9 +331,11 @@ bool Expressions::name_without_value(const Node& node, Value& out) {
     out = Value::text(path.substr(17));
     return true;
   }
-  // The culture that all else has here, too.
-  if (path == "CultureInfo.InvariantCulture") {
-    out = Value();
+  if (path == "CultureInfo.InvariantCulture" || path == "CultureInfo.CurrentCulture" ||
+      path == "NumberFormatInfo.InvariantInfo" || path == "DateTimeFormatInfo.InvariantInfo") {
+    const bool current = path == "CultureInfo.CurrentCulture" && !locale().empty();
+    out = computed::object_of(culture_object,
+                              {Value::text(current ? std::string(locale()) : "invariant")});
     return true;
   }
   if (node.kind == Node::Kind::member) return not_yet("the member " + node.text + " is", node);

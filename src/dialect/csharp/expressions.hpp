@@ -8,6 +8,7 @@
 #include <string_view>
 
 #include "../computed/code_reader.hpp"
+#include "../computed/objects.hpp"
 #include "../computed/typed.hpp"
 #include "dialect/expression_form.hpp"
 
@@ -28,6 +29,9 @@ bool is_known_name(const computed::Node& node);
 std::optional<Declaration> read_change(std::string_view statement);
 bool compute_change(std::string_view source, const computed::Scope& scope, Value& out,
                     computed::Trouble& trouble);
+
+// A culture in an expression: its name.
+inline constexpr std::string_view culture_object = "CultureInfo";
 
 class Expressions : public computed::Typed {
  public:
@@ -104,6 +108,14 @@ class Expressions : public computed::Typed {
   bool convert_by_name(const Node& node, std::string_view name, const Arguments& arguments,
                        Value& out);
   bool show(const Node& node, const Value& of, const Arguments& arguments, Value& out);
+  // new CultureInfo("de-DE"); nothing: another function.
+  std::optional<bool> make_culture(const Node& node, std::string_view path,
+                                   const Arguments& arguments, Value& out);
+  // Whether an argument is the culture that reads texts as they are read here, or none.
+  static bool is_invariant(const Value& argument) {
+    return argument.is(Type::nil) || (computed::is_object(argument, culture_object) &&
+                                      computed::object_part(argument, 0).as_text() == "invariant");
+  }
   bool ask_text(const Node& node, std::string_view name, std::string_view text, Value& out);
   bool search_text(const Node& node, std::string_view name, std::string_view text,
                    const Value& other, Value& out);

@@ -7,6 +7,7 @@
 #include "../computed/elementary.hpp"
 #include "../family/values.hpp"
 #include "dialects.hpp"
+#include "cultures.hpp"
 #include "expressions.hpp"
 
 namespace inky::inline v1::csharp {
@@ -125,9 +126,13 @@ bool Expressions::call_text_function(const Node& node, std::string_view name,
                                      const Arguments& arguments, Value& out) {
   const std::span<const Value> values(arguments.values);
   if (name == "Format" && !values.empty()) {
-    const std::size_t at = values[0].is(Type::nil) ? 1 : 0;
+    const bool has_culture = computed::is_object(values[0], culture_object);
+    const std::size_t at = has_culture || values[0].is(Type::nil) ? 1 : 0;
+    std::optional<std::string_view> culture;
+    if (has_culture) culture = computed::object_part(values[0], 0).as_text();
     if (at < values.size() && values[at].is(Type::text))
-      return fill(node, *csharp_dialect(), values[at].as_text(), values.subspan(at + 1), out);
+      return fill(node, *csharp_dialect(), values[at].as_text(), values.subspan(at + 1), out,
+                  culture);
   }
   if (name == "Concat" || (name == "Join" && values.size() > 1)) {
     const bool joins = name == "Join";
@@ -178,7 +183,8 @@ bool Expressions::convert_by_name(const Node& node, std::string_view name,
   const Type type = name == "Convert.ToDouble" || name == "double.Parse" ? Type::f64
                     : name == "Convert.ToInt64" || name == "long.Parse"  ? Type::i64
                                                                          : Type::i32;
-  if (arguments.size() > 1 && !arguments[1].is(Type::nil)) return not_yet("this argument is", node);
+  if (arguments.size() > 1 && !is_invariant(arguments[1]))
+    return not_yet("this argument is", node);
   if (given.is(Type::text)) {
     const std::string_view text = given.as_text();
     const std::size_t sign = text.starts_with('-') ? 1 : 0;
@@ -214,6 +220,21 @@ bool Expressions::convert_by_name(const Node& node, std::string_view name,
   return true;
 }
 
+std::optional<bool> Expressions::make_culture(const Node& node, std::string_view path,
+                                              const Arguments& arguments, Value& out) {
+  const bool specific = path == "CultureInfo.CreateSpecificCulture";
+  const bool makes = specific || path == "CultureInfo" || path == "CultureInfo.GetCultureInfo";
+  if (!makes || arguments.size() == 0 || !arguments[0].is(Type::text)) return std::nullopt;
+  std::string_view name = arguments[0].as_text();
+  if (name.empty()) name = "invariant";
+  // A language alone becomes that of a country there.
+  const bool known = culture_tagged(name).has_value() &&
+                     !(specific && name.find('-') == std::string_view::npos);
+  if (!known || arguments.size() > 2) return not_yet("the culture " + in_quotes(name) + " is", node);
+  out = computed::object_of(culture_object, {Value::text(std::string(name))});
+  return true;
+}
+
 bool Expressions::call(const Node& node, const std::string& path, const Arguments& arguments,
                        Value& out) {
   // int.MaxValue.ToString()
@@ -224,6 +245,7 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
            call_method(node, constant, arguments, out);
   std::string_view name = path;
   if (name.starts_with("System.")) name.remove_prefix(7);
+  if (const auto done = make_culture(node, name, arguments, out)) return *done;
   if (const auto done = call_object_function(node, name, arguments, out)) return *done;
   if (name == "decimal.Parse" || name == "Convert.ToDecimal")
     return read_decimal_text(node, name, arguments, out);

@@ -43,9 +43,14 @@ bool Expressions::take_int(const Node& node, const Value& value, std::int64_t& o
 // x.ToString(), x.ToString("F2"), x.ToString("F2", CultureInfo.InvariantCulture).
 bool Expressions::show(const Node& node, const Value& of, const Arguments& arguments, Value& out) {
   std::string form = "{0";
+  std::optional<std::string_view> culture;
   for (std::size_t i = 0; i < arguments.size(); ++i) {
     const Value& argument = arguments[i];
     if (argument.is(Type::nil)) continue;
+    if (computed::is_object(argument, culture_object) && i + 1 == arguments.size()) {
+      culture = computed::object_part(argument, 0).as_text();
+      continue;
+    }
     if (i > 0 || !argument.is(Type::text) ||
         argument.as_text().find_first_of("{}") != std::string_view::npos)
       return not_yet("ToString with this is", node);
@@ -53,7 +58,7 @@ bool Expressions::show(const Node& node, const Value& of, const Arguments& argum
   }
   if (form != "{0" && (of.is(Type::text) || of.is(Type::truth) || of.is(Type::character)))
     return refuse_as("CS1503", "ToString of this takes no format", node);
-  return fill(node, *csharp_dialect(), form + "}", {&of, 1}, out);
+  return fill(node, *csharp_dialect(), form + "}", {&of, 1}, out, culture);
 }
 
 bool Expressions::ask_text(const Node& node, std::string_view name, std::string_view text,

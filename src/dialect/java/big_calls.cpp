@@ -144,6 +144,11 @@ std::optional<Value> Expressions::big_constant(std::string_view path) {
   return mode_of(name) != nullptr ? std::optional(name) : std::nullopt;
 }
 
+std::optional<Rounding> Expressions::rounding_mode(const Value& mode) {
+  const Mode* known = mode_of(mode);
+  return known == nullptr || !known->may_round ? std::nullopt : std::optional(known->rounding);
+}
+
 bool Expressions::round_to_scale(const Node& node, const Rational& exact, std::int64_t scale,
                                  const Value* mode, Value& out) {
   const Mode* known = mode == nullptr ? &modes[std::size(modes) - 1] : mode_of(*mode);

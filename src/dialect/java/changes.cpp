@@ -8,6 +8,7 @@
 #include "dialect/lexis.hpp"
 #include "dialect/statement_lines.hpp"
 #include "expressions.hpp"
+#include "number_formats.hpp"
 
 namespace inky::inline v1::java_language {
 
@@ -21,7 +22,8 @@ constexpr std::string_view changing = "append insert reverse setLength deleteCha
 
 // line.append(...), line.insert(0, ...), and chains of these.
 std::optional<Declaration> read_change(std::string_view statement) {
-  return change_by_method(statement, changing);
+  if (auto changed = change_by_method(statement, changing)) return changed;
+  return change_by_method(statement, number_format_setters);
 }
 
 bool compute_change(std::string_view source, const computed::Scope& scope, Value& out,

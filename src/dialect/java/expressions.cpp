@@ -1,4 +1,6 @@
+#include "../computed/objects.hpp"
 #include "expressions.hpp"
+#include "number_formats.hpp"
 
 #include <algorithm>
 #include <utility>
@@ -101,11 +103,31 @@ constexpr PrintFact prints[] = {{.name = "System.out.println", .after = "\n", .m
                                 {"System.err.print", ""}};
 
 constexpr LocaleFact named_locales[] = {
-    {"Locale.ROOT", "root"},     {"Locale.US", "en-US"},      {"Locale.UK", "en-GB"},
-    {"Locale.GERMANY", "de-DE"}, {"Locale.FRANCE", "fr-FR"},  {"Locale.ITALY", "it-IT"},
-    {"Locale.JAPAN", "ja-JP"},   {"Locale.CANADA", "en-CA"},  {"Locale.CHINA", "zh-CN"},
-    {"Locale.KOREA", "ko-KR"},   {"Locale.ENGLISH", "en-US"},
+    {"Locale.ROOT", "root"},
+    {"Locale.ENGLISH", "en"},
+    {"Locale.FRENCH", "fr"},
+    {"Locale.GERMAN", "de"},
+    {"Locale.ITALIAN", "it"},
+    {"Locale.JAPANESE", "ja"},
+    {"Locale.KOREAN", "ko"},
+    {"Locale.CHINESE", "zh"},
+    {"Locale.SIMPLIFIED_CHINESE", "zh-CN"},
+    {"Locale.TRADITIONAL_CHINESE", "zh-TW"},
+    {"Locale.US", "en-US"},
+    {"Locale.UK", "en-GB"},
+    {"Locale.GERMANY", "de-DE"},
+    {"Locale.FRANCE", "fr-FR"},
+    {"Locale.ITALY", "it-IT"},
+    {"Locale.JAPAN", "ja-JP"},
+    {"Locale.KOREA", "ko-KR"},
+    {"Locale.CANADA", "en-CA"},
+    {"Locale.CANADA_FRENCH", "fr-CA"},
+    {"Locale.CHINA", "zh-CN"},
+    {"Locale.PRC", "zh-CN"},
+    {"Locale.TAIWAN", "zh-TW"},
 };
+
+constexpr LocaleStatementFact locale_statements[] = {{"Locale.setDefault(", ")"}};
 
 constexpr auto rules = [] {
   computed::TypedRules out;
@@ -142,7 +164,12 @@ const computed::Grammar grammar = [] {
       "BigDecimal BigDecimal.valueOf BigInteger BigInteger.valueOf LocalDate.of LocalDate.parse "
       "LocalDateTime.of LocalDateTime.parse LocalTime.of LocalTime.parse OffsetDateTime.parse "
       "Duration.ofDays Duration.ofHours Duration.ofMinutes Duration.ofSeconds Duration.ofMillis "
-      "Duration.between DateTimeFormatter.ofPattern";
+      "Duration.between DateTimeFormatter.ofPattern DateTimeFormatter.ofLocalizedDate "
+      "DateTimeFormatter.ofLocalizedTime DateTimeFormatter.ofLocalizedDateTime Locale "
+      "Locale.forLanguageTag NumberFormat.getInstance NumberFormat.getNumberInstance "
+      "NumberFormat.getIntegerInstance NumberFormat.getPercentInstance "
+      "NumberFormat.getCurrencyInstance DecimalFormat DecimalFormatSymbols "
+      "DecimalFormatSymbols.getInstance";
   out.methods =
       "length isEmpty isBlank toUpperCase toLowerCase trim strip stripLeading stripTrailing "
       "substring charAt indexOf lastIndexOf contains startsWith endsWith equals concat repeat "
@@ -156,7 +183,8 @@ const computed::Grammar grammar = [] {
       "getMonthValue getDayOfMonth getDayOfYear getHour getMinute getSecond getNano isBefore "
       "isAfter isEqual toLocalDate toLocalTime atStartOfDay isLeapYear lengthOfMonth toDays "
       "toHours "
-      "toMinutes toSeconds getSeconds toHoursPart toMinutesPart toSecondsPart isNegative";
+      "toMinutes toSeconds getSeconds toHoursPart toMinutesPart toSecondsPart isNegative "
+      "withLocale";
   return out;
 }();
 
@@ -211,7 +239,8 @@ const ExpressionForm expression_form = {
     .modifiers = "final var static",
     .plain_types =
         "String Object StringBuilder BigDecimal BigInteger LocalDate LocalDateTime LocalTime "
-        "OffsetDateTime Duration DateTimeFormatter",
+        "OffsetDateTime Duration DateTimeFormatter Locale NumberFormat DecimalFormat "
+        "DecimalFormatSymbols",
     .has_arrays = true,
     .list_types = list_types,
     .list_changes = list_changes,
@@ -224,9 +253,10 @@ const ExpressionForm expression_form = {
         "Math Integer Long Double Float Short Byte Boolean Character String Objects Locale "
         "Arrays List Stream IntStream DoubleStream Collections Collectors BigDecimal BigInteger "
         "RoundingMode LocalDate LocalDateTime LocalTime OffsetDateTime Duration "
-        "DateTimeFormatter",
+        "DateTimeFormatter FormatStyle NumberFormat DecimalFormat DecimalFormatSymbols",
     .locales = named_locales,
-    .locale_makers = "Locale.forLanguageTag"};
+    .locale_makers = "Locale.forLanguageTag Locale",
+    .locale_statements = locale_statements};
 
 Expressions::Expressions(const computed::Scope& scope) : Typed(scope, rules) {}
 
@@ -249,6 +279,16 @@ bool Expressions::name_without_value(const Node& node, Value& out) {
     out = one.value;
     return true;
   }
+  for (const LocaleFact& fact : named_locales) {
+    if (fact.path != path) continue;
+    out = computed::object_of(locale_object, {Value::text(std::string(fact.locale))});
+    return true;
+  }
+  // By its name.
+  if (path.starts_with("FormatStyle.")) {
+    out = Value::text(path.substr(12));
+    return true;
+  }
   if (auto constant = big_constant(path)) {
     out = std::move(*constant);
     return true;
@@ -267,7 +307,8 @@ bool Expressions::cast(const Node& node, const Value& of, Value& out) {
   // What a list holds is an object, too.
   const Node& part = node.parts[0];
   const bool is_boxed = ('A' <= node.text[0] && node.text[0] <= 'Z') ||
-                        (part.kind == Node::Kind::call && part.parts[0].text == "get");
+                        (part.kind == Node::Kind::call &&
+                         (part.parts[0].text == "get" || part.parts[0].text == "reduce"));
   if (!is_number(of) || is_boxed) {
     if (of.is(Type::text) || of.is(Type::truth))
       return refuse("incompatible types: " + describe(of) + " cannot be a " + node.text, node);

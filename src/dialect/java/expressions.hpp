@@ -58,11 +58,25 @@ class Expressions final : public computed::Typed {
 
   std::optional<bool> make_time(const Node& node, std::string_view path, const Arguments& arguments,
                                 Value& out);
+  // DateTimeFormatter.ofPattern("d MMM", Locale.US)
+  std::optional<bool> make_time_format(const Node& node, std::string_view path,
+                                       const Arguments& arguments, Value& out);
   bool show_by(const Node& node, const Value& of, const Value& formatter, Value& out);
   std::optional<bool> call_on_time(const Node& node, const Value& of, const Arguments& arguments,
                                    Value& out);
   // `by` is in nanoseconds.
   bool move_time(const Node& node, const Value& of, int128 by, Value& out);
+
+  // ---- Locales and formats of numbers: number_formats.cpp ----
+
+  std::optional<bool> make_locale(const Node& node, std::string_view path,
+                                  const Arguments& arguments, Value& out);
+  // The locale that is the last argument, at this place; where it is left out, the program's.
+  bool take_locale(const Node& node, const Arguments& arguments, std::size_t at, std::string& out);
+  std::optional<bool> make_number_format(const Node& node, std::string_view path,
+                                         const Arguments& arguments, Value& out);
+  std::optional<bool> call_on_number_format(const Node& node, const Value& of,
+                                            const Arguments& arguments, Value& out);
 
   // ---- BigDecimal and BigInteger: big_calls.cpp ----
 
@@ -72,6 +86,8 @@ class Expressions final : public computed::Typed {
                                         const Arguments& arguments, Value& out);
   // BigDecimal.ONE, RoundingMode.HALF_UP by its name.
   static std::optional<Value> big_constant(std::string_view path);
+  // RoundingMode.HALF_UP; nothing: none, or one that never rounds.
+  static std::optional<Rounding> rounding_mode(const Value& mode);
   // Without a mode, what would be rounded is an exception.
   bool round_to_scale(const Node& node, const Rational& exact, std::int64_t scale,
                       const Value* mode, Value& out);

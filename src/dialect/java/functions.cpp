@@ -7,7 +7,9 @@
 #include "../computed/elementary.hpp"
 #include "../family/values.hpp"
 #include "dialects.hpp"
+#include "../computed/objects.hpp"
 #include "expressions.hpp"
+#include "number_formats.hpp"
 #include "text/ascii.hpp"
 
 namespace inky::inline v1::java_language {
@@ -207,6 +209,12 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
     if (const auto constant = big_constant(computed::path_of(node.parts[0].parts[0])))
       return call_method(node, *constant, arguments, out);
   }
+  std::string_view plain = path;
+  for (const std::string_view package : {"java.util.", "java.text.", "java.time."}) {
+    if (plain.starts_with(package)) plain.remove_prefix(package.size());
+  }
+  if (const auto done = make_locale(node, plain, arguments, out)) return *done;
+  if (const auto done = make_number_format(node, plain, arguments, out)) return *done;
   if (const auto done = make_time(node, path, arguments, out)) return *done;
   if (const auto done = call_big_function(node, path, arguments, out)) return *done;
   const std::size_t point = path.find('.');
@@ -237,10 +245,16 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
   }
   if (class_of == "String" && name == "valueOf" && arguments.size() == 1)
     return shown(node, arguments[0], out);
-  if (class_of == "String" && name == "format" && arguments.size() > 0 &&
-      arguments[0].is(Type::text))
-    return fill(node, *java_dialect(), arguments[0].as_text(),
-                std::span<const Value>(arguments.values).subspan(1), out);
+  if (class_of == "String" && name == "format" && arguments.size() > 0) {
+    std::span<const Value> given(arguments.values);
+    std::optional<std::string_view> tag;
+    if (computed::is_object(given[0], locale_object)) {
+      tag = computed::object_part(given[0], 0).as_text();
+      given = given.subspan(1);
+    }
+    if (!given.empty() && given[0].is(Type::text))
+      return fill(node, *java_dialect(), given[0].as_text(), given.subspan(1), out, tag);
+  }
   if (class_of == "String" && name == "join" && arguments.size() == 2 &&
       arguments[0].is(Type::text) && arguments[1].is(Type::list))
     return join_texts(node, arguments[0], arguments[1].as_list(), out);

@@ -110,7 +110,7 @@ class Rendering final : public percent::Rendering<Rendering> {
                                   field.span, "Give fewer milliseconds."}));
     std::string text;
     const char fault =
-        append_time(value, field.letter, options_.setting("locale"), locale().zero, text);
+        append_time(value, field.letter, locale(), text);
     if (fault != 0)
       return raise(
           "IllegalFormatConversionException",
@@ -133,10 +133,12 @@ class Rendering final : public percent::Rendering<Rendering> {
     return true;
   }
 
-  const JavaLocale& locale() const { return *locale_tagged(options_.setting("locale")); }
+  JavaLocale locale() const { return locale_or_root(options_.setting("locale")); }
 
   std::string upper(std::string_view text) const {
-    if (options_.setting("locale") != "tr-TR") return upper_case(text);
+    const std::string_view tag = options_.setting("locale");
+    // Turkic languages have two letters i.
+    if (!tag.starts_with("tr") && !tag.starts_with("az")) return upper_case(text);
     std::string dotted;
     for (const char c : text) dotted += c == 'i' ? std::string("İ") : std::string(1, c);
     return upper_case(dotted);
@@ -229,9 +231,12 @@ class Rendering final : public percent::Rendering<Rendering> {
       return true;
     }
     Spec spec = given;
-    spec.point = locale().point;
-    if (!spec.group.empty()) spec.group = locale().group;
-    if (locale().zero == U'0') {
+    const JavaLocale locale = this->locale();
+    const char32_t zero = locale.zero_digit();
+    spec.point = locale[JavaLocale::point];
+    const bool has_groups = locale.digit(JavaLocale::group_size) > 0;
+    if (!spec.group.empty()) spec.group = has_groups ? Mark(locale[JavaLocale::group]) : Mark();
+    if (zero == U'0') {
       lay_out(spec, out_);
       return true;
     }
@@ -240,7 +245,7 @@ class Rendering final : public percent::Rendering<Rendering> {
     std::string text;
     for (const char c : ascii.view()) {
       if (c >= '0' && c <= '9')
-        append_utf8(locale().zero + static_cast<char32_t>(c - '0'), text);
+        append_utf8(zero + static_cast<char32_t>(c - '0'), text);
       else
         text += c;
     }

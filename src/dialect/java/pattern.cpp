@@ -98,7 +98,9 @@ class Rendering final : public family::Rendering<Rendering> {
   Rendering(const TemplateContent& parsed, std::span<const Value> values,
             const RenderOptions& options, Output& out, Report* report)
       : family::Rendering<Rendering>(pattern_facts, parsed, values, options, out, report),
-        pattern_(static_cast<const Pattern&>(*parsed.program)) {}
+        pattern_(static_cast<const Pattern&>(*parsed.program)),
+        locale_(locale_or_root(options.setting("locale"))),
+        zero_(locale_.zero_digit()) {}
 
   bool render(const Field& field) {
     if (values_.empty()) {
@@ -129,7 +131,7 @@ class Rendering final : public family::Rendering<Rendering> {
   void note_field(const Field&) {}
 
  private:
-  const JavaLocale& locale() const { return *locale_tagged(options_.setting("locale")); }
+  
   Rounding rounding() const {
     return rounding_named(options_.setting("rounding")).value_or(Rounding::half_even);
   }
@@ -155,14 +157,14 @@ class Rendering final : public family::Rendering<Rendering> {
   bool put_real(const Field& field, const Value& value) {
     const BinaryReal real = nearest_f64(value);
     if (real.kind == RealClass::not_a_number) {
-      out_.append(locale().not_a_number);
+      out_.append(locale_[JavaLocale::not_a_number]);
       return true;
     }
     const double stored = std::bit_cast<double>(low_half(pack(binary64, real)));
     const double number = std::abs(stored) * pattern_.multiplier;
     if (!unpack(binary64, bits_of(number)).is_finite()) {
       put_affix(pattern_.prefix[real.negative ? 1 : 0]);
-      out_.append(locale().infinity);
+      out_.append(locale_[JavaLocale::infinity]);
       put_affix(pattern_.suffix[real.negative ? 1 : 0]);
       return true;
     }
@@ -218,31 +220,31 @@ class Rendering final : public family::Rendering<Rendering> {
           out_.append(piece.text);
           break;
         case Affix::Part::percent:
-          out_.append(locale().percent);
+          out_.append(locale_[JavaLocale::percent]);
           break;
         case Affix::Part::per_mille:
-          out_.append(locale().per_mille);
+          out_.append(locale_[JavaLocale::per_mille]);
           break;
         case Affix::Part::currency:
-          out_.append(locale().currency);
+          out_.append(locale_[JavaLocale::currency]);
           break;
         case Affix::Part::currency_code:
-          out_.append(locale().currency_code);
+          out_.append(locale_[JavaLocale::currency_code]);
           break;
         case Affix::Part::minus:
-          out_.append(locale().minus);
+          out_.append(locale_[JavaLocale::minus]);
       }
     }
   }
 
   void put_digit(char digit) {
-    if (locale().zero == U'0') return out_.append(digit);
+    if (zero_ == U'0') return out_.append(digit);
     std::string text;
-    append_utf8(locale().zero + static_cast<char32_t>(digit - '0'), text);
+    append_utf8(zero_ + static_cast<char32_t>(digit - '0'), text);
     out_.append(text);
   }
   void put_point() {
-    out_.append((pattern_.is_currency ? locale().currency_point : locale().point).text());
+    out_.append(locale_[pattern_.is_currency ? JavaLocale::currency_point : JavaLocale::point]);
   }
 
   void put(const DigitList& digits, bool negative, bool is_whole) {
@@ -257,7 +259,7 @@ class Rendering final : public family::Rendering<Rendering> {
   void put_fixed(const DigitList& digits, bool is_whole) {
     const int point = digits.is_zero() ? 0 : digits.point();
     const std::string_view mark =
-        (pattern_.is_currency ? locale().currency_group : locale().group).text();
+        locale_[pattern_.is_currency ? JavaLocale::currency_group : JavaLocale::group];
     int at = 0;  // the next digit
     const int count = std::max(pattern_.least_whole, point);
     for (int i = count - 1; i >= 0; --i) {
@@ -295,14 +297,16 @@ class Rendering final : public family::Rendering<Rendering> {
       put_digit(i < digits.size() ? digits.digit(i) : '0');
     }
     if (pattern_.always_point && total == whole) put_point();
-    out_.append(locale().exponent);
-    if (exponent < 0) out_.append(locale().minus);
+    out_.append(locale_[JavaLocale::exponent]);
+    if (exponent < 0) out_.append(locale_[JavaLocale::minus]);
     const std::string text = exponent == 0 ? std::string() : std::to_string(std::abs(exponent));
     for (int i = static_cast<int>(text.size()); i < pattern_.least_exponent; ++i) put_digit('0');
     for (const char c : text) put_digit(c);
   }
 
   const Pattern& pattern_;
+  const JavaLocale locale_;
+  const char32_t zero_;
 };
 
 // ---- Writing ----

@@ -5,7 +5,9 @@
 #include "../computed/units.hpp"
 #include "../family/values.hpp"
 #include "dialects.hpp"
+#include "../computed/objects.hpp"
 #include "expressions.hpp"
+#include "number_formats.hpp"
 #include "text/lower_case.hpp"
 #include "text/simple_case.hpp"
 #include "text/upper_case.hpp"
@@ -185,9 +187,20 @@ bool Expressions::call_method(const Node& node, const Value& of, const Arguments
   if (of.is(Type::moment) || of.type() >= Type::date) {
     if (const auto done = call_on_time(node, of, arguments, out)) return *done;
   }
-  if (of.is(Type::tuple) && name == "format" && count == 1 &&
-      (arguments[0].is(Type::moment) || arguments[0].is(Type::date) || arguments[0].is(Type::time)))
-    return show_by(node, arguments[0], of, out);
+  if (computed::is_object(of, number_format_object)) {
+    if (const auto done = call_on_number_format(node, of, arguments, out)) return *done;
+  }
+  if (computed::is_object(of, time_format_object) && count == 1) {
+    const Value& given = arguments[0];
+    if (name == "format" &&
+        (given.is(Type::moment) || given.is(Type::date) || given.is(Type::time)))
+      return show_by(node, given, of, out);
+    if (name == "withLocale" && computed::is_object(given, locale_object)) {
+      out = computed::object_of(time_format_object, {Value(computed::object_part(of, 0)),
+                                                     Value(computed::object_part(given, 0))});
+      return true;
+    }
+  }
   if (of.is(Type::decimal)) return call_on_decimal(node, of, arguments, out);
   if (of.is(Type::big)) return call_on_big(node, of, arguments, out);
   if (of.is(Type::some)) {

@@ -5,7 +5,9 @@
 #include <cstdlib>
 
 #include "../family/values.hpp"
+#include "../computed/objects.hpp"
 #include "expressions.hpp"
+#include "number_formats.hpp"
 #include "time_patterns.hpp"
 #include "times.hpp"
 #include "values.hpp"
@@ -19,9 +21,28 @@ using computed::Node;
 constexpr int128 nanos_of_second = 1'000'000'000;
 constexpr int128 nanos_of_day = 86'400 * nanos_of_second;
 
-// A formatter is its pattern in a tuple, which Java has none of.
-Value formatter_of(std::string_view pattern) {
-  return Value::tuple({Value::text(std::string(pattern))});
+// A formatter is its pattern, or what is to be looked up in its locale, and the locale.
+Value formatter_of(std::string_view pattern, std::string_view locale) {
+  return computed::object_of(time_format_object, {Value::text(std::string(pattern)),
+                                                  Value::text(std::string(locale))});
+}
+
+// Two digits for the styles of the date and the time behind this; 4 is none.
+constexpr char styles_mark = '\x01';
+
+std::optional<int> style_of(const Value& value) {
+  constexpr std::string_view names[] = {"FULL", "LONG", "MEDIUM", "SHORT"};
+  for (int i = 0; i < 4; ++i) {
+    if (value.is(Type::text) && value.as_text() == names[i]) return i;
+  }
+  return std::nullopt;
+}
+
+std::string pattern_in(const Value& formatter, const JavaLocale& locale) {
+  const std::string_view text = computed::object_part(formatter, 0).as_text();
+  if (!text.starts_with(styles_mark)) return std::string(text);
+  const auto style = [&](std::size_t at) { return text[at] == '4' ? -1 : text[at] - '0'; };
+  return localized_pattern(style(1), style(2), locale);
 }
 
 int128 clock_of(const Moment& moment) {
@@ -65,15 +86,7 @@ std::optional<bool> Expressions::make_time(const Node& node, std::string_view pa
   if (point == std::string_view::npos) return std::nullopt;
   const std::string_view type = path.substr(0, point);
   const std::string_view name = path.substr(point + 1);
-  if (path == "DateTimeFormatter.ofPattern" && count == 1 && arguments[0].is(Type::text)) {
-    std::string ignored;
-    const Value any = Value::moment({});
-    if (append_by_pattern(any, arguments[0].as_text(), ignored) == PatternFault::bad_pattern)
-      return fail(computed::Trouble::When::run, "IllegalArgumentException",
-                  "the pattern cannot be read", node);
-    out = formatter_of(arguments[0].as_text());
-    return true;
-  }
+  if (type == "DateTimeFormatter") return make_time_format(node, name, arguments, out);
   if (type == "Duration" && name.starts_with("of") && count == 1) {
     const Unit* unit = unit_named(name.substr(2));
     std::int64_t amount = 0;
@@ -146,9 +159,41 @@ std::optional<bool> Expressions::make_time(const Node& node, std::string_view pa
   return true;
 }
 
+std::optional<bool> Expressions::make_time_format(const Node& node, std::string_view name,
+                                                  const Arguments& arguments, Value& out) {
+  const std::size_t count = arguments.size();
+  const auto give = [&](std::string_view pattern, std::size_t locale_at) {
+    std::string tag;
+    if (!take_locale(node, arguments, locale_at, tag)) return false;
+    out = formatter_of(pattern, tag);
+    return true;
+  };
+  if (name == "ofPattern" && count > 0 && arguments[0].is(Type::text)) {
+    std::string ignored;
+    const Value any = Value::moment({});
+    const std::string_view pattern = arguments[0].as_text();
+    if (append_by_pattern(any, pattern, locale_or_root(""), ignored) == PatternFault::bad_pattern)
+      return fail(computed::Trouble::When::run, "IllegalArgumentException",
+                  "the pattern cannot be read", node);
+    return give(pattern, 1);
+  }
+  const bool date = name == "ofLocalizedDate";
+  const bool time = name == "ofLocalizedTime";
+  const bool both = name == "ofLocalizedDateTime";
+  if ((!date && !time && !both) || count == 0) return std::nullopt;
+  const auto first = style_of(arguments[0]);
+  const auto second = both && count == 2 ? style_of(arguments[1]) : first;
+  if (!first || !second || count > (both ? 2U : 1U)) return std::nullopt;
+  std::string styles(1, styles_mark);
+  styles += time ? '4' : static_cast<char>('0' + *first);
+  styles += date ? '4' : static_cast<char>('0' + *second);
+  return give(styles, count);
+}
+
 bool Expressions::show_by(const Node& node, const Value& of, const Value& formatter, Value& out) {
   std::string text;
-  switch (append_by_pattern(of, formatter.as_list()[0].as_text(), text)) {
+  const JavaLocale locale = locale_or_root(computed::object_part(formatter, 1).as_text());
+  switch (append_by_pattern(of, pattern_in(formatter, locale), locale, text)) {
     case PatternFault::none:
       out = Value::text(std::move(text));
       return true;
@@ -204,7 +249,7 @@ std::optional<bool> Expressions::call_on_time(const Node& node, const Value& of,
     }
     return std::nullopt;
   }
-  if (name == "format" && count == 1 && arguments[0].is(Type::tuple))
+  if (name == "format" && count == 1 && computed::is_object(arguments[0], time_format_object))
     return show_by(node, of, arguments[0], out);
   const Moment moment = of.as_moment();
   const bool has_date = !of.is(Type::time);

@@ -1,12 +1,14 @@
 // Patterns of java.time.format.DateTimeFormatter, as they print: "dd/MM/yyyy HH:mm".
 //
-// Defined by the Java SE 17 API, DateTimeFormatter; observed on OpenJDK 17.0.15.
+// Defined by the Java SE 17 API, DateTimeFormatter and DateTimeFormatterBuilder; observed on
+// OpenJDK 17.0.15.
 #pragma once
 
 #include <string>
 #include <string_view>
 
 #include "inky_margin/format/value.hpp"
+#include "locales.hpp"
 
 namespace inky::inline v1::java_language {
 
@@ -17,7 +19,11 @@ enum class PatternFault : std::uint8_t {
   not_supported_yet
 };
 
-// Appends what the pattern makes of a moment, a date or a time, in the root locale.
-PatternFault append_by_pattern(const Value& value, std::string_view pattern, std::string& out);
+// Appends what the pattern makes of a moment, a date or a time.
+PatternFault append_by_pattern(const Value& value, std::string_view pattern,
+                               const JavaLocale& locale, std::string& out);
+
+// The pattern of ofLocalizedDate and its like: FULL is 0, SHORT 3, and below 0 is none of the two.
+std::string localized_pattern(int date_style, int time_style, const JavaLocale& locale);
 
 }  // namespace inky::inline v1::java_language

@@ -3,7 +3,6 @@
 #include <algorithm>
 #include <cstdlib>
 
-#include "names.hpp"
 #include "text/utf8.hpp"
 #include "values.hpp"
 
@@ -44,8 +43,17 @@ TimeParts time_parts_of(const Value& value) {
 
 class TimeText {
  public:
-  TimeText(const TimeParts& parts, const TimeNames& names, char32_t zero, std::string& out)
-      : parts_(parts), moment_(parts.moment), names_(names), zero_(zero), out_(out) {}
+  TimeText(const TimeParts& parts, const JavaLocale& locale, std::string& out)
+      : parts_(parts),
+        moment_(parts.moment),
+        locale_(locale),
+        zero_(locale.zero_digit()),
+        year_(moment_.year),
+        out_(out) {
+    // A long is a Calendar, which counts other years there.
+    constexpr int thai_years = 543;
+    if (parts.is_long && locale.tag() == "th-TH") year_ += thai_years;
+  }
 
   char append(char letter) {
     switch (letter) {
@@ -55,7 +63,7 @@ class TimeText {
         return all("H:M:S");
       case 'r': {
         if (const char fault = all("I:M:S ")) return fault;
-        out_ += moment_.hour < 12 ? names_.upper_before_noon : names_.upper_after_noon;
+        out_ += locale_.name(JavaLocale::clock_halves, moment_.hour / 12);
         return 0;
       }
       case 'D':
@@ -104,27 +112,27 @@ class TimeText {
       case 'N':
         return number(moment_.nanosecond, 9);
       case 'p':
-        out_ += moment_.hour < 12 ? names_.before_noon : names_.after_noon;
+        out_ += locale_.name(JavaLocale::halves, moment_.hour / 12);
         return 0;
       case 'B':
-        out_ += names_.months[static_cast<std::size_t>(moment_.month - 1)];
+        out_ += locale_.name(JavaLocale::months, moment_.month - 1);
         return 0;
       case 'b':
       case 'h':
-        out_ += names_.short_months[static_cast<std::size_t>(moment_.month - 1)];
+        out_ += locale_.name(JavaLocale::short_months, moment_.month - 1);
         return 0;
       case 'A':
-        out_ += names_.days[static_cast<std::size_t>(weekday(moment_))];
+        out_ += locale_.name(JavaLocale::days, weekday(moment_));
         return 0;
       case 'a':
-        out_ += names_.short_days[static_cast<std::size_t>(weekday(moment_))];
+        out_ += locale_.name(JavaLocale::short_days, weekday(moment_));
         return 0;
       case 'C':
-        return number(moment_.year / 100, 2);
+        return number(year_ / 100, 2);
       case 'Y':
-        return number(moment_.year, 4);
+        return number(year_, 4);
       case 'y':
-        return number(moment_.year % 100, 2);
+        return number(year_ % 100, 2);
       case 'j':
         return number(day_of_year(moment_), 3);
       case 'm':
@@ -158,8 +166,9 @@ class TimeText {
 
   const TimeParts& parts_;
   const Moment& moment_;
-  const TimeNames& names_;
+  const JavaLocale& locale_;
   char32_t zero_;
+  int year_;
   std::string& out_;
 };
 
@@ -217,10 +226,9 @@ bool has_times(const Value& value) {
          class_of(value) == Class::long_class;
 }
 
-char append_time(const Value& value, char letter, std::string_view locale, char32_t zero,
-                 std::string& out) {
+char append_time(const Value& value, char letter, const JavaLocale& locale, std::string& out) {
   const TimeParts parts = time_parts_of(value);
-  return TimeText(parts, *names_tagged(locale), zero, out).append(letter);
+  return TimeText(parts, locale, out).append(letter);
 }
 
 std::string time_to_string(const Value& value) {

@@ -10,16 +10,16 @@
 #include <string_view>
 
 #include "inky_margin/format/value.hpp"
+#include "locales.hpp"
 
 namespace inky::inline v1::java_language {
 
 // The letters that may follow %t.
 inline constexpr std::string_view time_letters = "HIklMSLNpzZsQBbhAaCYyjmdeRTrDFc";
 
-// The letter that the value has no part for, where Java throws; or 0, and the text is appended, its
-// numbers in the digits from `zero` on. REQUIRES: a letter of those, a value that has_times().
-char append_time(const Value& value, char letter, std::string_view locale, char32_t zero,
-                 std::string& out);
+// The letter that the value has no part for, where Java throws; or 0, and the text is appended, in
+// the names and the digits of the locale. REQUIRES: a letter of those, a value that has_times().
+char append_time(const Value& value, char letter, const JavaLocale& locale, std::string& out);
 
 // Whether %t takes it at all.
 bool has_times(const Value& value);

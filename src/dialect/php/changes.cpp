@@ -113,7 +113,7 @@ class Changing {
     // Each change makes a new array: what a loop makes counts.
     constexpr std::size_t weight = 8;
     const std::size_t size = of.is(Type::list) || of.is(Type::record) ? of.as_list().size() : 0;
-    if (scope_.spent != nullptr && (*scope_.spent += weight * size) > most_output) {
+    if (scope_.shared != nullptr && (scope_.shared->made += weight * size) > most_output) {
       trouble_ = {When::over_limit,
                   {},
                   "what these statements make is over the limit of " + std::to_string(most_output) +

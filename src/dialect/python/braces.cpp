@@ -53,7 +53,10 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
             const RenderOptions& options, Output& out, Report* report)
       : family::Rendering<Rendering>(python::braces_facts, parsed, values, options, out, report),
         program_(static_cast<const Fields&>(*parsed.program)),
-        index_(values) {}
+        index_(values) {
+    shared_.locale = options.setting("locale");
+    shared = &shared_;
+  }
 
   bool render(const Field& field) {
     const auto index = static_cast<std::size_t>(&field - parsed_.fields.data());
@@ -302,6 +305,7 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
 
   const Fields& program_;
   ValueIndex index_;
+  computed::Shared shared_;
 };
 
 // ---- Writing ----

@@ -115,7 +115,7 @@ class Changing final {
   bool settle(Value& of, std::vector<Value> items) {
     // Each change makes a new list: what a loop makes counts.
     constexpr std::size_t weight = 8;
-    if (scope_.spent != nullptr && (*scope_.spent += weight * items.size()) > most_output) {
+    if (scope_.shared != nullptr && (scope_.shared->made += weight * items.size()) > most_output) {
       trouble_ = {When::over_limit,
                   {},
                   "what these statements make is over the limit of " + std::to_string(most_output) +
