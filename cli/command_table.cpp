@@ -22,7 +22,9 @@ std::vector<std::string> all_locales() {
   for (const Dialect* dialect : all_dialects()) {
     for (const SettingFact& setting : dialect->facts().settings) {
       if (setting.name != "locale") continue;
-      for (const std::string_view value : setting.values) out.emplace_back(value);
+      for (const std::string_view value :
+           setting.telling.empty() ? setting.values : setting.telling)
+        out.emplace_back(value);
     }
   }
   std::sort(out.begin(), out.end());

@@ -145,8 +145,10 @@ PageSection settings(const Dialect& dialect) {
   PageSection out{"Settings of the caller", {}};
   for (const SettingFact& fact : dialect.facts().settings) {
     std::string values;
-    for (const std::string_view value : fact.values)
+    for (const std::string_view value : fact.telling.empty() ? fact.values : fact.telling)
       values += (values.empty() ? "" : ", ") + std::string(value);
+    if (!fact.telling.empty())
+      values += ", and others: --json lists all " + std::to_string(fact.values.size());
     out.rows.push_back(
         {std::string(fact.name),
          std::string(fact.meaning) + "; " + std::string(fact.usual) + " when left out: " + values});

@@ -242,7 +242,8 @@ void Checker::find_locales(const Template& parsed) {
     text_.clear();
     if (!dialect_.render(parsed, values, {}, text_, &here).prints()) continue;
     const std::string text(text_.view());
-    for (const std::string_view locale : locales->values) {
+    for (const std::string_view locale :
+         locales->telling.empty() ? locales->values : locales->telling) {
       const Setting setting{"locale", locale};
       const RenderOptions options{{&setting, 1}};
       Report there;

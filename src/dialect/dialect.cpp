@@ -238,6 +238,29 @@ const Writer& Dialect::writer() const {
   return none;
 }
 
+namespace {
+
+// Those of the same language, or a few.
+std::string values_near(const SettingFact& fact, std::string_view given) {
+  constexpr std::size_t most = 12;
+  const std::string_view language = given.substr(0, given.find_first_of("-_."));
+  std::string out;
+  std::size_t count = 0;
+  for (const std::string_view value : fact.values) {
+    if (value.substr(0, value.find_first_of("-_.")) != language) continue;
+    if (++count > most) {
+      out += " and others";
+      break;
+    }
+    (out += count == 1 ? "" : ", ") += value;
+  }
+  if (count > 0) return "There are " + out + ".";
+  for (const std::string_view value : fact.telling) (out += out.empty() ? "" : ", ") += value;
+  return "There are " + out + " and others.";
+}
+
+}  // namespace
+
 const SettingFact* find_setting(const DialectFacts& facts, std::string_view name) {
   const auto found = std::find_if(facts.settings.begin(), facts.settings.end(),
                                   [&](const SettingFact& one) { return one.name == name; });
@@ -257,6 +280,15 @@ std::optional<Error> find_fault(const DialectFacts& facts, const Setting& settin
   }
   if (std::find(fact->values.begin(), fact->values.end(), setting.value) != fact->values.end())
     return std::nullopt;
+  if (!fact->telling.empty()) {
+    return Error{Code::not_supported_yet,
+                 "the " + std::string(fact->name) + " " + in_quotes(setting.value) +
+                     " is not supported yet",
+                 {},
+                 values_near(*fact, setting.value) + " All " +
+                     std::to_string(fact->values.size()) + " are in: inky dialects " +
+                     std::string(facts.id) + " --json"};
+  }
   return Error{
       Code::not_supported_yet,
       "the " + std::string(fact->name) + " " + in_quotes(setting.value) + " is not supported yet",

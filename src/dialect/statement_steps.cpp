@@ -313,6 +313,10 @@ class Run {
     if (auto failure = compute(step, step.expression, value)) return failure;
     if (computed::is_object(value)) value = Value(computed::object_part(value, 0));
     if (!value.is(Type::text)) return not_yet(step, "a locale such as this is");
+    if (value.as_text().empty())
+      return Outcome::error({Code::not_supported_yet,
+                             "the locale of the machine where the program runs is not known here",
+                             step.span, "Name the locale."});
     const SettingFact* fact = find_setting(dialect().facts(), "locale");
     const auto known = fact == nullptr ? std::nullopt : find_value(*fact, value.as_text());
     if (!known)

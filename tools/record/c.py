@@ -201,15 +201,14 @@ def statements(folder, seed, wanted):
             for (request, _, _), line in zip(made, printed_statements(folder, made), strict=True)]
 
 
-def templates(folder, seed, wanted):
-    maker = Maker(seed)
-    cases = [maker.case() for _ in range(wanted)]
+def templates(folder, cases, name=lambda locale: locale, environment=None):
+    """What each prints; `name`: of a locale, as it was built there."""
     lines = ["#include <locale.h>", "#include <math.h>", "#include <stdint.h>", "#include <stdio.h>",
              "static char room[1 << 16];",
              "static void show(int size) { if (size < 0) puts(\"!\"); else { for (int i = 0; i < size; ++i) printf(\"%02x\", (unsigned char)room[i]); puts(\".\"); } }",
              "int main(void) {"]
     for request, arguments in cases:
-        lines.append('  setlocale(LC_ALL, "%s");' % request["locale"])
+        lines.append('  setlocale(LC_ALL, "%s");' % name(request["locale"]))
         template = request["template"].replace("Ω", "\\316\\251")
         lines.append('  show(snprintf(room, sizeof room, "%s", %s));' % (template, ", ".join(arguments)))
     lines.append("}")
@@ -217,8 +216,8 @@ def templates(folder, seed, wanted):
     source.write_text("\n".join(lines), encoding="utf-8")
     program = folder / "record"
     subprocess.run(["gcc", "-std=c17", "-w", "-O0", "-o", program, source], check=True)
-    printed = subprocess.run([program], check=True, capture_output=True, text=True).stdout.split("\n")
-    answers = [None if line == "!" else bytes.fromhex(line[:-1]) for line in printed[:wanted]]
+    printed = subprocess.run([program], check=True, capture_output=True, text=True, env=environment).stdout.split("\n")
+    answers = [None if line == "!" else bytes.fromhex(line[:-1]) for line in printed[:len(cases)]]
     return [{**request, **answer_of(answer)} for (request, _), answer in zip(cases, answers)]
 
 
@@ -226,7 +225,8 @@ def cases(seed, wanted):
     with tempfile.TemporaryDirectory() as name:
         folder = pathlib.Path(name)
         third = wanted // 3
-        return templates(folder, seed, wanted - third) + statements(folder, seed, third)
+        maker = Maker(seed)
+        return templates(folder, [maker.case() for _ in range(wanted - third)]) + statements(folder, seed, third)
 
 
 def main():

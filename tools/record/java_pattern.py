@@ -15,7 +15,7 @@ from java import Maker as Leaves
 from java import literal
 from recording import answered, needs, write_cases
 
-count = 8000
+count = 6000
 live_count = 3000
 root = pathlib.Path(__file__).resolve().parents[2]
 often = ["de-DE", "fr-FR", "ar-EG", "hi-IN", "de-CH", "tr-TR", "pl-PL", "en-US", "sv-SE", "fa-IR", "ja-JP", "uk-UA", "bn-BD", "de-AT"]

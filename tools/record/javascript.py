@@ -20,6 +20,10 @@ count = 9000
 live_count = 3100
 root = pathlib.Path(__file__).resolve().parents[2]
 locales = ["en-US", "de-DE", "de-CH", "en-GB", "en-IN", "es-ES", "fr-FR", "it-IT", "ja-JP", "nl-NL", "pl-PL", "pt-BR", "sv-SE"]
+# Those of which numbers, currencies and dates are known, but no words that go by the number.
+plain_locales = ("bg-BG ca-ES cs-CZ da-DK de-AT de-LU el-GR en-AU en-CA en-HK en-IE en-NZ en-SG en-ZA es-AR es-CL es-CO es-MX es-US et-EE "
+                 "fi-FI fil-PH fr-BE fr-CA fr-CH ga-IE he-IL hi-IN hr-HR hu-HU id-ID is-IS it-CH ko-KR lt-LT lv-LV ms-MY nb-NO nl-BE pt-PT "
+                 "ro-RO ru-RU sk-SK sl-SI sr-RS sw-KE ta-IN te-IN th-TH tr-TR uk-UA vi-VN zh-CN zh-HK zh-TW").split()
 
 program = r"""
 "use strict";

@@ -16,7 +16,8 @@ import subprocess
 import sys
 
 import javascript_locale_calls
-from javascript import locales
+import locale_table
+from javascript import locales, plain_locales
 from recording import needs
 
 currencies = ("USD EUR GBP JPY CHF CAD AUD NZD CNY INR BRL MXN SEK NOK DKK PLN CZK HUF TRY KRW ZAR SGD HKD THB ILS KWD ISK "
@@ -27,7 +28,7 @@ units = ("percent kilometer meter centimeter millimeter mile foot inch yard kilo
 
 program = r"""
 "use strict";
-const { locales, currencies, units } = JSON.parse(require("fs").readFileSync(0, "utf8"));
+const { locales, plainLocales, currencies, units } = JSON.parse(require("fs").readFileSync(0, "utf8"));
 const at = (...fields) => new Date(Date.UTC(...fields));
 const days = [at(2031, 4, 9, 4, 5, 7), at(2034, 10, 22, 15, 16, 17), at(2031, 4, 9, 0, 5, 7)];
 const widths = { weekday: ["short", "long", "narrow"], year: ["numeric", "2-digit"],
@@ -54,6 +55,11 @@ class Locale {
     if (!this.patterns.includes(pattern)) this.patterns.push(pattern);
     return this.patterns.indexOf(pattern);
   }
+  // Whether the day has two parts, and no more.
+  halves(form) {
+    const of = (hour) => form.formatToParts(at(2031, 4, 9, hour)).find((part) => part.type === "dayPeriod")?.value;
+    return [...Array(24).keys()].every((hour) => of(hour) === of(hour < 12 ? 4 : 15));
+  }
   // The pattern of some options; null where it has a field that is not known here.
   pattern(options, pick = (parts) => parts) {
     const form = new Intl.DateTimeFormat(this.tag, { timeZone: "UTC", ...options });
@@ -65,6 +71,7 @@ class Locale {
       if (part.type === "literal" || part.type === "timeZoneName") out += part.value;
       else if (part.type === "hour") out += hours[parts.map((all) => all.find((one) => one.type === "hour").value)] ?? null;
       else if (part.type === "weekday") out += "{W" + named([0, 1, 2, 3, 4, 5, 6].map((i) => at(2031, 5, 1 + i, 4)), "weekday") + "}";
+      else if (part.type === "dayPeriod" && !this.halves(form)) return null;
       else if (part.type === "dayPeriod") out += "{P" + named([at(2031, 4, 9, 4), at(2031, 4, 9, 15)], "dayPeriod") + "}";
       else if (plain[part.type]?.[part.value]) out += plain[part.type][part.value];
       else if (part.type === "month") out += "{N" + named([...Array(12).keys()].map((i) => at(2031, i, 9, 4)), "month") + "}";
@@ -139,11 +146,13 @@ function moneyOf(locale) {
     for (const currencyDisplay of ["symbol", "narrowSymbol", "code"]) {
       const texts = [form({ currencyDisplay }).formatToParts(5), form({ currencyDisplay }).formatToParts(-5),
                      form({ currencyDisplay, currencySign: "accounting" }).formatToParts(-5),
-                     form({ currencyDisplay, currencySign: "accounting", signDisplay: "always" }).formatToParts(5)];
+                     form({ currencyDisplay, currencySign: "accounting", signDisplay: "always" }).formatToParts(5),
+                     form({ currencyDisplay, currencySign: "accounting" }).formatToParts(5)];
       out.push(...texts.map((parts) => locale.place(shape(parts))));
     }
     const named = { style: "currency", currency, currencyDisplay: "name" };
     const places = form({}).resolvedOptions().maximumFractionDigits;
+    if (locale.isPlain) return [places, ...out, 0, 0, 0, 0];
     const whole = plurals(locale.tag, { ...named, minimumFractionDigits: 0, maximumFractionDigits: 1 });
     return [places, ...out, ...whole.map((one) => locale.place(one))];
   }).flat();
@@ -170,11 +179,32 @@ function compactOf(locale) {
   return out;
 }
 const exponent = (tag) => new Intl.NumberFormat(tag, { notation: "scientific" }).formatToParts(1000).find((part) => part.type === "exponentSeparator").value;
-const answer = locales.map((tag) => {
+const valueOf = (parts, type) => parts.find((part) => part.type === type)?.value ?? "";
+// How the locale writes numbers, in the order of struct Locale.
+function marksOf(tag) {
+  const parts = (number, options) => new Intl.NumberFormat(tag, options).formatToParts(number);
+  const groups = (number) => parts(number).filter((part) => part.type === "integer").map((part) => part.value.length);
+  const money = { style: "currency", currency: "USD", useGrouping: "always" };
+  const largest = groups(123456789012);
+  const accounts = parts(1e9, { ...money, currencySign: "accounting" }).filter((part) => part.type === "integer").map((part) => part.value.length);
+  const percents = parts(1e9, { style: "percent" }).filter((part) => part.type === "integer").map((part) => part.value.length);
+  if (parts(1234567890, { useGrouping: false })[0].value !== "1234567890") throw new Error(tag + " has digits of its own");
+  return [valueOf(parts(1.5), "decimal"), valueOf(parts(1e9), "group"), valueOf(parts(-1), "minusSign"),
+          valueOf(parts(1, { signDisplay: "always" }), "plusSign"), shape(parts(0.05, { style: "percent" })), shape(parts(-0.05, { style: "percent" })),
+          valueOf(parts(NaN), "nan"), valueOf(parts(1.5, money), "decimal"), valueOf(parts(1e9, money), "group"),
+          shape(parts(-1)).split("~")[0], groups(1234).length > 1 ? 4 : 5, largest[largest.length - 2] === 2,
+          percents[percents.length - 2] === 2, accounts[accounts.length - 2] === 2];
+}
+const answer = [...locales, ...plainLocales].map((tag) => {
   const locale = new Locale(tag);
+  locale.isPlain = plainLocales.includes(tag);
   const [ofDates, ofTimes, between, week, styles] = datesOf(locale);
-  const tables = { dates: ofDates, times: ofTimes, between, week, styles, money: moneyOf(locale), units: unitsOf(locale), compact: compactOf(locale) };
-  return { tag, exponent: exponent(tag), names: locale.names, patterns: locale.patterns, tables };
+  const tables = { dates: ofDates, times: ofTimes, between, week, styles, money: moneyOf(locale), units: locale.isPlain ? [] : unitsOf(locale),
+                   compact: locale.isPlain ? [] : compactOf(locale) };
+  // What a language alone means: the locale that is written as it is.
+  const language = tag.split("-")[0], likely = new Intl.Locale(language).maximize();
+  const alone = language + "-" + likely.region === tag;
+  return { tag, alone, marks: marksOf(tag), exponent: exponent(tag), names: locale.names, patterns: locale.patterns, tables };
 });
 process.stdout.write(JSON.stringify({ answer, version: process.versions }));
 """
@@ -193,7 +223,7 @@ def main():
         needs("node --version | grep -q v20")
         version = subprocess.run(["node", "--version"], check=True, capture_output=True, text=True).stdout.strip()
         return javascript_locale_calls.live(int(sys.argv[2]), version, currencies, units)
-    run = subprocess.run(["node", "-e", program], input=json.dumps({"locales": locales, "currencies": currencies, "units": units}),
+    run = subprocess.run(["node", "-e", program], input=json.dumps({"locales": locales, "plainLocales": plain_locales, "currencies": currencies, "units": units}),
                          capture_output=True, text=True, check=False)
     if run.returncode:
         sys.exit(run.stderr)
@@ -206,6 +236,12 @@ def main():
         assert len(one["patterns"]) < 57 * 57
         lists += [literal(packed(one["tables"][name])) for name in ("dates", "times", "between", "week", "styles", "money", "units", "compact")]
         lines.append("{" + ",\n ".join(lists) + "},")
+    marks = lines[:2]
+    for one in sorted(made["answer"], key=lambda one: (one["tag"] != "en-US", one["tag"])):
+        texts = [json.dumps(mark) if isinstance(mark, (int, bool)) else locale_table.literal(mark) for mark in one["marks"]]
+        marks.append("{" + ", ".join([literal(one["tag"])] + texts) + "},")
+    (pathlib.Path(__file__).resolve().parents[2] / "src/dialect/javascript/locale_marks.inc").write_text("\n".join(marks) + "\n")
+    print("alone: " + " ".join(one["tag"] for one in made["answer"] if one["alone"]))
     target = pathlib.Path(__file__).resolve().parents[2] / "src/dialect/javascript/locale_patterns.inc"
     target.write_text("\n".join(lines) + "\n")
     print(f"{len(made['answer'])} locales in {target}, {target.stat().st_size} bytes")

@@ -2,12 +2,14 @@
 // how values are passed to it, rendering, and writing a wish as source. c.cpp puts them together.
 #pragma once
 
+#include <array>
 #include <string>
 #include <string_view>
 
 #include "../family/percent.hpp"
 #include "../family/writing_dialect.hpp"
 #include "inky_margin/dialect/dialect.hpp"
+#include "locales.hpp"
 
 namespace inky::inline v1::c_language {
 
@@ -71,7 +73,9 @@ std::string full_name(const Field& field);
 
 class CDialect final : public family::WritingDialect {
  public:
-  const DialectFacts& facts() const override { return c_language::facts; }
+  CDialect() : facts_(c_language::facts) { facts_.settings = settings_; }
+
+  const DialectFacts& facts() const override { return facts_; }
   Result<TemplateContent> do_parse(std::string_view source) const override;
   Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
                     const RenderOptions& options, Output& out, Report* report) const override;
@@ -83,6 +87,13 @@ class CDialect final : public family::WritingDialect {
   std::optional<std::string> write_literal(std::string_view text) const override;
   std::string write_statement(std::string_view source,
                               std::span<const std::string> names) const override;
+
+ private:
+  // Text for the reader, whose own program calls setlocale(). Nothing here does.
+  std::array<SettingFact, 1> settings_{
+      {{"locale", "what setlocale() names: the marks of numbers, and whether text is in UTF-8", "C",
+        locale_tags(), telling_locales()}}};
+  DialectFacts facts_;
 };
 
 }  // namespace inky::inline v1::c_language

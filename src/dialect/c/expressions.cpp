@@ -108,6 +108,9 @@ std::optional<Value> known_constant(Edition edition, std::string_view name) {
   return std::nullopt;
 }
 
+constexpr LocaleStatementFact locale_statements[] = {{"setlocale(LC_ALL,", ")"},
+                                                     {"setlocale(LC_NUMERIC,", ")"}};
+
 constexpr PrintFact prints[] = {{.name = "puts", .after = "\n"},
                                 {.name = "putchar", .field = "%c"}};
 
@@ -186,7 +189,8 @@ const ExpressionForm c_expressions = {
     .has_arrays = true,
     .size_of = size_of_items,
     .plain_field = "%s",
-    .plain_dialect = "c"};
+    .plain_dialect = "c",
+    .locale_statements = locale_statements};
 
 std::optional<Type> type_of_name(std::string_view name) {
   const auto found =

@@ -99,11 +99,6 @@ constexpr auto c_failures = std::to_array<FailureFact>({
     {"a character the locale cannot print (lc, ls)", "EILSEQ, at run time"},
 });
 
-constexpr std::array<std::string_view, 3> c_locales = {"C", "POSIX", "C.UTF-8"};
-// Text for the reader, whose own program calls setlocale(). Nothing here does.
-constexpr auto settings = std::to_array<SettingFact>(
-    {{"locale", "what setlocale() names: whether wide characters become UTF-8", "C", c_locales}});
-
 }  // namespace
 
 constexpr auto program_types = std::to_array<TypeForm>({
@@ -194,7 +189,6 @@ const DialectFacts facts = {
               .table = &own_table,
               .composing = &composing,
               .line_split = {"", "\"\n    \"", ""}},
-    .settings = settings,
     .conversions = c_conversions,
     .flags = c_flags,
     .modifiers = c_modifiers,

@@ -4,6 +4,8 @@
 #include "../family/value_notes.hpp"
 #include "c.hpp"
 #include "format/layout.hpp"
+#include "inky_margin/text/columns.hpp"
+#include "locales.hpp"
 #include "text/escape.hpp"
 #include "text/utf8.hpp"
 
@@ -76,7 +78,9 @@ class Rendering final : public percent::Rendering<Rendering> {
  private:
   // Below, false means that there is no text, and trouble_ gives the reason.
 
-  bool in_utf8() const { return options_.setting("locale") == "C.UTF-8"; }
+  bool in_utf8() const { return is_utf8_locale(options_.setting("locale")); }
+  bool in_plain_locale() const { return is_plain_locale(options_.setting("locale")); }
+  CLocale locale() const { return locale_or_c(options_.setting("locale")); }
 
   bool missing(const Field& field, int index) {
     return fail(Outcome::undefined(
@@ -159,7 +163,9 @@ class Rendering final : public percent::Rendering<Rendering> {
     const std::uint64_t magnitude = negative
                                         ? std::uint64_t{0} - static_cast<std::uint64_t>(as_signed)
                                         : bits << (64 - width) >> (64 - width);
-    if (spec.base == 10)
+    if (spec.base == 10 && has_flag(field, '\'') && !in_plain_locale())
+      render_grouped(spec, negative, magnitude);
+    else if (spec.base == 10)
       lay_out_decimal(spec, negative, magnitude, out_);
     else
       render_in_base(spec, magnitude);
@@ -167,6 +173,16 @@ class Rendering final : public percent::Rendering<Rendering> {
       note_whole(field, value.as_whole(),
                  negative ? -static_cast<int128>(magnitude) : static_cast<int128>(magnitude));
     }
+  }
+
+  // The zeros of a precision count the marks, and have none.
+  void render_grouped(const Spec& spec, bool negative, std::uint64_t magnitude) {
+    const CLocale locale = this->locale();
+    WholeRoom room;
+    std::string_view digits = write_whole(magnitude, 10, Letters::lower, room);
+    if (magnitude == 0 && spec.least_digits == 0) digits = {};
+    lay_out_whole(spec, negative,
+                  grouped_digits(digits, locale[CLocale::group], locale.grouping()), "", out_);
   }
 
   void render_in_base(const Spec& spec, std::uint64_t magnitude) {
@@ -189,8 +205,59 @@ class Rendering final : public percent::Rendering<Rendering> {
   void render_real(const Field& field, const Spec& spec, const Value& value) {
     BinaryReal real = value.as_real();
     if (value.is(Type::f32)) real = unpack(binary64, convert(real, binary64));
-    lay_out_real(spec, value.is(Type::f80) ? extended80 : binary64, real, numbers, out_);
+    const BinaryFormat& format = value.is(Type::f80) ? extended80 : binary64;
+    if (in_plain_locale())
+      lay_out_real(spec, format, real, numbers, out_);
+    else
+      render_real_in_locale(field, spec, format, real);
     if (report_ != nullptr) note_real(field, spec, value, real);
+  }
+
+  // The width counts characters here, but bytes of a hexadecimal one and of whole numbers.
+  void render_real_in_locale(const Field& field, const Spec& spec, const BinaryFormat& format,
+                             const BinaryReal& real) {
+    const CLocale locale = this->locale();
+    Spec plain = spec;
+    plain.width = 0;
+    TextBuffer made;
+    lay_out_real(plain, format, real, numbers, made);
+    const std::string_view text = made.view();
+    const std::size_t from = std::min(text.find_first_not_of("+- "), text.size());
+    std::string shown(text.substr(0, from));
+    std::string_view rest = text.substr(from);
+    const bool hexadecimal = spec.notation == Notation::hexfloat && real.is_finite();
+    std::size_t lead = from;  // before which zeros are filled in
+    if (hexadecimal) {
+      shown += rest.substr(0, 2);
+      rest.remove_prefix(2);
+      lead += 2;
+    }
+    const std::size_t whole =
+        hexadecimal ? 1 : std::min(rest.find_first_not_of("0123456789"), rest.size());
+    shown += has_flag(field, '\'') && !hexadecimal
+                 ? grouped_digits(rest.substr(0, whole), locale[CLocale::group], locale.grouping())
+                 : std::string(rest.substr(0, whole));
+    rest.remove_prefix(whole);
+    if (rest.starts_with('.')) {
+      shown += locale[CLocale::point];
+      rest.remove_prefix(1);
+    }
+    shown += rest;
+    const std::size_t size =
+        measure(shown, hexadecimal ? WidthUnit::bytes : WidthUnit::code_points);
+    const auto width = static_cast<std::size_t>(spec.width);
+    const std::size_t missing = width > size ? width - size : 0;
+    if (spec.align == Align::left) {
+      out_.append(shown);
+      out_.fill(" ", missing);
+    } else if (spec.align == Align::inner && real.is_finite()) {
+      out_.append(std::string_view(shown).substr(0, lead));
+      out_.fill("0", missing);
+      out_.append(std::string_view(shown).substr(lead));
+    } else {
+      out_.fill(" ", missing);
+      out_.append(shown);
+    }
   }
 
   void render_character(const Field& field, const Spec& spec, const Value& value) {
@@ -219,7 +286,7 @@ class Rendering final : public percent::Rendering<Rendering> {
     std::string character;
     if (scalar) append_utf8(value, character);
     std::string why = "the locale ";
-    why += in_utf8() ? "C.UTF-8" : "C";
+    why += in_utf8() ? options_.setting("locale") : "C";
     why +=
         " cannot print " + (scalar ? "'" + visible(character) + "'" : "this value as a character");
     // A call that the reader's own program has to make: nothing here touches a locale.
@@ -352,7 +419,7 @@ class Rendering final : public percent::Rendering<Rendering> {
                " is of C23; C17 has no such letter, the GNU C library has it since "
                "2.35",
            field.span);
-    if (has_flag(field, '\''))
+    if (has_flag(field, '\'') && (in_plain_locale() || locale()[CLocale::group_sizes] == "0"))
       note(Code::no_grouping_in_locale,
            "the locale has no thousands mark, so the flag ' prints nothing", field.span);
   }

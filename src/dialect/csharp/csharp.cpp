@@ -444,7 +444,8 @@ class CSharp final : public family::ProgramDialect<Items> {
 
  private:
   std::array<SettingFact, 1> settings_{
-      {{"locale", "the culture, whose marks and words are printed", "invariant", culture_tags()}}};
+      {{"locale", "the culture, whose marks and words are printed", "invariant", culture_tags(),
+        telling_cultures()}}};
   DialectFacts facts_;
 };
 

@@ -19,6 +19,14 @@ std::span<const std::string_view> culture_tags() {
   return locale_tags_here;
 }
 
+std::span<const std::string_view> telling_cultures() {
+  static constexpr std::string_view tags[] = {
+      "invariant", "ar-EG", "de-AT", "de-CH", "de-DE", "en-AU", "en-GB", "en-IN", "en-US", "es-ES",
+      "fi-FI", "fr-CA", "fr-CH", "fr-FR", "he-IL", "hi-IN", "it-IT", "ja-JP", "nb-NO", "nl-NL",
+      "pl-PL", "pt-BR", "ru-RU", "sv-SE", "th-TH", "tr-TR", "uk-UA", "zh-CN"};
+  return tags;
+}
+
 std::optional<Culture> culture_tagged(std::string_view tag) {
   const std::ptrdiff_t place = locale_place(locale_tags_here, tag);
   if (place < 0) return std::nullopt;

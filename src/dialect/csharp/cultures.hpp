@@ -73,6 +73,8 @@ class Culture {
 
 // The tags alone, for the facts: BCP 47, and "invariant" for CultureInfo.InvariantCulture.
 std::span<const std::string_view> culture_tags();
+// Of those, some that between them show all that a culture changes.
+std::span<const std::string_view> telling_cultures();
 // Nothing where there is none; an empty tag is the invariant culture's.
 std::optional<Culture> culture_tagged(std::string_view tag);
 Culture invariant_culture();

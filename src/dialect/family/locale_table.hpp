@@ -51,22 +51,27 @@ constexpr std::string_view listed_name(std::string_view list, std::size_t place)
   return list.substr(0, list.find('|'));
 }
 
-// Which digits of a whole number have a mark before them: "3", "3,2", and "0" for none at all.
+// Which digits of a whole number have a mark before them: "3", "3,2" where all but the last three
+// are in pairs, and "0" for none at all.
 class Grouping {
  public:
-  // REQUIRES: digits with commas between them.
-  constexpr explicit Grouping(std::string_view sizes)
-      : first_(sizes[0] - '0'), next_(sizes.size() > 2 ? sizes[2] - '0' : first_) {}
+  // REQUIRES: sizes from the last group on, each a digit, with commas between them.
+  constexpr explicit Grouping(std::string_view sizes) : sizes_(sizes) {}
 
   // Whether a mark is before the last `left` digits.
   constexpr bool ends(int left) const {
-    if (first_ == 0 || left < first_) return false;
-    return left == first_ || (next_ != 0 && (left - first_) % next_ == 0);
+    for (std::size_t at = 0;; at = at + 2 < sizes_.size() ? at + 2 : at) {
+      const int size = sizes_[at] - '0';
+      if (size == 0 || left < size) return false;
+      left -= size;
+      if (left == 0) return true;
+      // The last size goes on for ever.
+      if (at + 2 >= sizes_.size()) return left % size == 0;
+    }
   }
 
  private:
-  int first_;
-  int next_;
+  std::string_view sizes_;
 };
 
 }  // namespace inky::inline v1

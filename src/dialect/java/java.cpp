@@ -474,7 +474,7 @@ class Java final : public family::PercentDialect {
   }
 
   std::array<SettingFact, 1> settings_{
-      {{"locale", "whose marks and words are printed", "root", locale_tags()}}};
+      {{"locale", "whose marks and words are printed", "root", locale_tags(), telling_locales()}}};
   DialectFacts facts_;
 };
 

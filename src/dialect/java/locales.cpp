@@ -19,6 +19,15 @@ std::span<const std::string_view> locale_tags() {
   return locale_tags_here;
 }
 
+std::span<const std::string_view> telling_locales() {
+  static constexpr std::string_view tags[] = {
+      "root",  "ar-EG", "bn-BD", "cs-CZ", "da-DK", "de-AT", "de-CH", "de-DE", "el-GR", "en-AU",
+      "en-GB", "en-IN", "en-US", "es-ES", "es-MX", "fa-IR", "fi-FI", "fr-CA", "fr-CH", "fr-FR",
+      "he-IL", "hi-IN", "hu-HU", "it-IT", "ja-JP", "ko-KR", "nb-NO", "nl-NL", "pl-PL", "pt-BR",
+      "pt-PT", "ru-RU", "sv-SE", "th-TH", "tr-TR", "uk-UA", "vi-VN", "zh-CN"};
+  return tags;
+}
+
 std::optional<JavaLocale> locale_tagged(std::string_view tag) {
   const std::ptrdiff_t place = locale_place(locale_tags_here, tag);
   if (place < 0) return std::nullopt;

@@ -87,6 +87,8 @@ class JavaLocale {
 
 // The tags alone, for the facts: BCP 47, and "root" for Locale.ROOT.
 std::span<const std::string_view> locale_tags();
+// Of those, some that between them show all that a locale changes.
+std::span<const std::string_view> telling_locales();
 // Nothing where there is none; an empty tag is the root's.
 std::optional<JavaLocale> locale_tagged(std::string_view tag);
 // The root's where the tag is none.

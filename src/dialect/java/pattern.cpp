@@ -425,7 +425,7 @@ class JavaPattern final : public family::ProgramDialect<Pattern> {
 
  private:
   std::array<SettingFact, 2> settings_{
-      {{"locale", "whose marks and words are printed", "root", locale_tags()},
+      {{"locale", "whose marks and words are printed", "root", locale_tags(), telling_locales()},
        {"rounding", "the RoundingMode of the format", "half-even", rounding_names}}};
   DialectFacts facts_;
 };

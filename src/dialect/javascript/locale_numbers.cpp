@@ -29,7 +29,7 @@ void round_as_asked(Digits& digits, LocaleOptions& options, bool negative) {
 
 // The digits that are shown, with a point: "1", "1.50".
 std::string shown_digits(const Digits& digits, LocaleOptions options) {
-  static constexpr Locale plain = {"", ".", "", "-", "%"};
+  static constexpr Locale plain = {"", ".", "", "-", "+", "", "", "", ".", "", ""};
   options.groups = false;
   std::string out;
   append_grouped(digits, options, plain, out);
@@ -45,7 +45,12 @@ std::string_view sign_of(const LocaleOptions& options, const Locale& locale, boo
   const bool shows_plus =
       !negative && (options.sign == LocaleOptions::Sign::always ||
                     (options.sign == LocaleOptions::Sign::but_for_zero && !is_zero));
-  return shows_plus ? "+" : std::string_view();
+  return shows_plus ? locale.plus : std::string_view();
+}
+
+// A sign before a plain number.
+std::string led(std::string_view sign, const Locale& locale) {
+  return sign.empty() ? std::string() : std::string(locale.before_sign) + std::string(sign);
 }
 
 // The pattern with what it stands around.
@@ -75,9 +80,9 @@ std::optional<std::string> with_style(const std::string& number, std::string_vie
   const LocalePatterns& patterns = *LocalePatterns::of(locale.tag);
   switch (options.style) {
     case LocaleOptions::Style::decimal:
-      return std::string(sign) + number;
+      return led(sign, locale) + number;
     case LocaleOptions::Style::percent:
-      return std::string(sign) + number + std::string(locale.percent);
+      return filled(sign.empty() ? locale.percent : locale.negative_percent, number, sign);
     case LocaleOptions::Style::unit: {
       const auto words = *patterns.unit(options.name, options.display);
       return filled(words[static_cast<std::size_t>(plural_of(locale.tag, shown))], number, sign);
@@ -87,10 +92,12 @@ std::optional<std::string> with_style(const std::string& number, std::string_vie
   }
   const auto money = *patterns.currency(options.name, options.display);
   constexpr int by_name = 3;
+  if (options.display == by_name && !patterns.has_words()) return std::nullopt;
   if (options.display == by_name)
     return filled(money.named[static_cast<std::size_t>(plural_of(locale.tag, shown))], number,
                   sign);
-  if (sign.empty()) return filled(money.positive, number, sign);
+  if (sign.empty())
+    return filled(options.accounts ? money.accounted_positive : money.positive, number, sign);
   const bool as_accounts = options.accounts && sign == locale.minus;
   if (options.accounts && !as_accounts) return filled(money.accounted_plus, number, sign);
   return filled(as_accounts ? money.accounted : money.negative, number, sign, as_accounts);
@@ -109,16 +116,17 @@ std::optional<std::string> with_power(Digits& digits, bool negative, LocaleOptio
     power = next;
     if (round == 0) round_as_asked(digits, options, negative);
   }
-  std::string out(sign_of(options, locale, negative, digits.is_zero()));
+  std::string out = led(sign_of(options, locale, negative, digits.is_zero()), locale);
   append_grouped(digits, options, locale, out);
   out += patterns.exponent;
-  if (power < 0) out += locale.minus;
+  if (power < 0) out += led(locale.minus, locale);
   return out + std::to_string(power < 0 ? -power : power);
 }
 
 std::optional<std::string> in_short(const Digits& exact, bool negative,
                                     const LocaleOptions& options, const Locale& locale) {
   const LocalePatterns& patterns = *LocalePatterns::of(locale.tag);
+  if (!patterns.has_words()) return std::nullopt;
   constexpr int least_power = 3;
   constexpr int most_power = 14;
   int power = exact.is_zero() ? 0 : exact.point() - 1;
@@ -198,7 +206,7 @@ std::optional<std::string> locale_text(std::string_view word, bool negative,
   const bool has_words = options.style == LocaleOptions::Style::unit ||
                          (options.style == LocaleOptions::Style::currency && options.display == 3);
   if (has_words || options.notation != LocaleOptions::Notation::standard) return std::nullopt;
-  return with_style(std::string(word), "0", sign, options, locale);
+  return with_style(std::string(is_nan ? locale.not_a_number : word), "0", sign, options, locale);
 }
 
 }  // namespace inky::inline v1::javascript

@@ -111,7 +111,7 @@ std::optional<LocalePatterns::Money> LocalePatterns::currency(std::string_view c
                                                               int display) const {
   const auto place = place_among(currencies, code);
   if (!place) return std::nullopt;
-  constexpr std::size_t per_display = 4;
+  constexpr std::size_t per_display = 5;
   constexpr std::size_t per_currency = 1 + 3 * per_display + 4;
   const std::size_t begin = *place * per_currency;
   const auto at = [&](std::size_t index) { return pattern(number_in(money, begin + index)); };
@@ -124,13 +124,14 @@ std::optional<LocalePatterns::Money> LocalePatterns::currency(std::string_view c
   out.negative = at(first + 1);
   out.accounted = at(first + 2);
   out.accounted_plus = at(first + 3);
+  out.accounted_positive = at(first + 4);
   return out;
 }
 
 std::optional<std::array<std::string_view, 4>> LocalePatterns::unit(std::string_view name,
                                                                     int display) const {
   const auto place = place_among(unit_names, name);
-  if (!place) return std::nullopt;
+  if (!place || !has_words()) return std::nullopt;
   std::array<std::string_view, 4> out;
   for (std::size_t i = 0; i < out.size(); ++i)
     out[i] = pattern(number_in(units, (*place * 3 + static_cast<std::size_t>(display)) * 4 + i));

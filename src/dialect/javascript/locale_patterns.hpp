@@ -39,6 +39,8 @@ class LocalePatterns {
   std::string_view units;
   std::string_view compact;
 
+  // Whether units, names of currencies and short numbers are known, whose words go by the number.
+  bool has_words() const { return !units.empty(); }
   // The name at a place of a list.
   std::string_view name(std::size_t list, std::size_t place) const;
   // All of these: nothing where the locale has no such pattern, or a field that is not known here.
@@ -58,7 +60,8 @@ class LocalePatterns {
     int places = 2;
     std::string_view positive;
     std::string_view negative;
-    std::string_view accounted;             // a negative one, as accounts have it
+    std::string_view accounted_positive;    // as accounts have it
+    std::string_view accounted;             // a negative one there
     std::string_view accounted_plus;        // a positive one with its sign there
     std::array<std::string_view, 4> named;  // by Plural
   };

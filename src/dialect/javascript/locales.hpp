@@ -15,9 +15,18 @@ struct Locale {
   std::string_view point;
   std::string_view group;
   std::string_view minus;
+  std::string_view plus;
+  // Patterns: # is the number, ~ its sign.
   std::string_view percent;
+  std::string_view negative_percent;
+  std::string_view not_a_number;
+  std::string_view money_point;
+  std::string_view money_group;
+  std::string_view before_sign;  // of a plain number
   int least_grouped = 4;  // whole digits from which on marks are written
   bool groups_of_two = false;
+  bool percent_of_two = false;
+  bool accounts_of_two = false;
 };
 
 // Null where it is not known.

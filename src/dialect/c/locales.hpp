@@ -1,0 +1,83 @@
+// What the locales of the GNU C library have for numbers, money, dates and times: what localeconv()
+// and nl_langinfo() say of them. Streams of C++, printf of PHP and the letter n of Python read the
+// same.
+#pragma once
+
+#include <optional>
+#include <span>
+#include <string>
+#include <string_view>
+
+#include "../family/locale_table.hpp"
+
+namespace inky::inline v1::c_language {
+
+// A list has bars between its names; days begin with Sunday.
+class CLocale {
+ public:
+  // Of those that tools/record/glibc_locales.py asks for, in its order.
+  enum Part : unsigned char {
+    point,
+    group,
+    group_sizes,
+    currency_code,  // "EUR ", its last character stands between it and the number
+    currency,
+    currency_point,
+    currency_group,
+    currency_group_sizes,
+    plus,
+    minus,
+    currency_places,  // 9 of all that follow here: not said
+    plus_precedes,    // whether the currency stands before a number above zero
+    plus_space,       // whether a space is between the two
+    plus_place,       // where its sign is
+    minus_precedes,
+    minus_space,
+    minus_place,
+    months,  // beside a day
+    short_months,
+    lone_months,
+    lone_short_months,
+    days,
+    short_days,
+    halves,
+    date_and_time,
+    date,
+    time,
+    twelve_hours,
+    has_eras,
+    has_digits,  // of its own, for the codes with O
+    parts
+  };
+
+  explicit CLocale(const LocaleParts<parts>& has) : has_(has) {}
+
+  std::string_view tag() const { return has_.tag(); }
+  std::string_view operator[](Part part) const { return has_.text(part); }
+  int digit(Part part) const { return has_.digit(part); }
+  std::string_view name(Part list, int place) const {
+    return listed_name(has_.text(list), static_cast<std::size_t>(place));
+  }
+  Grouping grouping() const { return Grouping((*this)[group_sizes]); }
+  Grouping currency_grouping() const { return Grouping((*this)[currency_group_sizes]); }
+
+ private:
+  LocaleParts<parts> has_;
+};
+
+// The tags alone, for the facts: as setlocale() takes them.
+std::span<const std::string_view> locale_tags();
+// Of those, some that between them show all that a locale changes.
+std::span<const std::string_view> telling_locales();
+// That of C where the tag is none, or empty.
+CLocale locale_or_c(std::string_view tag);
+std::optional<CLocale> locale_tagged(std::string_view tag);
+// Whether the locale is one in which numbers are written as in C.
+bool is_plain_locale(std::string_view tag);
+// Whether characters beyond ASCII are printed in UTF-8.
+bool is_utf8_locale(std::string_view tag);
+
+// The digits of a whole number with the marks of a grouping between them.
+std::string grouped_digits(std::string_view digits, std::string_view mark, const Grouping& sizes);
+
+}  // namespace inky::inline v1::c_language
