@@ -1,7 +1,7 @@
 #!/usr/bin/env python3
 """Writes what every locale of the GNU C library has for numbers, money, dates and times.
 
-    tools/record/glibc_locales.py              writes src/dialect/c/locales.inc
+    tools/record/glibc_locales.py              writes src/dialect/family/glibc_locales.inc
 
 The locales are built by localedef into a folder of its own; nothing of the machine is changed.
 """
@@ -46,7 +46,7 @@ int main(int count, char **names) {
     printf("\037%s\037%s\037%s\037%s\037", l->int_curr_symbol, l->currency_symbol, l->mon_decimal_point, l->mon_thousands_sep);
     sizes(l->mon_grouping, l->mon_thousands_sep);
     printf("\037%s\037%s", l->positive_sign, l->negative_sign);
-    number(l->frac_digits);
+    number(l->frac_digits); number(l->int_frac_digits);
     number(l->p_cs_precedes); number(l->p_sep_by_space); number(l->p_sign_posn);
     number(l->n_cs_precedes); number(l->n_sep_by_space); number(l->n_sign_posn);
     printf("\037"); list(MON_1, 12);
@@ -112,7 +112,7 @@ def main():
     rows = rows[:1] + sorted(rows[1:])
     version = subprocess.run(["ldd", "--version"], check=True, capture_output=True, text=True).stdout.split("\n")[0].split()[-1]
     heading = ["Asked of localeconv() and nl_langinfo(), the GNU C library %s." % version, "Written by tools/record/glibc_locales.py."]
-    (root / "src/dialect/c/locales.inc").write_text(locale_table.table(heading, [(row[0], row[1:]) for row in rows]))
+    (root / "src/dialect/family/glibc_locales.inc").write_text(locale_table.table(heading, [(row[0], row[1:]) for row in rows]))
 
 
 if __name__ == "__main__":

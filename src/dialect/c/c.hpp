@@ -6,10 +6,10 @@
 #include <string>
 #include <string_view>
 
+#include "../family/glibc_locales.hpp"
 #include "../family/percent.hpp"
 #include "../family/writing_dialect.hpp"
 #include "inky_margin/dialect/dialect.hpp"
-#include "locales.hpp"
 
 namespace inky::inline v1::c_language {
 
@@ -92,7 +92,7 @@ class CDialect final : public family::WritingDialect {
   // Text for the reader, whose own program calls setlocale(). Nothing here does.
   std::array<SettingFact, 1> settings_{
       {{"locale", "what setlocale() names: the marks of numbers, and whether text is in UTF-8", "C",
-        locale_tags(), telling_locales()}}};
+        glibc::locale_tags(), glibc::telling_locales()}}};
   DialectFacts facts_;
 };
 

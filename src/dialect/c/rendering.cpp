@@ -5,7 +5,7 @@
 #include "c.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/text/columns.hpp"
-#include "locales.hpp"
+
 #include "text/escape.hpp"
 #include "text/utf8.hpp"
 
@@ -78,9 +78,9 @@ class Rendering final : public percent::Rendering<Rendering> {
  private:
   // Below, false means that there is no text, and trouble_ gives the reason.
 
-  bool in_utf8() const { return is_utf8_locale(options_.setting("locale")); }
-  bool in_plain_locale() const { return is_plain_locale(options_.setting("locale")); }
-  CLocale locale() const { return locale_or_c(options_.setting("locale")); }
+  bool in_utf8() const { return glibc::is_utf8_locale(options_.setting("locale")); }
+  bool in_plain_locale() const { return glibc::is_plain_locale(options_.setting("locale")); }
+  glibc::Locale locale() const { return glibc::locale_or_c(options_.setting("locale")); }
 
   bool missing(const Field& field, int index) {
     return fail(Outcome::undefined(
@@ -177,12 +177,12 @@ class Rendering final : public percent::Rendering<Rendering> {
 
   // The zeros of a precision count the marks, and have none.
   void render_grouped(const Spec& spec, bool negative, std::uint64_t magnitude) {
-    const CLocale locale = this->locale();
+    const glibc::Locale locale = this->locale();
     WholeRoom room;
     std::string_view digits = write_whole(magnitude, 10, Letters::lower, room);
     if (magnitude == 0 && spec.least_digits == 0) digits = {};
     lay_out_whole(spec, negative,
-                  grouped_digits(digits, locale[CLocale::group], locale.grouping()), "", out_);
+                  glibc::grouped_digits(digits, locale[glibc::Locale::group], locale.grouping()), "", out_);
   }
 
   void render_in_base(const Spec& spec, std::uint64_t magnitude) {
@@ -216,7 +216,7 @@ class Rendering final : public percent::Rendering<Rendering> {
   // The width counts characters here, but bytes of a hexadecimal one and of whole numbers.
   void render_real_in_locale(const Field& field, const Spec& spec, const BinaryFormat& format,
                              const BinaryReal& real) {
-    const CLocale locale = this->locale();
+    const glibc::Locale locale = this->locale();
     Spec plain = spec;
     plain.width = 0;
     TextBuffer made;
@@ -235,11 +235,11 @@ class Rendering final : public percent::Rendering<Rendering> {
     const std::size_t whole =
         hexadecimal ? 1 : std::min(rest.find_first_not_of("0123456789"), rest.size());
     shown += has_flag(field, '\'') && !hexadecimal
-                 ? grouped_digits(rest.substr(0, whole), locale[CLocale::group], locale.grouping())
+                 ? glibc::grouped_digits(rest.substr(0, whole), locale[glibc::Locale::group], locale.grouping())
                  : std::string(rest.substr(0, whole));
     rest.remove_prefix(whole);
     if (rest.starts_with('.')) {
-      shown += locale[CLocale::point];
+      shown += locale[glibc::Locale::point];
       rest.remove_prefix(1);
     }
     shown += rest;
@@ -419,7 +419,7 @@ class Rendering final : public percent::Rendering<Rendering> {
                " is of C23; C17 has no such letter, the GNU C library has it since "
                "2.35",
            field.span);
-    if (has_flag(field, '\'') && (in_plain_locale() || locale()[CLocale::group_sizes] == "0"))
+    if (has_flag(field, '\'') && (in_plain_locale() || locale()[glibc::Locale::group_sizes] == "0"))
       note(Code::no_grouping_in_locale,
            "the locale has no thousands mark, so the flag ' prints nothing", field.span);
   }

@@ -11,8 +11,10 @@
 //   - a spec is the value's to read: numbers and text share one grammar, a moment has codes of its
 //     own, and everything else takes none.
 
+#include <array>
 #include <string>
 
+#include "../family/glibc_locales.hpp"
 #include "../family/brace_writing.hpp"
 #include "../family/named_values.hpp"
 #include "../family/rendering.hpp"
@@ -225,7 +227,14 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
     }
     if (!spec.defect.empty()) return raise("ValueError", spec.defect, field);
     if (!within_limits(field, spec, value)) return false;
-    python::Trouble trouble = python::format_value(spec, value, unit(), out);
+    python::Trouble trouble;
+    if (spec.type == U'n') {
+      python::FormatSpec placed = spec;
+      placed.locale = options_.setting("locale");
+      trouble = python::format_value(placed, value, unit(), out);
+    } else {
+      trouble = python::format_value(spec, value, unit(), out);
+    }
     if (trouble.kind == python::Trouble::Kind::not_supported_yet) {
       return fail(Outcome::error({Code::not_supported_yet, std::move(trouble.why), field.span,
                                   "Use a code point outside 0xD800 to 0xDFFF."}));
@@ -321,7 +330,9 @@ constexpr writing::LiteralRules literal_rules = {.doubled = "{}"};
 
 class Python final : public family::WritingDialect {
  public:
-  const DialectFacts& facts() const override { return python::braces_facts; }
+  Python() : facts_(python::braces_facts) { facts_.settings = settings_; }
+
+  const DialectFacts& facts() const override { return facts_; }
 
   Placing placing() const override { return Placing::positions; }
   WrittenField write_field(const FieldWish& wish) const override {
@@ -429,6 +440,12 @@ class Python final : public family::WritingDialect {
     if (!out.refusal) python::read_format(decoded, out, program, words);
     note_quotes(python::braces_facts, out);
   }
+
+  // Text for the reader, whose own program calls locale.setlocale(). Nothing here does.
+  std::array<SettingFact, 1> settings_{
+      {{"locale", "what locale.setlocale() names: the marks of n", "C", glibc::locale_tags(),
+        glibc::telling_locales()}}};
+  DialectFacts facts_;
 };
 
 }  // namespace

@@ -255,7 +255,7 @@ void collect_changed(const Node& node, std::vector<std::string>& out) {
 bool is_imported_name(std::string_view path) {
   return path.starts_with("math.") ||
          has_word(
-             "math decimal datetime decimal.Decimal datetime.datetime datetime.date "
+             "math decimal datetime locale decimal.Decimal datetime.datetime datetime.date "
              "datetime.time datetime.timedelta",
              path);
 }
@@ -281,13 +281,13 @@ std::vector<Declaration> read_import(std::string_view statement) {
     const std::string_view path = trimmed(one.substr(0, as));
     const std::string_view name = as == std::string_view::npos ? path : trimmed(one.substr(as + 4));
     // A module of its own name is no value: math.pi.
-    if (!is_from && as == std::string_view::npos && has_word("math datetime decimal", path))
+    if (!is_from && as == std::string_view::npos && has_word("math datetime decimal locale", path))
       continue;
     Declaration imported;
     imported.name = name.substr(0, name.find('.'));
     imported.expression = (is_from ? module + "." : std::string()) + std::string(path);
-    const bool is_known = has_word("math decimal datetime", module) ||
-                          (!is_from && has_word("math decimal datetime", path));
+    const bool is_known = has_word("math decimal datetime locale", module) ||
+                          (!is_from && has_word("math decimal datetime locale", path));
     if (!is_known) imported.expression = import_word + imported.expression;
     imported.span = {0, statement.size()};
     out.push_back(std::move(imported));

@@ -66,7 +66,8 @@ const computed::Grammar grammar = [] {
       "math.hypot math.copysign math.degrees math.radians math.isnan math.isinf math.isfinite "
       "Decimal decimal.Decimal datetime datetime.datetime date datetime.date time datetime.time "
       "timedelta datetime.timedelta datetime.fromisoformat date.fromisoformat "
-      "datetime.datetime.fromisoformat datetime.date.fromisoformat";
+      "datetime.datetime.fromisoformat datetime.date.fromisoformat "
+      "locale.format_string locale.currency locale.str";
   out.methods =
       "upper lower casefold capitalize title swapcase center ljust rjust zfill strip lstrip rstrip "
       "find rfind index rindex count startswith endswith split splitlines partition rpartition "
@@ -80,6 +81,13 @@ const computed::Grammar grammar = [] {
       "time timestamp toordinal";
   return out;
 }();
+
+namespace {
+
+constexpr LocaleStatementFact locale_statements[] = {
+    {"locale.setlocale(locale.LC_ALL,", ")"}, {"locale.setlocale(locale.LC_NUMERIC,", ")"}};
+
+}  // namespace
 
 const ExpressionForm expression_form = {
     .compute_declared = compute_declared,
@@ -108,9 +116,10 @@ const ExpressionForm expression_form = {
     .separator_argument = "sep",
     .ending_argument = "end",
     .own_names =
-        "math datetime date time timedelta decimal Decimal ROUND_HALF_EVEN ROUND_HALF_UP "
+        "math locale datetime date time timedelta decimal Decimal ROUND_HALF_EVEN ROUND_HALF_UP "
         "ROUND_HALF_DOWN ROUND_UP "
-        "ROUND_DOWN ROUND_CEILING ROUND_FLOOR"};
+        "ROUND_DOWN ROUND_CEILING ROUND_FLOOR",
+    .locale_statements = locale_statements};
 
 bool is_name_start(char c) {
   return is_word_start(c) || static_cast<unsigned char>(c) >= 0x80;

@@ -108,6 +108,19 @@ class Expressions final : public computed::Evaluator {
   bool evaluate_keyed(const Node& node, std::size_t key, Value& out);
   bool evaluate_filter(const Node& node, std::vector<Value>& out);
 
+  // ---- The module locale: locale_calls.cpp ----
+
+  std::optional<bool> call_locale(const Node& node, std::string_view path,
+                                  const Arguments& arguments, Value& out);
+  bool format_by_locale(const Node& node, const Arguments& arguments, Value& out);
+  bool show_currency(const Node& node, const Arguments& arguments, Value& out);
+  // One field of %, by the marks of the locale.
+  bool localize_field(const Node& node, std::string_view field, const Value& value, bool grouping,
+                      bool of_money, std::string& out);
+  // Arguments that are true or false, by place or by name.
+  bool take_flags(const Node& node, const Arguments& arguments, std::size_t from,
+                  std::span<const std::string_view> names, std::span<bool> out);
+
   // ---- Operators: operators.cpp ----
 
   bool combine_wholes(const Node& node, Operation operation, const Value& left, const Value& right,

@@ -137,6 +137,7 @@ bool Expressions::call_known(const Node& node, const std::string& path, const Ar
     return raise("TypeError",
                  "'" + std::string(type_name(*find(path))) + "' object is not callable", node);
   if (const auto done = call_time(node, path, arguments, out)) return *done;
+  if (const auto done = call_locale(node, path, arguments, out)) return *done;
   const bool takes_names = is_among({"sorted", "round", "sum", "max", "min", "int", "dict"});
   if (!arguments.named.empty() && !takes_names)
     return not_yet("arguments by name of " + path + " are", node);
@@ -297,7 +298,8 @@ bool Expressions::format(const Node& node, const Value& value, std::string_view 
         "TypeError",
         "unsupported format string passed to " + std::string(type_name(value)) + ".__format__",
         node);
-  const FormatSpec read = read_spec(spec);
+  FormatSpec read = read_spec(spec);
+  read.locale = locale();
   if (!read.defect.empty()) return raise("ValueError", read.defect, node);
   if (read.width > most_width || read.precision > most_width)
     return over_limit("a width or precision is over the limit of " + std::to_string(most_width),

@@ -7,6 +7,7 @@
 #include <limits>
 #include <optional>
 
+#include "../family/glibc_locales.hpp"
 #include "../family/values.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/number/digits.hpp"
@@ -73,20 +74,29 @@ struct Parts {
   std::string_view rest;    // the point and what follows; inf and nan
 };
 
+bool goes_by_locale(const FormatSpec& spec) {
+  return spec.type == U'n' && !glibc::is_plain_locale(spec.locale);
+}
+
 void put_parts(const FormatSpec& spec, const Parts& parts, WidthUnit unit, Output& out) {
   const char align = align_of(spec, true);
   const Mark fill = fill_of(spec);
   const std::string sign(parts.sign == 0 ? 0 : 1, parts.sign);
-  const auto others =
-      static_cast<std::int64_t>(sign.size() + parts.prefix.size() + parts.rest.size());
+  std::string rest(parts.rest);
+  const auto others = static_cast<std::int64_t>(sign.size() + parts.prefix.size() + rest.size());
   std::string digits(parts.digits);
-  if (spec.group != 0 && !digits.empty()) {
-    const bool zeros = fill == Mark("0") && align == '=';
+  const bool zeros = fill == Mark("0") && align == '=';
+  if (goes_by_locale(spec) && !digits.empty()) {
+    const glibc::Locale locale = glibc::locale_or_c(spec.locale);
+    digits = glibc::grouped_digits(digits, locale[glibc::Locale::group], locale.grouping(),
+                                   zeros ? spec.width - others : 0);
+    if (rest.starts_with('.')) rest.replace(0, 1, locale[glibc::Locale::point]);
+  } else if (spec.group != 0 && !digits.empty()) {
     const int size = is_one_of(spec.type, "boxX") ? 4 : 3;
     digits = grouped(digits, zeros ? spec.width - others : 0, spec.group, size);
   }
   const std::string head = sign + std::string(parts.prefix);
-  const std::string body = digits + std::string(parts.rest);
+  const std::string body = digits + rest;
   Spec padding;
   padding.fill = fill;
   padding.width = std::max(count_of(spec.width), 0);
@@ -147,7 +157,8 @@ Trouble put_whole(const FormatSpec& spec, const Value& value, WidthUnit unit, Ou
   if (spec.type == U'c') return put_character(spec, value, unit, out);
   const Spec neutral_spec = neutral(spec, Kind::whole);
   bool negative = false;
-  if (neutral_spec.base == 10 && spec.group == 0 && !value.is(Type::big) && !value.is(Type::u128)) {
+  const bool is_plain = spec.group == 0 && !goes_by_locale(spec);
+  if (neutral_spec.base == 10 && is_plain && !value.is(Type::big) && !value.is(Type::u128)) {
     const uint128 magnitude = magnitude_of(value.as_whole());
     if (high_half(magnitude) == 0) {
       lay_out_decimal(neutral_spec, value.as_whole() < 0, low_half(magnitude), out);
@@ -161,7 +172,7 @@ Trouble put_whole(const FormatSpec& spec, const Value& value, WidthUnit unit, Ou
                                   : spec.type == U'x' ? "0x"
                                   : spec.type == U'X' ? "0X"
                                                       : "";
-  if (spec.group == 0)
+  if (is_plain)
     lay_out_whole(neutral_spec, negative, digits, prefix, out);
   else
     put_parts(spec, {sign_of(spec, negative), prefix, digits, {}}, unit, out);
@@ -242,7 +253,7 @@ Trouble put_real(const FormatSpec& spec, const BinaryReal& real, WidthUnit unit,
   }
   const bool percent = spec.type == U'%';
   const BinaryReal shown = percent ? times_hundred(real) : real;
-  if (!percent && spec.group == 0 && !spec.no_negative_zero) {
+  if (!percent && spec.group == 0 && !spec.no_negative_zero && !goes_by_locale(spec)) {
     lay_out_number(neutral(spec, Kind::real), spec, shown, true, out);
     return {};
   }

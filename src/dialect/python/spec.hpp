@@ -17,6 +17,8 @@ struct FormatSpec : braces::Lead {
   char group = 0;
   std::int64_t precision = unset;
   char32_t type = 0;  // 0: left out
+  // Of the program, by whose marks the type n is written.
+  std::string_view locale = {};
   // Why Python refuses it, whatever numbers or text it is for; empty: it does not.
   std::string defect;
 

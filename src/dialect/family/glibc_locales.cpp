@@ -1,16 +1,16 @@
-#include "locales.hpp"
+#include "glibc_locales.hpp"
 
 #include <array>
 #include <cstdint>
 
-namespace inky::inline v1::c_language {
+namespace inky::inline v1::glibc {
 
 namespace {
 
-#include "locales.inc"
+#include "glibc_locales.inc"
 
-CLocale locale_at(std::size_t place) {
-  return CLocale({locale_tags_here[place], locale_texts, locale_parts[place]});
+Locale locale_at(std::size_t place) {
+  return Locale({locale_tags_here[place], locale_texts, locale_parts[place]});
 }
 
 }  // namespace
@@ -29,13 +29,13 @@ std::span<const std::string_view> telling_locales() {
   return tags;
 }
 
-std::optional<CLocale> locale_tagged(std::string_view tag) {
+std::optional<Locale> locale_tagged(std::string_view tag) {
   const std::ptrdiff_t place = locale_place(locale_tags_here, tag);
   if (place < 0) return std::nullopt;
   return locale_at(static_cast<std::size_t>(place));
 }
 
-CLocale locale_or_c(std::string_view tag) {
+Locale locale_or_c(std::string_view tag) {
   const auto found = locale_tagged(tag);
   return found ? *found : locale_at(0);
 }
@@ -48,7 +48,20 @@ bool is_utf8_locale(std::string_view tag) {
   return !tag.empty() && tag != "C" && tag != "POSIX";
 }
 
-std::string grouped_digits(std::string_view digits, std::string_view mark, const Grouping& sizes) {
+std::string grouped_digits(std::string_view given, std::string_view mark, const Grouping& sizes,
+                           std::int64_t least) {
+  std::string digits(given);
+  const auto marks = [&](std::size_t size) {
+    std::int64_t out = 0;
+    for (std::size_t left = 1; left < size; ++left) out += sizes.ends(static_cast<int>(left)) ? 1 : 0;
+    return out;
+  };
+  // A mark never stands first, so that there may be one zero more than fits.
+  auto size = static_cast<std::int64_t>(digits.size()) + marks(digits.size());
+  while (size < least) {
+    size += sizes.ends(static_cast<int>(digits.size())) ? 2 : 1;
+    digits.insert(0, 1, '0');
+  }
   std::string out;
   for (std::size_t i = 0; i < digits.size(); ++i) {
     if (i > 0 && sizes.ends(static_cast<int>(digits.size() - i))) out += mark;
@@ -57,4 +70,4 @@ std::string grouped_digits(std::string_view digits, std::string_view mark, const
   return out;
 }
 
-}  // namespace inky::inline v1::c_language
+}  // namespace inky::inline v1::glibc

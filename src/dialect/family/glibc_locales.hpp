@@ -8,12 +8,12 @@
 #include <string>
 #include <string_view>
 
-#include "../family/locale_table.hpp"
+#include "locale_table.hpp"
 
-namespace inky::inline v1::c_language {
+namespace inky::inline v1::glibc {
 
 // A list has bars between its names; days begin with Sunday.
-class CLocale {
+class Locale {
  public:
   // Of those that tools/record/glibc_locales.py asks for, in its order.
   enum Part : unsigned char {
@@ -28,6 +28,7 @@ class CLocale {
     plus,
     minus,
     currency_places,  // 9 of all that follow here: not said
+    code_places,      // the same beside the code
     plus_precedes,    // whether the currency stands before a number above zero
     plus_space,       // whether a space is between the two
     plus_place,       // where its sign is
@@ -50,7 +51,7 @@ class CLocale {
     parts
   };
 
-  explicit CLocale(const LocaleParts<parts>& has) : has_(has) {}
+  explicit Locale(const LocaleParts<parts>& has) : has_(has) {}
 
   std::string_view tag() const { return has_.tag(); }
   std::string_view operator[](Part part) const { return has_.text(part); }
@@ -70,14 +71,16 @@ std::span<const std::string_view> locale_tags();
 // Of those, some that between them show all that a locale changes.
 std::span<const std::string_view> telling_locales();
 // That of C where the tag is none, or empty.
-CLocale locale_or_c(std::string_view tag);
-std::optional<CLocale> locale_tagged(std::string_view tag);
+Locale locale_or_c(std::string_view tag);
+std::optional<Locale> locale_tagged(std::string_view tag);
 // Whether the locale is one in which numbers are written as in C.
 bool is_plain_locale(std::string_view tag);
 // Whether characters beyond ASCII are printed in UTF-8.
 bool is_utf8_locale(std::string_view tag);
 
-// The digits of a whole number with the marks of a grouping between them.
-std::string grouped_digits(std::string_view digits, std::string_view mark, const Grouping& sizes);
+// The digits of a whole number with the marks of a grouping between them, and zeros in front until
+// there are `least` characters.
+std::string grouped_digits(std::string_view digits, std::string_view mark, const Grouping& sizes,
+                           std::int64_t least = 0);
 
-}  // namespace inky::inline v1::c_language
+}  // namespace inky::inline v1::glibc
