@@ -12,7 +12,7 @@ import sys
 import tempfile
 
 import c
-import glibc_locales
+import glibc_locale_table
 from recording import needs, write_cases
 
 count = 10500
@@ -47,7 +47,7 @@ class Maker(c.Maker):
 def names_of(seed, wanted):
     """All locales, or as many as a live run has the time to build."""
     maker = c.Maker(seed)
-    return often + maker.random.sample([name for name in glibc_locales.supported() if name not in often], wanted - len(often))
+    return often + maker.random.sample([name for name in glibc_locale_table.supported() if name not in often], wanted - len(often))
 
 
 def environment_of(folder):
@@ -55,12 +55,12 @@ def environment_of(folder):
 
 
 def cases(seed, wanted):
-    names = names_of(seed, 50 if wanted <= live_count else len(glibc_locales.supported()))
+    names = names_of(seed, 50 if wanted <= live_count else len(glibc_locale_table.supported()))
     with tempfile.TemporaryDirectory() as name:
         folder = pathlib.Path(name)
-        glibc_locales.build(folder, names)
+        glibc_locale_table.build(folder, names)
         maker = Maker(seed, names)
-        return c.templates(folder, [maker.case() for _ in range(wanted)], glibc_locales.plain, environment_of(folder))
+        return c.templates(folder, [maker.case() for _ in range(wanted)], glibc_locale_table.plain, environment_of(folder))
 
 
 def main():

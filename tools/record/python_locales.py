@@ -14,7 +14,7 @@ import sys
 import tempfile
 
 import c_locales
-import glibc_locales
+import glibc_locale_table
 from recording import Values, answer_of, needs, real_payload, write_cases
 
 count = 6000
@@ -77,14 +77,14 @@ class Maker:
         else:
             expression = self.call()
             request = {"statement": 'print(%s, end="")' % expression, "values": []}
-        return {**request, "locale": name}, (glibc_locales.plain(name), expression)
+        return {**request, "locale": name}, (glibc_locale_table.plain(name), expression)
 
 
 def cases(seed, wanted):
-    names = c_locales.names_of(seed, 50 if wanted <= live_count else len(glibc_locales.supported()))
+    names = c_locales.names_of(seed, 50 if wanted <= live_count else len(glibc_locale_table.supported()))
     with tempfile.TemporaryDirectory() as place:
         folder = pathlib.Path(place)
-        glibc_locales.build(folder, names)
+        glibc_locale_table.build(folder, names)
         maker = Maker(seed, names)
         made = [maker.case() for _ in range(wanted)]
         lines = "".join(json.dumps(asked) + "\n" for _, asked in made)

@@ -13,7 +13,7 @@ namespace inky::inline v1::csharp {
 // sign, $ the currency, % its sign; a list has bars between its names.
 class Culture {
  public:
-  // Of those that tools/record/dotnet_cultures.py asks for, in its order.
+  // Of those that tools/record/dotnet_culture_table.py asks for, in its order.
   enum Part : unsigned char {
     point,
     group,

@@ -168,6 +168,8 @@ bool Expressions::convert_by_name(const Node& node, std::string_view name,
   const Value& given = arguments[0];
   if (name == "Convert.ToString") {
     if (arguments.size() == 1) return show(node, given, {}, out);
+    if (computed::is_object(arguments[1], culture_object))
+      return show(node, given, {{arguments[1]}, {}}, out);
     const bool is_whole_number = given.is(Type::i32) || given.is(Type::i64);
     const bool is_base = arguments[1].is(Type::i32) && is_whole_number;
     const int base = is_base ? static_cast<int>(arguments[1].as_whole()) : 0;

@@ -15,7 +15,7 @@ namespace inky::inline v1::glibc {
 // A list has bars between its names; days begin with Sunday.
 class Locale {
  public:
-  // Of those that tools/record/glibc_locales.py asks for, in its order.
+  // Of those that tools/record/glibc_locale_table.py asks for, in its order.
   enum Part : unsigned char {
     point,
     group,

@@ -184,7 +184,7 @@ const computed::Grammar grammar = [] {
       "isAfter isEqual toLocalDate toLocalTime atStartOfDay isLeapYear lengthOfMonth toDays "
       "toHours "
       "toMinutes toSeconds getSeconds toHoursPart toMinutesPart toSecondsPart isNegative "
-      "withLocale";
+      "withLocale getDayOfWeek getMonth getDisplayName getValue";
   return out;
 }();
 
@@ -253,7 +253,7 @@ const ExpressionForm expression_form = {
         "Math Integer Long Double Float Short Byte Boolean Character String Objects Locale "
         "Arrays List Stream IntStream DoubleStream Collections Collectors BigDecimal BigInteger "
         "RoundingMode LocalDate LocalDateTime LocalTime OffsetDateTime Duration "
-        "DateTimeFormatter FormatStyle NumberFormat DecimalFormat DecimalFormatSymbols",
+        "DateTimeFormatter FormatStyle TextStyle NumberFormat DecimalFormat DecimalFormatSymbols",
     .locales = named_locales,
     .locale_makers = "Locale.forLanguageTag Locale",
     .locale_statements = locale_statements};
@@ -284,9 +284,8 @@ bool Expressions::name_without_value(const Node& node, Value& out) {
     out = computed::object_of(locale_object, {Value::text(std::string(fact.locale))});
     return true;
   }
-  // By its name.
-  if (path.starts_with("FormatStyle.")) {
-    out = Value::text(path.substr(12));
+  if (auto constant = time_constant(path)) {
+    out = std::move(*constant);
     return true;
   }
   if (auto constant = big_constant(path)) {

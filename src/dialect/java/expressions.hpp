@@ -58,6 +58,11 @@ class Expressions final : public computed::Typed {
 
   std::optional<bool> make_time(const Node& node, std::string_view path, const Arguments& arguments,
                                 Value& out);
+  // DateTimeFormatter.ISO_DATE, FormatStyle.SHORT
+  std::optional<Value> time_constant(std::string_view path) const;
+  // Of a day or a month.
+  std::optional<bool> call_on_name(const Node& node, const Value& of, const Arguments& arguments,
+                                   Value& out);
   // DateTimeFormatter.ofPattern("d MMM", Locale.US)
   std::optional<bool> make_time_format(const Node& node, std::string_view path,
                                        const Arguments& arguments, Value& out);

@@ -14,7 +14,7 @@ namespace inky::inline v1::java_language {
 // A list has bars between its names; days begin with Sunday, halves of a day with the morning.
 class JavaLocale {
  public:
-  // Of those that tools/record/jdk_locales.py asks for, in its order.
+  // Of those that tools/record/jdk_locale_table.py asks for, in its order.
   enum Part : unsigned char {
     point,
     group,

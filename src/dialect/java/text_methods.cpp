@@ -211,6 +211,7 @@ bool Expressions::call_method(const Node& node, const Value& of, const Arguments
   if ((is_number(of) || of.is(Type::truth)) && is_literal)
     return refuse(describe(of) + " cannot be dereferenced", node);
   if (!of.is(Type::text)) return Evaluator::call_method(node, of, arguments, out);
+  if (const auto done = call_on_name(node, of, arguments, out)) return *done;
   if (const auto changed = change_text(node, of, arguments, out)) return *changed;
   if (name == "split" && count == 1) return split_text(node, of, arguments[0], out);
   if (name == "formatted") return fill(node, *java_dialect(), of.as_text(), arguments.values, out);

@@ -30,6 +30,34 @@ Value formatter_of(std::string_view pattern, std::string_view locale) {
 // Two digits for the styles of the date and the time behind this; 4 is none.
 constexpr char styles_mark = '\x01';
 
+struct Iso {
+  std::string_view name;
+  std::string_view pattern;
+};
+constexpr Iso iso_formatters[] = {
+    {"ISO_LOCAL_DATE", "uuuu-MM-dd"},
+    {"ISO_DATE", "uuuu-MM-dd[XXX]"},
+    {"ISO_LOCAL_TIME", "HH:mm:ss\x02"},
+    {"ISO_TIME", "HH:mm:ss\x02[XXX]"},
+    {"ISO_LOCAL_DATE_TIME", "uuuu-MM-dd'T'HH:mm:ss\x02"},
+    {"ISO_DATE_TIME", "uuuu-MM-dd'T'HH:mm:ss\x02[XXX]"},
+    {"ISO_OFFSET_DATE_TIME", "uuuu-MM-dd'T'HH:mm:ss\x02XXX"},
+    {"BASIC_ISO_DATE", "uuuuMMdd[XX]"},
+};
+
+// Days and months of java.time are their names.
+constexpr std::string_view day_names[] = {"SUNDAY",   "MONDAY", "TUESDAY", "WEDNESDAY",
+                                          "THURSDAY", "FRIDAY", "SATURDAY"};
+constexpr std::string_view month_names[] = {"JANUARY",   "FEBRUARY", "MARCH",    "APRIL",
+                                            "MAY",       "JUNE",     "JULY",     "AUGUST",
+                                            "SEPTEMBER", "OCTOBER",  "NOVEMBER", "DECEMBER"};
+
+std::optional<int> place_of(std::span<const std::string_view> names, std::string_view name) {
+  const auto found = std::find(names.begin(), names.end(), name);
+  if (found == names.end()) return std::nullopt;
+  return static_cast<int>(found - names.begin());
+}
+
 std::optional<int> style_of(const Value& value) {
   constexpr std::string_view names[] = {"FULL", "LONG", "MEDIUM", "SHORT"};
   for (int i = 0; i < 4; ++i) {
@@ -205,6 +233,52 @@ bool Expressions::show_by(const Node& node, const Value& of, const Value& format
   }
 }
 
+std::optional<Value> Expressions::time_constant(std::string_view path) const {
+  for (const std::string_view prefix : {"FormatStyle.", "TextStyle."}) {
+    // By its name.
+    if (path.starts_with(prefix)) return Value::text(std::string(path.substr(prefix.size())));
+  }
+  constexpr std::string_view formatter = "DateTimeFormatter.";
+  if (!path.starts_with(formatter)) return std::nullopt;
+  for (const Iso& one : iso_formatters) {
+    if (one.name == path.substr(formatter.size()))
+      return formatter_of(one.pattern, locale().empty() ? "root" : locale());
+  }
+  return std::nullopt;
+}
+
+// MAY.getDisplayName(TextStyle.SHORT, Locale.FRANCE)
+std::optional<bool> Expressions::call_on_name(const Node& node, const Value& of,
+                                              const Arguments& arguments, Value& out) {
+  using enum JavaLocale::Part;
+  const auto day = place_of(day_names, of.as_text());
+  const auto month = place_of(month_names, of.as_text());
+  const std::string& name = node.parts[0].text;
+  if (!day && !month) return std::nullopt;
+  if (name == "getValue" && arguments.size() == 0) {
+    out = Value::whole(Type::i32, month ? *month + 1 : (*day + 6) % 7 + 1);
+    return true;
+  }
+  if (name != "getDisplayName" || arguments.size() != 2 || !arguments[0].is(Type::text) ||
+      !computed::is_object(arguments[1], locale_object))
+    return std::nullopt;
+  const std::string_view style = arguments[0].as_text();
+  constexpr std::string_view styles[] = {"FULL",  "FULL_STANDALONE",  "SHORT",
+                                         "SHORT_STANDALONE", "NARROW", "NARROW_STANDALONE"};
+  constexpr JavaLocale::Part months_by_style[] = {
+      formatter_months,  lone_months,             formatter_short_months,
+      lone_short_months, formatter_narrow_months, lone_narrow_months};
+  constexpr JavaLocale::Part days_by_style[] = {formatter_days,       lone_days,
+                                                formatter_short_days, lone_short_days,
+                                                formatter_narrow_days, lone_narrow_days};
+  const auto at = place_of(styles, style);
+  if (!at) return not_yet("this style is", node);
+  const JavaLocale locale = locale_or_root(computed::object_part(arguments[1], 0).as_text());
+  out = Value::text(std::string(month ? locale.name(months_by_style[*at], *month)
+                                      : locale.name(days_by_style[*at], *day)));
+  return true;
+}
+
 // plusDays(1), format(formatter), getYear()
 std::optional<bool> Expressions::call_on_time(const Node& node, const Value& of,
                                               const Arguments& arguments, Value& out) {
@@ -269,7 +343,10 @@ std::optional<bool> Expressions::call_on_time(const Node& node, const Value& of,
     for (const auto& [known, number] : clocks) {
       if (has_clock && known == name) return give(number);
     }
-    if (of.is(Type::moment) && name == "toLocalDate")
+    if (has_date && (name == "getDayOfWeek" || name == "getMonth"))
+      out = Value::text(std::string(name == "getMonth" ? month_names[moment.month - 1]
+                                                       : day_names[weekday(moment)]));
+    else if (of.is(Type::moment) && name == "toLocalDate")
       out = Value::date({moment.year, moment.month, moment.day});
     else if (of.is(Type::moment) && name == "toLocalTime")
       out = Value::time({1, 1, 1, moment.hour, moment.minute, moment.second, moment.nanosecond});

@@ -94,6 +94,10 @@ class PatternFilling {
         const std::size_t end = std::min(pattern_.find_first_not_of(c, at), pattern_.size());
         fault = prints_ ? print(c, end - at) : check(c, end - at);
         at = end;
+      } else if (c == fraction_mark) {
+        ++at;
+        fault = prints_ && lacks('S') ? PatternFault::lacks_part : PatternFault::none;
+        if (fault == PatternFault::none) put_fraction();
       } else if (c == '\'') {
         fault = put_quoted(at);
       } else if (c == '[') {
@@ -331,6 +335,14 @@ class PatternFilling {
                                   : alone      ? lone_narrow_days
                                                : formatter_narrow_days;
     put(locale_.name(list, weekday(moment_)));
+  }
+
+  void put_fraction() {
+    if (moment_.nanosecond == 0) return;
+    std::string digits = std::to_string(1'000'000'000 + moment_.nanosecond);
+    digits.erase(digits.find_last_not_of('0') + 1);
+    digits[0] = '.';
+    put(digits);
   }
 
   void put_offset(char letter, std::size_t count) {

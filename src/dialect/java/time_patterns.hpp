@@ -19,6 +19,9 @@ enum class PatternFault : std::uint8_t {
   not_supported_yet
 };
 
+// In a pattern of our own: the fraction of the second, as far as there is one, behind its point.
+inline constexpr char fraction_mark = '\x02';
+
 // Appends what the pattern makes of a moment, a date or a time.
 PatternFault append_by_pattern(const Value& value, std::string_view pattern,
                                const JavaLocale& locale, std::string& out);

@@ -1,7 +1,7 @@
 #!/usr/bin/env python3
 """Writes what every locale of the running OpenJDK has for numbers, dates and times.
 
-    tools/record/jdk_locales.py              writes src/dialect/java/locales.inc
+    tools/record/jdk_locale_table.py              writes src/dialect/java/locales.inc
 """
 
 import json
@@ -134,7 +134,7 @@ def main():
             file.write(program)
         answer = subprocess.run(["java", "-Xshare:auto", folder + "/Ask.java"], capture_output=True, check=True).stdout.decode()
     version, *lines = answer.splitlines()
-    heading = ["Asked of DecimalFormatSymbols, DateFormatSymbols and DateTimeFormatter, OpenJDK %s." % version, "Written by tools/record/jdk_locales.py."]
+    heading = ["Asked of DecimalFormatSymbols, DateFormatSymbols and DateTimeFormatter, OpenJDK %s." % version, "Written by tools/record/jdk_locale_table.py."]
     rows = [(line.split("\t")[0], line.split("\t")[1:]) for line in lines]
     (java.root / "src/dialect/java/locales.inc").write_text(locale_table.table(heading, rows))
 

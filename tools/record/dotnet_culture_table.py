@@ -1,7 +1,7 @@
 #!/usr/bin/env python3
 """Writes what every culture of the running .NET has for numbers, dates and times.
 
-    tools/record/dotnet_cultures.py              writes src/dialect/csharp/cultures.inc
+    tools/record/dotnet_culture_table.py              writes src/dialect/csharp/cultures.inc
 """
 
 import json
@@ -71,7 +71,7 @@ def main():
             sys.exit(told)
         answers = csharp.run(folder).splitlines()
     (runtime, icu), *cultures = [json.loads(line) for line in answers]
-    heading = ["Asked of NumberFormatInfo and DateTimeFormatInfo, .NET %s with ICU %s." % (runtime, icu), "Written by tools/record/dotnet_cultures.py."]
+    heading = ["Asked of NumberFormatInfo and DateTimeFormatInfo, .NET %s with ICU %s." % (runtime, icu), "Written by tools/record/dotnet_culture_table.py."]
     rows = [(culture[0], culture[1:]) for culture in cultures]
     (csharp.root / "src/dialect/csharp/cultures.inc").write_text(locale_table.table(heading, rows))
 

@@ -1,7 +1,7 @@
 #!/usr/bin/env python3
 """Writes what every locale of the GNU C library has for numbers, money, dates and times.
 
-    tools/record/glibc_locales.py              writes src/dialect/family/glibc_locales.inc
+    tools/record/glibc_locale_table.py              writes src/dialect/family/glibc_locales.inc
 
 The locales are built by localedef into a folder of its own; nothing of the machine is changed.
 """
@@ -111,7 +111,7 @@ def main():
         row[0] = name
     rows = rows[:1] + sorted(rows[1:])
     version = subprocess.run(["ldd", "--version"], check=True, capture_output=True, text=True).stdout.split("\n")[0].split()[-1]
-    heading = ["Asked of localeconv() and nl_langinfo(), the GNU C library %s." % version, "Written by tools/record/glibc_locales.py."]
+    heading = ["Asked of localeconv() and nl_langinfo(), the GNU C library %s." % version, "Written by tools/record/glibc_locale_table.py."]
     (root / "src/dialect/family/glibc_locales.inc").write_text(locale_table.table(heading, [(row[0], row[1:]) for row in rows]))
 
 
