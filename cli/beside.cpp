@@ -38,6 +38,18 @@ const Value* value_of(std::string_view name, const std::vector<std::string>& nam
   return nullptr;
 }
 
+constexpr const char* looks_at_none = "it looks at no locale";
+
+// What a locale does there.
+std::string in_locale(const Dialect& dialect, const Template& parsed,
+                      const std::vector<Value>& values, std::string_view locale,
+                      std::string_view text) {
+  TextBuffer usual;
+  const bool prints = dialect.render(parsed, values, {}, usual, nullptr).prints();
+  if (prints && usual.view() == text) return looks_at_none;
+  return "in its locale " + std::string(locale);
+}
+
 Row row_of(const ShowRequest& request, const Template& home, const Cargo& cargo,
            const Dialect& other) {
   Row row{&other, {}, std::nullopt, {}};
@@ -53,12 +65,26 @@ Row row_of(const ShowRequest& request, const Template& home, const Cargo& cargo,
     values.push_back(request.values[static_cast<std::size_t>(carried.arguments[i])]);
     if (!carried.names.empty()) values.back().set_name(carried.names[i]);
   }
+  const std::string_view locale = request.options().setting("locale");
+  const SettingFact* fact = find_setting(other.facts(), "locale");
+  Setting chosen{"locale", {}};
+  if (!locale.empty() && fact != nullptr) chosen.value = find_value(*fact, locale).value_or("");
+  const bool is_known = !chosen.value.empty();
+  RenderOptions options;
+  if (is_known) options.settings = {&chosen, 1};
   TextBuffer text;
-  const Outcome outcome = other.render(*parsed, values, {}, text, nullptr);
+  const Outcome outcome = other.render(*parsed, values, options, text, nullptr);
   if (outcome.prints()) row.text = text.string();
-  row.why = outcome.prints_cleanly()
-                ? why_different(*request.dialect, home, request.values, other, *parsed, values)
-                : outcome.why();
+  if (!outcome.prints_cleanly())
+    row.why = outcome.why();
+  else if (locale.empty())
+    row.why = why_different(*request.dialect, home, request.values, other, *parsed, values);
+  else if (is_known)
+    row.why = in_locale(other, *parsed, values, chosen.value, text.view());
+  else
+    row.why = fact == nullptr
+                  ? looks_at_none
+                  : "the locale " + std::string(locale) + " is not supported yet there";
   return row;
 }
 

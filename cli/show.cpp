@@ -282,6 +282,10 @@ int run_show(const ShowOptions& options) {
   if (!values) return bad_request;
   request.values = std::move(*values);
   request.is_statement = is_statement(*request.dialect, request.source);
+  request.asked_locale = options.locale;
+  for (const std::string& given : options.settings) {
+    if (given.starts_with("locale=")) request.asked_locale = given.substr(7);
+  }
   const Result<Template> parsed = request.is_statement
                                       ? parse_statement(*request.dialect, request.source)
                                       : request.dialect->parse(request.source);

@@ -290,6 +290,12 @@ void put_shown(Screen& screen, const ShowRequest& request, const Template& parse
   else
     put_outcome(screen, outcome, parsed);
   if (!outcome.prints()) put_meant_times(screen, request);
+  if (const std::string_view taken = request.options().setting("locale");
+      taken != request.asked_locale) {
+    screen.line();
+    screen.label("locale");
+    screen.line(taken);
+  }
   if (outcome.kind() == Outcome::Kind::complains) put_complaints(screen, outcome, parsed);
   if (!report.notes.empty()) screen.line();
   for (const Note& note : report.notes) screen.note(note, parsed.source());

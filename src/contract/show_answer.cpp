@@ -45,9 +45,11 @@ Result<ShowRequest> read_show_request(std::string_view line) {
     return std::nullopt;
   };
   for (const auto& [name, value] : settings) {
+    if (name == "locale") request.asked_locale = value;
     if (auto error = take(setting_given(*request.dialect, name, value))) return std::move(*error);
   }
   if (!locale.empty()) {
+    request.asked_locale = locale;
     if (auto error = take(setting_given(*request.dialect, "locale", locale)))
       return std::move(*error);
   }
@@ -84,6 +86,9 @@ void write_shown(const ShowRequest& request, JsonWriter& out) {
                                       : request.dialect->parse(request.source);
   if (!parsed) return write_error_with_notes(parsed.error(), out);
   if (request.is_statement) out.member("dialect", parsed->dialect().facts().id);
+  if (const std::string_view taken = request.options().setting("locale");
+      taken != request.asked_locale)
+    out.member("locale", taken);
   Report report;
   const Outcome outcome =
       parsed->dialect().render(*parsed, request.values, request.options(), text, &report);

@@ -17,6 +17,7 @@ struct ShowRequest {
   std::string source;
   std::vector<Value> values;
   std::vector<Setting> settings;  // as its facts spell them
+  std::string asked_locale;       // as it was given, where it was
   std::optional<WidthUnit> width_of;
 
   RenderOptions options() const { return {settings, width_of}; }

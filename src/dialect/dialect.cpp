@@ -244,6 +244,8 @@ namespace {
 std::string values_near(const SettingFact& fact, std::string_view given) {
   constexpr std::size_t most = 12;
   const std::string_view language = given.substr(0, given.find_first_of("-_."));
+  if (const std::string_view near = nearest_name(given, fact.values); near.starts_with(language))
+    return "Did you mean " + std::string(near) + "?";
   std::string out;
   std::size_t count = 0;
   for (const std::string_view value : fact.values) {

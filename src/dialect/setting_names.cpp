@@ -19,8 +19,9 @@ std::string folded(std::string_view name) {
   std::string out;
   for (const char c : name) out += c == '_' ? '-' : lower(c);
   for (const std::string_view encoding : {".utf-8", ".utf8"}) {
+    // C.UTF-8 is not C.
     const std::size_t at = out.find(encoding);
-    if (at != std::string::npos) out.erase(at, encoding.size());
+    if (at != std::string::npos && at > 1) out.erase(at, encoding.size());
   }
   return out;
 }

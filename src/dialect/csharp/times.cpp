@@ -182,8 +182,10 @@ bool append_time_value(const Value& value, std::string_view format, const Cultur
 
 bool needs_other_calendar(const Value& value, std::string_view format, const Culture& culture) {
   const std::string_view calendar = culture[Culture::calendar];
-  return (value.is(Type::moment) || value.is(Type::date)) && calendar != "Gregorian" &&
-         calendar != "ThaiBuddhist" && !is_same_in_every_culture(format);
+  if (!value.is(Type::moment) && !value.is(Type::date)) return false;
+  // U goes by the Gregorian calendar, with an era of that.
+  if (calendar == "ThaiBuddhist") return format == "U";
+  return calendar != "Gregorian" && !is_same_in_every_culture(format);
 }
 
 }  // namespace inky::inline v1::csharp

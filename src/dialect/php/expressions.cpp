@@ -74,13 +74,26 @@ std::optional<Value> number_of(std::string_view source) {
   return computed::real_of(Type::f64, computed::wrapped(Type::big, whole));
 }
 
+}  // namespace
+
 std::string small_letters(std::string_view text) {
   std::string out(text);
   for (char& c : out) c = 'A' <= c && c <= 'Z' ? static_cast<char>(c + 32) : c;
   return out;
 }
 
+namespace {
+
 std::optional<Value> constant_of(std::string_view word) {
+  constexpr std::pair<std::string_view, const char*> date_forms[] = {
+      {"DATE_ATOM", "Y-m-d\\TH:i:sP"},
+      {"DATE_ISO8601", "Y-m-d\\TH:i:sO"},
+      {"DATE_RFC2822", "D, d M Y H:i:s O"},
+      {"DATE_COOKIE", "l, d-M-Y H:i:s T"},
+      {"DATE_RSS", "D, d M Y H:i:s O"}};
+  for (const auto& [name, form] : date_forms) {
+    if (name == word) return Value::text(form);
+  }
   const std::string small = small_letters(word);
   if (small == "true" || small == "false") return Value::truth(small == "true");
   if (small == "null") return Value();
@@ -126,6 +139,8 @@ const computed::Grammar grammar = [] {
       "strrev lcfirst chr ord hexdec bindec octdec intval floatval strval pi dechex decbin decoct "
       "array_sum array_keys array_values range str_replace strpos exp log explode array_reverse "
       "array_slice array_merge in_array array_product array_combine json_encode date gmdate "
+      "strtotime mktime gmmktime date_create date_create_immutable date_format DateTime "
+      "DateTimeImmutable "
       "log10 sin cos tan";
   return out;
 }();
@@ -139,7 +154,8 @@ const computed::CodeFacts code_facts = {
     .number = number_of,
     .constant = constant_of,
     .is_type = [](std::string_view name) { return has_word(type_names, small_letters(name)); },
-    .unknown_words = "new function array clone"};
+    .makes_objects = true,
+    .unknown_words = "function array clone"};
 
 const ExpressionForm expression_form = {
     .read_declarations = read_declarations,

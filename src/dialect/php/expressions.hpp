@@ -44,6 +44,9 @@ class ExpressionReader final : public computed::CodeReader {
   bool read_match(computed::Node& node, std::size_t start);
 };
 
+// In letters of ASCII.
+std::string small_letters(std::string_view text);
+
 class Expressions final : public computed::Evaluator {
  public:
   explicit Expressions(const computed::Scope& scope) : Evaluator(scope, false) {}
@@ -59,6 +62,8 @@ class Expressions final : public computed::Evaluator {
   bool name_without_value(const computed::Node& node, Value& out) override;
   bool call(const computed::Node& node, const std::string& path,
             const computed::Arguments& arguments, Value& out) override;
+  bool call_method(const computed::Node& node, const Value& of,
+                   const computed::Arguments& arguments, Value& out) override;
   bool member(const computed::Node& node, const Value& of, Value& out) override;
   bool item(const computed::Node& node, const Value& of, const Value& at, Value& out) override;
   bool cast(const computed::Node& node, const Value& of, Value& out) override;
@@ -95,6 +100,9 @@ class Expressions final : public computed::Evaluator {
   static bool keeps_names(std::string_view name);
   std::optional<bool> show_value(const Node& node, const std::string& name,
                                  const Arguments& arguments, Value& out);
+  // new DateTime("2031-05-09"), strtotime(...), mktime(...)
+  std::optional<bool> make_moment(const Node& node, const std::string& name,
+                                  const Arguments& arguments, Value& out);
   std::optional<bool> format_date(const Node& node, const std::string& name,
                                   const Arguments& arguments, Value& out);
   bool ask_type(const Node& node, const std::string& name, const Arguments& arguments, Value& out);

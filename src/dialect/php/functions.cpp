@@ -420,6 +420,7 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
     return call_kept(*known, node, arguments.values, out);
   if (const auto done = call_on_array(node, path, arguments, out)) return *done;
   if (const auto shown = show_value(node, path, arguments, out)) return *shown;
+  if (const auto made = make_moment(node, path, arguments, out)) return *made;
   if (const auto date = format_date(node, path, arguments, out)) return *date;
   if (path.starts_with("is_") || path == "gettype") return ask_type(node, path, arguments, out);
   if (path == "sprintf" && count > 0 && arguments[0].is(Type::text))
