@@ -82,9 +82,8 @@ Row row_of(const ShowRequest& request, const Template& home, const Cargo& cargo,
   else if (is_known)
     row.why = in_locale(other, *parsed, values, chosen.value, text.view());
   else
-    row.why = fact == nullptr
-                  ? looks_at_none
-                  : "the locale " + std::string(locale) + " is not supported yet there";
+    row.why = fact == nullptr ? looks_at_none
+                              : "the locale " + std::string(locale) + " is not supported yet there";
   return row;
 }
 

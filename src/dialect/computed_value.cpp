@@ -143,7 +143,8 @@ std::optional<Outcome> compute_change(const Dialect& asked, std::string_view sta
 }
 
 std::optional<Outcome> compute_truth(const Dialect& asked, std::string_view source,
-                                     std::span<const Value> values, bool& out, computed::Shared* shared) {
+                                     std::span<const Value> values, bool& out,
+                                     computed::Shared* shared) {
   const ExpressionForm& form = *language_facts_of(asked)->expressions;
   if (form.reader == nullptr) {
     Value chosen;

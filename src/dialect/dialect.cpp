@@ -283,13 +283,12 @@ std::optional<Error> find_fault(const DialectFacts& facts, const Setting& settin
   if (std::find(fact->values.begin(), fact->values.end(), setting.value) != fact->values.end())
     return std::nullopt;
   if (!fact->telling.empty()) {
-    return Error{Code::not_supported_yet,
-                 "the " + std::string(fact->name) + " " + in_quotes(setting.value) +
-                     " is not supported yet",
-                 {},
-                 values_near(*fact, setting.value) + " All " +
-                     std::to_string(fact->values.size()) + " are in: inky dialects " +
-                     std::string(facts.id) + " --json"};
+    return Error{
+        Code::not_supported_yet,
+        "the " + std::string(fact->name) + " " + in_quotes(setting.value) + " is not supported yet",
+        {},
+        values_near(*fact, setting.value) + " All " + std::to_string(fact->values.size()) +
+            " are in: inky dialects " + std::string(facts.id) + " --json"};
   }
   return Error{
       Code::not_supported_yet,

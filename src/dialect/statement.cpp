@@ -76,11 +76,11 @@ std::optional<computed::Trouble> evaluate_arguments(const Statement& statement,
       if (!later) later = evaluator->trouble();
     }
     if (computed::is_object(value)) {
-      return computed::Trouble{computed::Trouble::When::not_supported_yet,
-                               {},
-                               "a " + computed::object_kind(value) +
-                                   " as a value is not supported yet",
-                               statement.arguments[i].span};
+      return computed::Trouble{
+          computed::Trouble::When::not_supported_yet,
+          {},
+          "a " + computed::object_kind(value) + " as a value is not supported yet",
+          statement.arguments[i].span};
     }
     if (!statement.argument_names[i].empty()) value.set_name(statement.argument_names[i]);
     out.push_back(std::move(value));

@@ -93,11 +93,13 @@ std::optional<Outcome> compute_declared(const Dialect& asked, std::string_view s
                                         computed::Shared* shared = nullptr);
 // What a name stands for behind a statement that changes its value in place; the rest as above.
 std::optional<Outcome> compute_change(const Dialect& asked, std::string_view statement,
-                                      std::span<const Value> values, Value& out, computed::Shared* shared);
+                                      std::span<const Value> values, Value& out,
+                                      computed::Shared* shared);
 
 // Whether an expression counts as true, and what a loop goes through; the rest as above.
 std::optional<Outcome> compute_truth(const Dialect& asked, std::string_view source,
-                                     std::span<const Value> values, bool& out, computed::Shared* shared);
+                                     std::span<const Value> values, bool& out,
+                                     computed::Shared* shared);
 std::optional<Outcome> compute_items(const Dialect& asked, const std::string& source,
                                      std::span<const Value> values, bool with_keys,
                                      std::vector<Value>& out, computed::Shared* shared);

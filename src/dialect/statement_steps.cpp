@@ -320,11 +320,11 @@ class Run {
     const SettingFact* fact = find_setting(dialect().facts(), "locale");
     const auto known = fact == nullptr ? std::nullopt : find_value(*fact, value.as_text());
     if (!known)
-      return Outcome::error(
-          {Code::not_supported_yet,
-           "the locale " + in_quotes(value.as_text()) + " is not supported yet", step.span,
-           "Leave it out, or choose another; see inky dialects " +
-               std::string(dialect().facts().id) + "."});
+      return Outcome::error({Code::not_supported_yet,
+                             "the locale " + in_quotes(value.as_text()) + " is not supported yet",
+                             step.span,
+                             "Leave it out, or choose another; see inky dialects " +
+                                 std::string(dialect().facts().id) + "."});
     shared_.locale = *known;
     settings_.assign(asked_.settings.begin(), asked_.settings.end());
     std::erase_if(settings_, [](const Setting& one) { return one.name == "locale"; });

@@ -12,10 +12,13 @@ forms = {
           "str_repeat({t}, {k})", "str_pad({t}, 8)", "str_pad({t}, 9, \"*\", STR_PAD_LEFT)", "str_pad({t}, 9, \"-\", STR_PAD_BOTH)", "str_replace(\"n\", \"mm\", {t})",
           "number_format({n})", "number_format({d}, 2)", "number_format({d}, 2, \",\", \".\")", "sprintf(\"%.2f\", {d})", "sprintf(\"%05d\", {i})", "{b} ? {t} : {t}",
           "dechex({i})", "ucwords({t})", "strrev(\"abc\")", "(string) {n}", "json_encode({n})", "json_encode({t})", "json_encode([\"a\" => {n}, \"b\" => [{t}, {b}]])", "implode(\",\", [{n}, {t}])",
-          "implode(\"-\", array_map(fn($q) => $q * 2, [{w}, {k}]))", "gettype({n})", "date(\"D, d M Y H:i:s\", {i} * 86399)", "\"ink\"[{k} % 3]", "explode(\"-\", \"a-b\")[{k} % 2]",
+          "implode(\"-\", array_map(fn($q) => $q * 2, [{w}, {k}]))", "gettype({n})", "date(\"D, d M Y H:i:s\", {i} * 86399)", "gmdate(\"T e\", {k})",
           "implode(\",\", array_filter([{k}, {k}, 7], fn($q) => $q > 2))", "json_encode(array_reverse([{w}, {t}]))"],
     "b": ["{n} < {n}", "{n} <= {n}", "{n} > {n}", "{w} == {w}", "{w} != {n}", "{b} && {b}", "{b} || {b}", "!{b}", "{w} === {w}", "{n} === {n}", "{n} >= {n}"],
 }
+for code in ["D, d M Y H:i:s", "jS F y g:i A", "N W o z t L", "c", "r", "U u v", "e T P p O Z I", "l \\\\Y\\\\m"]:
+    forms["t"] += ["(new DateTime(\"2031-05-09 14:05:07.25\"))->format(\"%s\")" % code, "(new DateTimeImmutable(\"2024-02-29T23:59:59-05:30\"))->format(\"%s\")" % code,
+                   "date(\"%s\", mktime({k}, {k}, {k}, {k}, {k}, 2031))" % code, "date_format(date_create(\"2027-01-03T00:00Z\"), \"%s\")" % code]
 # A whole number that cannot have become a float.
 forms["i"] = ["strlen({t})", "intval({d})", "(int) {d}", "{k} + {k}", "{b} ? {k} : 3"]
 types = {"w": [("i64", ""), ("i32", ""), ("i64", "")], "d": [("f64", "")], "t": [("text", "")], "b": [("truth", "")]}

@@ -182,7 +182,8 @@ class Rendering final : public percent::Rendering<Rendering> {
     std::string_view digits = write_whole(magnitude, 10, Letters::lower, room);
     if (magnitude == 0 && spec.least_digits == 0) digits = {};
     lay_out_whole(spec, negative,
-                  glibc::grouped_digits(digits, locale[glibc::Locale::group], locale.grouping()), "", out_);
+                  glibc::grouped_digits(digits, locale[glibc::Locale::group], locale.grouping()),
+                  "", out_);
   }
 
   void render_in_base(const Spec& spec, std::uint64_t magnitude) {
@@ -235,7 +236,8 @@ class Rendering final : public percent::Rendering<Rendering> {
     const std::size_t whole =
         hexadecimal ? 1 : std::min(rest.find_first_not_of("0123456789"), rest.size());
     shown += has_flag(field, '\'') && !hexadecimal
-                 ? glibc::grouped_digits(rest.substr(0, whole), locale[glibc::Locale::group], locale.grouping())
+                 ? glibc::grouped_digits(rest.substr(0, whole), locale[glibc::Locale::group],
+                                         locale.grouping())
                  : std::string(rest.substr(0, whole));
     rest.remove_prefix(whole);
     if (rest.starts_with('.')) {

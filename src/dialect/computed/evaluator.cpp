@@ -4,8 +4,8 @@
 #include <utility>
 
 #include "dialect/program_form.hpp"
-#include "objects.hpp"
 #include "inky_margin/format/template.hpp"
+#include "objects.hpp"
 
 namespace inky::inline v1::computed {
 

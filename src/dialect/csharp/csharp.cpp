@@ -352,8 +352,7 @@ class Rendering final : public family::Rendering<Rendering> {
       return fail(Outcome::error(
           {Code::not_supported_yet,
            "dates of the calendar " + std::string(culture[Culture::calendar]) +
-               ", which the culture " + std::string(culture.tag()) +
-               " has, are not supported yet",
+               ", which the culture " + std::string(culture.tag()) + " has, are not supported yet",
            field.span, "Leave the culture out: dates are those of the invariant culture then."}));
     }
     std::string text;
@@ -443,9 +442,8 @@ class CSharp final : public family::ProgramDialect<Items> {
   }
 
  private:
-  std::array<SettingFact, 1> settings_{
-      {{"locale", "the culture, whose marks and words are printed", "invariant", culture_tags(),
-        telling_cultures()}}};
+  std::array<SettingFact, 1> settings_{{{"locale", "the culture, whose marks and words are printed",
+                                         "invariant", culture_tags(), telling_cultures()}}};
   DialectFacts facts_;
 };
 

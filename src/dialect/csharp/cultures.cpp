@@ -22,8 +22,8 @@ std::span<const std::string_view> culture_tags() {
 std::span<const std::string_view> telling_cultures() {
   static constexpr std::string_view tags[] = {
       "invariant", "ar-EG", "de-AT", "de-CH", "de-DE", "en-AU", "en-GB", "en-IN", "en-US", "es-ES",
-      "fi-FI", "fr-CA", "fr-CH", "fr-FR", "he-IL", "hi-IN", "it-IT", "ja-JP", "nb-NO", "nl-NL",
-      "pl-PL", "pt-BR", "ru-RU", "sv-SE", "th-TH", "tr-TR", "uk-UA", "zh-CN"};
+      "fi-FI",     "fr-CA", "fr-CH", "fr-FR", "he-IL", "hi-IN", "it-IT", "ja-JP", "nb-NO", "nl-NL",
+      "pl-PL",     "pt-BR", "ru-RU", "sv-SE", "th-TH", "tr-TR", "uk-UA", "zh-CN"};
   return tags;
 }
 

@@ -128,8 +128,8 @@ constexpr PrintFact prints[] = {
     {.name = "System.Console.WriteLine", .after = "\n", .may_be_empty = true},
     {"System.Console.Write", ""}};
 
-constexpr LocaleStatementFact locale_statements[] = {
-    {"CultureInfo.CurrentCulture =", ""}, {"Thread.CurrentThread.CurrentCulture =", ""}};
+constexpr LocaleStatementFact locale_statements[] = {{"CultureInfo.CurrentCulture =", ""},
+                                                     {"Thread.CurrentThread.CurrentCulture =", ""}};
 
 constexpr LocaleFact named_locales[] = {{"CultureInfo.InvariantCulture", "invariant"},
                                         {"NumberFormatInfo.InvariantInfo", "invariant"}};
@@ -302,7 +302,8 @@ const ExpressionForm expression_form = {
     .plain_field = "{0}",
     .plain_dialect = "csharp",
     .own_names =
-        "Math MathF Convert CultureInfo NumberFormatInfo DateTimeFormatInfo int long short byte uint ulong double "
+        "Math MathF Convert CultureInfo NumberFormatInfo DateTimeFormatInfo int long short byte "
+        "uint ulong double "
         "float decimal bool char string String Enumerable MidpointRounding DateTime DateTimeOffset "
         "DateOnly TimeOnly "
         "TimeSpan",
@@ -331,11 +332,8 @@ bool Expressions::name_without_value(const Node& node, Value& out) {
     out = Value::text(path.substr(17));
     return true;
   }
-  if (path == "CultureInfo.InvariantCulture" || path == "CultureInfo.CurrentCulture" ||
-      path == "NumberFormatInfo.InvariantInfo" || path == "DateTimeFormatInfo.InvariantInfo") {
-    const bool current = path == "CultureInfo.CurrentCulture" && !locale().empty();
-    out = computed::object_of(culture_object,
-                              {Value::text(current ? std::string(locale()) : "invariant")});
+  if (auto culture = culture_named(path)) {
+    out = std::move(*culture);
     return true;
   }
   if (node.kind == Node::Kind::member) return not_yet("the member " + node.text + " is", node);

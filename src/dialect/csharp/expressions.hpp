@@ -108,6 +108,8 @@ class Expressions : public computed::Typed {
   bool convert_by_name(const Node& node, std::string_view name, const Arguments& arguments,
                        Value& out);
   bool show(const Node& node, const Value& of, const Arguments& arguments, Value& out);
+  // CultureInfo.InvariantCulture; nothing: no culture.
+  std::optional<Value> culture_named(std::string_view path) const;
   // new CultureInfo("de-DE"); nothing: another function.
   std::optional<bool> make_culture(const Node& node, std::string_view path,
                                    const Arguments& arguments, Value& out);

@@ -6,8 +6,8 @@
 
 #include "../computed/elementary.hpp"
 #include "../family/values.hpp"
-#include "dialects.hpp"
 #include "cultures.hpp"
+#include "dialects.hpp"
 #include "expressions.hpp"
 
 namespace inky::inline v1::csharp {
@@ -185,8 +185,7 @@ bool Expressions::convert_by_name(const Node& node, std::string_view name,
   const Type type = name == "Convert.ToDouble" || name == "double.Parse" ? Type::f64
                     : name == "Convert.ToInt64" || name == "long.Parse"  ? Type::i64
                                                                          : Type::i32;
-  if (arguments.size() > 1 && !is_invariant(arguments[1]))
-    return not_yet("this argument is", node);
+  if (arguments.size() > 1 && !is_invariant(arguments[1])) return not_yet("this argument is", node);
   if (given.is(Type::text)) {
     const std::string_view text = given.as_text();
     const std::size_t sign = text.starts_with('-') ? 1 : 0;
@@ -222,6 +221,16 @@ bool Expressions::convert_by_name(const Node& node, std::string_view name,
   return true;
 }
 
+std::optional<Value> Expressions::culture_named(std::string_view path) const {
+  const bool current = path == "CultureInfo.CurrentCulture";
+  if (!current && path != "CultureInfo.InvariantCulture" &&
+      path != "NumberFormatInfo.InvariantInfo" && path != "DateTimeFormatInfo.InvariantInfo")
+    return std::nullopt;
+  const bool chosen = current && !locale().empty();
+  return computed::object_of(culture_object,
+                             {Value::text(chosen ? std::string(locale()) : "invariant")});
+}
+
 std::optional<bool> Expressions::make_culture(const Node& node, std::string_view path,
                                               const Arguments& arguments, Value& out) {
   const bool specific = path == "CultureInfo.CreateSpecificCulture";
@@ -230,9 +239,10 @@ std::optional<bool> Expressions::make_culture(const Node& node, std::string_view
   std::string_view name = arguments[0].as_text();
   if (name.empty()) name = "invariant";
   // A language alone becomes that of a country there.
-  const bool known = culture_tagged(name).has_value() &&
-                     !(specific && name.find('-') == std::string_view::npos);
-  if (!known || arguments.size() > 2) return not_yet("the culture " + in_quotes(name) + " is", node);
+  const bool known =
+      culture_tagged(name).has_value() && !(specific && name.find('-') == std::string_view::npos);
+  if (!known || arguments.size() > 2)
+    return not_yet("the culture " + in_quotes(name) + " is", node);
   out = computed::object_of(culture_object, {Value::text(std::string(name))});
   return true;
 }

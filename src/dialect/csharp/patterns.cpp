@@ -162,8 +162,7 @@ class Filling {
   }
   void put_digit(char digit) {
     put({&digit, 1});
-    if (section_.groups && position_ > 1 && position_ <= whole_ &&
-        grouping_.ends(position_ - 1))
+    if (section_.groups && position_ > 1 && position_ <= whole_ && grouping_.ends(position_ - 1))
       out_.append(culture_[Culture::group]);
   }
 

@@ -65,7 +65,7 @@ void append_exponent(int exponent, char letter, int least_digits, bool plus, con
 int places_of(const NumberFormat& format, const Culture& culture) {
   if (format.precision != unset) return format.precision;
   return upper(format.letter) == 'C' ? culture.digit(Culture::currency_places)
-                                    : culture.digit(Culture::places);
+                                     : culture.digit(Culture::places);
 }
 
 void append_standard(const NumberFormat& format, int most_digits, const Number& number,
@@ -82,14 +82,15 @@ void append_standard(const NumberFormat& format, int most_digits, const Number& 
       return append_fixed(number, places, marks, out);
     case 'C':
       return append_patterned(
-          culture[number.negative ? Culture::negative_currency : Culture::positive_currency], number,
-          places,
+          culture[number.negative ? Culture::negative_currency : Culture::positive_currency],
+          number, places,
           {culture[Culture::currency_point], culture[Culture::currency_group],
            culture.currency_grouping()},
           culture, out);
     case 'P':
-      return append_patterned(culture[number.negative ? Culture::negative_percent : Culture::positive_percent],
-                              number, places, marks, culture, out);
+      return append_patterned(
+          culture[number.negative ? Culture::negative_percent : Culture::positive_percent], number,
+          places, marks, culture, out);
     default:
       break;
   }
@@ -97,8 +98,7 @@ void append_standard(const NumberFormat& format, int most_digits, const Number& 
   const bool scientific = upper(format.letter) == 'E';
   const bool by_size = number.scale > most_digits || number.scale < -3;
   if (!scientific && !by_size) {
-    return append_fixed(number, std::max(number.digits.size() - number.scale, 0),
-                        plain, out);
+    return append_fixed(number, std::max(number.digits.size() - number.scale, 0), plain, out);
   }
   out.append(number.digit(0));
   const int after = scientific ? most_digits - 1 : std::max(number.digits.size() - 1, 0);

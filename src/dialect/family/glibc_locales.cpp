@@ -53,7 +53,8 @@ std::string grouped_digits(std::string_view given, std::string_view mark, const 
   std::string digits(given);
   const auto marks = [&](std::size_t size) {
     std::int64_t out = 0;
-    for (std::size_t left = 1; left < size; ++left) out += sizes.ends(static_cast<int>(left)) ? 1 : 0;
+    for (std::size_t left = 1; left < size; ++left)
+      out += sizes.ends(static_cast<int>(left)) ? 1 : 0;
     return out;
   };
   // A mark never stands first, so that there may be one zero more than fits.

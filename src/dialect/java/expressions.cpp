@@ -1,5 +1,5 @@
-#include "../computed/objects.hpp"
 #include "expressions.hpp"
+#include "../computed/objects.hpp"
 #include "number_formats.hpp"
 
 #include <algorithm>

@@ -5,9 +5,9 @@
 #include <utility>
 
 #include "../computed/elementary.hpp"
+#include "../computed/objects.hpp"
 #include "../family/values.hpp"
 #include "dialects.hpp"
-#include "../computed/objects.hpp"
 #include "expressions.hpp"
 #include "number_formats.hpp"
 #include "text/ascii.hpp"

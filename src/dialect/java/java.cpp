@@ -109,8 +109,7 @@ class Rendering final : public percent::Rendering<Rendering> {
                                   "moments outside the years 1 to 9999 are not supported yet",
                                   field.span, "Give fewer milliseconds."}));
     std::string text;
-    const char fault =
-        append_time(value, field.letter, locale(), text);
+    const char fault = append_time(value, field.letter, locale(), text);
     if (fault != 0)
       return raise(
           "IllegalFormatConversionException",

@@ -131,7 +131,6 @@ class Rendering final : public family::Rendering<Rendering> {
   void note_field(const Field&) {}
 
  private:
-  
   Rounding rounding() const {
     return rounding_named(options_.setting("rounding")).value_or(Rounding::half_even);
   }

@@ -2,10 +2,10 @@
 
 #include <algorithm>
 
+#include "../computed/objects.hpp"
 #include "../computed/units.hpp"
 #include "../family/values.hpp"
 #include "dialects.hpp"
-#include "../computed/objects.hpp"
 #include "expressions.hpp"
 #include "number_formats.hpp"
 #include "text/lower_case.hpp"

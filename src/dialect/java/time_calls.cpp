@@ -4,8 +4,8 @@
 #include <algorithm>
 #include <cstdlib>
 
-#include "../family/values.hpp"
 #include "../computed/objects.hpp"
+#include "../family/values.hpp"
 #include "expressions.hpp"
 #include "number_formats.hpp"
 #include "time_patterns.hpp"
@@ -23,8 +23,8 @@ constexpr int128 nanos_of_day = 86'400 * nanos_of_second;
 
 // A formatter is its pattern, or what is to be looked up in its locale, and the locale.
 Value formatter_of(std::string_view pattern, std::string_view locale) {
-  return computed::object_of(time_format_object, {Value::text(std::string(pattern)),
-                                                  Value::text(std::string(locale))});
+  return computed::object_of(time_format_object,
+                             {Value::text(std::string(pattern)), Value::text(std::string(locale))});
 }
 
 // Two digits for the styles of the date and the time behind this; 4 is none.
@@ -263,13 +263,13 @@ std::optional<bool> Expressions::call_on_name(const Node& node, const Value& of,
       !computed::is_object(arguments[1], locale_object))
     return std::nullopt;
   const std::string_view style = arguments[0].as_text();
-  constexpr std::string_view styles[] = {"FULL",  "FULL_STANDALONE",  "SHORT",
-                                         "SHORT_STANDALONE", "NARROW", "NARROW_STANDALONE"};
-  constexpr JavaLocale::Part months_by_style[] = {
-      formatter_months,  lone_months,             formatter_short_months,
-      lone_short_months, formatter_narrow_months, lone_narrow_months};
-  constexpr JavaLocale::Part days_by_style[] = {formatter_days,       lone_days,
-                                                formatter_short_days, lone_short_days,
+  constexpr std::string_view styles[] = {"FULL",   "FULL_STANDALONE",  "SHORT", "SHORT_STANDALONE",
+                                         "NARROW", "NARROW_STANDALONE"};
+  constexpr JavaLocale::Part months_by_style[] = {formatter_months,        lone_months,
+                                                  formatter_short_months,  lone_short_months,
+                                                  formatter_narrow_months, lone_narrow_months};
+  constexpr JavaLocale::Part days_by_style[] = {formatter_days,        lone_days,
+                                                formatter_short_days,  lone_short_days,
                                                 formatter_narrow_days, lone_narrow_days};
   const auto at = place_of(styles, style);
   if (!at) return not_yet("this style is", node);

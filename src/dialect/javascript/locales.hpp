@@ -23,7 +23,7 @@ struct Locale {
   std::string_view money_point;
   std::string_view money_group;
   std::string_view before_sign;  // of a plain number
-  int least_grouped = 4;  // whole digits from which on marks are written
+  int least_grouped = 4;         // whole digits from which on marks are written
   bool groups_of_two = false;
   bool percent_of_two = false;
   bool accounts_of_two = false;

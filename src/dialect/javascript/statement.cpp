@@ -116,7 +116,9 @@ bool read_call(StatementParts& parts, Span inside, std::optional<Error>& error) 
 }
 
 struct ValuesByName final : Scope {
-  explicit ValuesByName(const computed::Scope& given) : scope(given) { spent = given.shared == nullptr ? nullptr : &given.shared->made; }
+  explicit ValuesByName(const computed::Scope& given) : scope(given) {
+    spent = given.shared == nullptr ? nullptr : &given.shared->made;
+  }
   const Value* find(std::string_view name) const override { return scope.find(name); }
   const computed::Scope& scope;
 };

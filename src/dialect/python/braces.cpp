@@ -14,8 +14,8 @@
 #include <array>
 #include <string>
 
-#include "../family/glibc_locales.hpp"
 #include "../family/brace_writing.hpp"
+#include "../family/glibc_locales.hpp"
 #include "../family/named_values.hpp"
 #include "../family/rendering.hpp"
 #include "../family/source.hpp"
@@ -442,9 +442,8 @@ class Python final : public family::WritingDialect {
   }
 
   // Text for the reader, whose own program calls locale.setlocale(). Nothing here does.
-  std::array<SettingFact, 1> settings_{
-      {{"locale", "what locale.setlocale() names: the marks of n", "C", glibc::locale_tags(),
-        glibc::telling_locales()}}};
+  std::array<SettingFact, 1> settings_{{{"locale", "what locale.setlocale() names: the marks of n",
+                                         "C", glibc::locale_tags(), glibc::telling_locales()}}};
   DialectFacts facts_;
 };
 

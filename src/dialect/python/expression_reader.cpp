@@ -84,8 +84,8 @@ const computed::Grammar grammar = [] {
 
 namespace {
 
-constexpr LocaleStatementFact locale_statements[] = {
-    {"locale.setlocale(locale.LC_ALL,", ")"}, {"locale.setlocale(locale.LC_NUMERIC,", ")"}};
+constexpr LocaleStatementFact locale_statements[] = {{"locale.setlocale(locale.LC_ALL,", ")"},
+                                                     {"locale.setlocale(locale.LC_NUMERIC,", ")"}};
 
 }  // namespace
 

@@ -41,8 +41,7 @@ std::string grouped_text(std::string_view text, const Marks& marks, std::size_t&
   }
   std::string out;
   std::size_t count = 0;
-  for (std::size_t at = 0; !text.empty();
-       at = at + 2 < marks.sizes.size() ? at + 2 : at) {
+  for (std::size_t at = 0; !text.empty(); at = at + 2 < marks.sizes.size() ? at + 2 : at) {
     const auto size = static_cast<std::size_t>(marks.sizes[at] - '0');
     // Of a sign and spaces alone there is no group.
     if (size > 0 && !is_digit(text.back())) {
@@ -65,8 +64,7 @@ bool is_real_number(const Value& value) {
 
 bool is_below_zero(const Value& value) {
   if (is_real(value.type())) return value.as_real().negative && !value.as_real().is_zero();
-  if (value.is(Type::decimal))
-    return value.as_decimal().negative && !value.as_decimal().is_zero();
+  if (value.is(Type::decimal)) return value.as_decimal().negative && !value.as_decimal().is_zero();
   bool negative = false;
   (void)whole_digits(value, 10, Letters::lower, negative);
   return negative;
@@ -108,8 +106,8 @@ bool Expressions::take_flags(const Node& node, const Arguments& arguments, std::
     if (!given->is(Type::truth)) return not_yet("this argument is", node);
     out[i] = given->as_whole() != 0;
   }
-  const bool all_known = std::all_of(
-      arguments.named.begin(), arguments.named.end(), [&](const Arguments::Named& one) {
+  const bool all_known =
+      std::all_of(arguments.named.begin(), arguments.named.end(), [&](const Arguments::Named& one) {
         return std::find(names.begin(), names.end(), one.name) != names.end();
       });
   return all_known || not_yet("an argument of this name is", node);
@@ -155,8 +153,7 @@ bool Expressions::format_by_locale(const Node& node, const Arguments& arguments,
       text += '%';
       continue;
     }
-    if (next == values.size())
-      return raise("IndexError", "tuple index out of range", node);
+    if (next == values.size()) return raise("IndexError", "tuple index out of range", node);
     if (!localize_field(node, field, values[next++], flags[0], flags[1], text)) return false;
   }
   if (next < values.size())
@@ -169,7 +166,8 @@ bool Expressions::format_by_locale(const Node& node, const Arguments& arguments,
 bool Expressions::show_currency(const Node& node, const Arguments& arguments, Value& out) {
   constexpr std::string_view names[] = {"symbol", "grouping", "international"};
   bool flags[] = {true, false, false};
-  if (arguments.size() == 0 || !is_real_number(arguments[0])) return not_yet("currency of this is", node);
+  if (arguments.size() == 0 || !is_real_number(arguments[0]))
+    return not_yet("currency of this is", node);
   if (!take_flags(node, arguments, 1, names, flags)) return false;
   const auto [symbol, grouping, international] = flags;
   const Locale locale = glibc::locale_or_c(this->locale());
