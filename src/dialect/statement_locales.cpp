@@ -20,14 +20,18 @@ std::optional<std::size_t> begins_with(std::string_view text, std::string_view w
 
 }  // namespace
 
-std::optional<std::string> locale_set_by(const ExpressionForm& form, std::string_view statement) {
+std::optional<StatementStep> locale_step_of(const ExpressionForm& form,
+                                            std::string_view statement) {
   for (const LocaleStatementFact& fact : form.locale_statements) {
     const auto from = begins_with(statement, fact.before);
     if (!from || !statement.ends_with(fact.behind)) continue;
     std::string_view inner = statement.substr(*from);
     if (inner.size() < fact.behind.size()) continue;
     inner.remove_suffix(fact.behind.size());
-    return std::string(trimmed(inner));
+    StatementStep step;
+    step.kind = StatementStep::Kind::locale;
+    step.expression = trimmed(inner);
+    return step;
   }
   return std::nullopt;
 }

@@ -2,14 +2,14 @@
 #pragma once
 
 #include <optional>
-#include <string>
 #include <string_view>
 
-#include "dialect/expression_form.hpp"
+#include "dialect/statement.hpp"
 
 namespace inky::inline v1 {
 
-// The expression that names the locale; nothing where the statement sets none.
-std::optional<std::string> locale_set_by(const ExpressionForm& form, std::string_view statement);
+// The step that the statement is, whose expression names the locale; nothing where it sets none.
+std::optional<StatementStep> locale_step_of(const ExpressionForm& form,
+                                            std::string_view statement);
 
 }  // namespace inky::inline v1

@@ -112,13 +112,10 @@ class SequenceReader {
       declare_all(into, std::move(*declared), span.from);
       return std::nullopt;
     }
-    if (const auto locale = locale_set_by(*language_.expressions, statement)) {
-      StatementStep& step = into.emplace_back();
-      step.kind = StatementStep::Kind::locale;
-      step.expression = *locale;
-      step.span = span;
-      for (const std::string& name : value_names_in(*language_.expressions, step.expression))
-        add_name(name);
+    if (auto step = locale_step_of(*language_.expressions, statement)) {
+      step->span = span;
+      add_names_of(step->expression);
+      into.push_back(std::move(*step));
       return std::nullopt;
     }
     if (auto array = array_of(language_, statement)) return add_array(into, *array, span);
@@ -157,14 +154,12 @@ class SequenceReader {
     step.kind = StatementStep::Kind::change;
     step.name = changed.name;
     step.type = lists_.find(changed.name)->item_type;
+    step.is_constant = value_names_in(*language_.expressions, changed.change.value).empty();
     std::vector<std::string> used = changed.change.places;
     used.push_back(changed.change.value);
-    step.is_constant = value_names_in(*language_.expressions, changed.change.value).empty();
     for (const std::string& expression : used) {
-      if (expression.empty()) continue;
-      if (lists_.is_list(expression)) return not_understood(span);
-      for (const std::string& name : value_names_in(*language_.expressions, expression))
-        add_name(name);
+      if (!expression.empty() && lists_.is_list(expression)) return not_understood(span);
+      if (!expression.empty()) add_names_of(expression);
     }
     step.change = std::move(changed.change);
     step.span = span;
@@ -215,8 +210,7 @@ class SequenceReader {
           !add_counts(step.behind, *counts, false, step.span))
         return not_understood(control.header);
     }
-    for (const std::string& name : value_names_in(*language_.expressions, step.expression))
-      add_name(name);
+    add_names_of(step.expression);
     shared_.add_shown(step.expression, step.span, loops_ > 0 || step.kind == Kind::loop);
     if (step.kind == Kind::each) shared_.begin_loop(step.names, step.expression);
     for (const std::string& name : step.names) {
@@ -244,10 +238,7 @@ class SequenceReader {
       chosen.values = one.values;
       chosen.falls_through = one.falls_through;
       chosen.span = control.header;
-      for (const std::string& value : one.values) {
-        for (const std::string& name : value_names_in(*language_.expressions, value))
-          add_name(name);
-      }
+      for (const std::string& value : one.values) add_names_of(value);
       if (auto error = read_block(one.body, chosen.body)) return error;
       step.body.push_back(std::move(chosen));
     }
@@ -310,11 +301,8 @@ class SequenceReader {
   }
 
   void declare(Steps& into, const Declaration& declared, std::size_t at) {
-    // The names in it are values, too.
-    const std::vector<std::string> names =
-        value_names_in(*language_.expressions, declared.expression);
-    for (const std::string& name : names) add_name(name);
     StatementStep step;
+    step.is_constant = add_names_of(declared.expression) == 0;
     step.name = declared.name;
     step.expression = declared.expression;
     step.type = declared.type;
@@ -323,7 +311,6 @@ class SequenceReader {
     step.operand = declared.operand;
     step.in_place = declared.in_place;
     step.steps = declared.steps;
-    step.is_constant = names.empty();
     // int i; before: this is its first value.
     const std::string* open = open_names_.type_of(step.name);
     if (open != nullptr && step.changes && !step.combines) {
@@ -447,6 +434,12 @@ class SequenceReader {
     return std::find(declared_.begin(), declared_.end(), name) != declared_.end();
   }
 
+  // The names in it are values, too; how many there are.
+  std::size_t add_names_of(const std::string& expression) {
+    const std::vector<std::string> names = value_names_in(*language_.expressions, expression);
+    for (const std::string& name : names) add_name(name);
+    return names.size();
+  }
   void add_name(const std::string& name) {
     const bool is_own = has_word(language_.expressions->own_names, name);
     const bool is_known = std::find(names_.begin(), names_.end(), name) != names_.end();
