@@ -71,7 +71,8 @@ std::optional<std::string_view> find_value(const SettingFact& fact, std::string_
   for (const std::string& wanted : others) {
     if (wanted.empty()) continue;
     for (const std::string_view value : fact.values) {
-      if (folded(value) == wanted) return value;
+      // Most differ in their first letter.
+      if (!value.empty() && lower(value[0]) == wanted[0] && folded(value) == wanted) return value;
     }
   }
   return std::nullopt;

@@ -2,6 +2,7 @@
 
 #include <cstdlib>
 #include <filesystem>
+#include <string_view>
 
 namespace inky::toolchain {
 
@@ -28,17 +29,33 @@ std::string folder_of(const Installation& one) {
   return fs::is_directory(usual, failed) ? usual.string() : std::string();
 }
 
+// Whether .NET finds the library that holds its cultures; it does not start without it, unless it is
+// told to have none but the invariant one.
+bool has_cultures() {
+  constexpr std::string_view library = "libicuuc.so.";
+  for (const char* folder : {"/usr/lib/x86_64-linux-gnu", "/usr/lib/aarch64-linux-gnu",
+                             "/usr/lib64", "/usr/lib", "/lib", "/usr/local/lib"}) {
+    std::error_code failed;
+    for (fs::directory_iterator at(folder, failed), end; !failed && at != end;
+         at.increment(failed)) {
+      if (at->path().filename().native().starts_with(library)) return true;
+    }
+  }
+  return false;
+}
+
 }  // namespace
 
 std::vector<std::string> witness_environment(const std::string& program,
                                              const std::string& folder) {
   std::vector<std::string> out = {
       "LANG=C.UTF-8", "LC_ALL=C.UTF-8", "TZ=UTC", "DOTNET_NOLOGO=1",
-      "DOTNET_CLI_TELEMETRY_OPTOUT=1", "DOTNET_SYSTEM_GLOBALIZATION_INVARIANT=1",
-      "DOTNET_SKIP_FIRST_TIME_EXPERIENCE=1", "DOTNET_GENERATE_ASPNET_CERTIFICATE=0",
-      "DOTNET_CLI_WORKLOAD_UPDATE_NOTIFY_DISABLE=true",
+      "DOTNET_CLI_TELEMETRY_OPTOUT=1", "DOTNET_SKIP_FIRST_TIME_EXPERIENCE=1",
+      "DOTNET_GENERATE_ASPNET_CERTIFICATE=0", "DOTNET_CLI_WORKLOAD_UPDATE_NOTIFY_DISABLE=true",
       // Its servers would outlive the witness.
       "MSBUILDDISABLENODEREUSE=1", "DOTNET_CLI_USE_MSBUILD_SERVER=0", "UseSharedCompilation=false"};
+  static const bool cultures = has_cultures();
+  if (!cultures) out.push_back("DOTNET_SYSTEM_GLOBALIZATION_INVARIANT=1");
   out.push_back("PATH=" + fs::path(program).parent_path().string() +
                 ":/usr/local/bin:/usr/bin:/bin");
   // What they keep for another time, they keep in the folder.

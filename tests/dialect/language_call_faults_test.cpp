@@ -166,6 +166,7 @@ TEST_CASE("what is not supported yet in a call is underlined there") {
       {"shell", "printf '%s' $(date)", {12, 14}},
       {"csharp", "$\"{n switch { 1 => 2 }}\"", {5, 11}},
       {"php", "echo new Lot;", {5, 8}},
+      {"java", "System.out.println(new Lot[2]);", {19, 22}},
       {"php", "echo $a ?: 2;", {8, 10}},
       {"javascript", "process.stdout.write(n);", {21, 22}},
       {"rust", "println!(\"{}\", if b { 1 });", {15, 17}},
@@ -257,6 +258,18 @@ TEST_CASE("the program of a call has its values, and the call itself") {
   CHECK_THAT(
       program("php", "echo \"Total: $x\", PHP_EOL, true, 7;"),
       Catch::Contains("printf(\"%s%s%s%s\", (\"Total: \" . $x . \"\"), (\"\\n\"), (true), (7));"));
+  // What is made keeps its word, a function of PHP bears no sign, and Java imports what it names.
+  CHECK_THAT(program("php", "echo strlen($name), (new DateTime(\"2031-05-09\"))->format(\"Y\");"),
+             Catch::Contains("printf(\"%s%s\", strlen($name), (new DateTime(\"2031-05-09\"))"
+                             "->format(\"Y\"));"));
+  CHECK_THAT(
+      program("csharp", "Console.WriteLine(x.ToString(\"N2\", new CultureInfo(\"de-DE\")));"),
+      Catch::Contains("x.ToString(\"N2\", new CultureInfo(\"de-DE\"))"));
+  const std::string java = program(
+      "java", "System.out.println(new BigDecimal(\"1.10\") + \" \" + LocalDate.of(2031, 5, 9));");
+  CHECK_THAT(java, Catch::Contains("import java.math.*;\n"));
+  CHECK_THAT(java, Catch::Contains("import java.time.*;\n"));
+  CHECK_THAT(java, Catch::Contains("new BigDecimal(\"1.10\")"));
   CHECK_THAT(program("php", "echo \"$x\" * 2;"), Catch::Contains("(\"\" . $x . \"\") * 2"));
   CHECK_THAT(program("rust", "println!(\"{name}|{:.1}|{}\", x * 2.0, x as i32);"),
              Catch::Contains("print!(\"{name}|{:.1}|{}\\n\", x * 2.0, x as i32);"));

@@ -225,8 +225,15 @@ bool CodeReader::read_new(Node& node, std::size_t start) {
     skip_blanks();
     if (peek() != '{') return not_yet("an array without its items here is", start);
   } else {
+    // new Lot alone makes one, too, in some languages.
+    std::size_t end = at_;
+    while (end < source_.size() && (is_word_part(source_[end]) || source_[end] == '.')) ++end;
+    end = std::min(source_.find_first_not_of(' ', end), source_.size());
+    if (end == source_.size() || (source_[end] != '(' && source_[end] != '<'))
+      return not_yet("the word new here is", start);
     node.kind = Node::Kind::name;
     node.text = word;
+    node.is_made = true;
     return true;
   }
   const std::size_t open = at_++;

@@ -95,6 +95,7 @@ struct Node {
   std::vector<Operation> operations;
   Span span;                // in the source
   bool enclosed = false;    // in parentheses
+  bool is_made = false;     // of a name: behind "new"
   bool by_pointer = false;  // of a member: it was written with an arrow
   std::vector<Span>
       texts;            // of a text constant: what is between the quotes of each of its literals

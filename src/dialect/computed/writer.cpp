@@ -38,7 +38,9 @@ class Writer {
       case Node::Kind::name:
         // Nothing that could be more than a name.
         if (node.text.find_first_of(" \t\r\n\"`(){}[],;#\\|") != std::string::npos) return false;
-        out_.add(grammar_.prefix_of_names);
+        if (node.is_made) out_.add("new ");
+        // A function bears no such sign.
+        if (!node.is_made && !is_called_) out_.add(grammar_.prefix_of_names);
         out_.add(node.text);
         return true;
       case Node::Kind::list:
@@ -298,7 +300,10 @@ class Writer {
   bool write_call(const Node& node) {
     if (!is_harmless(node.parts[0])) return false;
     if (grammar_.prefix_calls) return write_list(node.parts[0].text, node, 1);
-    if (!write(node.parts[0])) return false;
+    is_called_ = node.parts[0].kind == Node::Kind::name;
+    const bool is_written = write(node.parts[0]);
+    is_called_ = false;
+    if (!is_written) return false;
     if (grammar_.applies && node.parts[0].kind == Node::Kind::name) return write_applied(node);
     out_.add("(");
     for (std::size_t i = 1; i < node.parts.size(); ++i) {
@@ -317,6 +322,7 @@ class Writer {
   std::vector<std::string_view> own_names_;  // what an expression calls its items
   WrittenCall& out_;
   TextStyle texts_;
+  bool is_called_ = false;  // the name that is written
 };
 
 }  // namespace

@@ -22,6 +22,15 @@ inline constexpr auto java_program_types = std::to_array<TypeForm>({
     {Type::decimal, "BigDecimal ", "new BigDecimal(\"@\")", "import java.math.BigDecimal;\n"},
 });
 
+inline constexpr NeededLine java_needed[] = {
+    {"BigDecimal BigInteger RoundingMode", "import java.math.*;\n"},
+    {"LocalDate LocalTime LocalDateTime OffsetDateTime Duration", "import java.time.*;\n"},
+    {"DateTimeFormatter FormatStyle TextStyle", "import java.time.format.*;\n"},
+    {"NumberFormat DecimalFormatSymbols", "import java.text.*;\n"},
+    {"List Arrays Collections Objects", "import java.util.*;\n"},
+    {"Stream IntStream DoubleStream Collectors", "import java.util.stream.*;\n"},
+};
+
 inline constexpr ProgramForm java_program = {.before =
                                                  "import java.text.DecimalFormat;\n"
                                                  "import java.util.Locale;\n\n"
@@ -35,7 +44,8 @@ inline constexpr ProgramForm java_program = {.before =
                                              .infinity = "Double.POSITIVE_INFINITY",
                                              .negative_infinity = "Double.NEGATIVE_INFINITY",
                                              .not_a_number = "Double.NaN",
-                                             .unicode_first = true};
+                                             .unicode_first = true,
+                                             .needed = java_needed};
 
 inline constexpr std::string_view java_pad_left =
     "  // Text with spaces before it, up to a width. Its columns are given: length() counts UTF-16 "

@@ -133,6 +133,7 @@ const computed::Grammar grammar = [] {
   out.arrow = "->";
   out.lists = "[";
   out.prefix_of_names = "$";
+  out.methods = "format getTimestamp";
   out.functions =
       "strlen strtoupper strtolower ucfirst ucwords str_repeat str_pad substr trim ltrim rtrim "
       "implode join count round abs floor ceil sqrt pow intdiv fmod max min number_format sprintf "
