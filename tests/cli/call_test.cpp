@@ -79,6 +79,9 @@ TEST_CASE("the real compiler's program agrees about a call") {
        R"(show 'print(f"{price * 2:.2f} {name.upper()!r}")' name=ink price=9.55 --witness)",
        // The compiler of C# warns about a value that is not used, where it is not told not to.
        R"(show --in csharp 'Console.WriteLine("{0}", n);' n=7 lot=3 --witness)",
+       R"(show --in php 'echo strlen("ink"), (new DateTime("2031-05-09"))->format("d.m.Y");' --witness)",
+       R"(show --in java 'System.out.println(NumberFormat.getCurrencyInstance(Locale.US).format(1234.5));' --witness)",
+       R"(show --in csharp 'Console.WriteLine(2.5.ToString("C", new CultureInfo("de-DE")));' --witness)",
        R"(show --in python 'print("%5.1f" % (x ** 2))' x=1.5 --witness)"}) {
     INFO(command);
     const Ran ran = run_tool(command);

@@ -98,9 +98,10 @@ TEST_CASE("exit status and standard error tell the three endings apart") {
       {"proof nowhere.toml", 2,
        "inky: cannot read \"nowhere.toml\": No such file or directory\n      Check the path and "
        "its permissions; - is standard input.\n"},
-      {"show --locale de_DEE '%d' 1", 2,
-       "inky: the locale \"de_DEE\" is not supported yet\n      Did you mean de_DE.UTF-8? All 320 "
-       "are in: inky dialects c --json\n"},
+      {"show --locale ja_QQ '%d' 1", 2,
+       "inky: the locale \"ja_QQ\" is not supported yet\n      There are ja_JP.UTF-8. All 320 are "
+       "in: "
+       "inky dialects c --json\n"},
   };
   for (const Case& c : cases) {
     INFO(c.arguments);

@@ -13,7 +13,7 @@ count = 4000
 
 
 # What a language alone means, as src/dialect/javascript/locales.cpp has it.
-alone = {tag.split("-")[0]: tag for tag in (javascript.root / "src/dialect/javascript/locales.cpp").read_text().split("usual =")[1].split(";")[0].replace('"', "").split()}
+alone = {tag.split("-")[0]: tag for tag in (javascript.root / "src/dialect/javascript/locales.cpp").read_text().split("usual_tags =")[1].split(";")[0].replace('"', "").split()}
 
 
 class Cases:

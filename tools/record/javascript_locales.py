@@ -235,7 +235,8 @@ def main():
         assert not any("\n" in text for text in one["names"] + one["patterns"]), one["tag"]
         assert len(one["patterns"]) < 57 * 57
         lists += [literal(packed(one["tables"][name])) for name in ("dates", "times", "between", "week", "styles", "money", "units", "compact")]
-        lines.append("{" + ",\n ".join(lists) + "},")
+        # Of known length: none has to be measured when they are compiled.
+        lines.append("{" + ",\n ".join(text + "sv" for text in lists) + "},")
     marks = lines[:2]
     for one in sorted(made["answer"], key=lambda one: (one["tag"] != "en-US", one["tag"])):
         texts = [json.dumps(mark) if isinstance(mark, (int, bool)) else locale_table.literal(mark) for mark in one["marks"]]

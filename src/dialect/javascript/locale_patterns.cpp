@@ -7,6 +7,8 @@ namespace inky::inline v1::javascript {
 
 namespace {
 
+using namespace std::string_view_literals;
+
 constexpr LocalePatterns all_patterns[] = {
 #include "locale_patterns.inc"
 };

@@ -29,7 +29,7 @@ namespace {
 
 // What a language alone has: Intl.Locale's maximize(), and asked of numbers, currencies and dates:
 // Node.js 20.
-constexpr std::string_view usual =
+constexpr std::string_view usual_tags =
     " en-US de-DE es-ES fr-FR it-IT ja-JP nl-NL pl-PL pt-BR sv-SE bg-BG ca-ES cs-CZ da-DK el-GR "
     "et-EE fi-FI fil-PH ga-IE he-IL hi-IN hr-HR hu-HU id-ID is-IS ko-KR lt-LT lv-LV ms-MY "
     "nb-NO ro-RO ru-RU sk-SK sl-SI sr-RS ta-IN te-IN th-TH tr-TR uk-UA vi-VN zh-CN ";
@@ -39,9 +39,9 @@ constexpr std::string_view usual =
 const Locale* locale_tagged(std::string_view asked) {
   std::string_view tag = asked;
   if (asked.find('-') == std::string_view::npos) {
-    const std::size_t at = usual.find(" " + std::string(asked) + "-");
+    const std::size_t at = usual_tags.find(" " + std::string(asked) + "-");
     if (at == std::string_view::npos) return nullptr;
-    tag = usual.substr(at + 1, usual.find(' ', at + 1) - at - 1);
+    tag = usual_tags.substr(at + 1, usual_tags.find(' ', at + 1) - at - 1);
   }
   const auto found = std::find_if(std::begin(locales), std::end(locales),
                                   [&](const Locale& locale) { return locale.tag == tag; });

@@ -127,11 +127,11 @@ bool Expressions::localize_field(const Node& node, std::string_view field, const
 
 // locale.format_string("%.2f", total, grouping=True)
 bool Expressions::format_by_locale(const Node& node, const Arguments& arguments, Value& out) {
-  constexpr std::string_view names[] = {"grouping", "monetary"};
-  bool flags[] = {false, false};
+  constexpr std::string_view flag_names[] = {"grouping", "monetary"};
+  bool chosen[] = {false, false};
   if (arguments.size() < 2 || !arguments[0].is(Type::text))
     return not_yet("format_string of these is", node);
-  if (!take_flags(node, arguments, 2, names, flags)) return false;
+  if (!take_flags(node, arguments, 2, flag_names, chosen)) return false;
   std::span<const Value> values{&arguments[1], 1};
   if (arguments[1].is(Type::tuple)) values = arguments[1].as_list();
   const std::string_view form = arguments[0].as_text();
@@ -154,7 +154,7 @@ bool Expressions::format_by_locale(const Node& node, const Arguments& arguments,
       continue;
     }
     if (next == values.size()) return raise("IndexError", "tuple index out of range", node);
-    if (!localize_field(node, field, values[next++], flags[0], flags[1], text)) return false;
+    if (!localize_field(node, field, values[next++], chosen[0], chosen[1], text)) return false;
   }
   if (next < values.size())
     return raise("TypeError", "not all arguments converted during string formatting", node);
@@ -164,12 +164,12 @@ bool Expressions::format_by_locale(const Node& node, const Arguments& arguments,
 
 // locale.currency(total, grouping=True)
 bool Expressions::show_currency(const Node& node, const Arguments& arguments, Value& out) {
-  constexpr std::string_view names[] = {"symbol", "grouping", "international"};
-  bool flags[] = {true, false, false};
+  constexpr std::string_view flag_names[] = {"symbol", "grouping", "international"};
+  bool chosen[] = {true, false, false};
   if (arguments.size() == 0 || !is_real_number(arguments[0]))
     return not_yet("currency of this is", node);
-  if (!take_flags(node, arguments, 1, names, flags)) return false;
-  const auto [symbol, grouping, international] = flags;
+  if (!take_flags(node, arguments, 1, flag_names, chosen)) return false;
+  const auto [symbol, grouping, international] = chosen;
   const Locale locale = glibc::locale_or_c(this->locale());
   const int places = locale.digit(international ? Locale::code_places : Locale::currency_places);
   constexpr int not_said = 9;
