@@ -9,7 +9,6 @@
 namespace inky::inline v1 {
 
 // The step that the statement is, whose expression names the locale; nothing where it sets none.
-std::optional<StatementStep> locale_step_of(const ExpressionForm& form,
-                                            std::string_view statement);
+std::optional<StatementStep> locale_step_of(const ExpressionForm& form, std::string_view statement);
 
 }  // namespace inky::inline v1
