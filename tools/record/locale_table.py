@@ -8,19 +8,16 @@ import unicodedata
 
 
 def literal(text):
-    """A C++ literal of a text; what does not show itself is escaped."""
+    """A C++ literal of a text; what does not show itself is escaped, in octal: three digits, whatever follows."""
     out = ""
-    after_hex = False
     for c in text:
         shows = unicodedata.category(c)[0] in "LMNPS" or c == " "
-        if shows and c not in '"\\':
-            # A digit behind \xNN would be part of it.
-            out += ('" "' if after_hex and c in "0123456789abcdefABCDEF" else "") + c
-        elif c in '"\\':
+        if c in '"\\':
             out += "\\" + c
+        elif shows:
+            out += c
         else:
-            out += "".join("\\x%02x" % byte for byte in c.encode())
-        after_hex = not shows
+            out += "".join("\\%03o" % byte for byte in c.encode())
     return '"' + out + '"'
 
 
