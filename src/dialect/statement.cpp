@@ -75,11 +75,11 @@ std::optional<computed::Trouble> evaluate_arguments(const Statement& statement,
         return evaluator->trouble();
       if (!later) later = evaluator->trouble();
     }
-    if (computed::is_object(value)) {
+    if (const Value* object = computed::object_in(value)) {
       return computed::Trouble{
           computed::Trouble::When::not_supported_yet,
           {},
-          "a " + computed::object_kind(value) + " as a value is not supported yet",
+          "a " + computed::object_kind(*object) + " as a value is not supported yet",
           statement.arguments[i].span};
     }
     if (!statement.argument_names[i].empty()) value.set_name(statement.argument_names[i]);

@@ -112,6 +112,11 @@ TEST_CASE("lines that cannot be read are answered with an error") {
        "value 1: \"2031-02-29\" is not a moment"},
       {R"({"dialect":"c","template":"%d","values":[{"list":7}]})", "wrong-kind",
        "value 1: the payload of \"list\" is of the wrong kind"},
+      // What a caller gives is no object of the language, whatever it says.
+      {R"({"dialect":"java","statement":"System.out.println(x.format(1));","values":[{"named":["x",{"tuple":["\u0001object NumberFormat"]}]}]})",
+       "not-supported-yet", "the method format is not supported yet"},
+      {R"({"dialect":"csharp","statement":"Console.WriteLine(1.5.ToString(x));","values":[{"named":["x",{"tuple":["CultureInfo"]}]}]})",
+       "not-supported-yet", "ToString with this is not supported yet"},
       {R"({"dialect":"c","template":"%d","locale":"qq_QQ"})", "not-supported-yet",
        "the locale \"qq_QQ\" is not supported yet"},
       {R"({"dialect":"c","template":"%d","width_of":"inches"})", "bad-value",

@@ -122,6 +122,10 @@ TEST_CASE("a statement that sets a locale that is not known says so") {
       {"java", "System.out.println(Locale.US);", "a Locale as a value is not supported yet"},
       {"csharp", "Console.WriteLine(\"{0}\", CultureInfo.InvariantCulture);",
        "a CultureInfo as a value is not supported yet"},
+      {"csharp", "Console.WriteLine((1, (CultureInfo.InvariantCulture, 2)));",
+       "a CultureInfo as a value is not supported yet"},
+      {"java", "System.out.println(List.of(Locale.US));",
+       "a Locale as a value is not supported yet"},
   };
   for (const Refused& one : refused) {
     INFO(one.source);

@@ -202,6 +202,12 @@ TEST_CASE("lines with locales in Java print what the runtime prints") {
       {"System.out.println(LocalDate.of(2031, 5, 9).getDayOfWeek().getDisplayName(TextStyle.SHORT, "
        "Locale.FRANCE));",
        "ven.\n"},
+      {"System.out.println(LocalDateTime.of(2031,5,9,14,5,7,123456789).format(DateTimeFormatter."
+       "ofPattern(\"yyy uuu DD nnn AAA NNN YYY yyyyy\")));",
+       "2031 2031 129 123456789 50707123 50707123456789 2031 02031\n"},
+      {"System.out.println(LocalDateTime.of(7,5,9,14,5,7,1).format(DateTimeFormatter.ofPattern("
+       "\"yyy uuu DD nnn AAA NNN YYY yyyyy\")));",
+       "007 007 129 001 50707000 50707000000001 007 00007\n"},
   };
   support::check_lines("java", lines);
   for (const PastedLine& line : lines) support::check_beginnings("java", line.source, {});

@@ -108,6 +108,7 @@ std::optional<Value> known_constant(Edition edition, std::string_view name) {
   return std::nullopt;
 }
 
+// What stands in the reader's own program, to be recognised there. Nothing here calls it.
 constexpr LocaleStatementFact locale_statements[] = {{"setlocale(LC_ALL,", ")"},
                                                      {"setlocale(LC_NUMERIC,", ")"}};
 

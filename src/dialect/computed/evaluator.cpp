@@ -66,7 +66,8 @@ bool Evaluator::fill_template(const Node& node, const Dialect& dialect, std::str
   const auto parsed = dialect.parse(source);
   if (!parsed) return not_yet("this template is", node);
   for (const Value& value : values) {
-    if (is_object(value)) return not_yet("a " + object_kind(value) + " as a text is", node);
+    if (const Value* object = object_in(value))
+      return not_yet("a " + object_kind(*object) + " as a text is", node);
   }
   const Setting setting{"locale", locale.value_or(this->locale())};
   RenderOptions options;

@@ -1,5 +1,6 @@
 // Objects of a language that are no values of ours: a locale, a formatter. While an expression is
-// evaluated, each is a tuple whose first part says what it is.
+// evaluated, each is a tuple whose first part names its kind. That part is marked as an expression,
+// which no value that a caller gives can be.
 #pragma once
 
 #include <string>
@@ -11,22 +12,30 @@
 
 namespace inky::inline v1::computed {
 
-// No text of a program begins with this.
-inline constexpr std::string_view object_mark = "\x01object ";
-
 inline Value object_of(std::string_view kind, std::vector<Value> parts) {
-  parts.insert(parts.begin(), Value::text(std::string(object_mark) + std::string(kind)));
+  Value name = Value::text(std::string(kind));
+  name.set_expression();
+  parts.insert(parts.begin(), std::move(name));
   return Value::tuple(std::move(parts));
 }
 
 // Whether it is one at all.
 inline bool is_object(const Value& value) {
-  return value.is(Type::tuple) && !value.as_list().empty() && value.as_list()[0].is(Type::text) &&
-         value.as_list()[0].as_text().starts_with(object_mark);
+  return value.is(Type::tuple) && !value.as_list().empty() && value.as_list()[0].is_expression();
 }
 
 inline bool is_object(const Value& value, std::string_view kind) {
-  return is_object(value) && value.as_list()[0].as_text().substr(object_mark.size()) == kind;
+  return is_object(value) && value.as_list()[0].as_text() == kind;
+}
+
+// The first object in a value, however deep; null where there is none.
+inline const Value* object_in(const Value& value) {
+  if (is_object(value)) return &value;
+  if (!is_compound(value.type()) && !value.is(Type::some)) return nullptr;
+  for (const Value& part : value.as_list()) {
+    if (const Value* found = object_in(part)) return found;
+  }
+  return nullptr;
 }
 
 // A part of one, from 0. REQUIRES: is_object(), and that it has this part.
@@ -34,9 +43,9 @@ inline const Value& object_part(const Value& object, std::size_t part) {
   return object.as_list()[part + 1];
 }
 
-// What it says where it is shown by itself, which is not supported yet.
+// REQUIRES: is_object().
 inline std::string object_kind(const Value& object) {
-  return std::string(object.as_list()[0].as_text().substr(object_mark.size()));
+  return std::string(object.as_list()[0].as_text());
 }
 
 }  // namespace inky::inline v1::computed

@@ -268,10 +268,7 @@ class Rendering final : public family::Rendering<Rendering> {
  private:
   Notes* notes() { return report_ == nullptr ? nullptr : &report_->notes; }
 
-  Culture culture() const {
-    const auto chosen = culture_tagged(options_.setting("locale"));
-    return chosen ? *chosen : invariant_culture();
-  }
+  Culture culture() const { return culture_or_invariant(options_.setting("locale")); }
 
   bool refuse(std::string why, const Field& field) {
     return fail(Outcome::fails_at_run(std::string(exception), std::move(why), field.span));

@@ -9,9 +9,7 @@ namespace {
 
 #include "cultures.inc"
 
-Culture culture_at(std::size_t place) {
-  return Culture({locale_tags_here[place], locale_texts, locale_parts[place]});
-}
+constexpr LocaleTable<Culture, Culture::parts> table{locale_tags_here, locale_texts, locale_parts};
 
 }  // namespace
 
@@ -28,13 +26,15 @@ std::span<const std::string_view> telling_cultures() {
 }
 
 std::optional<Culture> culture_tagged(std::string_view tag) {
-  const std::ptrdiff_t place = locale_place(locale_tags_here, tag);
-  if (place < 0) return std::nullopt;
-  return culture_at(static_cast<std::size_t>(place));
+  return table.find(tag);
+}
+
+Culture culture_or_invariant(std::string_view tag) {
+  return table.find_or_usual(tag);
 }
 
 Culture invariant_culture() {
-  return culture_at(0);
+  return table.usual();
 }
 
 }  // namespace inky::inline v1::csharp

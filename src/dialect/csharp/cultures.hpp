@@ -77,6 +77,7 @@ std::span<const std::string_view> culture_tags();
 std::span<const std::string_view> telling_cultures();
 // Nothing where there is none; an empty tag is the invariant culture's.
 std::optional<Culture> culture_tagged(std::string_view tag);
+Culture culture_or_invariant(std::string_view tag);
 Culture invariant_culture();
 
 }  // namespace inky::inline v1::csharp

@@ -9,9 +9,7 @@ namespace {
 
 #include "glibc_locales.inc"
 
-Locale locale_at(std::size_t place) {
-  return Locale({locale_tags_here[place], locale_texts, locale_parts[place]});
-}
+constexpr LocaleTable<Locale, Locale::parts> table{locale_tags_here, locale_texts, locale_parts};
 
 }  // namespace
 
@@ -30,14 +28,11 @@ std::span<const std::string_view> telling_locales() {
 }
 
 std::optional<Locale> locale_tagged(std::string_view tag) {
-  const std::ptrdiff_t place = locale_place(locale_tags_here, tag);
-  if (place < 0) return std::nullopt;
-  return locale_at(static_cast<std::size_t>(place));
+  return table.find(tag);
 }
 
 Locale locale_or_c(std::string_view tag) {
-  const auto found = locale_tagged(tag);
-  return found ? *found : locale_at(0);
+  return table.find_or_usual(tag);
 }
 
 bool is_plain_locale(std::string_view tag) {

@@ -5,6 +5,7 @@
 #include <array>
 #include <cstddef>
 #include <cstdint>
+#include <optional>
 #include <span>
 #include <string_view>
 
@@ -30,16 +31,33 @@ class LocaleParts {
   const std::array<std::uint16_t, parts>* places_;
 };
 
-// REQUIRES: but for the first, which is the usual one, the tags are in order; an empty tag is the
-// first's. -1 where there is none.
-constexpr std::ptrdiff_t locale_place(std::span<const std::string_view> tags,
-                                      std::string_view tag) {
-  if (tag.empty() || tag == tags.front()) return 0;
-  const auto others = tags.subspan(1);
-  const auto found = std::lower_bound(others.begin(), others.end(), tag);
-  if (found == others.end() || *found != tag) return -1;
-  return found - others.begin() + 1;
-}
+// The three arrays of a table. The first locale is the usual one; the tags of the others are in
+// order. `Locale` is made from its parts.
+template <typename Locale, std::size_t parts>
+struct LocaleTable {
+  std::span<const std::string_view> tags;
+  std::span<const std::string_view> texts;
+  std::span<const std::array<std::uint16_t, parts>> places;
+
+  Locale usual() const { return at(0); }
+  // Nothing where there is none; an empty tag is the usual one's.
+  std::optional<Locale> find(std::string_view tag) const {
+    if (tag.empty() || tag == tags.front()) return usual();
+    const auto others = tags.subspan(1);
+    const auto found = std::lower_bound(others.begin(), others.end(), tag);
+    if (found == others.end() || *found != tag) return std::nullopt;
+    return at(static_cast<std::size_t>(found - others.begin()) + 1);
+  }
+  Locale find_or_usual(std::string_view tag) const {
+    const auto found = find(tag);
+    return found ? *found : usual();
+  }
+
+ private:
+  Locale at(std::size_t place) const {
+    return Locale(LocaleParts<parts>(tags[place], texts, places[place]));
+  }
+};
 
 // One of the names of a list, which bars part: "Mon|Tue". Empty where it has fewer.
 constexpr std::string_view listed_name(std::string_view list, std::size_t place) {

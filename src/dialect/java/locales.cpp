@@ -9,9 +9,8 @@ namespace {
 
 #include "locales.inc"
 
-JavaLocale locale_at(std::size_t place) {
-  return JavaLocale({locale_tags_here[place], locale_texts, locale_parts[place]});
-}
+constexpr LocaleTable<JavaLocale, JavaLocale::parts> table{locale_tags_here, locale_texts,
+                                                           locale_parts};
 
 }  // namespace
 
@@ -29,14 +28,11 @@ std::span<const std::string_view> telling_locales() {
 }
 
 std::optional<JavaLocale> locale_tagged(std::string_view tag) {
-  const std::ptrdiff_t place = locale_place(locale_tags_here, tag);
-  if (place < 0) return std::nullopt;
-  return locale_at(static_cast<std::size_t>(place));
+  return table.find(tag);
 }
 
 JavaLocale locale_or_root(std::string_view tag) {
-  const auto found = locale_tagged(tag);
-  return found ? *found : locale_at(0);
+  return table.find_or_usual(tag);
 }
 
 }  // namespace inky::inline v1::java_language

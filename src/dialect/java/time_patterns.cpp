@@ -282,8 +282,7 @@ class PatternFilling {
       default:
         put_clock(letter, count);
     }
-    // A number of so many digits holds no more.
-    return too_long_ ? PatternFault::not_supported_yet : PatternFault::none;
+    return PatternFault::none;
   }
 
   void put_clock(char letter, std::size_t count) {
@@ -357,7 +356,6 @@ class PatternFilling {
 
   void number(std::int64_t value, std::size_t width) {
     const std::string digits = std::to_string(value);
-    if (width > 2 && digits.size() > width && width < 4) too_long_ = true;
     if (digits.size() < width) put(std::string(width - digits.size(), '0'));
     put(digits);
   }
@@ -373,7 +371,6 @@ class PatternFilling {
   std::string& out_;
   std::string_view pattern_;
   bool prints_ = false;
-  bool too_long_ = false;
 };
 
 }  // namespace
