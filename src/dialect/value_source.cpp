@@ -15,6 +15,68 @@ std::string filled(std::string_view form, std::string_view text) {
   return std::string(form.substr(0, at)) + std::string(text) + std::string(form.substr(at + 1));
 }
 
+// The name that localtime() and gmtime() give a zone where TZ is UTC; of another one, its offset.
+std::string zone_name(const Moment& moment) {
+  if (!moment.offset) return "UTC";
+  return *moment.offset == 0 ? "GMT" : offset_text(*moment.offset);
+}
+
+// A form of a moment: @ with a letter stands for a part of it, and alone for all, as ISO 8601 has it.
+std::string filled_with_parts(std::string_view form, const Value& value) {
+  const Moment moment = value.as_moment();
+  std::string out;
+  for (std::size_t at = 0; at < form.size(); ++at) {
+    if (form[at] != '@') {
+      out += form[at];
+      continue;
+    }
+    const char part = at + 1 < form.size() ? form[at + 1] : '\0';
+    ++at;
+    switch (part) {
+      case 'Y':
+        out += std::to_string(moment.year);
+        break;
+      case 'M':
+        out += std::to_string(moment.month);
+        break;
+      case 'D':
+        out += std::to_string(moment.day);
+        break;
+      case 'h':
+        out += std::to_string(moment.hour);
+        break;
+      case 'm':
+        out += std::to_string(moment.minute);
+        break;
+      case 's':
+        out += std::to_string(moment.second);
+        break;
+      case 'S': {
+        // With the parts of a second, where there are any.
+        const std::string clock = time_text(moment);
+        out += clock.substr(clock.rfind(':') + 1);
+        break;
+      }
+      case 'w':
+        out += std::to_string(weekday(moment));
+        break;
+      case 'y':
+        out += std::to_string(day_of_year(moment) - 1);
+        break;
+      case 'z':
+        out += std::to_string(moment.offset.value_or(0) * 60);
+        break;
+      case 'Z':
+        out += zone_name(moment);
+        break;
+      default:
+        --at;
+        out += describe(value);
+    }
+  }
+  return out;
+}
+
 Error not_yet(std::string_view language, const std::string& what) {
   return {Code::not_supported_yet,
           what + " in a program of " + std::string(language) + " is not supported yet",
@@ -43,6 +105,14 @@ Result<std::string> value_source(const ProgramForm& form, std::string_view langu
   if (found == form.types.end())
     return not_yet(language, "a value of type " + std::string(name_of(value.type())));
   const TypeForm& type = *found;
+  if (value.is(Type::duration)) return filled(type.literal, describe(value));
+  if (value.is(Type::moment) || value.is(Type::date) || value.is(Type::time)) {
+    const bool has_offset = value.is(Type::moment) && value.as_moment().offset;
+    if (has_offset && type.with_offset.empty() && type.literal.find("@z") == std::string_view::npos)
+      return not_yet(language, "a moment with an offset from UTC");
+    return filled_with_parts(
+        has_offset && !type.with_offset.empty() ? type.with_offset : type.literal, value);
+  }
   if (value.is(Type::text)) {
     if (!is_utf8(value.as_text())) return not_yet(language, "a text that is not UTF-8");
     const bool has_zero = value.as_text().find('\0') != std::string_view::npos;

@@ -34,7 +34,7 @@ std::optional<Declaration> read_macro(std::string_view rest) {
   return out;
 }
 
-// sprintf(line, "%d", n) and snprintf(line, size, "%d", n)
+// sprintf(line, "%d", n), snprintf(line, size, "%d", n), strftime(line, size, "%F", &t)
 std::optional<Declaration> read_printed(std::string_view name, std::string_view arguments) {
   if (!arguments.ends_with(')')) return std::nullopt;
   arguments.remove_suffix(1);
@@ -52,7 +52,7 @@ std::optional<Declaration> read_printed(std::string_view name, std::string_view 
 std::optional<Declaration> read_definition(std::string_view statement) {
   std::optional<Declaration> out;
   if (statement.starts_with("#define ")) out = read_macro(statement.substr(8));
-  for (const std::string_view name : {"sprintf", "snprintf", "strcpy"}) {
+  for (const std::string_view name : {"sprintf", "snprintf", "strcpy", "strftime"}) {
     for (const std::string_view prefix : {"", "std::"}) {
       const std::string begin = std::string(prefix) + std::string(name) + "(";
       if (statement.starts_with(begin)) out = read_printed(name, statement.substr(begin.size()));

@@ -6,5 +6,6 @@
 namespace inky::inline v1 {
 
 const Dialect* c_dialect();
+const Dialect* strftime_dialect();
 
 }  // namespace inky::inline v1

@@ -146,7 +146,7 @@ const computed::Grammar grammar = [] {
   out.functions =
       "abs labs llabs fabs floor ceil trunc round rint nearbyint lround llround sqrt cbrt exp log "
       "log10 log2 sin cos tan atan fmod fmax fmin pow max min strlen toupper tolower to_string "
-      "string bitset quoted format";
+      "string bitset quoted format localtime gmtime mktime timegm asctime ctime difftime";
   out.methods = "size length empty c_str data front back at substr";
   return out;
 }();
@@ -362,7 +362,13 @@ bool Expressions::cast(const Node& node, const Value& of, Value& out) {
 
 // *name is name[0].
 bool Expressions::apply(const Node& node, const Value& operand, Value& out) {
-  if (node.operation == Operation::address) return not_yet("an address here is", node);
+  if (node.operation == Operation::address) {
+    // Functions take a struct tm by its address.
+    out = operand;
+    const bool is_time =
+        operand.is(Type::moment) || operand.is(Type::date) || operand.is(Type::time);
+    return is_time || not_yet("an address here is", node);
+  }
   if (node.operation != Operation::follow) return Typed::apply(node, operand, out);
   if (operand.is(Type::text) || operand.is(Type::list))
     return item(node, operand, Value::whole(Type::i32, 0), out);

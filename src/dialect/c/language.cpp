@@ -62,7 +62,7 @@ constexpr Lexis lexis = [] {
 }  // namespace c_source
 
 const LanguageFacts& c_language_facts() {
-  static const Dialect* const dialects[] = {c_dialect()};
+  static const Dialect* const dialects[] = {c_dialect(), strftime_dialect()};
   static const LanguageFacts facts = {
       .id = "c",
       .name = "C",

@@ -286,6 +286,8 @@ inline constexpr auto calls = std::to_array<CallFact>(
      of_header("err.h", call("err", "c", 1)), of_header("err.h", call("errx", "c", 1)),
      of_header("err.h", call("warn", "c", 0)), of_header("err.h", call("warnx", "c", 0)),
      of_header("error.h", call("error", "c", 2)),
-     of_header("error.h", call("error_at_line", "c", 4))});
+     of_header("error.h", call("error_at_line", "c", 4)),
+     of_header("time.h", call("strftime", "strftime", 2)),
+     of_header("ctime", call("strftime", "strftime", 2))});
 
 }  // namespace inky::inline v1::c_source

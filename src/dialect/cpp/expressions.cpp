@@ -3,7 +3,6 @@
 #include <algorithm>
 #include <string>
 
-#include "../family/strftime.hpp"
 #include "../family/values.hpp"
 #include "dialects.hpp"
 #include "format/layout.hpp"
@@ -69,39 +68,15 @@ bool is_put_time(const computed::Node& node) {
          c_language::without_std(computed::path_of(node.parts[0])) == "put_time";
 }
 
-// put_time(&t, "%F"): ISO C++20, [ext.manip]; the codes are those of strftime. Of time zones nothing
-// is known here.
 std::optional<bool> CppExpressions::evaluate_own(const computed::Node& node, Value& out) {
   using Of = computed::Node::Kind;
-  if (node.kind == Of::unary && node.operation == computed::Operation::address)
-    return not_yet("an address here is", node);
   if (const auto range = evaluate_range(node, out)) return range;
   if (node.kind == Of::name && c_language::without_std(node.text) == "string::npos") {
     out = Value::whole(Type::u64, (int128{1} << 64) - 1);
     return true;
   }
-  if (!is_put_time(node)) return std::nullopt;
-  const bool is_plain = node.parts.size() == 3 && node.parts[1].kind == Of::unary &&
-                        node.parts[1].operation == computed::Operation::address;
-  Value moment;
-  Value codes;
-  if (!is_plain) return not_yet("put_time of this is", node);
-  if (!evaluate_again(node.parts[1].parts[0], moment) || !evaluate_again(node.parts[2], codes))
-    return false;
-  if (!moment.is(Type::moment) || !codes.is(Type::text))
-    return not_yet("put_time of anything but a moment is", node);
-  const std::string_view format = codes.as_text();
-  for (std::size_t at = format.find('%'); at != std::string_view::npos;
-       at = format.find('%', at + 2)) {
-    const bool is_known = at + 1 < format.size() &&
-                          std::string_view("zZfsEO").find(format[at + 1]) == std::string_view::npos;
-    if (!is_known) return not_yet("such a code of put_time is", node);
-  }
-  std::string text;
-  if (!append_strftime(moment.as_moment(), format, text).empty())
-    return not_yet("such a code of put_time is", node);
-  out = Value::text(std::move(text));
-  return true;
+  if (is_put_time(node)) return put_time(node, out);
+  return Expressions::evaluate_own(node, out);
 }
 
 namespace {

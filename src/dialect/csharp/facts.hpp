@@ -100,6 +100,11 @@ inline constexpr auto program_types = std::to_array<TypeForm>({
     {Type::character, "char ", "'@'"},
     {Type::truth, "bool "},
     {Type::decimal, "decimal ", "@m"},
+    {Type::moment, "var ", "DateTime.Parse(\"@\", CultureInfo.InvariantCulture)", "",
+     "DateTimeOffset.Parse(\"@\", CultureInfo.InvariantCulture)"},
+    {Type::date, "var ", "DateOnly.Parse(\"@\", CultureInfo.InvariantCulture)"},
+    {Type::time, "var ", "TimeOnly.Parse(\"@\", CultureInfo.InvariantCulture)"},
+    {Type::duration, "var ", "System.Xml.XmlConvert.ToTimeSpan(\"@\")"},
 });
 
 inline constexpr ProgramForm own_program = {

@@ -1,6 +1,7 @@
 #include "strftime.hpp"
 
 #include <algorithm>
+#include <optional>
 
 #include "inky_margin/format/spec.hpp"
 
@@ -8,17 +9,7 @@ namespace inky::inline v1 {
 
 namespace {
 
-constexpr std::string_view days[] = {"Sunday",   "Monday", "Tuesday", "Wednesday",
-                                     "Thursday", "Friday", "Saturday"};
-constexpr std::string_view months[] = {"January",   "February", "March",    "April",
-                                       "May",       "June",     "July",     "August",
-                                       "September", "October",  "November", "December"};
-
-void append_padded(int number, int digits, char pad, std::string& out) {
-  const std::string text = std::to_string(number);
-  out.append(static_cast<std::size_t>(std::max(digits - static_cast<int>(text.size()), 0)), pad);
-  out += text;
-}
+using glibc::Locale;
 
 int twelve_hour(const Moment& moment) {
   return (moment.hour + 11) % 12 + 1;
@@ -65,7 +56,6 @@ constexpr NumberCode numbers[] = {
     {'C', 0, '0', [](const Moment& m) { return m.year / 100; }},
     {'d', 2, '0', [](const Moment& m) { return m.day; }},
     {'e', 2, ' ', [](const Moment& m) { return m.day; }},
-    {'f', 6, '0', [](const Moment& m) { return m.nanosecond / 1000; }},
     {'g', 2, '0', [](const Moment& m) { return iso_year(m) % 100; }},
     {'G', 0, '0', iso_year},
     {'H', 2, '0', [](const Moment& m) { return m.hour; }},
@@ -92,62 +82,18 @@ struct ComposedCode {
 };
 
 constexpr ComposedCode composed[] = {
-    {'c', "%a %b %e %H:%M:%S %Y"},
-    {'D', "%m/%d/%y"},
-    {'F', "%Y-%m-%d"},
-    {'r', "%I:%M:%S %p"},
-    {'R', "%H:%M"},
-    {'T', "%H:%M:%S"},
-    {'x', "%m/%d/%y"},
-    {'X', "%H:%M:%S"},
-    {'n', "\n"},
-    {'t', "\t"},
-    {'z', ""},
-    {'Z', ""},  // no time zone
+    {'D', "%m/%d/%y"}, {'F', "%Y-%m-%d"}, {'R', "%H:%M"},
+    {'T', "%H:%M:%S"}, {'n', "\n"},       {'t', "\t"},
 };
-
-// The names of days and months, and of the halves of a day.
-std::string_view name_in(const Moment& moment, char code) {
-  switch (code) {
-    case 'a':
-      return days[weekday(moment)].substr(0, 3);
-    case 'A':
-      return days[weekday(moment)];
-    case 'b':
-    case 'h':
-      return months[moment.month - 1].substr(0, 3);
-    case 'B':
-      return months[moment.month - 1];
-    case 'p':
-      return moment.hour < 12 ? "AM" : "PM";
-    case 'P':
-      return moment.hour < 12 ? "am" : "pm";
-    default:
-      return {};
-  }
-}
-
-bool append_code(const Moment& moment, char code, std::string& out) {
-  if (code == '%') {
-    out += code;
-    return true;
-  }
-  if (const std::string_view name = name_in(moment, code); !name.empty()) {
-    out += name;
-    return true;
-  }
-  for (const NumberCode& one : numbers) {
-    if (one.code != code) continue;
-    append_padded(one.number(moment), one.digits, one.pad, out);
-    return true;
-  }
-  for (const ComposedCode& one : composed) {
-    if (one.code != code) continue;
-    append_strftime(moment, one.parts, out);
-    return true;
-  }
-  return false;
-}
+// Of those, what a locale has for them.
+struct ComposedPart {
+  char code;
+  Locale::Part part;
+};
+constexpr ComposedPart composed_parts[] = {{'c', Locale::date_and_time},
+                                           {'x', Locale::date},
+                                           {'X', Locale::time},
+                                           {'r', Locale::twelve_hours}};
 
 // ---- The whole of glibc ----
 
@@ -159,6 +105,29 @@ struct TimeField {
   char modifier = 0;  // E or O
   char code = 0;
 };
+
+// The names of days and months, and of the halves of a day; nothing where the code has none.
+std::optional<std::string_view> name_in(const Moment& moment, const TimeField& field,
+                                        const Locale& locale) {
+  const bool alone = field.modifier == 'O';
+  switch (field.code) {
+    case 'a':
+      return locale.name(Locale::short_days, weekday(moment));
+    case 'A':
+      return locale.name(Locale::days, weekday(moment));
+    case 'b':
+    case 'h':
+      return locale.name(alone ? Locale::lone_short_months : Locale::short_months,
+                         moment.month - 1);
+    case 'B':
+      return locale.name(alone ? Locale::lone_months : Locale::months, moment.month - 1);
+    case 'p':
+    case 'P':
+      return locale.name(Locale::halves, moment.hour < 12 ? 0 : 1);
+    default:
+      return std::nullopt;
+  }
+}
 
 // The field at `at` (a percent sign); its end.
 std::size_t read_time_field(std::string_view codes, std::size_t at, TimeField& field) {
@@ -180,13 +149,25 @@ std::size_t read_time_field(std::string_view codes, std::size_t at, TimeField& f
   return at;
 }
 
-// Whether the code has the alternative form that is asked for, which is the usual one in this
-// locale.
+// Whether there is such a code behind E or O, in any locale.
 bool has_form(const TimeField& field) {
   constexpr std::string_view after_e = "cCnpPrRstTuxXyYzZ%";
   constexpr std::string_view after_o = "bBCdegGhHIjklmMnpPrRsStTuUVwWyzZ%";
   if (field.modifier == 0) return true;
   return (field.modifier == 'E' ? after_e : after_o).find(field.code) != std::string_view::npos;
+}
+
+// What the locale has for a form that is not known here.
+std::string_view unknown_form(const TimeField& field, const Locale& locale) {
+  constexpr std::string_view with_eras = "cCxXyY";
+  constexpr std::string_view with_digits = "dCegGHIjklmMsSuUVwWy";
+  if (field.modifier == 'E' && locale.digit(Locale::has_eras) != 0 &&
+      with_eras.find(field.code) != std::string_view::npos)
+    return "the eras of this locale";
+  if (field.modifier == 'O' && locale.digit(Locale::has_digits) != 0 &&
+      with_digits.find(field.code) != std::string_view::npos)
+    return "the digits of this locale";
+  return {};
 }
 
 void append_aligned(const std::string& text, const TimeField& field, std::string& out) {
@@ -196,21 +177,9 @@ void append_aligned(const std::string& text, const TimeField& field, std::string
   out += text;
 }
 
-bool append_number(const Moment& moment, const TimeField& field, std::string& out) {
-  if (field.code == 'f') return false;
-  std::int64_t number = 0;
-  int digits = 1;
-  char pad = '0';
-  if (field.code == 's') {
-    number = seconds_since_1970(moment);
-  } else {
-    const auto found = std::find_if(std::begin(numbers), std::end(numbers),
-                                    [&](const NumberCode& one) { return one.code == field.code; });
-    if (found == std::end(numbers)) return false;
-    number = found->number(moment);
-    digits = found->digits;
-    pad = found->pad;
-  }
+// A number with as many digits as asked for, or filled up to the width.
+void append_filled(std::int64_t number, int digits, char pad, const TimeField& field,
+                   std::string& out) {
   if (field.pad != 0) pad = field.pad == '_' ? ' ' : field.pad;
   std::string text = std::to_string(number);
   if (pad != '-') {
@@ -221,6 +190,18 @@ bool append_number(const Moment& moment, const TimeField& field, std::string& ou
     if (missing > 0) text.insert(behind_sign ? 1 : 0, static_cast<std::size_t>(missing), pad);
   }
   append_aligned(text, field, out);
+}
+
+bool append_number(const Moment& moment, const TimeField& field, std::string& out) {
+  if (field.code == 's') {
+    // A width fills it as a text.
+    append_aligned(std::to_string(seconds_since_1970(moment)), field, out);
+    return true;
+  }
+  const auto found = std::find_if(std::begin(numbers), std::end(numbers),
+                                  [&](const NumberCode& one) { return one.code == field.code; });
+  if (found == std::end(numbers)) return false;
+  append_filled(found->number(moment), found->digits, found->pad, field, out);
   return true;
 }
 
@@ -233,61 +214,116 @@ std::string in_case(std::string_view text, bool upper, bool lower) {
   return out;
 }
 
-// False: there is no such code.
-bool append_time_field(const Moment& moment, const TimeField& field, std::string& out) {
-  if (!has_form(field)) return false;
-  if (append_number(moment, field, out)) return true;
-  if (const std::string_view name = name_in(moment, field.code); !name.empty()) {
-    const bool lower = field.code == 'P' || (field.code == 'p' && field.other_case);
-    const bool upper = !lower && (field.upper || field.other_case);
-    append_aligned(in_case(name, upper, lower), field, out);
-    return true;
-  }
-  if (field.code == '%') {
-    append_aligned("%", field, out);
-    return true;
-  }
-  const auto found = std::find_if(std::begin(composed), std::end(composed),
-                                  [&](const ComposedCode& one) { return one.code == field.code; });
-  if (found == std::end(composed)) return false;
-  std::string text;
-  append_strftime(moment, found->parts, text);
-  append_aligned(in_case(text, field.upper, false), field, out);
-  return true;
+// The offset from UTC: the width is that of its sign, and of its number.
+void append_offset(const Moment& moment, const TimeField& field, std::string& out) {
+  const int minutes = moment.offset.value_or(0);
+  append_aligned(minutes < 0 ? "-" : "+", field, out);
+  const int size = minutes < 0 ? -minutes : minutes;
+  append_filled(size / 60 * 100 + size % 60, 4, '0', field, out);
 }
+
+class TimeWriter {
+ public:
+  TimeWriter(const Moment& moment, const TimeStyle& style) : moment_(moment), style_(style) {}
+
+  void write(std::string_view codes, std::string& out) {
+    for (std::size_t at = 0; at < codes.size();) {
+      if (codes[at] != '%') {
+        out += codes[at++];
+        continue;
+      }
+      if (at + 1 < codes.size() && style_.own != nullptr && depth_ == 0 &&
+          style_.own(moment_, codes[at + 1], out)) {
+        at += 2;
+        continue;
+      }
+      TimeField field;
+      const std::size_t end = read_time_field(codes, at, field);
+      if (field.code == 0 || !append(field, out))
+        append_aligned(std::string(codes.substr(at, end - at)), field, out);
+      at = end;
+    }
+  }
+  std::string_view unknown() const { return unknown_; }
+
+ private:
+  // False: there is no such code.
+  bool append(const TimeField& field, std::string& out) {
+    if (!has_form(field)) return false;
+    if (const std::string_view form = unknown_form(field, style_.locale); !form.empty())
+      unknown_ = form;
+    if (append_number(moment_, field, out)) return true;
+    if (const auto name = name_in(moment_, field, style_.locale)) {
+      const bool lower = field.code == 'P' || (field.code == 'p' && field.other_case);
+      const bool upper = !lower && (field.upper || field.other_case);
+      append_aligned(in_case(*name, upper, lower), field, out);
+      return true;
+    }
+    if (field.code == '%') {
+      append_aligned("%", field, out);
+      return true;
+    }
+    if (field.code == 'z' || field.code == 'Z') {
+      append_zone(field, out);
+      return true;
+    }
+    const auto parts = parts_of(field.code);
+    if (!parts) return false;
+    std::string text;
+    // A locale that names itself within itself is none that there is.
+    if (++depth_ > 2) return false;
+    write(*parts, text);
+    --depth_;
+    append_aligned(in_case(text, field.upper, false), field, out);
+    return true;
+  }
+
+  void append_zone(const TimeField& field, std::string& out) {
+    if (!style_.zones) {
+      append_aligned("", field, out);
+    } else if (field.code == 'z') {
+      append_offset(moment_, field, out);
+    } else {
+      if (moment_.offset.value_or(0) != 0) unknown_ = "the name of a zone with this offset";
+      append_aligned(in_case(moment_.offset ? "GMT" : "UTC", field.upper && !field.other_case,
+                             field.other_case),
+                     field, out);
+    }
+  }
+
+  std::optional<std::string_view> parts_of(char code) const {
+    for (const ComposedCode& one : composed) {
+      if (one.code == code) return one.parts;
+    }
+    for (const ComposedPart& one : composed_parts) {
+      if (one.code != code) continue;
+      const std::string_view parts = style_.locale[one.part];
+      return parts.empty() ? std::string_view("%I:%M:%S %p") : parts;
+    }
+    return std::nullopt;
+  }
+
+  const Moment& moment_;
+  const TimeStyle& style_;
+  std::string_view unknown_;
+  int depth_ = 0;
+};
 
 }  // namespace
 
-void append_glibc_time(const Moment& moment, std::string_view codes, OwnTimeCode own,
-                       std::string& out) {
-  for (std::size_t at = 0; at < codes.size();) {
-    if (codes[at] != '%') {
-      out += codes[at++];
-      continue;
-    }
-    if (at + 1 < codes.size() && own != nullptr && own(moment, codes[at + 1], out)) {
-      at += 2;
-      continue;
-    }
-    TimeField field;
-    const std::size_t end = read_time_field(codes, at, field);
-    if (field.code == 0 || !append_time_field(moment, field, out))
-      append_aligned(std::string(codes.substr(at, end - at)), field, out);
-    at = end;
-  }
+std::string_view append_glibc_time(const Moment& moment, std::string_view codes,
+                                   const TimeStyle& style, std::string& out) {
+  TimeWriter writer(moment, style);
+  writer.write(codes, out);
+  return writer.unknown();
 }
 
-std::string_view append_strftime(const Moment& moment, std::string_view codes, std::string& out) {
-  for (std::size_t at = 0; at < codes.size(); ++at) {
-    // A percent sign at the end is itself.
-    if (codes[at] != '%' || at + 1 == codes.size()) {
-      out += codes[at];
-      continue;
-    }
-    if (!append_code(moment, codes[at + 1], out)) return codes.substr(at, 2);
-    ++at;
-  }
-  return {};
+bool has_time_code(char modifier, char code) {
+  TimeField field;
+  field.modifier = modifier;
+  field.code = code;
+  constexpr std::string_view codes = "aAbBcCdDeFgGhHIjklmMnpPrRsStTuUVwWxXyYzZ%";
+  return code != 0 && codes.find(code) != std::string_view::npos && has_form(field);
 }
 
 }  // namespace inky::inline v1

@@ -20,6 +20,11 @@ inline constexpr auto java_program_types = std::to_array<TypeForm>({
     {Type::character, "char ", "'@'"},
     {Type::truth, "boolean "},
     {Type::decimal, "BigDecimal ", "new BigDecimal(\"@\")", "import java.math.BigDecimal;\n"},
+    {Type::moment, "var ", "LocalDateTime.parse(\"@\")", "import java.time.*;\n",
+     "OffsetDateTime.parse(\"@\")"},
+    {Type::date, "var ", "LocalDate.parse(\"@\")", "import java.time.*;\n"},
+    {Type::time, "var ", "LocalTime.parse(\"@\")", "import java.time.*;\n"},
+    {Type::duration, "var ", "Duration.parse(\"@\")", "import java.time.*;\n"},
 });
 
 inline constexpr NeededLine java_needed[] = {

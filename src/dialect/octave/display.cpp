@@ -421,11 +421,16 @@ class OctaveDisplay final : public family::ProgramDialect<Session> {
   Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
                     const RenderOptions&, Output& out, Report* report) const override {
     if (parsed.refusal) return outcome_of(*parsed.refusal);
-    return Rendering(parsed, values, out, report).run();
+    if (!has_dates(values)) return Rendering(parsed, values, out, report).run();
+    const std::vector<Value> numbers = serial_numbers(values);
+    Outcome outcome = Rendering(parsed, numbers, out, report).run();
+    if (report != nullptr) note_serial_numbers(values, parsed, report->notes);
+    return outcome;
   }
 
   // disp(), in the format a session starts with, without the line end behind it.
   Outcome do_print_plainly(const Value& value, Output& out) const override {
+    if (has_dates({&value, 1})) return do_print_plainly(serial_numbers({&value, 1})[0], out);
     Array array;
     if (auto error = make_array(value, array)) return Outcome::error(std::move(*error));
     if (!is_displayed(array, {}))

@@ -90,6 +90,7 @@ inline constexpr DialectFacts facts = {
     .places_form = "",
     .modifiers_are = "Statements",
     .quotes = "",
+    .times = true,
     .forms = {.composing = &octave::composing},
     .conversions = {},
     .flags = {},

@@ -1,4 +1,5 @@
 #include "expressions.hpp"
+#include "dates.hpp"
 
 #include <algorithm>
 #include <bit>
@@ -100,7 +101,9 @@ const computed::Grammar grammar = [] {
       "strcat strrep strtrim strcmp strcmpi strncmp strfind blanks char dec2bin dec2hex bin2dec "
       "hex2dec str2double str2num fprintf double single logical int8 int16 int32 int64 uint8 "
       "uint16 "
-      "uint32 uint64 printf puts disp intmax intmin flintmax realmax realmin polyval triu tril";
+      "uint32 uint64 printf puts disp intmax intmin flintmax realmax realmin polyval triu tril "
+      "datestr datenum datevec weekday eomday is_leap_year strftime asctime ctime gmtime localtime "
+      "now clock time date";
   return out;
 }();
 
@@ -242,6 +245,8 @@ Value given_value(const Value& value) {
     for (const Value& item : value.as_list()) items.push_back(given_value(item));
     return Value::list(std::move(items));
   }
+  // A date is its serial number.
+  if (has_dates({&value, 1})) return serial_numbers({&value, 1})[0];
   return is_double ? computed::real_of(Type::f64, value) : value;
 }
 

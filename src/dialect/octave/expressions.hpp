@@ -11,6 +11,7 @@
 #include "../computed/code_reader.hpp"
 #include "../computed/evaluator.hpp"
 #include "arrays.hpp"
+#include "dates.hpp"
 #include "dialect/expression_form.hpp"
 
 namespace inky::inline v1::octave {
@@ -176,6 +177,13 @@ class Expressions final : public computed::Evaluator {
   bool number_as_text(const Node& node, const Arguments& arguments, Value& out);
   bool matrix_as_text(const Node& node, const Arguments& arguments, Value& out);
   bool of_texts(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
+
+  // date_calls.cpp
+  bool of_dates(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
+  bool take_date(const Node& node, const Value& value, DateParts& out);
+  bool date_text(const Node& node, const Arguments& arguments, Value& out);
+  bool date_number(const Node& node, const Arguments& arguments, Value& out);
+  bool time_text(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
 
   // What `end` stands for: the array that is indexed, and at which of how many places.
   struct End {

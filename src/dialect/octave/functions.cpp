@@ -329,6 +329,10 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
       {"strcat strrep strtrim strcmp strcmpi strncmp strfind blanks char dec2bin dec2hex bin2dec "
        "hex2dec str2double str2num int2str",
        &Expressions::of_texts},
+      {"datestr datenum datevec weekday eomday is_leap_year strftime asctime ctime gmtime "
+       "localtime "
+       "now clock time date",
+       &Expressions::of_dates},
   };
   if (has_word("abs floor ceil fix round sign sqrt cbrt exp expm1 log log2 log10 log1p sin cos tan "
                "asin acos atan sinh cosh tanh real imag conj arg angle",

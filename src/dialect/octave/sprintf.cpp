@@ -20,6 +20,7 @@
 #include "../family/percent_rendering.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
+#include "dates.hpp"
 #include "dialects.hpp"
 #include "format/layout.hpp"
 #include "sprintf_facts.hpp"
@@ -424,6 +425,20 @@ class Octave final : public family::PercentDialect {
 
   Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
                     const RenderOptions& options, Output& out, Report* report) const override {
+    if (!octave::has_dates(values)) return render_numbers(parsed, values, options, out, report);
+    Outcome outcome = render_numbers(parsed, octave::serial_numbers(values), options, out, report);
+    if (report != nullptr) octave::note_serial_numbers(values, parsed, report->notes);
+    return outcome;
+  }
+
+  // disp(), in the format a session starts with.
+  Outcome do_print_plainly(const Value& value, Output& out) const override {
+    return octave_display_dialect()->print_plainly(value, out);
+  }
+
+ private:
+  Outcome render_numbers(const TemplateContent& parsed, std::span<const Value> values,
+                         const RenderOptions& options, Output& out, Report* report) const {
     if (const Value* rare = find_rare(values)) return rare_value(*rare, facts().language);
     for (const Value& value : values) {
       if (!value.is(Type::list)) continue;
@@ -439,12 +454,6 @@ class Octave final : public family::PercentDialect {
     return Rendering(parsed, values, options, out, report).run_over_data();
   }
 
-  // disp(), in the format a session starts with.
-  Outcome do_print_plainly(const Value& value, Output& out) const override {
-    return octave_display_dialect()->print_plainly(value, out);
-  }
-
- private:
   void settle(TemplateContent& parsed) const override {
     for (const Field& field : parsed.fields) {
       if (field.failure.empty() || parsed.refusal) continue;

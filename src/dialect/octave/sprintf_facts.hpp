@@ -149,6 +149,7 @@ inline constexpr DialectFacts facts = {
     .width_unit = WidthUnit::bytes,
     .rounding = {.rule = Rounding::half_even, .basis = "the stored value, exactly"},
     .quotes = "\"'",
+    .times = true,
     .forms = {.program = &own_program,
               .run = &own_run,
               .table = &own_table,

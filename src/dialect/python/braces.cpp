@@ -265,7 +265,15 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
       out.append(python::text_of_any(value, Conversion::str));
       return true;
     }
-    out.append(python::time_by_codes(value, codes));
+    std::string text;
+    const std::string_view unknown =
+        python::append_time_by_codes(value, codes, options_.setting("locale"), text);
+    if (!unknown.empty()) {
+      return fail(Outcome::error({Code::not_supported_yet,
+                                  std::string(unknown) + " are not supported yet", field.span,
+                                  "Leave out the E or the O, or choose another locale."}));
+    }
+    out.append(text);
     return true;
   }
 

@@ -165,6 +165,8 @@ class Expressions final : public computed::Evaluator {
   std::optional<bool> call_time(const Node& node, std::string_view path, const Arguments& arguments,
                                 Value& out);
   bool call_on_time(const Node& node, const Value& of, const Arguments& arguments, Value& out);
+  // strftime(), and format() of what takes codes.
+  bool format_time(const Node& node, const Value& value, std::string_view codes, Value& out);
 
   // ---- Comparisons: comparisons.cpp ----
 

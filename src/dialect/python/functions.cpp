@@ -278,10 +278,7 @@ bool Expressions::format(const Node& node, const Value& value, std::string_view 
     out = Value::text(text_of_any(value, Conversion::str));
     return true;
   }
-  if (takes_codes(value)) {
-    out = Value::text(time_by_codes(value, spec));
-    return true;
-  }
+  if (takes_codes(value)) return format_time(node, value, spec, out);
   if (value.is(Type::decimal)) {
     TextBuffer text;
     const Trouble trouble = format_decimal(spec, value, WidthUnit::code_points, text);

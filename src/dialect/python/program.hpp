@@ -21,6 +21,10 @@ inline constexpr auto python_program_types = std::to_array<TypeForm>({
     {Type::truth, ""},
     {Type::nil, "", "None"},
     {Type::decimal, "", "Decimal(\"@\")", "from decimal import Decimal\n"},
+    {Type::moment, "", "datetime.fromisoformat(\"@\")", "from datetime import datetime\n",
+     "datetime.fromisoformat(\"@\")"},
+    {Type::date, "", "date.fromisoformat(\"@\")", "from datetime import date\n"},
+    {Type::time, "", "time.fromisoformat(\"@\")", "from datetime import time\n"},
 });
 
 inline constexpr NeededLine python_needed[] = {{"math", "import math\n"}};

@@ -256,6 +256,15 @@ std::optional<bool> Expressions::call_time(const Node& node, std::string_view pa
   return true;
 }
 
+bool Expressions::format_time(const Node& node, const Value& value, std::string_view codes,
+                              Value& out) {
+  std::string text;
+  const std::string_view unknown = append_time_by_codes(value, codes, locale(), text);
+  if (!unknown.empty()) return not_yet(std::string(unknown) + " in a time are", node);
+  out = Value::text(std::move(text));
+  return true;
+}
+
 bool Expressions::call_on_time(const Node& node, const Value& of, const Arguments& arguments,
                                Value& out) {
   const std::string& name = node.parts[0].text;
@@ -265,10 +274,8 @@ bool Expressions::call_on_time(const Node& node, const Value& of, const Argument
     out = ratio(of.as_duration() / 1000, 1'000'000);
     return true;
   }
-  if (name == "strftime" && count == 1 && is_text_or_character(arguments[0])) {
-    out = Value::text(time_by_codes(of, text_of(arguments[0])));
-    return true;
-  }
+  if (name == "strftime" && count == 1 && is_text_or_character(arguments[0]))
+    return format_time(node, of, text_of(arguments[0]), out);
   if (count != 0) return not_yet("the method " + name + " with these arguments is", node);
   if (name == "isoformat") {
     out = Value::text(iso_text(of));

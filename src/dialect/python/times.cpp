@@ -143,7 +143,8 @@ std::string time_value_text(const Value& value, bool as_str) {
   return out;
 }
 
-std::string time_by_codes(const Value& value, std::string_view codes) {
+std::string_view append_time_by_codes(const Value& value, std::string_view codes,
+                                      std::string_view locale, std::string& out) {
   Moment moment = value.as_moment();
   if (value.is(Type::time)) {
     // The day that a time alone has.
@@ -151,9 +152,8 @@ std::string time_by_codes(const Value& value, std::string_view codes) {
     moment.month = 1;
     moment.day = 1;
   }
-  std::string out;
-  append_glibc_time(moment, codes, append_own_code, out);
-  return out;
+  const TimeStyle style{.locale = glibc::locale_or_c(locale), .own = append_own_code};
+  return append_glibc_time(moment, codes, style, out);
 }
 
 }  // namespace inky::inline v1::python

@@ -17,8 +17,10 @@ std::string_view time_type_name(const Value& value);
 bool takes_codes(const Value& value);
 // str() or repr().
 std::string time_value_text(const Value& value, bool as_str);
-// strftime(): the codes of the C library, and %f, %z and %Z. REQUIRES: takes_codes().
-std::string time_by_codes(const Value& value, std::string_view codes);
+// strftime() in a locale: the codes of the C library, and %f, %z and %Z. Returns what is in it that
+// is not supported yet; empty: nothing. REQUIRES: takes_codes().
+std::string_view append_time_by_codes(const Value& value, std::string_view codes,
+                                      std::string_view locale, std::string& out);
 // isoformat(). REQUIRES: takes_codes().
 std::string iso_text(const Value& value);
 

@@ -204,6 +204,42 @@ bool CallRendering::take_text(std::size_t at, std::string& out) {
   return true;
 }
 
+bool CallRendering::shows_dates() {
+  const auto& arguments = request_.call.arguments;
+  const auto found = std::find_if(arguments.begin(), arguments.end(), [](const Argument& one) {
+    return one.name.empty() || one.name == "x";
+  });
+  if (found == arguments.end()) return false;
+  const Expression& x = found->expression;
+  if (x.kind == Expression::Kind::name) {
+    const Value* value = named_.find(x.name);
+    return value != nullptr && are_dates(*value);
+  }
+  if (x.kind != Expression::Kind::computed) return false;
+  const Named scope(named_);
+  Expressions evaluator(scope);
+  Value value;
+  return evaluator.evaluate(x.node, value) && are_dates(value);
+}
+
+bool CallRendering::run_dates(std::vector<std::string>& texts) {
+  TemplateContent again;
+  again.source = request_.parsed.source;
+  ExpressionReader reader(again, 0);
+  computed::Node call;
+  if (!reader.read(call)) return not_yet("this call of a date is", whole());
+  const Named scope(named_);
+  Expressions evaluator(scope);
+  Value value;
+  if (!evaluator.evaluate(call, value)) {
+    trouble_ = computed::outcome_of(*evaluator.trouble());
+    return false;
+  }
+  for (const Value& item : items_of(value))
+    texts.push_back(item.is(Type::nil) ? "NA" : std::string(item.as_text()));
+  return true;
+}
+
 bool CallRendering::take_x(Vector& out) {
   if (matched_[0] == nullptr) return fail("argument \"x\" is missing, with no default", whole());
   return take_vector(*matched_[0], out);

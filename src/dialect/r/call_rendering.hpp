@@ -89,6 +89,10 @@ class CallRendering {
   bool take_truth(std::size_t at, bool& out);
   bool take_marks(std::size_t mark, std::size_t interval, std::size_t point, Marks& out);
 
+  // Whether what is formatted is a date, or a vector of dates; and the texts of the whole call then.
+  bool shows_dates();
+  bool run_dates(std::vector<std::string>& texts);
+
   // ---- What the calls share ----
 
   static std::vector<std::optional<BinaryReal>> reals_of(const Vector& vector);

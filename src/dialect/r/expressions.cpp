@@ -5,6 +5,7 @@
 #include <limits>
 
 #include "../computed/arithmetic.hpp"
+#include "../computed/objects.hpp"
 #include "../family/values.hpp"
 #include "dialect/lexis.hpp"
 #include "numbers.hpp"
@@ -123,7 +124,9 @@ const computed::Grammar grammar = [] {
       "colSums rowMeans colMeans vector numeric character logical integer nlevels duplicated "
       "rep_len "
       "rev tabulate crossprod diag invisible isTRUE xor message complex as.complex Re Im Mod Conj "
-      "Arg";
+      "Arg as.Date as.POSIXct as.POSIXlt strptime strftime ISOdate ISOdatetime difftime weekdays "
+      "months "
+      "quarters Sys.Date Sys.time date units unclass";
   return out;
 }();
 
@@ -137,6 +140,7 @@ const ExpressionForm expression_form = {
     .evaluator = [](const computed::Scope& scope) -> std::unique_ptr<computed::Evaluator> {
       return std::make_unique<Expressions>(scope);
     },
+    .given = in_utc,
     .prints = prints,
     .ends = "\n;",
     .silent_words = "library require",
@@ -339,6 +343,7 @@ bool Expressions::take_items(const Node& node, const Value& value, Items& out, M
     return true;
   };
   mode = Mode::unknown;
+  if (computed::object_in(value) != nullptr) return not_yet("such an object here is", node);
   if (value.is(Type::list) || value.is(Type::tuple)) {
     for (const Value& item : value.as_list()) {
       if (!add(item)) return false;
@@ -458,6 +463,7 @@ bool Expressions::holds(const Node& node, const Value& value, bool& out) {
 }
 
 bool Expressions::member(const Node& node, const Value& of, Value& out) {
+  if (const auto part = part_of_date(node, of, out)) return *part;
   if (of.is(Type::record)) {
     for (const Value& field : of.as_list()) {
       if (field.name() != node.text) continue;

@@ -8,6 +8,7 @@
 
 #include "../computed/code_reader.hpp"
 #include "../computed/evaluator.hpp"
+#include "dates.hpp"
 #include "dialect/expression_form.hpp"
 #include "dialect/statement_lines.hpp"
 #include "values.hpp"
@@ -147,6 +148,35 @@ class Expressions final : public computed::Evaluator {
   std::optional<bool> combine_complex(const Node& node, Operation operation, const Value& left,
                                       const Value& right, Value& out);
   bool of_complex(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
+
+  // ---- Dates: date_calls.cpp ----
+
+  bool make_date(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
+  bool make_iso_date(const Node& node, std::string_view name, const Arguments& arguments,
+                     Value& out);
+  bool read_date(const Node& node, bool is_day, const std::string& format, Value& item);
+  bool take_seconds(const Node& node, const Value& value, std::int64_t& out);
+  bool show_dates(const Node& node, const Value& value, const DateFormat& format, Items& out);
+  bool format_dates(const Node& node, const Arguments& arguments, Value& out);
+  bool name_dates(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
+  // as.POSIXlt(x)$year; nothing where it is no part of one.
+  std::optional<bool> part_of_date(const Node& node, const Value& of, Value& out);
+  bool print_dates(const Node& node, const Value& value, std::string& out);
+  bool format_difference(const Node& node, const Value& value, std::string& out);
+  bool subtract_dates(const Node& node, const Value& left, const Value& right,
+                      std::string_view unit, Value& out);
+  // Nothing where neither side is a date, or what lies between two.
+  std::optional<bool> combine_dates(const Node& node, Operation operation, const Value& left,
+                                    const Value& right, Value& out);
+  bool combine_differences(const Node& node, Operation operation, const Value& left,
+                           const Value& right, Value& out);
+  bool sequence_of_dates(const Node& node, const Arguments& arguments, Value& out);
+  bool choose_dates(const Node& node, std::string_view name, const Arguments& arguments,
+                    Value& out);
+  std::optional<bool> call_dates(const Node& node, std::string_view name,
+                                 const Arguments& arguments, Value& out);
+  bool call_with_texts(const Node& node, std::string_view name, const Arguments& arguments,
+                       Value& out);
 
   // ---- Functions that are given functions: applying.cpp ----
 

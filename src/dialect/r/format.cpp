@@ -14,6 +14,7 @@
 //   - digits counts significant ones, at least; nsmall is the least number of decimals;
 //   - formatC hands each element to the C library by itself.
 
+#include <algorithm>
 #include <optional>
 #include <string>
 
@@ -22,6 +23,7 @@
 #include "../family/writing.hpp"
 #include "call_rendering.hpp"
 #include "call_writing.hpp"
+#include "dates.hpp"
 #include "dialects.hpp"
 #include "format_facts.hpp"
 
@@ -30,6 +32,10 @@ namespace inky::inline v1 {
 namespace r_language {
 
 namespace {
+
+bool has_offset(const Value& value) {
+  return value.is(Type::moment) && value.as_moment().offset.has_value();
+}
 
 class RFormat final : public family::ProgramDialect<Call> {
  public:
@@ -68,6 +74,14 @@ class RFormat final : public family::ProgramDialect<Call> {
   Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
                     const RenderOptions& options, Output& out, Report* report) const override {
     if (parsed.refusal) return outcome_of(*parsed.refusal);
+    if (std::any_of(values.begin(), values.end(), has_offset)) {
+      std::vector<Value> instants;
+      for (const Value& value : values) {
+        instants.push_back(in_utc(value));
+        if (value.is_named()) instants.back().set_name(std::string(value.name()));
+      }
+      return do_render(parsed, instants, options, out, report);
+    }
     if (report != nullptr) report->notes = parsed.notes;
     std::vector<std::string> texts;
     const auto& call = static_cast<const Call&>(*parsed.program);

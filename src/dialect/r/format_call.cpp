@@ -31,6 +31,7 @@ class FormatCall final : public CallRendering {
                                                    "decimal.mark",
                                                    "?zero.print",
                                                    "drop0trailing"};
+    if (shows_dates()) return run_dates(texts);
     Vector x;
     if (!match(formals, true) || !take_x(x)) return false;
     std::optional<int> digits;

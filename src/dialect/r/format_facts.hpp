@@ -62,6 +62,7 @@ inline constexpr DialectFacts facts = {
     .places_form = "formatC(x, digits = N, format = \"f\")",
     .modifiers_are = "Arguments",
     .quotes = "",
+    .times = true,
     .forms = {.program = &r_program, .run = &r_run, .composing = &r_composing},
     .conversions = {},
     .flags = {},

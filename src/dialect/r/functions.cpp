@@ -220,6 +220,7 @@ bool Expressions::call_plain(const Node& node, const std::string& path, const Ar
   if (has_word("complex as.complex Re Im Mod Conj Arg", path) ||
       (path == "sqrt" && arguments.size() == 1 && arguments[0].is(Type::complex)))
     return of_complex(node, path, arguments, out);
+  if (const auto made = call_dates(node, path, arguments, out)) return *made;
   if (path == "c") return join(node, arguments, out);
   if (path == "rep") return repeat(node, arguments, out);
   if (path == "seq") return sequence(node, arguments, out);

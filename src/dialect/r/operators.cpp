@@ -178,6 +178,7 @@ bool Expressions::combine(const Node& node, Operation operation, const Value& le
                           const Value& right, Value& out) {
   if (operation == Operation::range) return range(node, left, right, out);
   if (operation == Operation::contained) return is_among(node, left, right, out);
+  if (const auto dates = combine_dates(node, operation, left, right, out)) return *dates;
   if (const auto complex = combine_complex(node, operation, left, right, out)) return *complex;
   if (is_matrix(left) || is_matrix(right) || operation == Operation::multiply_each)
     return combine_matrices(node, operation, left, right, out);

@@ -13,6 +13,8 @@ inline constexpr auto r_program_types = std::to_array<TypeForm>({
     {Type::f64, ""},
     {Type::text, ""},
     {Type::truth, ""},
+    {Type::date, "", "as.Date(\"@\")"},
+    {Type::moment, "", "as.POSIXct(\"@Y-@M-@D @h:@m:@S\", tz = \"UTC\")"},
 });
 
 inline constexpr ProgramForm r_program = {.before = "",

@@ -21,6 +21,7 @@
 #include "../family/percent_rendering.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
+#include "dates.hpp"
 #include "dialects.hpp"
 #include "format/layout.hpp"
 #include "sprintf_facts.hpp"
@@ -314,6 +315,8 @@ class R final : public family::PercentDialect {
 
   Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
                     const RenderOptions& options, Output& out, Report* report) const override {
+    if (std::any_of(values.begin(), values.end(), r_language::are_dates))
+      return render_dates(parsed, values, options, out, report);
     if (const Value* rare = find_rare(values)) return rare_value(*rare, facts().language);
     const bool vectors = std::any_of(values.begin(), values.end(),
                                      [](const Value& value) { return value.is(Type::list); });
@@ -324,6 +327,14 @@ class R final : public family::PercentDialect {
 
   // print(), as at the prompt.
   Outcome do_print_plainly(const Value& value, Output& out) const override {
+    if (r_language::is_date(value)) {
+      const Value shown = r_language::in_utc(value);
+      std::string unknown;
+      const auto texts =
+          r_language::date_texts({&shown, 1}, {.codes = {}, .has_zone = true}, unknown);
+      out.append("[1] \"" + texts->front() + "\"");
+      return {};
+    }
     if (const Value* rare = find_rare({&value, 1})) return rare_value(*rare, facts().language);
     constexpr int significant_digits = 7;
     if (value.is(Type::list)) {
@@ -343,6 +354,32 @@ class R final : public family::PercentDialect {
   }
 
  private:
+  // A date is a text for %s, as as.character() makes it, and its number for all others.
+  Outcome render_dates(const TemplateContent& parsed, std::span<const Value> values,
+                       const RenderOptions& options, Output& out, Report* report) const {
+    std::vector<Value> plain(values.begin(), values.end());
+    for (std::size_t i = 0; i < plain.size(); ++i) {
+      if (!r_language::are_dates(plain[i])) continue;
+      std::optional<bool> as_text;
+      for (const Field& field : parsed.fields) {
+        if (field.value_index != static_cast<int>(i)) continue;
+        const bool is_text = field.spec.kind == Kind::text;
+        if (as_text && *as_text != is_text)
+          return Outcome::error({Code::not_supported_yet,
+                                 "a date as a text and as a number is not supported yet",
+                                 field.span, "Give it twice."});
+        as_text = is_text;
+      }
+      auto made = r_language::plain_dates(plain[i], as_text.value_or(true));
+      if (!made) return rare_value(plain[i], facts().language);
+      const bool is_named = plain[i].is_named();
+      const std::string name(plain[i].name());
+      plain[i] = std::move(*made);
+      if (is_named) plain[i].set_name(name);
+    }
+    return do_render(parsed, plain, options, out, report);
+  }
+
   void settle(TemplateContent& parsed) const override {
     refuse_mixed_escapes(parsed);
     // A value shown twice may change its mode in between.

@@ -118,6 +118,7 @@ inline constexpr DialectFacts facts = {
     .width_unit = WidthUnit::bytes,
     .rounding = {.rule = Rounding::half_even, .basis = "the stored value, exactly"},
     .quotes = "\"'",
+    .times = true,
     .forms = {.program = &r_program,
               .run = &r_run,
               .table = &own_table,
