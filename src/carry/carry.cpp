@@ -74,6 +74,7 @@ Type type_said(const Dialect& dialect, const Template& parsed, int field) {
   if (spec->kind == Kind::real) return Type::f64;
   if (spec->kind == Kind::character) return Type::character;
   if (spec->kind == Kind::truth) return Type::truth;
+  if (spec->kind == Kind::moment) return Type::moment;
   const auto of_real = dialect.wish_of(parsed, field, Type::f64, ignored);
   return of_real && (of_real->places != unset || of_real->significant != unset) ? Type::f64
                                                                                 : Type::text;
@@ -189,7 +190,39 @@ Result<Cargo> Cargo::make(const Dialect& from, const Template& parsed,
     out.parts_.push_back({{}, std::move(wish)});
     out.shown_.push_back(index);
   }
+  out.join_moments();
   return out;
+}
+
+// Fields that show parts of one moment, with text between them, are one field of the whole.
+void Cargo::join_moments() {
+  const auto shows_moment = [&](std::size_t at) {
+    return at < parts_.size() && parts_[at].field && !parts_[at].field->spec.moment.empty() &&
+           parts_[at].field->spec.width == 0;
+  };
+  std::vector<TemplatePart> parts;
+  std::vector<int> shown;
+  for (std::size_t i = 0; i < parts_.size(); ++i) {
+    const bool begins = shows_moment(i);
+    std::string whole(begins ? parts_[i].field->spec.moment.text() : std::string_view());
+    parts.push_back(std::move(parts_[i]));
+    shown.push_back(shown_[i]);
+    if (!begins) continue;
+    for (;;) {
+      const bool has_text = i + 1 < parts_.size() && !parts_[i + 1].field;
+      const std::size_t next = i + (has_text ? 2 : 1);
+      if (!shows_moment(next) || shown_[next] != shown.back()) break;
+      if (has_text) {
+        const TimePart text{{}, parts_[i + 1].literal};
+        whole += time_pattern_text({&text, 1});
+      }
+      whole += parts_[next].field->spec.moment.text();
+      i = next;
+    }
+    parts.back().field->spec.moment = TimePattern(std::move(whole));
+  }
+  parts_ = std::move(parts);
+  shown_ = std::move(shown);
 }
 
 }  // namespace inky::inline v1

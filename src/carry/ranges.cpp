@@ -122,6 +122,16 @@ constexpr Range of_characters[] = {
     {"", [](const Value&) { return true; }},
     {"ASCII characters", [](const Value& value) { return value.as_character() < 0x80; }},
 };
+constexpr Range of_moments[] = {
+    {"", [](const Value&) { return true; }},
+    {"years from 1000 on", [](const Value& value) { return value.as_moment().year >= 1000; }},
+    {"moments with whole milliseconds",
+     [](const Value& value) { return value.as_moment().nanosecond % 1'000'000 == 0; }},
+    {"years from 1000 on, with whole seconds",
+     [](const Value& value) {
+       return value.as_moment().year >= 1000 && value.as_moment().nanosecond == 0;
+     }},
+};
 constexpr Range of_others[] = {{"", [](const Value&) { return true; }}};
 
 }  // namespace
@@ -132,6 +142,7 @@ std::span<const Range> ranges_of(Type type) {
   if (type == Type::decimal) return of_decimals;
   if (type == Type::text) return of_texts;
   if (type == Type::character) return of_characters;
+  if (type == Type::moment || type == Type::date) return of_moments;
   return of_others;
 }
 

@@ -17,6 +17,7 @@ namespace {
 Value sample_of(Kind kind) {
   constexpr int some_whole = 1234;
   constexpr double some_real = 1234.5;
+  const Moment some_moment{2031, 5, 9, 14, 5, 7};
   switch (kind) {
     case Kind::whole:
       return Value::whole(Type::i32, some_whole);
@@ -26,6 +27,8 @@ Value sample_of(Kind kind) {
       return Value::character(U'K');
     case Kind::truth:
       return Value::truth(true);
+    case Kind::moment:
+      return Value::moment(some_moment);
     default:
       return Value::real(some_real);
   }
@@ -152,6 +155,7 @@ void compose_instead(const WriteRequest& request, const std::string& name, Writt
 
 std::optional<Error> settle(WriteRequest& request, bool has_value) {
   Spec& wish = request.wish;
+  if (!wish.moment.empty() && wish.kind == Kind::any) wish.kind = Kind::moment;
   if (!has_value) request.value = sample_of(wish.kind);
   if (wish.kind == Kind::any) {
     const Type type = request.value.type();

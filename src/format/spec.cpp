@@ -106,6 +106,13 @@ constexpr Key mark(std::string_view key, std::string_view meaning) {
           }};
 }
 
+std::optional<Error> set_moment(Spec& spec, std::string_view, std::string_view value) {
+  const auto parts = read_time_pattern(value);
+  if (!parts) return parts.error();
+  spec.moment = TimePattern(time_pattern_text(*parts));
+  return std::nullopt;
+}
+
 constexpr auto keys = std::to_array<Key>({
     choice<&Spec::kind, kind_names>("kind", "what the value is"),
     choice<&Spec::align, align_names>("align", "where the text goes in its width"),
@@ -125,6 +132,9 @@ constexpr auto keys = std::to_array<Key>({
     mark<&Spec::point, false>("point", "before the decimals"),
     count<&Spec::limit, 0, most_width>("limit", "the most characters of a text"),
     choice<&Spec::rounding, rounding_names>("rounding", "what a digit too many does"),
+    Key{"moment", "the parts of a moment, and text between them",
+        [] { return std::string("{day}.{month}.{year} {hour}:{minute} and others"); },
+        [](const Spec& spec) { return std::string(spec.moment.text()); }, set_moment},
 });
 
 constexpr auto key_names = [] {
@@ -172,6 +182,7 @@ std::optional<Error> set_wish(Spec& spec, std::string_view key, std::string_view
 void settle_notation(Spec& spec) {
   const bool has_digits = spec.places != unset || spec.significant != unset;
   if (has_digits && spec.kind == Kind::any) spec.kind = Kind::real;
+  if (!spec.moment.empty() && spec.kind == Kind::any) spec.kind = Kind::moment;
   if (spec.places != unset && spec.kind == Kind::whole) spec.kind = Kind::real;
   if (spec.kind != Kind::real || spec.notation != Notation::shortest) return;
   if (spec.places != unset) spec.notation = Notation::fixed;
@@ -200,6 +211,9 @@ std::optional<Error> find_contradiction(const Spec& spec) {
   if (spec.limit != unset && (spec.kind == Kind::whole || spec.kind == Kind::real)) {
     return contradiction("limit cuts text, never a number",
                          "Use places or significant for a number.");
+  }
+  if (!spec.moment.empty() && spec.kind != Kind::any && spec.kind != Kind::moment) {
+    return contradiction("parts of a moment are shown of a moment alone", "Leave the kind out.");
   }
   if (!spec.group.empty() && spec.group == spec.point) {
     return contradiction("group and point are the same mark", "Choose different marks.");

@@ -93,6 +93,7 @@ class Cargo {
 
  private:
   friend class Carrying;
+  void join_moments();
 
   const Dialect* from_ = nullptr;
   const Template* parsed_ = nullptr;

@@ -14,6 +14,7 @@
 #include <string_view>
 
 #include "inky_margin/format/note.hpp"
+#include "inky_margin/format/time_pattern.hpp"
 #include "inky_margin/number/rounding.hpp"
 #include "inky_margin/number/whole.hpp"
 
@@ -84,6 +85,7 @@ struct Spec {
   Mark point = ".";
   int limit = unset;                        // most characters of a text, in the unit of the width
   Rounding rounding = Rounding::half_even;  // of the stored value
+  TimePattern moment = {};                  // the parts of a moment that are shown
 
   friend bool operator==(const Spec&, const Spec&) = default;
 };

@@ -8,12 +8,14 @@
 //   - the zone is UTC, as localtime() gives it where TZ is UTC; Z as an offset is what gmtime() gives;
 //   - a letter that there is not is undefined.
 
+#include <algorithm>
 #include <array>
 #include <string>
 
 #include "../family/percent.hpp"
 #include "../family/rendering.hpp"
 #include "../family/strftime.hpp"
+#include "../family/time_letters.hpp"
 #include "../family/writing.hpp"
 #include "../family/writing_dialect.hpp"
 #include "c.hpp"
@@ -236,6 +238,14 @@ class Rendering final : public family::Rendering<Rendering> {
   TimeStyle style_;
 };
 
+// ---- Writing ----
+
+bool put_text(std::string_view text, std::string& out) {
+  const auto written = c_dialect()->writer().write_literal(text);
+  if (written) out += *written;
+  return written.has_value();
+}
+
 // ---- The dialect ----
 
 class TimeDialect final : public family::WritingDialect {
@@ -265,13 +275,38 @@ class TimeDialect final : public family::WritingDialect {
   Outcome do_print_plainly(const Value&, Output&) const override {
     return Outcome::undefined("strftime needs a format to show a time", {});
   }
-  WrittenField write_field(const FieldWish&) const override {
+  WrittenField write_field(const FieldWish& wish) const override {
     WrittenField out;
-    writing::cannot("strftime shows times by codes, which a wish does not name yet", out.notes);
+    if (writing::kind_of(wish) != Kind::moment) {
+      writing::cannot("strftime shows moments alone", out.notes);
+      return out;
+    }
+    if (family::note_time_wish("strftime", wish, out.notes)) return out;
+    if (auto codes = family::write_time("strftime", family::strftime_letters(), wish.spec.moment,
+                                        put_text, out.notes))
+      out.source = std::move(*codes);
     return out;
+  }
+  std::optional<Spec> do_wish_of(const TemplateContent& parsed, int field, Type,
+                                 Notes& notes) const override {
+    const Field& shown = parsed.fields[static_cast<std::size_t>(field)];
+    const auto pattern = family::read_strftime(parsed.source_of(shown), family::strftime_letters());
+    if (pattern) return family::time_wish(*pattern);
+    writing::cannot("the field " + std::string(parsed.source_of(shown)) + " is strftime's own",
+                    notes);
+    return std::nullopt;
   }
   std::optional<std::string> write_literal(std::string_view text) const override {
     return c_dialect()->writer().write_literal(text);
+  }
+  WrittenTemplate write_template(std::span<const TemplatePart> parts) const override {
+    const auto fields = std::count_if(parts.begin(), parts.end(), [](const TemplatePart& part) {
+      return part.field.has_value();
+    });
+    if (fields <= 1) return Writer::write_template(parts);
+    WrittenTemplate out;
+    writing::cannot("strftime shows one moment, and nothing else", out.notes);
+    return out;
   }
   std::string write_statement(std::string_view source,
                               std::span<const std::string> names) const override {

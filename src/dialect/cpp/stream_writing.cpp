@@ -5,6 +5,7 @@
 #include <string>
 
 #include "../computed/writer.hpp"
+#include "../family/time_letters.hpp"
 #include "../family/writing.hpp"
 #include "c/c.hpp"
 #include "c/expressions.hpp"
@@ -58,7 +59,8 @@ class ChainWriter {
     const Kind kind = writing::kind_of(wish);
     if (wish.type == Type::i8 || wish.type == Type::u8)
       return give_up("wholes of 8 bits, which are characters to it");
-    if (kind == Kind::moment || is_compound(wish.type)) return give_up("such value");
+    if (kind == Kind::moment) return put_moment(wish, out);
+    if (is_compound(wish.type)) return give_up("such value");
     if (spec.limit != unset) return give_up("limit of a text");
     if (kind == Kind::whole && !put_whole(wish, out)) return false;
     if (kind == Kind::real && !put_real(wish, out)) return false;
@@ -74,6 +76,20 @@ class ChainWriter {
     if (spec.width > 0) put_padding(spec, numeric, out);
     out += " << " + wish.name;
     return true;
+  }
+
+  // put_time knows the codes of the standard, and neither flags nor widths.
+  bool put_moment(const FieldWish& wish, std::string& out) {
+    if (family::note_time_wish("put_time", wish, notes_)) return false;
+    const auto codes = family::write_time("put_time", family::standard_strftime_letters(),
+                                          wish.spec.moment, put_between_codes, notes_);
+    if (!codes) return false;
+    out += " << std::put_time(&" + wish.name + ", \"" + *codes + "\")";
+    return true;
+  }
+  static bool put_between_codes(std::string_view text, std::string& out) {
+    const auto written = writing::literal(literal_rules, text);
+    return written && family::put_strftime_text(*written, out);
   }
 
   bool put_whole(const FieldWish& wish, std::string& out) {

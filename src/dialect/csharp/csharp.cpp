@@ -408,6 +408,11 @@ class CSharp final : public family::ProgramDialect<Items> {
     out.align = item.left ? Align::left : Align::right;
     const bool numeric = is_whole(type) || is_real(type);
     const bool is_time = type == Type::moment || type >= Type::date;
+    if (const auto pattern = numeric ? std::nullopt : read_time_format(item.format)) {
+      out.kind = Kind::moment;
+      out.moment = *pattern;
+      return out;
+    }
     if (!numeric && (item.format.empty() || !is_time)) return out;
     if (numeric && read_format(item.number, item.format, type, out)) return out;
     writing::cannot("the format " + in_quotes(item.format) + " is C#'s own", notes);

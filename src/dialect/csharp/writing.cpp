@@ -2,11 +2,62 @@
 
 #include <algorithm>
 
+#include "../family/time_letters.hpp"
 #include "../family/writing.hpp"
+#include "text/ascii.hpp"
 
 namespace inky::inline v1::csharp {
 
 namespace {
+
+// The .NET documentation, Custom date and time format strings.
+constexpr family::TimeLetter time_letters[] = {
+    {"year", "yyyy"},
+    {"year:2", "yy"},
+    {"month", "MM"},
+    {"month:1", "M"},
+    {"month:name", "MMMM"},
+    {"month:short", "MMM"},
+    {"day", "dd"},
+    {"day:1", "d"},
+    {"weekday", "dddd"},
+    {"weekday:short", "ddd"},
+    {"hour", "HH"},
+    {"hour:1", "H"},
+    {"hour12", "hh"},
+    {"hour12:1", "h"},
+    {"minute", "mm"},
+    {"second", "ss"},
+    {"fraction:1", "f"},
+    {"fraction:2", "ff"},
+    {"fraction:3", "fff"},
+    {"fraction:6", "ffffff"},
+    {"fraction:7", "fffffff"},
+    {"half", "tt"},
+    {"offset", "zzz"},
+};
+
+// Letters stand in quotes; what ends the quotes, the format or the literal cannot stand there.
+bool put_between(std::string_view text, std::string& out) {
+  if (text.find_first_of("'\"\\{}%") != std::string_view::npos) return false;
+  for (std::size_t at = 0; at < text.size();) {
+    const auto is_letter = [&](std::size_t place) {
+      const unsigned char c = static_cast<unsigned char>(text[place]);
+      return is_word_start(text[place]) || c >= 0x80;
+    };
+    std::size_t end = at;
+    while (end < text.size() && is_letter(end)) ++end;
+    if (end > at) {
+      ((out += '\'') += text.substr(at, end - at)) += '\'';
+      at = end;
+    } else if (static_cast<unsigned char>(text[at]) < 0x20) {
+      return false;
+    } else {
+      out += text[at++];
+    }
+  }
+  return true;
+}
 
 class ItemWriter {
  public:
@@ -51,10 +102,21 @@ class ItemWriter {
       case Kind::real:
         return real_format(out);
       case Kind::moment:
-        return give_up("dates and times like this");
+        return moment_format(out);
       default:
         return spec_.limit == unset || give_up("limit of a text");
     }
+  }
+
+  bool moment_format(std::string& out) {
+    FieldWish plain = wish_;
+    plain.spec.width = 0;
+    if (family::note_time_wish("C#", plain, notes_)) return false;
+    auto letters = family::write_time("C#", time_letters, wish_.spec.moment, put_between, notes_);
+    if (!letters) return false;
+    // A letter alone is another format.
+    out = letters->size() == 1 ? "%" + *letters : std::move(*letters);
+    return true;
   }
 
   // Digits in front of the point, so that all is as wide as wished: for numbers without a sign.
@@ -159,6 +221,14 @@ class ItemWriter {
 
 WrittenField write_item(const FieldWish& wish) {
   return ItemWriter(wish).write();
+}
+
+std::optional<TimePattern> read_time_format(std::string_view format) {
+  // A letter alone is a format of the culture.
+  if (format.size() < 2) return std::nullopt;
+  auto out = family::read_letter_runs(format, time_letters);
+  const bool has_parts = out && out->text().find('{') != std::string_view::npos;
+  return has_parts ? out : std::nullopt;
 }
 
 bool read_format(const NumberFormat& number, std::string_view format, Type type, Spec& out) {

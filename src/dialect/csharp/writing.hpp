@@ -8,6 +8,9 @@ namespace inky::inline v1::csharp {
 
 WrittenField write_item(const FieldWish& wish);
 
+// The parts of a moment that a format shows; nothing where it is no pattern of them.
+std::optional<TimePattern> read_time_format(std::string_view format);
+
 // What a format asks of a number of this type; false where a wish cannot say it.
 bool read_format(const NumberFormat& number, std::string_view format, Type type, Spec& out);
 

@@ -18,12 +18,16 @@ class FieldWriter {
 
   WrittenField write() {
     std::string type;
-    if (!choose_type(type)) return {{}, std::move(notes_)};
     std::string out = "{";
     if (rules_.names && !wish_.name.empty())
       out += wish_.name;
     else if (wish_.position != unset)
       out += std::to_string(wish_.position - 1);
+    if (kind_ == Kind::moment && rules_.moment != nullptr) {
+      const auto codes = rules_.moment(wish_, notes_);
+      return {codes ? out + ":" + *codes + "}" : std::string(), std::move(notes_)};
+    }
+    if (!choose_type(type)) return {{}, std::move(notes_)};
     std::string spec = padding();
     const int count = precision();
     if (count != unset) spec += "." + std::to_string(count);

@@ -21,6 +21,8 @@ struct WritingRules {
   bool wholes_have_decimals = false;  // f takes a whole number too
   bool truth_is_number = false;       // with a spec, unless it is made a text first by !s
   bool names = false;                 // a value may be named
+  // The codes of a moment; nothing, and a note, where there are none. Null: it has no codes.
+  std::optional<std::string> (*moment)(const FieldWish& wish, Notes& notes) = nullptr;
 };
 
 WrittenField write_field(const WritingRules& rules, const FieldWish& wish);

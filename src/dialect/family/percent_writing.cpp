@@ -217,6 +217,7 @@ class FieldWriter {
 }  // namespace
 
 WrittenField write_field(const WritingRules& rules, const FieldWish& wish) {
+  if (rules.moment != nullptr && writing::kind_of(wish) == Kind::moment) return rules.moment(wish);
   return FieldWriter(rules, wish).write();
 }
 

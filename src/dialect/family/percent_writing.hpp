@@ -15,6 +15,7 @@ struct WritingRules {
   std::string_view (*length)(Type) = nullptr;  // the text before the letter
   // Truth values, wholes and reals may be given to each other's letters.
   bool converts = false;
+  WrittenField (*moment)(const FieldWish&) = nullptr;  // of a moment; null: it has no field for one
 };
 
 // `position` as "1$".

@@ -270,8 +270,9 @@ class TimeWriter {
     const auto parts = parts_of(field.code);
     if (!parts) return false;
     std::string text;
-    // A locale that names itself within itself is none that there is.
-    if (++depth_ > 2) return false;
+    // One that names itself within itself is of no locale that there is.
+    if (depth_ == most_depth) return false;
+    ++depth_;
     write(*parts, text);
     --depth_;
     append_aligned(in_case(text, field.upper, false), field, out);
@@ -306,6 +307,7 @@ class TimeWriter {
   const Moment& moment_;
   const TimeStyle& style_;
   std::string_view unknown_;
+  static constexpr int most_depth = 8;
   int depth_ = 0;
 };
 

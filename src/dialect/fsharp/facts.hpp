@@ -85,10 +85,13 @@ inline constexpr auto program_types = std::to_array<TypeForm>({
     {Type::character, "", "'@'"},
     {Type::truth, ""},
     {Type::decimal, "", "@M"},
-    {Type::moment, "", "System.DateTime.Parse(\"@\", System.Globalization.CultureInfo.InvariantCulture)", "",
+    {Type::moment, "",
+     "System.DateTime.Parse(\"@\", System.Globalization.CultureInfo.InvariantCulture)", "",
      "System.DateTimeOffset.Parse(\"@\", System.Globalization.CultureInfo.InvariantCulture)"},
-    {Type::date, "", "System.DateOnly.Parse(\"@\", System.Globalization.CultureInfo.InvariantCulture)"},
-    {Type::time, "", "System.TimeOnly.Parse(\"@\", System.Globalization.CultureInfo.InvariantCulture)"},
+    {Type::date, "",
+     "System.DateOnly.Parse(\"@\", System.Globalization.CultureInfo.InvariantCulture)"},
+    {Type::time, "",
+     "System.TimeOnly.Parse(\"@\", System.Globalization.CultureInfo.InvariantCulture)"},
     {Type::duration, "", "System.Xml.XmlConvert.ToTimeSpan(\"@\")"},
 });
 

@@ -31,6 +31,7 @@
 #include "format/layout.hpp"
 #include "hexadecimal.hpp"
 #include "locales.hpp"
+#include "moment_writing.hpp"
 #include "reals.hpp"
 #include "text/escape.hpp"
 #include "text/upper_case.hpp"
@@ -429,7 +430,7 @@ class Rendering final : public percent::Rendering<Rendering> {
 // ---- Writing ----
 
 constexpr percent::WritingRules writing_rules = {
-    .facts = &java_language::facts, .plain = 's', .truth = 'b'};
+    .facts = &java_language::facts, .plain = 's', .truth = 'b', .moment = write_moment};
 constexpr writing::LiteralRules literal_rules = {.doubled = "%",
                                                  .control = writing::ControlForm::octal};
 
@@ -446,6 +447,13 @@ class Java final : public family::PercentDialect {
                               std::span<const std::string> names) const override {
     return std::string("System.out.printf(\"") + std::string(source) + "\"" +
            (names.empty() ? "" : ", ") + writing::listed(names, ", ", "") + ");";
+  }
+
+  std::optional<Spec> do_wish_of(const TemplateContent& parsed, int field, Type type,
+                                 Notes& notes) const override {
+    const Field& shown = parsed.fields[static_cast<std::size_t>(field)];
+    return is_time_field(shown) ? moment_wish(shown, parsed.source_of(shown), notes)
+                                : PercentDialect::do_wish_of(parsed, field, type, notes);
   }
 
   Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,

@@ -3,11 +3,46 @@
 #include <algorithm>
 #include <span>
 
+#include "../family/time_letters.hpp"
 #include "../family/writing.hpp"
+#include "dialects.hpp"
 
 namespace inky::inline v1::javascript {
 
 namespace {
+
+// Stands for the name in a slot: literals write it as an escape.
+constexpr char value_mark = '\1';
+
+// Getters of the machine's zone, and English names: ECMA-262, Date Objects; ECMA-402.
+constexpr family::TimeLetter time_slots[] = {
+    {"year", "${\1.getFullYear()}"},
+    {"year:2", "${String(\1.getFullYear() % 100).padStart(2, '0')}"},
+    {"month", "${String(\1.getMonth() + 1).padStart(2, '0')}"},
+    {"month:1", "${\1.getMonth() + 1}"},
+    {"month:name", "${\1.toLocaleDateString('en-US', {month: 'long'})}"},
+    {"month:short", "${\1.toLocaleDateString('en-US', {month: 'short'})}"},
+    {"day", "${String(\1.getDate()).padStart(2, '0')}"},
+    {"day:1", "${\1.getDate()}"},
+    {"day:space", "${String(\1.getDate()).padStart(2)}"},
+    {"weekday", "${\1.toLocaleDateString('en-US', {weekday: 'long'})}"},
+    {"weekday:short", "${\1.toLocaleDateString('en-US', {weekday: 'short'})}"},
+    {"hour", "${String(\1.getHours()).padStart(2, '0')}"},
+    {"hour:1", "${\1.getHours()}"},
+    {"hour12", "${String((\1.getHours() + 11) % 12 + 1).padStart(2, '0')}"},
+    {"hour12:1", "${(\1.getHours() + 11) % 12 + 1}"},
+    {"minute", "${String(\1.getMinutes()).padStart(2, '0')}"},
+    {"second", "${String(\1.getSeconds()).padStart(2, '0')}"},
+    {"fraction:3", "${String(\1.getMilliseconds()).padStart(3, '0')}"},
+    {"half", "${\1.getHours() < 12 ? 'AM' : 'PM'}"},
+    {"half:lower", "${\1.getHours() < 12 ? 'am' : 'pm'}"},
+};
+
+bool put_between(std::string_view text, std::string& out) {
+  const auto written = javascript_dialect()->writer().write_literal(text);
+  if (written) out += *written;
+  return written.has_value();
+}
 
 class SlotWriter {
  public:
@@ -15,6 +50,7 @@ class SlotWriter {
       : wish_(wish), spec_(wish.spec), kind_(writing::kind_of(wish)) {}
 
   WrittenField write() {
+    if (kind_ == Kind::moment) return write_moment();
     std::string out = wish_.name;
     bool is_text = kind_ == Kind::text || kind_ == Kind::character;
     if (!show(out, is_text)) return {{}, std::move(notes_)};
@@ -31,8 +67,22 @@ class SlotWriter {
     return false;
   }
 
+  // A slot for each part.
+  WrittenField write_moment() {
+    if (family::note_time_wish("JavaScript", wish_, notes_)) return {{}, std::move(notes_)};
+    const auto parts =
+        family::write_time("JavaScript", time_slots, spec_.moment, put_between, notes_);
+    std::string out;
+    for (const char c : parts.value_or(std::string())) {
+      if (c == value_mark)
+        out += wish_.name;
+      else
+        out += c;
+    }
+    return {std::move(out), std::move(notes_)};
+  }
+
   bool show(std::string& out, bool& is_text) {
-    if (kind_ == Kind::moment) return give_up("dates and times like this");
     if (!numeric()) return spec_.limit == unset || give_up("limit of a text");
     if (spec_.sign != Sign::minus) return give_up("sign on positive numbers");
     if (spec_.keep_point) return give_up("point that stays");

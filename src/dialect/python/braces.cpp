@@ -19,6 +19,7 @@
 #include "../family/named_values.hpp"
 #include "../family/rendering.hpp"
 #include "../family/source.hpp"
+#include "../family/time_letters.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "../family/writing.hpp"
@@ -269,9 +270,9 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
     const std::string_view unknown =
         python::append_time_by_codes(value, codes, options_.setting("locale"), text);
     if (!unknown.empty()) {
-      return fail(Outcome::error({Code::not_supported_yet,
-                                  std::string(unknown) + " are not supported yet", field.span,
-                                  "Leave out the E or the O, or choose another locale."}));
+      return fail(
+          Outcome::error({Code::not_supported_yet, std::string(unknown) + " are not supported yet",
+                          field.span, "Leave out the E or the O, or choose another locale."}));
     }
     out.append(text);
     return true;
@@ -327,14 +328,28 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
 
 // ---- Writing ----
 
+constexpr writing::LiteralRules literal_rules = {.doubled = "{}"};
+
+// Text between the codes of a moment, where no brace can stand.
+bool put_between_codes(std::string_view text, std::string& out) {
+  const auto written = writing::literal(literal_rules, text);
+  return written && text.find_first_of("{}") == std::string_view::npos &&
+         family::put_strftime_text(*written, out);
+}
+std::optional<std::string> write_moment(const FieldWish& wish, Notes& notes) {
+  if (family::note_time_wish("Python", wish, notes)) return std::nullopt;
+  return family::write_time("Python", python::time_letters(), wish.spec.moment, put_between_codes,
+                            notes);
+}
+
 constexpr braces::WritingRules writing_rules = {.facts = &python::braces_facts,
                                                 .any_inner = true,
                                                 .group = true,
                                                 .percent = true,
                                                 .wholes_have_decimals = true,
                                                 .truth_is_number = true,
-                                                .names = true};
-constexpr writing::LiteralRules literal_rules = {.doubled = "{}"};
+                                                .names = true,
+                                                .moment = write_moment};
 
 class Python final : public family::WritingDialect {
  public:
@@ -381,9 +396,16 @@ class Python final : public family::WritingDialect {
                                  Notes& notes) const override {
     const Replacement& shown =
         static_cast<const Fields&>(*parsed.program).fields[static_cast<std::size_t>(field)];
-    if (!shown.parts.empty() || !shown.steps.empty() || shown.expression != nullptr ||
-        !shown.said.empty() || (shown.conversion != 0 && shown.conversion != 's') ||
-        type == Type::moment || type >= Type::date) {
+    const bool is_plain = shown.parts.empty() && shown.steps.empty() &&
+                          shown.expression == nullptr && shown.said.empty();
+    // What begins with a code shows a moment, whatever is said of the value.
+    const bool has_codes = shown.text.find('%') + 1 < shown.text.size();
+    if (is_plain && shown.conversion == 0 && has_codes) {
+      if (const auto pattern = family::read_strftime(shown.text, python::time_letters()))
+        return family::time_wish(*pattern);
+    }
+    if (!is_plain || (shown.conversion != 0 && shown.conversion != 's') || type == Type::moment ||
+        type >= Type::date) {
       writing::cannot("the field asks what is Python's own", notes);
       return std::nullopt;
     }

@@ -1,5 +1,7 @@
 #include "times.hpp"
 
+#include <vector>
+
 #include "../family/strftime.hpp"
 
 namespace inky::inline v1::python {
@@ -107,6 +109,16 @@ bool append_own_code(const Moment& moment, char code, std::string& out) {
 }
 
 }  // namespace
+
+std::span<const family::TimeLetter> time_letters() {
+  static const std::vector<family::TimeLetter> letters = [] {
+    const auto shared = family::strftime_letters();
+    std::vector<family::TimeLetter> out(shared.begin(), shared.end());
+    out.push_back({"fraction:6", "%f"});
+    return out;
+  }();
+  return letters;
+}
 
 bool is_time_value(const Value& value) {
   return value.is(Type::moment) || value.type() >= Type::date;

@@ -5,6 +5,7 @@
 #include <string>
 #include <string_view>
 
+#include "../family/time_letters.hpp"
 #include "inky_margin/format/value.hpp"
 
 namespace inky::inline v1::python {
@@ -21,6 +22,8 @@ std::string time_value_text(const Value& value, bool as_str);
 // is not supported yet; empty: nothing. REQUIRES: takes_codes().
 std::string_view append_time_by_codes(const Value& value, std::string_view codes,
                                       std::string_view locale, std::string& out);
+// The codes of parts of a moment.
+std::span<const family::TimeLetter> time_letters();
 // isoformat(). REQUIRES: takes_codes().
 std::string iso_text(const Value& value);
 

@@ -3,10 +3,21 @@
 #include <algorithm>
 #include <bit>
 
+#include "../family/time_letters.hpp"
 #include "../family/writing.hpp"
 #include "text/escape.hpp"
 
 namespace inky::inline v1::r_language {
+
+namespace {
+
+bool put_between_codes(std::string_view text, std::string& out) {
+  const auto written =
+      writing::literal({.control = writing::ControlForm::octal, .nul = false}, text);
+  return written && family::put_strftime_text(*written, out);
+}
+
+}  // namespace
 
 WrittenField written_call(const FieldWish& wish) {
   const Spec& spec = wish.spec;
@@ -17,6 +28,13 @@ WrittenField written_call(const FieldWish& wish) {
   };
   const Kind kind = writing::kind_of(wish);
   const bool number = kind == Kind::whole || kind == Kind::real;
+  if (kind == Kind::moment) {
+    if (family::note_time_wish("R", wish, notes)) return {{}, std::move(notes)};
+    const auto codes =
+        family::write_time("R", family::strftime_letters(), spec.moment, put_between_codes, notes);
+    return {codes ? "format(" + wish.name + ", \"" + *codes + "\")" : std::string(),
+            std::move(notes)};
+  }
   if (!number && kind != Kind::text) return give_up("place for such a value");
   if (spec.limit != unset) return give_up("limit of a text");
   if (spec.base != 10) return give_up("other base than 10");
@@ -59,6 +77,7 @@ class SpokenWish {
   SpokenWish(const Call& call, Type type, Notes& notes) : call_(call), type_(type), notes_(notes) {}
 
   std::optional<Spec> read() {
+    if (const auto pattern = moment()) return family::time_wish(*pattern);
     if (call_.function != "formatC") return give_up("a call of " + call_.function);
     for (std::size_t i = 1; i < call_.arguments.size(); ++i) {
       const Argument& argument = call_.arguments[i];
@@ -75,6 +94,16 @@ class SpokenWish {
   std::optional<Spec> give_up(const std::string& what) {
     writing::cannot(what + " is not read as a wish", notes_);
     return std::nullopt;
+  }
+
+  // Of format(x, "%d.%m.%Y").
+  std::optional<TimePattern> moment() const {
+    if (call_.function != "format" || call_.arguments.size() != 2) return std::nullopt;
+    const Argument& codes = call_.arguments[1];
+    const bool is_text =
+        codes.expression.kind == Expression::Kind::value && codes.expression.value.is(Type::text);
+    if (!is_text || (!codes.name.empty() && codes.name != "format")) return std::nullopt;
+    return family::read_strftime(codes.expression.value.as_text(), family::strftime_letters());
   }
 
   bool take(std::string_view name, const Value& value) {

@@ -1,0 +1,56 @@
+// What is shown of a moment, part after part, in neutral terms.
+//
+//   {day}.{month}.{year} {hour}:{minute}     09.05.2031 14:05
+//   {weekday:short} {day:1} {month:name}     Fri 9 May
+//
+// What stands between braces is a part; all else is text, in which a brace is written twice. Parts
+// are digits with zeros in front, unless they say otherwise; names are English.
+#pragma once
+
+#include <memory>
+#include <span>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "inky_margin/format/note.hpp"
+
+namespace inky::inline v1 {
+
+class TimePattern {
+ public:
+  TimePattern() = default;  // says nothing
+  // REQUIRES: read_time_pattern() reads it.
+  explicit TimePattern(std::string text)
+      : text_(text.empty() ? nullptr : std::make_shared<const std::string>(std::move(text))) {}
+
+  bool empty() const { return text_ == nullptr; }
+  std::string_view text() const { return empty() ? std::string_view() : *text_; }
+
+  friend bool operator==(const TimePattern& a, const TimePattern& b) {
+    return a.text() == b.text();
+  }
+
+ private:
+  std::shared_ptr<const std::string> text_;
+};
+
+// One of the parts that there are: "month:name".
+struct TimePartFact {
+  std::string_view name;
+  std::string_view meaning;
+};
+std::span<const TimePartFact> time_parts();
+
+// A part of a pattern, or the text before the next one.
+struct TimePart {
+  std::string_view name;  // one of time_parts(); empty: a text
+  std::string text;
+};
+
+// An error (bad_value) where a part is unknown or not closed; its span is in the text.
+Result<std::vector<TimePart>> read_time_pattern(std::string_view text);
+// The text of these parts.
+std::string time_pattern_text(std::span<const TimePart> parts);
+
+}  // namespace inky::inline v1
