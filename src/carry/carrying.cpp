@@ -13,15 +13,6 @@
 
 namespace inky::inline v1 {
 
-namespace {
-
-bool is_identifier(std::string_view name) {
-  return !name.empty() && is_word_start(name[0]) &&
-         std::all_of(name.begin(), name.end(), is_word_part);
-}
-
-}  // namespace
-
 class Carrying {
  public:
   Carrying(const Cargo& cargo, const Dialect& other) : cargo_(cargo), other_(other) {
@@ -63,7 +54,7 @@ class Carrying {
     const int count = static_cast<int>(cargo_.names_.size());
     for (int i = 0; i < count; ++i) {
       const std::string& name = cargo_.names_[static_cast<std::size_t>(i)];
-      names_.push_back(is_identifier(name) ? name : default_name(i));
+      names_.push_back(is_word(name) ? name : default_name(i));
     }
     std::vector<int> order;
     for (const int index : cargo_.shown_) {

@@ -36,6 +36,7 @@ struct LocaleFact {
 struct LocaleStatementFact {
   std::string_view before;
   std::string_view behind;
+  std::string_view dialect = {};  // whose texts alone are in it; empty: all of the program's
 };
 
 struct StatementParts;

@@ -4,6 +4,7 @@
 
 #include "dialect/lexis.hpp"
 #include "dialect/statement_blocks.hpp"
+#include "dialect/statement_locales.hpp"
 #include "dialect/statement_names.hpp"
 #include "text/ascii.hpp"
 
@@ -169,6 +170,8 @@ std::vector<Span> statements_of(const LanguageFacts& language, std::string_view 
 }
 
 const Dialect* chain_dialect(const LanguageFacts& language, std::string_view statement) {
+  if (language.expressions != nullptr && locale_step_of(*language.expressions, statement))
+    return nullptr;
   std::size_t end = 0;
   while (end < statement.size() && (is_word_part(statement[end]) || statement[end] == ':')) ++end;
   const std::string_view path = statement.substr(0, end);

@@ -31,6 +31,7 @@ std::optional<StatementStep> locale_step_of(const ExpressionForm& form,
     StatementStep step;
     step.kind = StatementStep::Kind::locale;
     step.expression = trimmed(inner);
+    step.name = fact.dialect;
     return step;
   }
   return std::nullopt;

@@ -317,19 +317,21 @@ class Run {
       return Outcome::error({Code::not_supported_yet,
                              "the locale of the machine where the program runs is not known here",
                              step.span, "Name the locale."});
-    const SettingFact* fact = find_setting(dialect().facts(), "locale");
+    const Dialect* facility = step.name.empty() ? &dialect() : find_dialect(step.name);
+    const SettingFact* fact = find_setting(facility->facts(), "locale");
     const auto known = fact == nullptr ? std::nullopt : find_value(*fact, value.as_text());
     if (!known)
       return Outcome::error({Code::not_supported_yet,
                              "the locale " + in_quotes(value.as_text()) + " is not supported yet",
                              step.span,
                              "Leave it out, or choose another; see inky dialects " +
-                                 std::string(dialect().facts().id) + "."});
+                                 std::string(facility->facts().id) + "."});
     shared_.locale = *known;
     settings_.assign(asked_.settings.begin(), asked_.settings.end());
     std::erase_if(settings_, [](const Setting& one) { return one.name == "locale"; });
     settings_.push_back({"locale", *known});
     options_.settings = settings_;
+    locale_of_ = step.name.empty() ? nullptr : facility;
     return std::nullopt;
   }
 
@@ -393,8 +395,14 @@ class Run {
   Failure call(const StatementStep& step) {
     const std::size_t before = out_.needed() - start_;
     Report own;
-    Outcome outcome = render_statement(*step.call, names_.values(), options_, out_,
-                                       report_ == nullptr ? nullptr : &own, &shared_);
+    const bool has_usual_locale =
+        locale_of_ != nullptr && locale_of_ != &step.call->inner.dialect();
+    const std::string_view kept = shared_.locale;
+    if (has_usual_locale) shared_.locale = asked_.setting("locale");
+    Outcome outcome =
+        render_statement(*step.call, names_.values(), has_usual_locale ? asked_ : options_, out_,
+                         report_ == nullptr ? nullptr : &own, &shared_);
+    shared_.locale = kept;
     if (!outcome.prints()) return outcome;
     if (out_.needed() - start_ > most_output)
       return Outcome::error(
@@ -429,6 +437,7 @@ class Run {
   const ExpressionForm& form_;
   NamesSoFar names_;
   const RenderOptions& asked_;
+  const Dialect* locale_of_ = nullptr;  // whose texts are in the locale; null: all
   RenderOptions options_;
   std::vector<Setting> settings_;  // of these, where a statement has changed any
   Output& out_;

@@ -1,6 +1,9 @@
 // Digits and letters of ASCII, whatever the locale.
 #pragma once
 
+#include <algorithm>
+#include <string_view>
+
 namespace inky::inline v1 {
 
 constexpr bool is_digit(char c) {
@@ -18,6 +21,12 @@ constexpr bool is_word_start(char c) {
 }
 constexpr bool is_word_part(char c) {
   return is_word_start(c) || is_digit(c);
+}
+
+// A letter or _, and letters, digits and _ behind it.
+constexpr bool is_word(std::string_view text) {
+  return !text.empty() && is_word_start(text[0]) &&
+         std::all_of(text.begin(), text.end(), is_word_part);
 }
 
 }  // namespace inky::inline v1

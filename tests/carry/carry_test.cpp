@@ -209,6 +209,7 @@ TEST_CASE("verdicts hold between every two dialects") {
   const std::uint64_t seed = support::seed(509);
   INFO("seed " << seed);
   support::RandomWishes wishes(seed);
+  wishes.joins_parts = true;
   support::RandomValues random(seed);
   const auto dialects = all_dialects();
   const char* pairs = std::getenv("INKY_TEST_PAIRS");
@@ -258,6 +259,49 @@ TEST_CASE("order, repetition and names go where a language has them") {
   const Result<Cargo> carried = Cargo::make(stream, *chain, costs);
   REQUIRE(carried.ok());
   CHECK(carried->to(c).source == "cost %8.2f\\n");
+}
+
+TEST_CASE("patterns of dates are carried, and years with fewer digits tell them apart") {
+  struct Case {
+    const char* from;
+    const char* source;
+    const char* to;
+    const char* carried;
+    Verdict verdict;
+  };
+  constexpr Case cases[] = {
+      {"strftime", "%d.%m.%Y %H:%M", "python", "{:%d.%m.%Y %H:%M}", Verdict::same},
+      {"strftime", "%d.%m.%Y", "csharp", "{0:dd.MM.yyyy}", Verdict::same_for},
+      {"strftime", "%F", "java", "%tY-%<tm-%<td", Verdict::same_for},
+      {"strftime", "%F", "r-format", "format(v1, \"%Y-%m-%d\")", Verdict::same},
+      {"strftime", "%A %e", "cpp-stream", "cout << std::put_time(&v1, \"%A %e\")", Verdict::same},
+      {"python", "{:%I:%M %p}", "csharp", "{0:hh:mm tt}", Verdict::same},
+      {"python", "{:%d}/{:%m}", "csharp", "{0:dd}/{1:MM}", Verdict::same},
+      {"csharp", "{0:dddd d MMM 'at' H}", "strftime", "%A %-d %b at %-H", Verdict::same},
+      {"csharp", "{0:yyyy}-{0:MM}", "java", "%tY-%<tm", Verdict::same},
+      {"java", "%tH:%<tM", "python", "{:%H:%M}", Verdict::same},
+      {"java", "%tB", "python", "{:%B}", Verdict::differs},
+      {"java", "%1$td %1$tm %2$tY", "csharp", "{0:dd MM} {1:yyyy}", Verdict::same},
+      {"r-format", "format(x, \"%d/%m\")", "python", "{x:%d/%m}", Verdict::same},
+      {"python", "{:%d %s}", "csharp", nullptr, Verdict::cannot},
+      {"csharp", "{0,12:dd.MM}", "python", nullptr, Verdict::cannot},
+      {"csharp", "{0:zzz}", "python", nullptr, Verdict::cannot},
+      {"python", "{:%d}{:%m}", "strftime", nullptr, Verdict::cannot},
+  };
+  for (const Case& one : cases) {
+    INFO(one.from << " " << one.source << " to " << one.to);
+    const Dialect& from = *find_dialect(one.from);
+    const Result<Template> parsed = from.parse(one.source);
+    REQUIRE(parsed.ok());
+    const Type types[] = {Type::moment, Type::moment};
+    const auto count = static_cast<std::size_t>(std::max(parsed->values_taken(), 1));
+    const Result<Cargo> cargo = Cargo::make(from, *parsed, std::span(types).first(count));
+    REQUIRE(cargo.ok());
+    const Carried carried = cargo->to(*find_dialect(one.to));
+    CHECK(carried.verdict == one.verdict);
+    CHECK(carried.source.value_or("nothing") == (one.carried == nullptr ? "nothing" : one.carried));
+    if (one.verdict == Verdict::same_for) CHECK(carried.range == "years from 1000 on");
+  }
 }
 
 TEST_CASE("what is not carried, and why") {

@@ -1,6 +1,9 @@
 // Seeded wishes of the kinds that people have, and values to go with them.
 #pragma once
 
+#include <string>
+#include <vector>
+
 #include "inky_margin/dialect/dialect.hpp"
 #include "random_values.hpp"
 
@@ -12,7 +15,7 @@ class RandomWishes {
 
   inky::FieldWish wish() {
     inky::FieldWish out;
-    switch (random.below(4)) {
+    switch (random.below(5)) {
       case 0:
         out.type = inky::Type::text;
         out.spec.kind = inky::Kind::text;
@@ -23,6 +26,11 @@ class RandomWishes {
         out.spec.kind = inky::Kind::whole;
         make_whole(out.spec);
         break;
+      case 2:
+        out.type = inky::Type::moment;
+        out.spec.kind = inky::Kind::moment;
+        out.spec.moment = pattern();
+        return out;
       default:
         out.type = inky::Type::f64;
         out.spec.kind = inky::Kind::real;
@@ -42,6 +50,12 @@ class RandomWishes {
       }
       case inky::Type::f64:
         return Value::real(random.any_real());
+      case inky::Type::moment: {
+        inky::Moment moment = inky::moment_of_seconds(
+            static_cast<std::int64_t>(random.bits() % 315'537'897'600) - 62'135'596'800);
+        if (random.one_in(2)) moment.nanosecond = random.below(1000) * 1'000'000;
+        return Value::moment(moment);
+      }
       default: {
         const inky::TypeFact& fact = inky::fact_of(type);
         const auto bits = static_cast<inky::int128>(random.whole());
@@ -53,9 +67,22 @@ class RandomWishes {
     }
   }
 
+  // Whether the pattern of a moment may have several parts.
+  bool joins_parts = false;
   RandomValues random;
 
  private:
+  inky::TimePattern pattern() {
+    const auto parts = inky::time_parts();
+    std::vector<inky::TimePart> out;
+    const int count = joins_parts ? 1 + random.below(4) : 1;
+    for (int i = 0; i < count; ++i) {
+      if (i > 0)
+        out.push_back({{}, random.pick({".", "-", "/", " ", ":", " at ", "Ω", "T", ", "})});
+      out.push_back({random.pick(parts).name, {}});
+    }
+    return inky::TimePattern(inky::time_pattern_text(out));
+  }
   void make_whole(inky::Spec& spec) {
     if (random.one_in(3)) spec.base = random.pick({16, 8, 2, 16, 36});
     if (spec.base > 10 && random.one_in(2)) spec.letters = inky::Letters::upper;

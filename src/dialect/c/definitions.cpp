@@ -4,16 +4,12 @@
 
 #include "dialect/statement_lines.hpp"
 #include "expressions.hpp"
+#include "struct_tm.hpp"
 #include "text/ascii.hpp"
 
 namespace inky::inline v1::c_language {
 
 namespace {
-
-bool is_name(std::string_view text) {
-  return !text.empty() && is_word_start(text[0]) &&
-         std::all_of(text.begin(), text.end(), is_word_part);
-}
 
 // #define WIDTH 10: a constant, whose text is its value wherever it stands.
 std::optional<Declaration> read_macro(std::string_view rest) {
@@ -26,7 +22,7 @@ std::optional<Declaration> read_macro(std::string_view rest) {
   const bool is_text = value.size() > 1 && value.starts_with('"') &&
                        value.find('"', 1) == value.size() - 1 &&
                        value.find('\\') == std::string_view::npos;
-  if (!is_name(rest.substr(0, end)) || (!is_number && !is_text)) return std::nullopt;
+  if (!is_word(rest.substr(0, end)) || (!is_number && !is_text)) return std::nullopt;
   Declaration out;
   out.name = rest.substr(0, end);
   out.expression = value;
@@ -40,7 +36,7 @@ std::optional<Declaration> read_printed(std::string_view name, std::string_view 
   arguments.remove_suffix(1);
   const std::size_t comma = comma_in(arguments);
   const std::string_view target = trimmed(arguments.substr(0, std::min(comma, arguments.size())));
-  if (comma == std::string_view::npos || !is_name(target) || target == "NULL") return std::nullopt;
+  if (comma == std::string_view::npos || !is_word(target) || target == "NULL") return std::nullopt;
   Declaration out;
   out.name = target;
   out.expression = std::string(name) + "(" + std::string(arguments.substr(comma + 1)) + ")";
@@ -58,6 +54,7 @@ std::optional<Declaration> read_definition(std::string_view statement) {
       if (statement.starts_with(begin)) out = read_printed(name, statement.substr(begin.size()));
     }
   }
+  if (!out) out = read_struct_tm(statement);
   if (out) out->span = {0, statement.size()};
   return out;
 }

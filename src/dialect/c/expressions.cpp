@@ -8,6 +8,7 @@
 #include "../computed/shared_operators.hpp"
 #include "../family/values.hpp"
 #include "c.hpp"
+#include "struct_tm.hpp"
 #include "text/ascii.hpp"
 
 namespace inky::inline v1::c_language {
@@ -47,6 +48,7 @@ constexpr TypeName type_names[] = {
     {"int32_t", Type::i32},        {"int64_t", Type::i64},
     {"uint8_t", Type::u8},         {"uint16_t", Type::u16},
     {"uint32_t", Type::u32},       {"uint64_t", Type::u64},
+    {"time_t", Type::i64},         {"clock_t", Type::i64},
     {"float", Type::f32},          {"double", Type::f64},
     {"long double", Type::f80},
 };
@@ -181,6 +183,7 @@ const ExpressionForm c_expressions = {
     .prints = prints,
     .ends = ";",
     .silent_words = "#include using",
+    .is_silent = declares_struct_tm,
     .blocks = Blocks::braces,
     .counts = true,
     .constant_words = "const constexpr",
@@ -365,11 +368,14 @@ bool Expressions::apply(const Node& node, const Value& operand, Value& out) {
   if (node.operation == Operation::address) {
     // Functions take a struct tm by its address.
     out = operand;
-    const bool is_time =
-        operand.is(Type::moment) || operand.is(Type::date) || operand.is(Type::time);
+    const bool is_time = members_of(operand) || operand.is(Type::time);
     return is_time || not_yet("an address here is", node);
   }
   if (node.operation != Operation::follow) return Typed::apply(node, operand, out);
+  if (members_of(operand)) {
+    out = operand;
+    return true;
+  }
   if (operand.is(Type::text) || operand.is(Type::list))
     return item(node, operand, Value::whole(Type::i32, 0), out);
   return not_yet("the operator * here is", node);

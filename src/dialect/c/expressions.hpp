@@ -76,11 +76,15 @@ class Expressions : public computed::Typed {
   bool call_method(const computed::Node& node, const Value& of,
                    const computed::Arguments& arguments, Value& out) override;
   std::optional<bool> evaluate_own(const computed::Node& node, Value& out) override;
+  bool member(const computed::Node& node, const Value& of, Value& out) override;
   // put_time(&t, "%F"): ISO C++20, [ext.manip].
   bool put_time(const computed::Node& node, Value& out);
 
  private:
   bool time_given(const computed::Node& node, std::size_t at, Value& out);
+  bool change_time(const computed::Node& node, Value& out);
+  // The moment that a struct tm is, of which codes are shown.
+  bool settle_time(const computed::Node& node, std::string_view codes, Value& value);
   bool call_time(const computed::Node& node, std::string_view name, Value& out);
   bool format_time(const computed::Node& node, Value& out);
   bool call_number(const computed::Node& node, std::string_view name,

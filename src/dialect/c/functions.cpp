@@ -171,7 +171,9 @@ bool Expressions::print_into(const Node& node, std::string_view name,
   if (arguments.size() <= at || !arguments[at].is(Type::text))
     return not_yet("the function " + std::string(name) + " with these arguments is", node);
   if (!fill(node, *c_dialect(), arguments[at].as_text(),
-            std::span<const Value>(arguments.values).subspan(at + 1), out))
+            std::span<const Value>(arguments.values).subspan(at + 1), out,
+            edition_ == Edition::cpp ? std::optional(std::string_view())
+                                     : std::optional<std::string_view>()))
     return false;
   std::string text(out.as_text());
   if (counts) {

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <string>
 
+#include "../c/struct_tm.hpp"
 #include "../family/values.hpp"
 #include "dialects.hpp"
 #include "format/layout.hpp"
@@ -20,6 +21,16 @@ std::string quoted(std::string_view text) {
   }
   return out + '"';
 }
+
+// What stands in the reader's own program, to be recognised there. Nothing here calls it.
+constexpr LocaleStatementFact locale_statements[] = {
+    {"std::cout.imbue(std::locale(", "))", "cpp-stream"},
+    {"cout.imbue(std::locale(", "))", "cpp-stream"},
+    {"cout.imbue(locale(", "))", "cpp-stream"},
+    {"std::setlocale(LC_ALL,", ")", "c"},
+    {"setlocale(LC_ALL,", ")", "c"},
+    {"std::setlocale(LC_NUMERIC,", ")", "c"},
+    {"setlocale(LC_NUMERIC,", ")", "c"}};
 
 constexpr PrintFact prints[] = {{"std::println", "\n"}, {"println", "\n"}};
 
@@ -47,6 +58,7 @@ const ExpressionForm cpp_expressions = {
     .prints = prints,
     .ends = ";",
     .silent_words = "#include using",
+    .is_silent = c_language::declares_struct_tm,
     .blocks = Blocks::braces,
     .lasting_words =
         "fixed scientific hexfloat defaultfloat hex oct dec left right internal showpos noshowpos "
@@ -61,7 +73,8 @@ const ExpressionForm cpp_expressions = {
     .has_arrays = true,
     .list_types = "vector array deque list",
     .list_changes = list_changes,
-    .size_of = c_language::size_of_items};
+    .size_of = c_language::size_of_items,
+    .locale_statements = locale_statements};
 
 bool is_put_time(const computed::Node& node) {
   return node.kind == computed::Node::Kind::call &&

@@ -3,7 +3,7 @@
 //   cout << fixed << setprecision(2) << setw(9) << mass << "*" << endl;
 //
 // Defined by ISO C++20, [ostream.formatted], [iomanip] and [locale.num.put]; what they leave open
-// is as libstdc++ of g++ 12 does it, in the C locale. Names are values by name; values without
+// is as libstdc++ of g++ 12 does it, in any of its locales. Names are values by name; values without
 // names are given to the other names in the order these first appear. Several statements are one
 // stream's.
 //
@@ -13,6 +13,7 @@
 //   - a character's or a text's padding knows left and right only.
 
 #include <algorithm>
+#include <array>
 #include <string>
 #include <unordered_map>
 #include <utility>
@@ -30,6 +31,7 @@
 #include "expressions.hpp"
 #include "format/layout.hpp"
 #include "stream_facts.hpp"
+#include "stream_numbers.hpp"
 #include "stream_state.hpp"
 #include "stream_writing.hpp"
 #include "text/escape.hpp"
@@ -109,7 +111,7 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
       out_.append(shown.as_text());
       return true;
     }
-    put(field, shown);
+    put_in_locale(field, shown);
     if (report_ != nullptr) note_width(field, insertion.shown, width);
     state_.width = 0;
     return true;
@@ -238,6 +240,24 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
 
   Spec spec(Kind kind) const { return state_.spec(kind); }
 
+  // A number with the marks of the locale, which the width counts.
+  void put_in_locale(const Field& field, const Value& value) {
+    const Type type = value.type();
+    const bool is_number =
+        (is_whole(type) && type != Type::i8 && type != Type::u8) || is_real(type);
+    if (glibc::is_plain_locale(shared_.locale) || !is_number) return put(field, value);
+    TextBuffer plain;
+    target_ = &plain;
+    const int width = std::exchange(state_.width, 0);
+    put(field, value);
+    state_.width = width;
+    target_ = nullptr;
+    const bool has_prefix = is_whole(type) && state_.base() == 8 && state_.show_base;
+    put_padded(spec(Kind::whole),
+               localized(plain.view(), has_prefix, glibc::locale_or_c(shared_.locale)), out_);
+  }
+  Output& to() { return target_ == nullptr ? out_ : *target_; }
+
   void put(const Field& field, const Value& value) {
     switch (value.type()) {
       case Type::i8:
@@ -267,7 +287,7 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
     put_real(field, value);
   }
 
-  void put_text(std::string_view text) { lay_out_text(spec(Kind::text), text, unit(), out_); }
+  void put_text(std::string_view text) { lay_out_text(spec(Kind::text), text, unit(), to()); }
 
   void put_byte(const Field& field, const Value& value) {
     const char byte = static_cast<char>(value.bits() & 0xFF);
@@ -288,7 +308,7 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
     out.base = state_.base();
     if (out.base == 10) {
       if (is_signed && state_.show_positive) out.sign = Sign::always;
-      return lay_out_decimal(out, number < 0, low_half(magnitude_of(number)), out_);
+      return lay_out_decimal(out, number < 0, low_half(magnitude_of(number)), to());
     }
     const uint128 bits = static_cast<uint128>(number) & ((uint128{1} << width) - 1);
     WholeRoom room;
@@ -299,40 +319,18 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
                            !prefixed          ? ""
                            : state_.uppercase ? "0X"
                                               : "0x",
-                           out_);
+                           to());
     // A 0 in front of octal digits is a digit: nothing goes between.
-    lay_out_whole(out, false, "0" + std::string(digits), "", out_);
+    lay_out_whole(out, false, "0" + std::string(digits), "", to());
   }
 
   Spec real_spec() const { return state_.real_spec(); }
-
-  void lay_out(Spec asked, const BinaryFormat& format, const BinaryReal& real, Output& out) const {
-    static constexpr NumberStyle style = {.zero_fill_specials = true};
-    static constexpr NumberStyle carrying = {.zero_fill_specials = true, .carry_drops_zeros = true};
-    // Inner padding goes behind a sign, or else behind 0x.
-    if (asked.align == Align::inner && asked.notation == Notation::hexfloat && real.is_finite()) {
-      TextBuffer bare;
-      Spec plain = asked;
-      plain.width = 0;
-      lay_out_real(plain, format, real, style, bare);
-      const bool has_sign = bare.view()[0] == '-' || bare.view()[0] == '+';
-      const std::size_t head = has_sign ? 1 : 2;
-      const auto used = static_cast<int>(bare.view().size());
-      out.append(bare.view().substr(0, head));
-      out.fill(asked.fill.text(), static_cast<std::size_t>(std::max(asked.width - used, 0)));
-      return out.append(bare.view().substr(head));
-    }
-    // Fixed notation is f's, which has no upper letters.
-    if (asked.notation == Notation::fixed) asked.letters = Letters::lower;
-    const bool carries = carry_drops_zeros(asked, real);
-    lay_out_real(asked, format, real, carries ? carrying : style, out);
-  }
 
   void put_real(const Field& field, const Value& value) {
     const bool widest = value.is(Type::f80);
     const BinaryFormat& format = widest ? extended80 : binary64;
     const BinaryReal real = widest ? value.as_real() : nearest_f64(value);
-    lay_out(real_spec(), format, real, out_);
+    lay_out(real_spec(), format, real, to());
     if (report_ != nullptr && !value.given_in_bits())
       note_rounding(real_spec(), format, real, field.span, report_->notes);
   }
@@ -409,13 +407,16 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
   computed::Shared shared_;
   std::unordered_map<const Operand*, Value> results_;
   State state_;
-  bool used_up_ = false;  // a width, by the value before
+  Output* target_ = nullptr;  // where values are put instead of out_
+  bool used_up_ = false;      // a width, by the value before
   Span width_span_;
 };
 
 class CppStream final : public family::CheckedDialect<Chain, Rendering> {
  public:
-  const DialectFacts& facts() const override { return cpp_stream::facts; }
+  CppStream() : facts_(cpp_stream::facts) { facts_.settings = settings_; }
+
+  const DialectFacts& facts() const override { return facts_; }
 
   Placing placing() const override { return Placing::names; }
   WrittenField write_field(const FieldWish& wish) const override {
@@ -433,38 +434,7 @@ class CppStream final : public family::CheckedDialect<Chain, Rendering> {
 
   std::optional<Spec> do_wish_of(const TemplateContent& parsed, int field, Type type,
                                  Notes& notes) const override {
-    const Chain& chain = static_cast<const Chain&>(*parsed.program);
-    State state;
-    for (int i = 0; i <= field; ++i) {
-      state.width = 0;
-      for (const Setting& setting : chain.insertions[static_cast<std::size_t>(i)].before) {
-        if (!setting.argument.is_constant()) {
-          writing::cannot("a setting takes its number from a value", notes);
-          return std::nullopt;
-        }
-        if (setting.what == What::fill) {
-          const char byte = static_cast<char>(setting.argument.value.bits() & 0xFF);
-          state.fill = Mark(std::string_view(&byte, 1));
-        } else {
-          const auto number = static_cast<std::int32_t>(low_half(setting.argument.value.bits()));
-          state.set(setting.what,
-                    !setting.takes_argument      ? setting.to
-                    : setting.what == What::base ? State::base_flag_of(number)
-                                                 : number,
-                    setting.how);
-        }
-      }
-    }
-    if (is_real(type)) return state.real_spec();
-    const bool shown_as_number = type == Type::truth && !state.names_of_truth;
-    Spec out = state.spec(is_whole(type) || shown_as_number ? Kind::whole
-                          : type == Type::truth             ? Kind::truth
-                                                            : Kind::text);
-    if (out.kind != Kind::whole) return out;
-    out.base = state.base();
-    out.prefix = state.show_base && out.base != 10;
-    if (state.show_positive && out.base == 10) out.sign = Sign::always;
-    return out;
+    return wish_of_insertion(static_cast<const Chain&>(*parsed.program), field, type, notes);
   }
 
   Result<WrittenCall> do_write_call(const TemplateContent& parsed,
@@ -486,6 +456,13 @@ class CppStream final : public family::CheckedDialect<Chain, Rendering> {
   void read(TemplateContent& out, Chain& program, std::vector<Words>* words) const override {
     read_chain(out, program, words);
   }
+
+ private:
+  // Text for the reader, whose own program calls imbue(). Nothing here does.
+  std::array<SettingFact, 1> settings_{
+      {{"locale", "what imbue() gives the stream: the marks of numbers, and the names of times",
+        "C", glibc::locale_tags(), glibc::telling_locales()}}};
+  DialectFacts facts_;
 };
 
 }  // namespace

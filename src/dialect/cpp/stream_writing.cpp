@@ -275,4 +275,55 @@ std::optional<WrittenCall> print_chain(const TemplateContent& parsed,
   return ChainPrinter(parsed, names).print();
 }
 
+namespace {
+
+std::optional<Spec> wish_of_put_time(const computed::Node& call, Notes& notes) {
+  const bool is_plain = call.parts.size() == 3 && computed::is_text(call.parts[2]);
+  const auto pattern = is_plain ? family::read_strftime(call.parts[2].value.as_text(),
+                                                        family::standard_strftime_letters())
+                                : std::nullopt;
+  if (pattern) return family::time_wish(*pattern);
+  writing::cannot("the codes of this put_time are its own", notes);
+  return std::nullopt;
+}
+
+}  // namespace
+
+std::optional<Spec> wish_of_insertion(const Chain& chain, int field, Type type, Notes& notes) {
+  State state;
+  for (int i = 0; i <= field; ++i) {
+    state.width = 0;
+    for (const Setting& setting : chain.insertions[static_cast<std::size_t>(i)].before) {
+      if (!setting.argument.is_constant()) {
+        writing::cannot("a setting takes its number from a value", notes);
+        return std::nullopt;
+      }
+      if (setting.what == What::fill) {
+        const char byte = static_cast<char>(setting.argument.value.bits() & 0xFF);
+        state.fill = Mark(std::string_view(&byte, 1));
+      } else {
+        const auto number = static_cast<std::int32_t>(low_half(setting.argument.value.bits()));
+        state.set(setting.what,
+                  !setting.takes_argument      ? setting.to
+                  : setting.what == What::base ? State::base_flag_of(number)
+                                               : number,
+                  setting.how);
+      }
+    }
+  }
+  const Operand& shown = chain.insertions[static_cast<std::size_t>(field)].shown;
+  if (shown.expression != nullptr && is_put_time(*shown.expression))
+    return wish_of_put_time(*shown.expression, notes);
+  if (is_real(type)) return state.real_spec();
+  const bool shown_as_number = type == Type::truth && !state.names_of_truth;
+  Spec out = state.spec(is_whole(type) || shown_as_number ? Kind::whole
+                        : type == Type::truth             ? Kind::truth
+                                                          : Kind::text);
+  if (out.kind != Kind::whole) return out;
+  out.base = state.base();
+  out.prefix = state.show_base && out.base != 10;
+  if (state.show_positive && out.base == 10) out.sign = Sign::always;
+  return out;
+}
+
 }  // namespace inky::inline v1::cpp_stream

@@ -4,6 +4,7 @@
 #include <optional>
 #include <span>
 
+#include "chain.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 
 namespace inky::inline v1::cpp_stream {
@@ -15,5 +16,8 @@ WrittenTemplate write_chain(std::span<const TemplatePart> parts);
 // value in it has no source.
 std::optional<WrittenCall> print_chain(const TemplateContent& parsed,
                                        std::span<const std::string> names);
+
+// What a chain asks of the value of an insertion. Nothing, and a note, where a wish cannot say it.
+std::optional<Spec> wish_of_insertion(const Chain& chain, int field, Type type, Notes& notes);
 
 }  // namespace inky::inline v1::cpp_stream
