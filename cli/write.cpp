@@ -17,11 +17,14 @@ namespace {
 constexpr const char* write_examples = R"(Examples:
   inky write --kind real --places 2 --width 10           in every language
   inky write --places 2 --group , --to java,python 1234.5
+  inky write --moment '{day}.{month}.{year} {hour}:{minute}'
+  inky write --currency EUR --locale de-DE --places 2    money, as a locale has it
   inky write --kind whole --base 16 --width 8 --align inner --fill 0 255
   inky write --jsonl < requests.jsonl                    for machines; docs/contract.md
 
 Wishes: kind, align, fill, width, sign, notation, places, significant, least_digits,
-keep_point, base, prefix, letters, group, point, limit, rounding; each an option.
+keep_point, base, prefix, letters, group, point, limit, rounding, moment, currency,
+locale; each an option.
 inky show --json prints the wishes of the fields of a template.
 What no specifier of a language grants is composed: a statement, and the helpers that it calls.
 Exit status: 0 written everywhere, 1 some language cannot, 2 bad request.)";
@@ -73,7 +76,7 @@ int show(const WriteOptions& options, const WriteRequest& request) {
       else
         screen.dialect_paragraph("prints nothing: " + written.why);
     }
-    if (written.is_composed) {
+    if (written.is_composed && request.wish.currency.empty()) {
       screen.dialect_label("composed", Tint::dim);
       screen.line("tried over awkward values");
     }

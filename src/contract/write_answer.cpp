@@ -5,6 +5,7 @@
 
 #include "answers.hpp"
 #include "compose/compose.hpp"
+#include "compose/money.hpp"
 #include "dialect/family/values.hpp"
 #include "names.hpp"
 #include "request.hpp"
@@ -151,11 +152,27 @@ void compose_instead(const WriteRequest& request, const std::string& name, Writt
     out.why = outcome.why();
 }
 
+WrittenWish written_as_money(const Dialect& dialect, const WriteRequest& request,
+                             const std::string& name) {
+  WrittenWish out;
+  out.dialect = &dialect;
+  Result<WrittenMoney> money = write_money(dialect, request.wish, request.value, name);
+  if (!money) {
+    out.source.notes.push_back({Code::wish_not_expressible, money.error().message, {}});
+    return out;
+  }
+  out.is_composed = true;
+  out.statement = std::move(money->statements);
+  out.text = std::move(money->text);
+  return out;
+}
+
 }  // namespace
 
 std::optional<Error> settle(WriteRequest& request, bool has_value) {
   Spec& wish = request.wish;
   if (!wish.moment.empty() && wish.kind == Kind::any) wish.kind = Kind::moment;
+  if (!wish.currency.empty() && wish.kind == Kind::any) wish.kind = Kind::real;
   if (!has_value) request.value = sample_of(wish.kind);
   if (wish.kind == Kind::any) {
     const Type type = request.value.type();
@@ -182,6 +199,7 @@ WrittenWish written_in(const Dialect& dialect, const WriteRequest& request) {
     return out;
   }
   const std::string name = "x";
+  if (!request.wish.currency.empty()) return written_as_money(dialect, request, name);
   WrittenWish out = written_by_template(dialect, request, name);
   const Notes& notes = out.source.notes;
   const bool falls_short =

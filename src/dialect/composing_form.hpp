@@ -62,6 +62,9 @@ struct ComposingForm {
   // back.
   ChangeForm hexadecimal = {};
   ChangeForm shortest = {};
+  // Statements that print @V as money, by the language's own facility: of the locale @L, with @P
+  // places, and @C for the currency; without it, that of the locale. Empty: there is none.
+  std::string_view money = {};
   ChangeForm upper = {};  // upper letters
   ChangeForm truth = {};  // not a change: true or false
 };

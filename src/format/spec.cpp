@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <vector>
 
+#include "text/ascii.hpp"
 #include "text/escape.hpp"
 #include "text/nearest_name.hpp"
 #include "text/utf8.hpp"
@@ -113,6 +114,25 @@ std::optional<Error> set_moment(Spec& spec, std::string_view, std::string_view v
   return std::nullopt;
 }
 
+// ISO 4217: three letters.
+std::optional<Error> set_currency(Spec& spec, std::string_view name, std::string_view value) {
+  const bool is_code = value.size() == 3 && std::all_of(value.begin(), value.end(), [](char c) {
+                         return 'A' <= c && c <= 'Z';
+                       });
+  if (!is_code) return wrong_value(name, value, "It is three capital letters, as in EUR.");
+  spec.currency = Mark(value);
+  return std::nullopt;
+}
+
+std::optional<Error> set_locale(Spec& spec, std::string_view name, std::string_view value) {
+  const bool is_tag = !value.empty() && std::all_of(value.begin(), value.end(), [](char c) {
+    return is_word_part(c) || c == '-' || c == '.' || c == '@';
+  });
+  if (!is_tag) return wrong_value(name, value, "It is as de-DE or de_DE.UTF-8.");
+  spec.locale = SharedText(std::string(value));
+  return std::nullopt;
+}
+
 constexpr auto keys = std::to_array<Key>({
     choice<&Spec::kind, kind_names>("kind", "what the value is"),
     choice<&Spec::align, align_names>("align", "where the text goes in its width"),
@@ -135,6 +155,11 @@ constexpr auto keys = std::to_array<Key>({
     Key{"moment", "the parts of a moment, and text between them",
         [] { return std::string("{day}.{month}.{year} {hour}:{minute} and others"); },
         [](const Spec& spec) { return std::string(spec.moment.text()); }, set_moment},
+    Key{"currency", "of an amount of money", [] { return std::string("EUR, USD and others"); },
+        [](const Spec& spec) { return std::string(spec.currency.text()); }, set_currency},
+    Key{"locale", "as which money is written",
+        [] { return std::string("de-DE, en-US and others"); },
+        [](const Spec& spec) { return std::string(spec.locale.text()); }, set_locale},
 });
 
 constexpr auto key_names = [] {
@@ -183,6 +208,8 @@ void settle_notation(Spec& spec) {
   const bool has_digits = spec.places != unset || spec.significant != unset;
   if (has_digits && spec.kind == Kind::any) spec.kind = Kind::real;
   if (!spec.moment.empty() && spec.kind == Kind::any) spec.kind = Kind::moment;
+  if (!spec.currency.empty() && (spec.kind == Kind::any || spec.kind == Kind::whole))
+    spec.kind = Kind::real;
   if (spec.places != unset && spec.kind == Kind::whole) spec.kind = Kind::real;
   if (spec.kind != Kind::real || spec.notation != Notation::shortest) return;
   if (spec.places != unset) spec.notation = Notation::fixed;
@@ -211,6 +238,21 @@ std::optional<Error> find_contradiction(const Spec& spec) {
   if (spec.limit != unset && (spec.kind == Kind::whole || spec.kind == Kind::real)) {
     return contradiction("limit cuts text, never a number",
                          "Use places or significant for a number.");
+  }
+  if (spec.currency.empty() != spec.locale.empty()) {
+    return contradiction("money is a currency in a locale",
+                         "Give both: currency EUR, locale de-DE.");
+  }
+  if (!spec.currency.empty()) {
+    Spec money;
+    money.kind = Kind::real;
+    money.notation = spec.notation == Notation::shortest ? Notation::shortest : Notation::fixed;
+    money.places = spec.places;
+    money.currency = spec.currency;
+    money.locale = spec.locale;
+    if (!(money == spec))
+      return contradiction("money is written as its locale has it",
+                           "Keep currency, locale and places, and leave the other wishes out.");
   }
   if (!spec.moment.empty() && spec.kind != Kind::any && spec.kind != Kind::moment) {
     return contradiction("parts of a moment are shown of a moment alone", "Leave the kind out.");

@@ -282,9 +282,12 @@ class SheetReader {
       return at(table, Code::missing_key,
                 "column " + in_quotes(column.from) + " says when to mark a cell, and not with what",
                 "Add mark = \"*\".");
-    if (column.wish.kind == Kind::moment)
+    if (column.wish.kind == Kind::moment || !column.wish.moment.empty())
       return at(table, Code::not_supported_yet, "columns of kind moment are not supported yet",
                 "Use kind text for now.");
+    if (!column.wish.currency.empty() || !column.wish.locale.empty())
+      return at(table, Code::not_supported_yet, "columns of money are not supported yet",
+                "Use group, point and places, and put the currency into the heading.");
     sheet_.columns.push_back(std::move(column));
     return std::nullopt;
   }

@@ -86,6 +86,8 @@ struct Spec {
   int limit = unset;                        // most characters of a text, in the unit of the width
   Rounding rounding = Rounding::half_even;  // of the stored value
   TimePattern moment = {};                  // the parts of a moment that are shown
+  Mark currency = {};                       // of an amount of money: its code of ISO 4217
+  SharedText locale = {};                   // as which it is written
 
   friend bool operator==(const Spec&, const Spec&) = default;
 };

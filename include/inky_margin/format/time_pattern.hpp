@@ -7,33 +7,18 @@
 // are digits with zeros in front, unless they say otherwise; names are English.
 #pragma once
 
-#include <memory>
 #include <span>
 #include <string>
 #include <string_view>
 #include <vector>
 
 #include "inky_margin/format/note.hpp"
+#include "inky_margin/format/shared_text.hpp"
 
 namespace inky::inline v1 {
 
-class TimePattern {
- public:
-  TimePattern() = default;  // says nothing
-  // REQUIRES: read_time_pattern() reads it.
-  explicit TimePattern(std::string text)
-      : text_(text.empty() ? nullptr : std::make_shared<const std::string>(std::move(text))) {}
-
-  bool empty() const { return text_ == nullptr; }
-  std::string_view text() const { return empty() ? std::string_view() : *text_; }
-
-  friend bool operator==(const TimePattern& a, const TimePattern& b) {
-    return a.text() == b.text();
-  }
-
- private:
-  std::shared_ptr<const std::string> text_;
-};
+// The text of a pattern, which read_time_pattern() reads; empty: it says nothing.
+using TimePattern = SharedText;
 
 // One of the parts that there are: "month:name".
 struct TimePartFact {

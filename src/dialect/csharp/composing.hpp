@@ -141,6 +141,7 @@ inline constexpr ComposingForm composing = {
       + "p" + (exponent < 0 ? "-" : "+") + Math.Abs(exponent);
   }
 )code"},
+    .money = "Console.Write(@V.ToString(\"C@P\", CultureInfo.GetCultureInfo(\"@L\")));",
     .upper = {"@T.ToUpperInvariant()"},
     .truth = {"(@V ? \"true\" : \"false\")"},
 };

@@ -123,6 +123,11 @@ inline constexpr ComposingForm java_composing = {
   }
 )code"},
     .in_base = {"Long.toString(@V, @D)"},
+    .money =
+        "NumberFormat money = "
+        "NumberFormat.getCurrencyInstance(Locale.forLanguageTag(\"@L\"));\nmoney."
+        "setMinimumFractionDigits(@P);\nmoney.setMaximumFractionDigits(@P);\nSystem.out.print("
+        "money.format(@V));",
     .upper = {"@T.toUpperCase(Locale.ROOT)"},
     .truth = {"String.valueOf(@V)"},
 };

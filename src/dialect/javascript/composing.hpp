@@ -113,6 +113,9 @@ function inHexadecimal(value) {
     "p" + (exponent < 0 ? "" : "+") + exponent;
 }
 )code"},
+    .money =
+        "process.stdout.write(@V.toLocaleString('@L', {style: 'currency', currency: '@C', "
+        "minimumFractionDigits: @P, maximumFractionDigits: @P}));",
     .upper = {"@T.toUpperCase()"},
     .truth = {"String(@V)"},
 };

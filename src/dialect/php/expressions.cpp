@@ -158,6 +158,10 @@ const computed::CodeFacts code_facts = {
     .makes_objects = true,
     .unknown_words = "function array clone"};
 
+// What stands in the reader's own program, to be recognised there. Nothing here calls it.
+constexpr LocaleStatementFact locale_statements[] = {{"setlocale(LC_ALL,", ")"},
+                                                     {"setlocale(LC_NUMERIC,", ")"}};
+
 const ExpressionForm expression_form = {
     .read_declarations = read_declarations,
     .compute_change = compute_change,
@@ -175,7 +179,8 @@ const ExpressionForm expression_form = {
     .blocks = Blocks::braces,
     .counts = true,
     .plain_field = "%s",
-    .plain_dialect = "php"};
+    .plain_dialect = "php",
+    .locale_statements = locale_statements};
 
 // ["ink" => 9.55, "nib" => 2]
 std::optional<bool> Expressions::evaluate_own(const Node& node, Value& out) {

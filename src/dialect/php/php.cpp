@@ -18,6 +18,7 @@
 #include <limits>
 
 #include "../family/escapes.hpp"
+#include "../family/glibc_locales.hpp"
 #include "../family/percent_dialect.hpp"
 #include "../family/percent_rendering.hpp"
 #include "../family/value_notes.hpp"
@@ -320,6 +321,12 @@ class Rendering final : public percent::Rendering<Rendering> {
       out_.append(text);
       return true;
     }
+    // f, g and G look at the locale, and take one byte of its mark.
+    if (std::string_view("fgG").find(field.letter) != std::string_view::npos) {
+      const std::string_view locale = options_.setting("locale");
+      if (!glibc::is_plain_locale(locale))
+        spec.point = Mark(glibc::locale_or_c(locale)[glibc::Locale::point].substr(0, 1));
+    }
     if (spec.notation == Notation::compact) {
       lay_out_compact(spec, real, out_);
     } else {
@@ -416,8 +423,11 @@ class Php final : public family::PercentDialect {
   }
 
  public:
-  Php() : PercentDialect(syntax, writing_rules, literal_rules) {}
+  Php() : PercentDialect(syntax, writing_rules, literal_rules), facts_(php::facts) {
+    facts_.settings = settings_;
+  }
 
+  const DialectFacts& facts() const override { return facts_; }
   Placing placing() const override { return Placing::positions; }
   std::string write_statement(std::string_view source,
                               std::span<const std::string> names) const override {
@@ -439,6 +449,13 @@ class Php final : public family::PercentDialect {
     out.append(any_text(value));
     return {};
   }
+
+ private:
+  // Text for the reader, whose own program calls setlocale(). Nothing here does.
+  std::array<SettingFact, 1> settings_{
+      {{"locale", "what setlocale() names: the decimal mark of f, g and G", "C",
+        glibc::locale_tags(), glibc::telling_locales()}}};
+  DialectFacts facts_;
 };
 
 }  // namespace

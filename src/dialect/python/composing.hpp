@@ -87,6 +87,9 @@ inline constexpr ComposingForm composing = {
     """A real in base 16, without zeros at its end."""
     return re.sub(r"\.?0*p", "p", float(value).hex()) if value - value == 0 else str(value)
 )code"},
+    .money =
+        "import locale\nlocale.setlocale(locale.LC_ALL, \"@L\")\nprint(locale.currency(@V, "
+        "grouping=True), end=\"\")",
     .upper = {"@T.upper()"},
     .truth = {"str(@V).lower()"},
 };
