@@ -107,9 +107,13 @@ constexpr Key mark(std::string_view key, std::string_view meaning) {
           }};
 }
 
-std::optional<Error> set_moment(Spec& spec, std::string_view, std::string_view value) {
+std::optional<Error> set_moment(Spec& spec, std::string_view name, std::string_view value) {
   const auto parts = read_time_pattern(value);
   if (!parts) return parts.error();
+  const bool shows_part = std::any_of(parts->begin(), parts->end(),
+                                      [](const TimePart& part) { return !part.name.empty(); });
+  if (!shows_part)
+    return wrong_value(name, value, "It has parts between braces: {day}.{month}.{year}.");
   spec.moment = TimePattern(time_pattern_text(*parts));
   return std::nullopt;
 }
@@ -153,12 +157,11 @@ constexpr auto keys = std::to_array<Key>({
     count<&Spec::limit, 0, most_width>("limit", "the most characters of a text"),
     choice<&Spec::rounding, rounding_names>("rounding", "what a digit too many does"),
     Key{"moment", "the parts of a moment, and text between them",
-        [] { return std::string("{day}.{month}.{year} {hour}:{minute} and others"); },
+        [] { return std::string("{day}, {month:name}, {hour}:{minute}"); },
         [](const Spec& spec) { return std::string(spec.moment.text()); }, set_moment},
-    Key{"currency", "of an amount of money", [] { return std::string("EUR, USD and others"); },
+    Key{"currency", "of an amount of money, by its code", [] { return std::string("EUR, USD"); },
         [](const Spec& spec) { return std::string(spec.currency.text()); }, set_currency},
-    Key{"locale", "as which money is written",
-        [] { return std::string("de-DE, en-US and others"); },
+    Key{"locale", "whose money it is, by its name", [] { return std::string("de-DE, en-US"); },
         [](const Spec& spec) { return std::string(spec.locale.text()); }, set_locale},
 });
 

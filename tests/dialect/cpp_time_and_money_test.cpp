@@ -42,6 +42,13 @@ TEST_CASE("put_time prints what strftime does") {
       {"%h", "May"},
       {"%%", "%"},
       {"%k|%l", "14| 2"},
+      {"%z %Z", "+0000 UTC"},
+      {"%s", "1936101907"},
+      {"%Ey %Od", "31 09"},
+      {"%f|%Q|%-d", "%f|%Q|%-d"},
+      {"%5Y", "   %5Y"},
+      {"at %", "at "},
+      {"%E", ""},
   };
   for (const auto& one : cases) {
     INFO(one.codes);
@@ -49,12 +56,6 @@ TEST_CASE("put_time prints what strftime does") {
         answer("cout << put_time(&t, \"" + std::string(one.codes) + "\") << \"|\"");
     CHECK(got.outcome.prints());
     CHECK(got.text == one.text + std::string("|"));
-  }
-  for (const char* codes : {"%z", "%Z", "%f", "%s", "%Ey", "%Od", "%Q", "%5Y", "%"}) {
-    INFO(codes);
-    const support::Answer got = answer("cout << put_time(&t, \"" + std::string(codes) + "\")");
-    REQUIRE(got.outcome.kind() == Outcome::Kind::error);
-    CHECK(got.outcome.as_error().code == Code::not_supported_yet);
   }
 }
 
@@ -92,7 +93,7 @@ TEST_CASE("put_money prints digits in the locale of C") {
 
 TEST_CASE("the address of anything else is not guessed") {
   for (const char* source :
-       {"cout << &n", "cout << put_time(t, \"%F\")", "cout << put_time(&n, \"%F\")"}) {
+       {"cout << &n", "cout << put_time(n, \"%F\")", "cout << put_time(&n, \"%F\")"}) {
     INFO(source);
     const support::Answer got = answer(source);
     REQUIRE(got.outcome.kind() == Outcome::Kind::error);

@@ -161,6 +161,9 @@ constexpr DialectFacts time_facts = {
 
 // ---- Reading ----
 
+// What a field has before its modifier and its letter.
+constexpr std::string_view written_before = "%_-0^#123456789.";
+
 void finish(Field& field, std::string_view source) {
   field.spec.kind = Kind::moment;
   const std::uint8_t modifier = percent::parts_of(field).modifier;
@@ -168,7 +171,8 @@ void finish(Field& field, std::string_view source) {
     field.defect = "the field breaks off";
   else if (!has_time_code(modifier == 0 ? '\0' : modifiers[modifier].text[0], field.letter))
     field.defect = "strftime has no code %" +
-                   std::string(source.substr(source.find_first_not_of("%_-0^#123456789.")));
+                   std::string(source.substr(
+                       std::min(source.find_first_not_of(written_before), source.size() - 1)));
   else if (field.precision.given())
     field.defect = "strftime has no precision";
   if (field.width.from == Count::From::source) field.spec.width = field.width.amount;

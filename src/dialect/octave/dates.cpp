@@ -178,7 +178,10 @@ std::string_view append_date(const DateParts& parts, std::string_view format, st
     if (c == '%') return "a percent sign";
     if (const std::size_t run = run_of(format, 'y'); run > 0) {
       if (run != 2 && run != 4) return "so many letters for the year";
-      add(run == 4 ? "%Y" : "%y");
+      if (run == 4)
+        padded(moment.year, 4, '0');
+      else
+        add("%y");
       size = run;
     } else if (const std::size_t days = run_of(format, 'd'); days > 0) {
       if (days > 4) return "so many letters for the day";

@@ -399,7 +399,8 @@ class Python final : public family::WritingDialect {
     const bool is_plain = shown.parts.empty() && shown.steps.empty() &&
                           shown.expression == nullptr && shown.said.empty();
     // What begins with a code shows a moment, whatever is said of the value.
-    const bool has_codes = shown.text.find('%') + 1 < shown.text.size();
+    const std::size_t code = shown.text.find('%');
+    const bool has_codes = code != std::string::npos && code + 1 < shown.text.size();
     if (is_plain && shown.conversion == 0 && has_codes) {
       if (const auto pattern = family::read_strftime(shown.text, python::time_letters()))
         return family::time_wish(*pattern);

@@ -178,7 +178,11 @@ std::optional<bool> Expressions::call_dates(const Node& node, std::string_view n
     return subtract_dates(node, sides[0], sides[1], unit, out);
   }
   if (has_word("weekdays months quarters", name)) return name_dates(node, name, arguments, out);
-  if (!has_dates(arguments)) return std::nullopt;
+  if (!has_dates(arguments)) {
+    if (name != "unclass" || arguments.size() != 1 || !arguments.named.empty()) return std::nullopt;
+    out = arguments[0];
+    return true;
+  }
   const Value& first = arguments[0];
   const bool is_span = is_difference(first);
   if (name == "strftime" || name == "format" || name == "as.character") {
@@ -285,7 +289,7 @@ bool Expressions::call_with_texts(const Node& node, std::string_view name,
     if (!are_dates(value)) continue;
     Arguments one;
     one.values.push_back(value);
-    const bool as_number = name == "cat";
+    const bool as_number = name == "cat" || name == "nchar";
     if (as_number ? !*call_dates(node, "as.numeric", one, value) : !format_dates(node, one, value))
       return false;
     const bool is_text = value.is(Type::text) || as_number;
@@ -293,7 +297,6 @@ bool Expressions::call_with_texts(const Node& node, std::string_view name,
         value.is(Type::list) && std::any_of(value.as_list().begin(), value.as_list().end(),
                                             [](const Value& item) { return item.is(Type::nil); });
     if ((!is_text && !value.is(Type::list)) || has_na) return not_yet("NA among dates is", node);
-    if (name == "nchar") return not_yet("nchar of dates is", node);
   }
   return call_plain(node, std::string(name), plain, out);
 }

@@ -146,7 +146,10 @@ bool Expressions::index(const Node& node, Value& out) {
   }
   Items items;
   Mode mode = Mode::unknown;
-  if (!take_items(node, of, items, mode)) return false;
+  if (are_dates(of))
+    items = items_of(of);
+  else if (!take_items(node, of, items, mode))
+    return false;
   const std::vector<std::string> names = names_of(of);
   std::vector<std::size_t> chosen;
   if (!select(node, at, items.size(), names, chosen)) return false;
@@ -158,6 +161,8 @@ bool Expressions::index(const Node& node, Value& out) {
     made.push_back(place < items.size() ? items[place] : Value());
     if (!names.empty() && !doubled) made.back().set_name(names[place]);
   }
+  if (are_dates(of) && std::none_of(made.begin(), made.end(), is_date))
+    return not_yet("a date that is NA is", node);
   out = vector_of(std::move(made));
   return true;
 }

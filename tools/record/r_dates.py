@@ -1,0 +1,101 @@
+#!/usr/bin/env python3
+"""Records what whole calls of R print of dates and times.
+
+    tools/record/r_dates.py [SEED]           writes tests/vectors/r-dates.jsonl
+    tools/record/r_dates.py --live SEED      fewer cases, to standard output
+"""
+
+import os
+import pathlib
+import re
+import subprocess
+import sys
+import tempfile
+
+import r_calls
+from recording import Times, Values, bytes_or_failure, needs, write_cases
+
+count = 6000
+live_count = 2500
+root = pathlib.Path(__file__).resolve().parents[2]
+
+# D: a Date; P: a POSIXct; S: what lies between two; t: a text; v: several Dates.
+forms = {
+    "D": ['as.Date("{iso}")', 'as.Date("{slashed}")', 'as.Date("{dotted}", format = "%d.%m.%Y")', 'as.Date("{named}", "%d %B %Y")', "{D} + {k}", "{D} - {k}", "as.Date({P})", "max({v})", "min({v})",
+          "rev({v})[1]", "seq({D}, by = \"{step}\", length.out = 3)[2]"],
+    "P": ['as.POSIXct("{iso} {clock}", tz = "UTC")', 'as.POSIXct("{iso} {clock}")', 'as.POSIXct("{iso}", tz = "UTC")', 'as.POSIXct("{dotted} {clock}", format = "%d.%m.%Y %H:%M:%S", tz = "UTC")',
+          'as.POSIXct("{iso} {clock}", tz = "GMT")', 'strptime("{iso} {clock}", "%Y-%m-%d %H:%M:%S", tz = "UTC")', "ISOdate({year}, {month}, {k} + 1)", "{P} + {k} * 3600", "{P} - {k}",
+          'ISOdatetime({year}, {month}, 9, 14, 5, {k}, tz = "UTC")'],
+    "S": ["{D} - {D}", 'difftime({D}, {D}, units = "{unit}")', 'difftime({P}, {P}, units = "{unit}")', "round(difftime({P}, {P}, units = \"{unit}\"), 1)"],
+    "v": ["c({D}, {D})", 'seq({D}, by = "{step}", length.out = {n})', "{D} + 0:{k}", "sort(c({D}, {D}, {D}))", "range(c({D}, {D}))", 'as.Date(c("{iso}", "{iso}"))', "seq({D}, by = {k} + 1, length.out = {n})"],
+    "t": ['format({D}, "{codes}")', 'format({P}, "{codes}")', "format({D})", "format({P})", "weekdays({D})", "months({D})", "quarters({D})", 'strftime({P}, "{codes}")', "as.character({D})",
+          'paste("on", {D})', 'paste0({t}, "|", {t})', 'sprintf("%s: %s", {t}, {D})', "weekdays({D}, abbreviate = TRUE)", "toupper({t})", 'format({P}, "{codes}", usetz = TRUE)', "format({S})",
+          'sprintf("%d", as.integer({S}))', "class({D})"],
+    "w": ["as.numeric({D})", "as.integer(format({D}, \"%Y\"))", "as.numeric({S})", "as.numeric(difftime({D}, {D}, units = \"days\"))", "length({v})", "as.POSIXlt({D})$year + 1900", "as.POSIXlt({P})$hour",
+          "as.integer({D})", "as.numeric({P})", "nchar({t})", "as.POSIXlt({D})$wday"],
+    "b": ["{D} < {D}", "{D} >= {D}", "{P} < {P}", '{D} == "{iso}"', "{D} != {D}"],
+}
+codes = "aAbBdDeFHIjmMpRSTuUVwWyYGgC%hn"
+
+
+class Maker:
+    def __init__(self, seed):
+        self.random = Values(seed).random
+        self.times = Times(self.random)
+
+    def filled(self, text, depth):
+        return re.sub(r"\{(\w+)\}", lambda found: self.part(found.group(1), depth), text)
+
+    def part(self, name, depth):
+        r = self.random
+        if name in forms:
+            choices = forms[name] if depth > 0 else [form for form in forms[name] if not re.search(r"\{[A-Zvtwb]\}", form)]
+            return self.filled(r.choice(choices), depth - 1) if choices else self.filled(r.choice(forms["D"][:3]), 0)
+        if name == "k":
+            return str(r.randrange(0, 9))
+        if name == "n":
+            return str(r.randrange(1, 6))
+        year, month, day = self.times.date()
+        if r.random() < 0.7:
+            year = r.randrange(1950, 2080)
+        if name == "codes":
+            return "".join(r.choice(["", "/", "-", " ", ".", ":"]) + "%" + r.choice(["", "", "", "-"]) + r.choice(codes) for _ in range(r.randrange(1, 5))).lstrip(" ")
+        return {"iso": "%04d-%02d-%02d" % (year, month, day), "slashed": "%04d/%02d/%02d" % (year, month, day), "dotted": "%02d.%02d.%04d" % (day, month, year),
+                "named": "%d %s %04d" % (day, r.choice(["May", "june", "Sep", "DECEMBER"]), year), "clock": "%02d:%02d:%02d" % self.times.clock(0)[:3],
+                "step": r.choice(["day", "week", "month", "year", "quarter", "2 weeks", "3 days", "2 months"]), "unit": r.choice(["secs", "mins", "hours", "days", "weeks"]),
+                "year": str(year), "month": str(month)}[name]
+
+    def statement(self):
+        r = self.random
+        depth = r.randrange(0, 3)
+        form = r.choice(["print({D})", "print({P})", "print({v})", "print({t})", "print({S})", "print({w})", "print({b})", 'cat({t}, "\\n")', "cat({D})", 'cat("at", {t}, {w}, "\\n")', "writeLines({t})",
+                         'd <- {D}; cat(format(d, "{codes}"), weekdays(d), "\\n")', 'p <- {P}; print(p + {k}); cat(format(p, "%H:%M"), "\\n")', 'for (i in 0:2) cat(format({D} + i, "{codes}"), "\\n")'])
+        return self.filled(form, depth)
+
+
+def cases(seed, wanted):
+    maker = Maker(seed)
+    out = []
+    with tempfile.TemporaryDirectory() as folder:
+        while len(out) < wanted:
+            made = [maker.statement() for _ in range(wanted // 2)]
+            source = pathlib.Path(folder) / "dates.R"
+            source.write_text(r_calls.head + "".join("run(function() { %s })\n" % statement for statement in made), encoding="utf-8")
+            ran = subprocess.run(["Rscript", "--vanilla", source], check=True, capture_output=True, text=True, env={**os.environ, "LC_ALL": "C.UTF-8", "TZ": "UTC"})
+            for statement, line in zip(made, ran.stdout.splitlines(), strict=True):
+                # What is NA, or beyond the year 9999, is not known.
+                if "4e41" not in line and line.startswith("="):
+                    out.append({"statement": statement, **bytes_or_failure(line)})
+    return out[:wanted]
+
+
+def main():
+    needs("Rscript --version")
+    version = subprocess.run(["Rscript", "--version"], check=True, capture_output=True, text=True)
+    words = (version.stdout + version.stderr).split()
+    header = {"dialect": "r", "runtime": "R " + words[words.index("version") + 1], "recorder": "tools/record/r_dates.py"}
+    write_cases(root / "tests/vectors/r-dates.jsonl", header, cases, sys.argv[1:], count, live_count)
+
+
+if __name__ == "__main__":
+    main()
