@@ -9,6 +9,7 @@
 #include "contract/names.hpp"
 #include "inky_margin/dialect/language.hpp"
 #include "inky_margin/dialect/statement.hpp"
+#include "scan/tokens.hpp"
 #include "show_json.hpp"
 #include "show_screen.hpp"
 #include "sources/check_files.hpp"
@@ -190,13 +191,14 @@ int show_plain(const ShowOptions& options, const Dialect& dialect) {
   return outcome.prints_cleanly() ? done : answer_is_no;
 }
 
-// A dialect of the language that is not the usual one; null where it has none.
+// A dialect of the language itself; null for the language of the usual one.
 const Dialect* own_dialect(const SourceLanguage& language, const Dialect* usual) {
+  if (&language == language_of_dialect(*usual)) return nullptr;
   const Dialect* dialect = find_dialect(language.dialect);
   if (dialect != usual) return dialect;
   for (const CallForm& call : language.calls) {
     dialect = find_dialect(call.dialect);
-    if (dialect != nullptr && dialect != usual) return dialect;
+    if (dialect != nullptr && language_of_dialect(*dialect) == &language) return dialect;
   }
   return nullptr;
 }

@@ -56,6 +56,8 @@ class Maker:
         year, month, day = self.times.date()
         if r.random() < 0.7:
             year = r.randrange(1950, 2080)
+        # A day that there is, in a year that steps do not leave.
+        year, day = max(min(year, 9000), 10), min(day, 28)
         hour, minute, second = self.times.clock(0)[:3]
         if name == "format":
             made = "".join(r.choice(["", "/", "-", " ", ".", ":", ", "]) + r.choice(letters) for _ in range(r.randrange(1, 5)))

@@ -58,6 +58,8 @@ class Maker:
         year, month, day = self.times.date()
         if r.random() < 0.7:
             year = r.randrange(1950, 2080)
+        # A day that there is, in a year that steps do not leave.
+        year, day = max(min(year, 9000), 10), min(day, 28)
         if name == "codes":
             return "".join(r.choice(["", "/", "-", " ", ".", ":"]) + "%" + r.choice(["", "", "", "-"]) + r.choice(codes) for _ in range(r.randrange(1, 5))).lstrip(" ")
         return {"iso": "%04d-%02d-%02d" % (year, month, day), "slashed": "%04d/%02d/%02d" % (year, month, day), "dotted": "%02d.%02d.%04d" % (day, month, year),

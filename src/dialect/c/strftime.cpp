@@ -19,6 +19,7 @@
 #include "../family/writing.hpp"
 #include "../family/writing_dialect.hpp"
 #include "c.hpp"
+#include "composing.hpp"
 #include "dialect/program_form.hpp"
 #include "dialect/run_form.hpp"
 #include "dialects.hpp"
@@ -151,7 +152,10 @@ constexpr DialectFacts time_facts = {
     .places_form = "",
     .modifiers_are = "Forms",
     .times = true,
-    .forms = {.program = &own_program, .run = &own_run, .line_split = {"", "\"\n    \"", ""}},
+    .forms = {.program = &own_program,
+              .run = &own_run,
+              .composing = &composing,
+              .line_split = {"", "\"\n    \"", ""}},
     .conversions = conversions,
     .flags = flags,
     .modifiers = modifiers,

@@ -154,7 +154,8 @@ class Expressions final : public computed::Evaluator {
   bool make_date(const Node& node, std::string_view name, const Arguments& arguments, Value& out);
   bool make_iso_date(const Node& node, std::string_view name, const Arguments& arguments,
                      Value& out);
-  bool read_date(const Node& node, bool is_day, const std::string& format, Value& item);
+  bool usual_format(const Node& node, bool is_day, const Value& given, std::string& format);
+  bool read_date(const Node& node, bool is_day, const std::string& codes, Value& item);
   bool take_seconds(const Node& node, const Value& value, std::int64_t& out);
   bool show_dates(const Node& node, const Value& value, const DateFormat& format, Items& out);
   bool format_dates(const Node& node, const Arguments& arguments, Value& out);

@@ -48,6 +48,7 @@ bool Expressions::make_date(const Node& node, std::string_view name, const Argum
   if (zone != "" && zone != "UTC" && zone != "GMT")
     return not_yet("the time zone " + zone + " is", node);
   const bool is_day = name == "as.Date";
+  if (format.empty() && !usual_format(node, is_day, arguments[0], format)) return false;
   Items items = items_of(arguments[0]);
   for (Value& item : items) {
     if (item.is(Type::nil)) continue;
@@ -100,29 +101,41 @@ bool Expressions::take_seconds(const Node& node, const Value& value, std::int64_
   return true;
 }
 
-// In the usual forms, or by a format: NA where the text has none.
-bool Expressions::read_date(const Node& node, bool is_day, const std::string& format, Value& item) {
+// The first of the usual forms in which the first text is a date, or all texts are moments.
+bool Expressions::usual_format(const Node& node, bool is_day, const Value& given,
+                               std::string& format) {
   static constexpr std::string_view of_days[] = {"%Y-%m-%d", "%Y/%m/%d"};
   static constexpr std::string_view of_moments[] = {"%Y-%m-%d %H:%M:%OS", "%Y/%m/%d %H:%M:%OS",
                                                     "%Y-%m-%d %H:%M",     "%Y/%m/%d %H:%M",
                                                     "%Y-%m-%d",           "%Y/%m/%d"};
-  const std::string text(item.as_text());
-  const std::string_view given[] = {format};
-  std::span<const std::string_view> formats = given;
-  if (format.empty() && is_day) formats = of_days;
-  if (format.empty() && !is_day) formats = of_moments;
+  Items texts = items_of(given);
+  std::erase_if(texts, [](const Value& item) { return !item.is(Type::text); });
+  if (texts.empty()) return true;
+  if (is_day) texts.resize(1);
+  const std::span<const std::string_view> formats =
+      is_day ? std::span<const std::string_view>(of_days) : of_moments;
   for (const std::string_view codes : formats) {
-    const ReadTime read = read_time_by(text, codes);
-    if (!read.knows_codes) return not_yet("reading a date by " + std::string(codes) + " is", node);
-    if (!read.moment) continue;
-    Moment moment = *read.moment;
-    if (is_day) moment.hour = moment.minute = moment.second = moment.nanosecond = 0;
-    item = is_day ? Value::date(moment) : Value::moment(moment);
+    const bool all_read = std::all_of(texts.begin(), texts.end(), [&](const Value& text) {
+      return read_time_by(text.as_text(), codes).moment.has_value();
+    });
+    if (!all_read) continue;
+    format = codes;
     return true;
   }
-  if (format.empty())
-    return raise("character string is not in a standard unambiguous format", node);
-  item = Value();
+  return raise("character string is not in a standard unambiguous format", node);
+}
+
+// By a format: NA where the text has none.
+bool Expressions::read_date(const Node& node, bool is_day, const std::string& codes, Value& item) {
+  const ReadTime read = read_time_by(item.as_text(), codes);
+  if (!read.knows_codes) return not_yet("reading a date by " + codes + " is", node);
+  if (!read.moment) {
+    item = Value();
+    return true;
+  }
+  Moment moment = *read.moment;
+  if (is_day) moment.hour = moment.minute = moment.second = moment.nanosecond = 0;
+  item = is_day ? Value::date(moment) : Value::moment(moment);
   return true;
 }
 
