@@ -168,8 +168,12 @@ Result<Cargo> Cargo::make(const Dialect& from, const Template& parsed,
     int index = index_of(field);
     if (index == unset && placed != report.fields.end()) index = placed->value;
     if (index == unset || static_cast<std::size_t>(index) >= out.types_.size()) {
-      // It shows no value: a line end, a text written in a chain.
-      if (placed != report.fields.end())
+      // It shows no value: a line end, a text written in a chain. What is computed of one is its
+      // language's own.
+      if (placed != report.fields.end() && placed->computed)
+        out.obstacles_.push_back(
+            {Code::wish_not_expressible, "an expression is not carried", field.span});
+      else if (placed != report.fields.end())
         add_literal(
             text.view().substr(placed->output.from, placed->output.to - placed->output.from));
       continue;

@@ -36,7 +36,8 @@ struct TypeForm {
   std::string_view name;           // in a declaration, with what parts it from the name
   std::string_view literal = "@";  // around the digits: "@ULL"
   std::string_view needs = {};     // a line that the program begins with where it has such a value
-  std::string_view with_offset = {};  // the literal of a moment with an offset, where that is another
+  std::string_view with_offset =
+      {};  // the literal of a moment with an offset, where that is another
 };
 
 // A line that a program begins with where its statement uses one of these words.

@@ -59,7 +59,8 @@ TEST_CASE("the parts of a moment are written in the letters of each language, an
       if (source.empty()) continue;
       INFO(dialect << " " << source);
       Value value = moment;
-      if (find_dialect(dialect)->writer().placing() == Placing::names) value.set_name("x");
+      if (source.find("{x") != std::string::npos || source.find("(x") != std::string::npos)
+        value.set_name("x");
       const auto answer = support::answer(*find_dialect(dialect), source, {value}, {});
       CHECK(answer.text == one.text);
     }
@@ -125,6 +126,7 @@ TEST_CASE("a moment is shown by parts alone, and by no width that a language lac
     CHECK(find_dialect(dialect)->writer().write_field({wish, Type::moment, unset, "x"}).source ==
           "");
   }
+  wish.align = Align::right;
   CHECK(find_dialect("csharp")->writer().write_field({wish, Type::moment, 1, "x"}).source ==
         "{0,12:dd}");
 }

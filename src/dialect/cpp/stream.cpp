@@ -108,6 +108,7 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
     const Value& shown = *find(insertion.shown);
     if (report_ != nullptr && insertion.shown.expression != nullptr) computed_ = shown;
     if (insertion.shown.expression != nullptr && is_put_time(*insertion.shown.expression)) {
+      if (report_ != nullptr) shown_ = place_of(time_in(*insertion.shown.expression));
       out_.append(shown.as_text());
       return true;
     }
@@ -174,6 +175,9 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
       case Type::f128:
       case Type::decimal:
       case Type::moment:
+      case Type::date:
+      case Type::time:
+      case Type::duration:
         break;
       case Type::character:
         if (value->as_character() < 0x80) return true;
@@ -350,12 +354,22 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
 
   // ---- Notes ----
 
+  // Which of the values one is; unset: none of them.
+  int place_of(const Value* value) const {
+    return values_.data() <= value && value < values_.data() + values_.size()
+               ? static_cast<int>(value - values_.data())
+               : unset;
+  }
+  // The value whose time put_time shows; null where that is no name.
+  const Value* time_in(const computed::Node& put_time) const {
+    const computed::Node& given = put_time.parts[1];
+    const computed::Node& name = given.kind == computed::Node::Kind::unary ? given.parts[0] : given;
+    return name.kind == computed::Node::Kind::name ? named_.find(name.text) : nullptr;
+  }
+
   // A value after one that was padded, and is not.
   void note_width(const Field& field, const Operand& shown, int width) {
-    const Value* value = find(shown);
-    shown_ = values_.data() <= value && value < values_.data() + values_.size()
-                 ? static_cast<int>(value - values_.data())
-                 : unset;
+    shown_ = place_of(find(shown));
     if (width > 0) {
       used_up_ = true;
       return;

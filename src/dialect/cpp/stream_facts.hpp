@@ -151,6 +151,7 @@ inline constexpr DialectFacts facts = {
     .places_form = "cout << fixed << setprecision(N) << x",
     .modifiers_are = "Manipulators",
     .quotes = "",
+    .times = true,
     .forms = {.program = &own_program,
               .run = &own_run,
               .table = &own_table,
