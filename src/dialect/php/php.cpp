@@ -283,9 +283,8 @@ class Rendering final : public percent::Rendering<Rendering> {
     const std::int64_t number = int_of(value);
     if (field.letter == 'd') {
       const bool negative = number < 0;
-      Spec signed_spec = spec;
       // Zeros go in front of a text without a sign just as well.
-      lay_out_decimal(signed_spec, negative, low_half(magnitude_of(number)), out_);
+      lay_out_decimal(spec, negative, low_half(magnitude_of(number)), out_);
       return true;
     }
     if (report_ != nullptr && number < 0) {

@@ -45,7 +45,7 @@ bool Expressions::make_date(const Node& node, std::string_view name, const Argum
     std::string& target = (i == 1) == zone_first ? zone : format;
     if (!take_text(node, arguments[i], target)) return false;
   }
-  if (zone != "" && zone != "UTC" && zone != "GMT")
+  if (!zone.empty() && zone != "UTC" && zone != "GMT")
     return not_yet("the time zone " + zone + " is", node);
   const bool is_day = name == "as.Date";
   if (format.empty() && !usual_format(node, is_day, arguments[0], format)) return false;
@@ -151,7 +151,7 @@ bool Expressions::make_iso_date(const Node& node, std::string_view name, const A
     if (key != "tz" || !take_text(node, value, zone))
       return not_yet("the argument " + key + " is", node);
   }
-  if (zone != "" && zone != "UTC" && zone != "GMT")
+  if (!zone.empty() && zone != "UTC" && zone != "GMT")
     return not_yet("the time zone " + zone + " is", node);
   for (std::size_t i = 0; i < arguments.size(); ++i) {
     std::int64_t number = 0;
