@@ -71,6 +71,8 @@ Value sample_of(Kind kind) {
       return Value::text("ink");
     case Kind::truth:
       return Value::truth(true);
+    case Kind::moment:
+      return Value::moment({2031, 5, 9, 14, 5, 7});
     default:
       return {};
   }
@@ -170,6 +172,7 @@ std::vector<PageSection> guide(const Dialect& dialect) {
   out.push_back(letters(dialect, Kind::character, "Letters for characters"));
   out.push_back(letters(dialect, Kind::text, "Letters for text"));
   out.push_back(letters(dialect, Kind::truth, "Letters for truth values"));
+  out.push_back(letters(dialect, Kind::moment, "Letters for moments"));
   out.push_back(letters(dialect, Kind::any, "Other letters"));
   PageSection flags{"Flags", {}};
   for (const FlagFact& fact : facts.flags)
@@ -196,7 +199,10 @@ std::vector<PageSection> guide(const Dialect& dialect) {
                   [](const auto& fact) { return fact.kind == Kind::real && fact.precision; });
   PageSection counts{"Width and precision",
                      {{"width", "at least N " + unit + "; a longer value is never cut"}}};
-  if (!facts.conversions.empty()) {
+  // Where nothing but moments has letters, none has a precision.
+  const bool texts_too = std::any_of(facts.conversions.begin(), facts.conversions.end(),
+                                     [](const auto& fact) { return fact.kind != Kind::moment; });
+  if (texts_too) {
     counts.rows.push_back(
         {"precision",
          "of text: up to N " + unit + (wholes_too ? "; of a whole number: at least N digits" : "") +
