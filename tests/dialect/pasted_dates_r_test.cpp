@@ -156,7 +156,38 @@ TEST_CASE("lines with dates in R print what the runtime prints") {
       {"cat(\"Days:\", difftime(as.Date(\"2031-06-01\"), as.Date(\"2031-05-09\"), units = "
        "\"days\"), \"\\n\")",
        "Days: 23 \n"},
+      {"print(strptime(\"2031-05-09 14:05 AM\", \"%Y-%m-%d %H:%M %p\", tz = \"UTC\"))",
+       "[1] \"2031-05-09 14:05:00 UTC\"\n"},
+      {"print(strptime(\"2031-05-09 12:05\", \"%Y-%m-%d %I:%M\", tz = \"UTC\"))",
+       "[1] \"2031-05-09 00:05:00 UTC\"\n"},
+      {"print(strptime(\"2031-05-09 12:05 AM\", \"%Y-%m-%d %I:%M %p\", tz = \"UTC\"))",
+       "[1] \"2031-05-09 00:05:00 UTC\"\n"},
+      {"print(strptime(\"2031-05-09 12:05 PM\", \"%Y-%m-%d %I:%M %p\", tz = \"UTC\"))",
+       "[1] \"2031-05-09 12:05:00 UTC\"\n"},
+      {"print(strptime(\"PM 2031-05-09 03:05\", \"%p %Y-%m-%d %I:%M\", tz = \"UTC\"))",
+       "[1] \"2031-05-09 15:05:00 UTC\"\n"},
+      {"print(strptime(\"2031-05-09 03:05 pm\", \"%Y-%m-%d %I:%M %p\", tz = \"UTC\"))",
+       "[1] \"2031-05-09 15:05:00 UTC\"\n"},
+      {"print(as.Date(\"2031-5-9\"))", "[1] \"2031-05-09\"\n"},
+      {"print(as.Date(\" 2031-05-09\"))", "[1] \"2031-05-09\"\n"},
+      {"print(as.Date(\"2031-05-09x\"))", "[1] \"2031-05-09\"\n"},
+      {"print(as.POSIXct(\"2031-05-09 14\", tz = \"UTC\"))", "[1] \"2031-05-09 UTC\"\n"},
+      {"print(as.POSIXct(\"2031-05-09 25:00\", tz = \"UTC\"))", "[1] \"2031-05-09 UTC\"\n"},
+      {"print(as.Date(\"9 may 31\", \"%d %b %y\"))", "[1] \"2031-05-09\"\n"},
+      {"print(as.Date(\"05092031\", \"%m%d%Y\"))", "[1] \"2031-05-09\"\n"},
   };
   support::check_lines("r", lines);
   for (const PastedLine& line : lines) support::check_beginnings("r", line.source, {});
+}
+
+TEST_CASE("times that R reads in a way of its own are not taken for others") {
+  for (const char* source : {"print(as.POSIXct(\"2031-05-09 24:00:00\", tz = \"UTC\"))",
+                             "print(as.POSIXct(\"2031-05-09 14:05:60\", tz = \"UTC\"))",
+                             "print(as.Date(\"2031-05-09\") + 0.5)",
+                             "print(strptime(\"14:05\", \"%H:%M\", tz = \"UTC\"))"}) {
+    INFO(source);
+    const support::Shown shown = support::show("r", source, {});
+    REQUIRE(shown.outcome.kind() == Outcome::Kind::error);
+    CHECK(shown.outcome.as_error().code == Code::not_supported_yet);
+  }
 }

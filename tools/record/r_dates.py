@@ -7,13 +7,13 @@
 
 import os
 import pathlib
-import re
 import subprocess
 import sys
 import tempfile
 
 import r_calls
-from recording import Times, Values, bytes_or_failure, needs, write_cases
+from date_calls import DateCalls
+from recording import bytes_or_failure, needs, write_cases
 
 count = 6000
 live_count = 2500
@@ -24,7 +24,7 @@ forms = {
     "D": ['as.Date("{iso}")', 'as.Date("{slashed}")', 'as.Date("{dotted}", format = "%d.%m.%Y")', 'as.Date("{named}", "%d %B %Y")', "{D} + {k}", "{D} - {k}", "as.Date({P})", "max({v})", "min({v})",
           "rev({v})[1]", "seq({D}, by = \"{step}\", length.out = 3)[2]"],
     "P": ['as.POSIXct("{iso} {clock}", tz = "UTC")', 'as.POSIXct("{iso} {clock}")', 'as.POSIXct("{iso}", tz = "UTC")', 'as.POSIXct("{dotted} {clock}", format = "%d.%m.%Y %H:%M:%S", tz = "UTC")',
-          'as.POSIXct("{iso} {clock}", tz = "GMT")', 'strptime("{iso} {clock}", "%Y-%m-%d %H:%M:%S", tz = "UTC")', "ISOdate({year}, {month}, {k} + 1)", "{P} + {k} * 3600", "{P} - {k}",
+          'as.POSIXct("{iso} {clock}", tz = "GMT")', 'strptime("{iso} {clock}", "%Y-%m-%d %H:%M:%S", tz = "UTC")', 'strptime("{iso} {twelve}", "%Y-%m-%d %I:%M %p", tz = "UTC")', "ISOdate({year}, {month}, {k} + 1)", "{P} + {k} * 3600", "{P} - {k}",
           'ISOdatetime({year}, {month}, 9, 14, 5, {k}, tz = "UTC")'],
     "S": ["{D} - {D}", 'difftime({D}, {D}, units = "{unit}")', 'difftime({P}, {P}, units = "{unit}")', "round(difftime({P}, {P}, units = \"{unit}\"), 1)"],
     "v": ["c({D}, {D})", 'seq({D}, by = "{step}", length.out = {n})', "{D} + 0:{k}", "sort(c({D}, {D}, {D}))", "range(c({D}, {D}))", 'as.Date(c("{iso}", "{iso}"))', "seq({D}, by = {k} + 1, length.out = {n})"],
@@ -38,45 +38,22 @@ forms = {
 codes = "aAbBdDeFHIjmMpRSTuUVwWyYGgC%hn"
 
 
-class Maker:
-    def __init__(self, seed):
-        self.random = Values(seed).random
-        self.times = Times(self.random)
+statements = ["print({D})", "print({P})", "print({v})", "print({t})", "print({S})", "print({w})", "print({b})", 'cat({t}, "\\n")', "cat({D})", 'cat("at", {t}, {w}, "\\n")', "writeLines({t})",
+              'd <- {D}; cat(format(d, "{codes}"), weekdays(d), "\\n")', 'p <- {P}; print(p + {k}); cat(format(p, "%H:%M"), "\\n")', 'for (i in 0:2) cat(format({D} + i, "{codes}"), "\\n")']
 
-    def filled(self, text, depth):
-        return re.sub(r"\{(\w+)\}", lambda found: self.part(found.group(1), depth), text)
 
-    def part(self, name, depth):
-        r = self.random
-        if name in forms:
-            choices = forms[name] if depth > 0 else [form for form in forms[name] if not re.search(r"\{[A-Zvtwb]\}", form)]
-            return self.filled(r.choice(choices), depth - 1) if choices else self.filled(r.choice(forms["D"][:3]), 0)
-        if name == "k":
-            return str(r.randrange(0, 9))
-        if name == "n":
-            return str(r.randrange(1, 6))
-        year, month, day = self.times.date()
-        if r.random() < 0.7:
-            year = r.randrange(1950, 2080)
-        # A day that there is, in a year that steps do not leave.
-        year, day = max(min(year, 9000), 10), min(day, 28)
-        if name == "codes":
-            return "".join(r.choice(["", "/", "-", " ", ".", ":"]) + "%" + r.choice(["", "", "", "-"]) + r.choice(codes) for _ in range(r.randrange(1, 5))).lstrip(" ")
-        return {"iso": "%04d-%02d-%02d" % (year, month, day), "slashed": "%04d/%02d/%02d" % (year, month, day), "dotted": "%02d.%02d.%04d" % (day, month, year),
-                "named": "%d %s %04d" % (day, r.choice(["May", "june", "Sep", "DECEMBER"]), year), "clock": "%02d:%02d:%02d" % self.times.clock(0)[:3],
-                "step": r.choice(["day", "week", "month", "year", "quarter", "2 weeks", "3 days", "2 months"]), "unit": r.choice(["secs", "mins", "hours", "days", "weeks"]),
-                "year": str(year), "month": str(month)}[name]
-
-    def statement(self):
-        r = self.random
-        depth = r.randrange(0, 3)
-        form = r.choice(["print({D})", "print({P})", "print({v})", "print({t})", "print({S})", "print({w})", "print({b})", 'cat({t}, "\\n")', "cat({D})", 'cat("at", {t}, {w}, "\\n")', "writeLines({t})",
-                         'd <- {D}; cat(format(d, "{codes}"), weekdays(d), "\\n")', 'p <- {P}; print(p + {k}); cat(format(p, "%H:%M"), "\\n")', 'for (i in 0:2) cat(format({D} + i, "{codes}"), "\\n")'])
-        return self.filled(form, depth)
+def part(maker, name, date):
+    r = maker.random
+    year, month, day = date
+    if name == "codes":
+        return "".join(r.choice(["", "/", "-", " ", ".", ":"]) + "%" + r.choice(["", "", "", "-"]) + r.choice(codes) for _ in range(r.randrange(1, 5))).lstrip(" ")
+    return {"k": str(r.randrange(0, 9)), "n": str(r.randrange(1, 6)), "slashed": "%04d/%02d/%02d" % date, "dotted": "%02d.%02d.%04d" % (day, month, year),
+            "named": "%d %s %04d" % (day, r.choice(["May", "june", "Sep", "DECEMBER"]), year), "twelve": "%02d:%02d %s" % (r.randrange(1, 13), r.randrange(60), r.choice(["AM", "PM", "pm"])),
+            "step": r.choice(["day", "week", "month", "year", "quarter", "2 weeks", "3 days", "2 months"]), "unit": r.choice(["secs", "mins", "hours", "days", "weeks"])}[name]
 
 
 def cases(seed, wanted):
-    maker = Maker(seed)
+    maker = DateCalls(seed, forms, "DPSvtwb", forms["D"][:3], statements, part)
     out = []
     with tempfile.TemporaryDirectory() as folder:
         while len(out) < wanted:

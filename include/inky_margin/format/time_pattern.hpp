@@ -3,8 +3,8 @@
 //   read_time_pattern("{day}.{month}.{year} {hour}:{minute}")->size()     // 9: 09.05.2031 14:05
 //   read_time_pattern("{weekday:short} {day:1} {month:name}")->size()     // 5: Fri 9 May
 //
-// What stands between braces is a part; all else is text, in which a brace is written twice. Parts
-// are digits with zeros in front, unless they say otherwise; names are English.
+// A part stands between braces. Anything else is text. A brace that is text is written twice. Parts
+// are digits with zeros in front, unless they say otherwise. Names are English.
 #pragma once
 
 #include <span>

@@ -110,7 +110,7 @@ std::optional<Value> known_constant(Edition edition, std::string_view name) {
   return std::nullopt;
 }
 
-// What stands in the reader's own program, to be recognised there. Nothing here calls it.
+// Calls that we look for in the user's program. We only read them: nothing here calls setlocale().
 constexpr LocaleStatementFact locale_statements[] = {{"setlocale(LC_ALL,", ")"},
                                                      {"setlocale(LC_NUMERIC,", ")"}};
 

@@ -11,6 +11,10 @@ class FieldWriter {
       : asked_(asked), wish_(asked.spec), kind_(writing::kind_of(asked)) {}
 
   WrittenField write() {
+    if (kind_ == Kind::moment) {
+      cannot("printf of C shows no moments; strftime makes a text of one");
+      return {{}, std::move(notes_)};
+    }
     std::string letter = choose_letter();
     if (inexpressible_) return as_text();
     if (letter.empty()) return {{}, std::move(notes_)};

@@ -22,7 +22,7 @@ std::string quoted(std::string_view text) {
   return out + '"';
 }
 
-// What stands in the reader's own program, to be recognised there. Nothing here calls it.
+// Calls that we look for in the user's program. We only read them: nothing here calls setlocale() or imbue().
 constexpr LocaleStatementFact locale_statements[] = {
     {"std::cout.imbue(std::locale(", "))", "cpp-stream"},
     {"cout.imbue(std::locale(", "))", "cpp-stream"},

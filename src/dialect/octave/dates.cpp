@@ -177,14 +177,14 @@ std::string_view append_date(const DateParts& parts, std::string_view format, st
     std::size_t size = 1;
     if (c == '%') return "a percent sign";
     if (const std::size_t run = run_of(format, 'y'); run > 0) {
-      if (run != 2 && run != 4) return "so many letters for the year";
+      if (run != 2 && run != 4) return "a year of other than 2 or 4 letters";
       if (run == 4)
         padded(moment.year, 4, '0');
       else
         add("%y");
       size = run;
     } else if (const std::size_t days = run_of(format, 'd'); days > 0) {
-      if (days > 4) return "so many letters for the day";
+      if (days > 4) return "a day of more than 4 letters";
       constexpr std::string_view codes[] = {"%d", "%a", "%A"};
       if (days == 1)
         out += "SMTWTFS"[weekday(moment)];
@@ -193,7 +193,7 @@ std::string_view append_date(const DateParts& parts, std::string_view format, st
       size = days;
     } else if (c == 'm') {
       size = std::min(format.find_first_not_of('m'), format.size());
-      if (size > 4) return "so many letters for the month";
+      if (size > 4) return "a month of more than 4 letters";
       constexpr std::string_view codes[] = {"%m", "%b", "%B"};
       if (size == 1)
         out += "JFMAMJJASOND"[moment.month - 1];

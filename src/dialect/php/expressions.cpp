@@ -158,7 +158,7 @@ const computed::CodeFacts code_facts = {
     .makes_objects = true,
     .unknown_words = "function array clone"};
 
-// What stands in the reader's own program, to be recognised there. Nothing here calls it.
+// Calls that we look for in the user's program. We only read them: nothing here calls setlocale().
 constexpr LocaleStatementFact locale_statements[] = {{"setlocale(LC_ALL,", ")"},
                                                      {"setlocale(LC_NUMERIC,", ")"}};
 

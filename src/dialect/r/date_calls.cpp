@@ -23,7 +23,8 @@ bool has_dates(const computed::Arguments& arguments) {
                      [](const Value& value) { return are_dates(value) || is_difference(value); });
 }
 
-// The calendar's next: so many months later, a day that the month lacks in the month behind it.
+// The same day, some months later. Where that month has no such day, it is counted on into the next
+// one, as R does.
 std::optional<Value> months_later(const Value& date, std::int64_t count) {
   Moment moment = date.as_moment();
   const std::int64_t months = moment.year * std::int64_t{12} + moment.month - 1 + count;

@@ -178,7 +178,8 @@ class TimeReader {
     out.month = *month_;
     out.day = *day_;
     out.hour = hour_;
-    if (half_ >= 0) out.hour = out.hour % 12 + 12 * half_;
+    // AM and PM count with an hour of twelve alone.
+    if (is_twelve_hour_) out.hour = out.hour % 12 + (is_afternoon_ ? 12 : 0);
     out.minute = minute_;
     out.second = second_;
     out.nanosecond = nanosecond_;
@@ -242,7 +243,7 @@ class TimeReader {
   bool read_half() {
     const std::string small = lower_case(text_.substr(0, 2));
     if (small != "am" && small != "pm") return false;
-    half_ = small == "am" ? 0 : 1;
+    is_afternoon_ = small == "pm";
     text_.remove_prefix(small.size());
     return true;
   }
@@ -281,8 +282,10 @@ class TimeReader {
       case 'a':
         return name(days, made);
       case 'H':
+        is_twelve_hour_ = false;
         return number(0, 24, 2, hour_);
       case 'I':
+        is_twelve_hour_ = true;
         return number(1, 12, 2, hour_);
       case 'M':
         return number(0, 59, 2, minute_);
@@ -317,7 +320,8 @@ class TimeReader {
   int minute_ = 0;
   int second_ = 0;
   int nanosecond_ = 0;
-  int half_ = -1;
+  bool is_twelve_hour_ = false;
+  bool is_afternoon_ = false;
 };
 
 }  // namespace

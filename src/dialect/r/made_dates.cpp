@@ -115,9 +115,13 @@ bool Expressions::usual_format(const Node& node, bool is_day, const Value& given
   const std::span<const std::string_view> formats =
       is_day ? std::span<const std::string_view>(of_days) : of_moments;
   for (const std::string_view codes : formats) {
-    const bool all_read = std::all_of(texts.begin(), texts.end(), [&](const Value& text) {
-      return read_time_by(text.as_text(), codes).moment.has_value();
-    });
+    bool all_read = true;
+    for (const Value& text : texts) {
+      const ReadTime read = read_time_by(text.as_text(), codes);
+      // The hour 24 and a leap second are times to R, which a shorter format would lose.
+      if (!read.knows_codes) return not_yet("reading such a time is", node);
+      all_read = all_read && read.moment.has_value();
+    }
     if (!all_read) continue;
     format = codes;
     return true;
