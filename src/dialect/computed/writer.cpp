@@ -85,8 +85,9 @@ class Writer {
         return write(node.parts[0]);
       case Node::Kind::for_each:
       case Node::Kind::function:
-      case Node::Kind::filled:
         return write_for_each(node);
+      case Node::Kind::filled:
+        return false;
     }
     return false;
   }

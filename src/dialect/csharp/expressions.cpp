@@ -196,6 +196,14 @@ std::optional<Value> known_constant(const Node& node) {
       {"short.MaxValue", computed::wrapped(Type::i16, 32767)},
       {"double.Epsilon", Value::real(0x1p-1074)},
       {"TimeSpan.Zero", Value::duration(0)},
+      {"DateTime.UnixEpoch", Value::moment({1970, 1, 1})},
+      {"DateTime.MinValue", Value::moment({})},
+      {"DateTime.MaxValue", Value::moment({9999, 12, 31, 23, 59, 59, 999'999'900})},
+      {"DateOnly.MinValue", Value::date({})},
+      {"DateOnly.MaxValue", Value::date({9999, 12, 31})},
+      {"TimeOnly.MinValue", Value::time({})},
+      {"TimeOnly.MaxValue", Value::time({1, 1, 1, 23, 59, 59, 999'999'900})},
+      {"DateTimeOffset.UnixEpoch", Value::moment({1970, 1, 1, 0, 0, 0, 0, 0})},
       {"decimal.Zero", Value::decimal({})},
       {"decimal.One", *read_typed(Type::decimal, "1")},
       {"decimal.MinusOne", *read_typed(Type::decimal, "-1")},
@@ -227,6 +235,11 @@ const computed::Grammar grammar = [] {
       "Convert.ToInt32 Convert.ToInt64 Convert.ToDouble Convert.ToString int.Parse double.Parse "
       "DateTime DateTimeOffset DateOnly TimeOnly TimeSpan TimeSpan.FromDays TimeSpan.FromHours "
       "TimeSpan.FromMinutes TimeSpan.FromSeconds TimeSpan.FromMilliseconds "
+      "DateTime.Parse DateTime.ParseExact DateOnly.Parse DateOnly.ParseExact TimeOnly.Parse "
+      "TimeOnly.ParseExact DateTimeOffset.Parse DateTime.IsLeapYear DateTime.DaysInMonth "
+      "DateOnly.FromDateTime TimeOnly.FromDateTime DateTimeOffset.FromUnixTimeSeconds "
+      "DateTimeOffset.FromUnixTimeMilliseconds string.Create String.Create "
+      "FormattableString.Invariant "
       "decimal.Parse Convert.ToDecimal decimal.Round decimal.Floor decimal.Ceiling "
       "decimal.Truncate decimal.Add decimal.Subtract decimal.Multiply decimal.Divide "
       "decimal.Remainder decimal.Negate decimal.Abs decimal.Max decimal.Min "
@@ -237,14 +250,15 @@ const computed::Grammar grammar = [] {
       "Insert Remove Split AddDays AddHours AddMinutes AddSeconds AddMilliseconds AddMonths "
       "AddYears "
       "Add Subtract Negate Duration ToShortDateString ToLongDateString ToShortTimeString "
-      "ToLongTimeString";
+      "ToLongTimeString ToUniversalTime ToOffset ToUnixTimeSeconds ToUnixTimeMilliseconds "
+      "GetMonthName GetAbbreviatedMonthName GetDayName GetAbbreviatedDayName";
   return out;
 }();
 
 namespace {
 
 std::unique_ptr<computed::Reader> make_reader(TemplateContent& out, std::size_t at) {
-  return std::make_unique<computed::CodeReader>(code_facts, out, at);
+  return std::make_unique<ExpressionReader>(code_facts, out, at, make_reader);
 }
 
 std::optional<std::size_t> read_slots(StatementParts& parts, std::size_t at,
@@ -306,7 +320,7 @@ const ExpressionForm expression_form = {
         "uint ulong double "
         "float decimal bool char string String Enumerable MidpointRounding DateTime DateTimeOffset "
         "DateOnly TimeOnly "
-        "TimeSpan",
+        "TimeSpan DayOfWeek FormattableString Decimal Double Int32 Int64",
     .locales = named_locales,
     .locale_makers = "CultureInfo CultureInfo.GetCultureInfo",
     .locale_statements = locale_statements};
@@ -334,6 +348,10 @@ bool Expressions::name_without_value(const Node& node, Value& out) {
   }
   if (auto culture = culture_named(path)) {
     out = std::move(*culture);
+    return true;
+  }
+  if (auto weekday = weekday_named(path)) {
+    out = std::move(*weekday);
     return true;
   }
   if (node.kind == Node::Kind::member) return not_yet("the member " + node.text + " is", node);
@@ -389,6 +407,8 @@ bool Expressions::deny(const Node& node, const Value& operand, Value& out) {
 // A constant of the type int may be one of a type without a sign: the C# specification, 10.2.11.
 bool Expressions::combine(const Node& node, Operation operation, const Value& left,
                           const Value& right, Value& out) {
+  if (is_weekday(left) || is_weekday(right))
+    return combine_weekdays(node, operation, left, right, out);
   const bool has_text = left.is(Type::text) || right.is(Type::text);
   if ((is_time_value(left) || is_time_value(right)) && !has_text)
     return combine_times(node, operation, left, right, out);
@@ -471,6 +491,7 @@ bool Expressions::cast(const Node& node, const Value& of, Value& out) {
     out = of;
     return true;
   }
+  if (is_weekday(of)) return convert(node, type, weekday_number(of), out);
   if (type == Type::decimal) return cast_to_decimal(node, of, out);
   if (of.is(Type::decimal)) return cast_decimal(node, type, of, out);
   if (!is_number(of) || type == Type::truth || type == Type::text) {

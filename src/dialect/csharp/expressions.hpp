@@ -30,8 +30,25 @@ std::optional<Declaration> read_change(std::string_view statement);
 bool compute_change(std::string_view source, const computed::Scope& scope, Value& out,
                     computed::Trouble& trouble);
 
+// Reads interpolated strings, too, as parts of an expression.
+class ExpressionReader final : public computed::CodeReader {
+ public:
+  using MakeReader = std::unique_ptr<computed::Reader> (*)(TemplateContent&, std::size_t);
+  ExpressionReader(const computed::CodeFacts& facts, TemplateContent& out, std::size_t at,
+                   MakeReader make_reader)
+      : CodeReader(facts, out, at), make_reader_(make_reader) {}
+
+ protected:
+  std::optional<bool> read_own(computed::Node& node) override;
+
+ private:
+  MakeReader make_reader_;
+};
+
 // A culture in an expression: its name.
 inline constexpr std::string_view culture_object = "CultureInfo";
+// A day of the week: its name.
+inline constexpr std::string_view weekday_object = "DayOfWeek";
 
 class Expressions : public computed::Typed {
  public:
@@ -57,6 +74,7 @@ class Expressions : public computed::Typed {
   bool item(const computed::Node& node, const Value& of, const Value& at, Value& out) override;
   bool name_without_value(const computed::Node& node, Value& out) override;
   bool cast(const computed::Node& node, const Value& of, Value& out) override;
+  bool finish(const computed::Node& node, Value& out) override;
 
  private:
   using Node = computed::Node;
@@ -86,6 +104,25 @@ class Expressions : public computed::Typed {
   std::optional<bool> call_on_time(const Node& node, const Value& of, const Arguments& arguments,
                                    Value& out);
   std::optional<bool> member_of_time(const Node& node, const Value& of, Value& out);
+
+  // ---- Functions of times, weekdays, and what a culture calls them: time_functions.cpp ----
+
+  static bool is_weekday(const Value& value) { return computed::is_object(value, weekday_object); }
+  static Value weekday_number(const Value& weekday);
+  // DayOfWeek.Friday
+  static std::optional<Value> weekday_named(std::string_view path);
+  bool combine_weekdays(const Node& node, Operation operation, const Value& left,
+                        const Value& right, Value& out);
+  std::optional<bool> call_time_function(const Node& node, std::string_view path,
+                                         const Arguments& arguments, Value& out);
+  bool read_time_exactly(const Node& node, std::string_view type, const Arguments& arguments,
+                         Value& out);
+  std::optional<bool> call_on_culture(const Node& node, const Value& of, const Arguments& arguments,
+                                      Value& out);
+  std::optional<bool> member_of_culture(const Node& node, const Value& of, Value& out);
+  // An interpolated string; a culture: its own in place of the program's.
+  bool evaluate_filled(const Node& node, std::optional<std::string_view> culture, Value& out);
+  std::optional<bool> evaluate_filled_by(const Node& node, Value& out);
 
   // ---- Decimals: decimal_calls.cpp ----
 

@@ -257,6 +257,22 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
            call_method(node, constant, arguments, out);
   std::string_view name = path;
   if (name.starts_with("System.")) name.remove_prefix(7);
+  // A weekday is its name in a text.
+  if (std::any_of(arguments.values.begin(), arguments.values.end(), is_weekday)) {
+    Arguments named = arguments;
+    for (Value& value : named.values) {
+      if (is_weekday(value)) value = Value(computed::object_part(value, 0));
+    }
+    return call(node, path, named, out);
+  }
+  std::string keyword;
+  constexpr std::pair<std::string_view, std::string_view> keywords[] = {
+      {"Decimal.", "decimal."}, {"Double.", "double."}, {"Int32.", "int."}, {"Int64.", "long."}};
+  for (const auto& [type, word] : keywords) {
+    if (!name.starts_with(type)) continue;
+    keyword = std::string(word) + std::string(name.substr(type.size()));
+    name = keyword;
+  }
   if (const auto done = make_culture(node, name, arguments, out)) return *done;
   if (const auto done = call_object_function(node, name, arguments, out)) return *done;
   if (name == "decimal.Parse" || name == "Convert.ToDecimal")

@@ -147,6 +147,11 @@ class Interpolated {
       refuse(start, "this in a slot");
       return false;
     }
+    // As a number or by its name, as the letter says.
+    if (node.kind == Node::Kind::member && node.text == "DayOfWeek" && text_[at] == ':') {
+      refuse(start, "a format of a day of the week");
+      return false;
+    }
     std::size_t from = parts_.inner.size();
     (parts_.inner += '{') += std::to_string(parts_.arguments.size());
     parts_.segments.push_back({{from, from + 1}, {start, start + braces}, false});

@@ -38,6 +38,8 @@ std::vector<Value> items_of(const Value& list) {
 }  // namespace
 
 std::optional<bool> Expressions::evaluate_own(const Node& node, Value& out) {
+  if (node.kind == Node::Kind::filled) return evaluate_filled(node, std::nullopt, out);
+  if (const auto filled = evaluate_filled_by(node, out)) return filled;
   const bool is_method = node.kind == Node::Kind::call &&
                          node.parts[0].kind == Node::Kind::member &&
                          node.parts.back().kind == Node::Kind::function;
@@ -167,6 +169,7 @@ std::optional<bool> Expressions::call_object_function(const Node& node, std::str
     return true;
   }
   if (const auto made = make_time(node, path, arguments, out)) return made;
+  if (const auto done = call_time_function(node, path, arguments, out)) return done;
   const bool is_moment = path == "DateTime" || path == "DateTime.Parse";
   return is_moment ? std::optional(make_moment(node, path, arguments, out)) : std::nullopt;
 }

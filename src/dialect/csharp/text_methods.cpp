@@ -145,6 +145,11 @@ bool Expressions::call_method(const Node& node, const Value& of, const Arguments
                               Value& out) {
   const std::string& name = node.parts[0].text;
   const std::size_t count = arguments.size();
+  if (is_weekday(of) && name == "ToString" && count == 0) {
+    out = computed::object_part(of, 0);
+    return true;
+  }
+  if (const auto done = call_on_culture(node, of, arguments, out)) return *done;
   if (name == "ToString" && !of.is(Type::nil) && count <= 2) return show(node, of, arguments, out);
   // Some of these are methods of spans as well.
   constexpr std::string_view of_spans =
@@ -189,6 +194,7 @@ bool Expressions::member(const Node& node, const Value& of, Value& out) {
   if (is_time_value(of)) {
     if (const auto part = member_of_time(node, of, out)) return *part;
   }
+  if (const auto part = member_of_culture(node, of, out)) return *part;
   if (const auto part = member_of_parts(node, of, out)) return *part;
   if ((node.text == "Count" || node.text == "Length") && of.is(Type::list)) {
     out = Value::whole(Type::i32, static_cast<int128>(of.as_list().size()));

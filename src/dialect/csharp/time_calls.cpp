@@ -4,6 +4,7 @@
 #include <cmath>
 #include <optional>
 
+#include "../family/time_reading.hpp"
 #include "../family/values.hpp"
 #include "dialect/lexis.hpp"
 #include "dialects.hpp"
@@ -272,6 +273,32 @@ std::optional<bool> Expressions::call_on_time(const Node& node, const Value& of,
                            arguments[0], out);
     return std::nullopt;
   }
+  if (of.is(Type::moment) && of.as_moment().offset) {
+    const bool in_milliseconds = name == "ToUnixTimeMilliseconds";
+    if (count == 0 && (in_milliseconds || name == "ToUnixTimeSeconds")) {
+      const int128 unit = in_milliseconds ? 1'000'000 : billion;
+      int128 units = instant_of(of) / unit;
+      if (instant_of(of) % unit < 0) --units;
+      out = Value::whole(Type::i64, units);
+      return true;
+    }
+    const bool to_universal = name == "ToUniversalTime" && count == 0;
+    if (to_universal || (name == "ToOffset" && count == 1 && arguments[0].is(Type::duration))) {
+      const int128 minutes = to_universal ? 0 : arguments[0].as_duration() / (60 * billion);
+      const bool is_whole =
+          to_universal || minutes * 60 * billion == arguments[0].as_duration();
+      if (!is_whole || minutes < -840 || minutes > 840)
+        return raise("ArgumentException", "an offset of whole minutes, up to 14 hours", node, of,
+                     out);
+      const auto moved =
+          moment_at(instant_of(of) + minutes * 60 * billion, static_cast<int>(minutes));
+      if (!moved)
+        return raise("ArgumentOutOfRangeException", "a time outside of the years 1 to 9999", node,
+                     of, out);
+      out = Value::moment(*moved);
+      return true;
+    }
+  }
   if (count == 1 && (name == "Add" || name == "Subtract"))
     return combine_times(node, name == "Add" ? Operation::add : Operation::subtract, of,
                          arguments[0], out);
@@ -361,6 +388,11 @@ std::optional<bool> Expressions::member_of_time(const Node& node, const Value& o
   }
   for (const auto& [known, number] : clocks) {
     if (has_clock && known == name) return give(number);
+  }
+  if (has_date && name == "DayOfWeek") {
+    out = computed::object_of(
+        weekday_object, {Value::text(std::string(english_weekday(inky::weekday(moment))))});
+    return true;
   }
   if (of.is(Type::moment) && name == "Date") {
     out = Value::moment({moment.year, moment.month, moment.day});

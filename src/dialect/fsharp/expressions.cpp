@@ -112,6 +112,10 @@ bool Expressions::evaluate_part_of_text(const Node& node, Value& out) {
 }
 
 bool Expressions::apply(const Node& node, const Value& operand, Value& out) {
+  if (operand.is(Type::duration)) {
+    Members members(locale());
+    return members.apply(node, operand, out) || take_over(members.trouble(), node);
+  }
   if (operand.is(Type::decimal) && node.operation != Operation::complement) {
     Decimal changed = operand.as_decimal();
     if (node.operation == Operation::negate) changed.negative = !changed.negative;
@@ -159,6 +163,15 @@ bool Expressions::power(const Node& node, const Value& left, const Value& right,
 
 bool Expressions::combine(const Node& node, Operation operation, const Value& left,
                           const Value& right, Value& out) {
+  const auto is_of_times = [](const Value& value) {
+    return value.is(Type::moment) || value.is(Type::date) || value.is(Type::time) ||
+           value.is(Type::duration) || computed::is_object(value, csharp::weekday_object);
+  };
+  if (is_of_times(left) || is_of_times(right)) {
+    Members members(locale());
+    return members.combine(node, operation, left, right, out) ||
+           take_over(members.trouble(), node);
+  }
   for (const Value* side : {&left, &right}) {
     const bool is_known = is_machine_number(*side) || side->is(Type::text) ||
                           side->is(Type::truth) || side->is(Type::character) ||
@@ -213,6 +226,14 @@ bool Expressions::name_without_value(const Node& node, Value& out) {
     out = Value::real(0x1.921fb54442d18p+1);
     return true;
   }
+  std::string_view name = path;
+  if (name.starts_with("System.")) name.remove_prefix(7);
+  if (node.kind == Node::Kind::member &&
+      (is_of_dotnet(name) || name.starts_with("DayOfWeek.") ||
+       name.starts_with("MidpointRounding."))) {
+    Members members(locale());
+    return members.name_without_value(node, out) || take_over(members.trouble(), node);
+  }
   if (node.kind == Node::Kind::member) return not_yet("the member " + node.text + " is", node);
   if (has_word(grammar.functions, node.text)) return not_yet("a function as a value is", node);
   return fail(Trouble::When::compile, "FS0039",
@@ -226,7 +247,7 @@ bool Expressions::call_value(const Node& node, const Value&, const Arguments&, V
 // What C# refuses, F# refuses by other names: nothing is said about those yet.
 bool Expressions::call_method(const Node& node, const Value& of, const Arguments& arguments,
                               Value& out) {
-  Members members;
+  Members members(locale());
   return members.call_method(node, of, arguments, out) || take_over(members.trouble(), node);
 }
 
@@ -235,12 +256,12 @@ bool Expressions::member(const Node& node, const Value& of, Value& out) {
     out = Value::whole(Type::i32, static_cast<int128>(of.as_list().size()));
     return true;
   }
-  Members members;
+  Members members(locale());
   return members.member(node, of, out) || take_over(members.trouble(), node);
 }
 
 bool Expressions::item(const Node& node, const Value& of, const Value& at, Value& out) {
-  Members members;
+  Members members(locale());
   return members.item(node, of, at, out) || take_over(members.trouble(), node);
 }
 

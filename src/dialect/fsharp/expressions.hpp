@@ -75,6 +75,7 @@ class Expressions final : public computed::Typed {
     return put_off(computed::Trouble::When::run, std::string(exception), std::move(why), node,
                    std::move(stand_in), out);
   }
+  static bool is_of_dotnet(std::string_view path);
   bool take_over(const std::optional<computed::Trouble>& trouble, const Node& node);
   bool evaluate_list(const Node& node, Value& out);
   bool evaluate_part_of_text(const Node& node, Value& out);

@@ -211,9 +211,17 @@ bool Expressions::call_on_texts(const Node& node, std::string_view name, const A
     length.text = "Length";
     return member(length, arguments[0], out);
   }
-  Members members;
+  Members members(locale());
   return members.call(node, "String." + std::string(name), arguments, out) ||
          take_over(members.trouble(), node);
+}
+
+// Classes of .NET whose objects and functions C# has, too.
+bool Expressions::is_of_dotnet(std::string_view path) {
+  const std::string_view type = path.substr(0, path.find('.'));
+  return has_word("DateTime DateTimeOffset DateOnly TimeOnly TimeSpan CultureInfo Decimal Convert",
+                  type) ||
+         path == "String.Format";
 }
 
 bool Expressions::call(const Node& node, const std::string& path, const Arguments& arguments,
@@ -221,6 +229,13 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
   const std::size_t count = arguments.size();
   std::string_view name = path;
   if (name.starts_with("System.")) name.remove_prefix(7);
+  if (is_of_dotnet(name)) {
+    Arguments given = arguments;
+    if (count == 1 && arguments[0].is(Type::tuple) && !computed::is_object(arguments[0]))
+      given.values.assign(arguments[0].as_list().begin(), arguments[0].as_list().end());
+    Members members(locale());
+    return members.call(node, std::string(name), given, out) || take_over(members.trouble(), node);
+  }
   if (name.starts_with("String.")) return call_on_texts(node, name.substr(7), arguments, out);
   for (const std::string_view module : {"List.", "Seq."}) {
     if (name.starts_with(module) && count == 1)
@@ -231,7 +246,7 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
     Arguments given = arguments;
     if (count == 1 && arguments[0].is(Type::tuple))
       given.values.assign(arguments[0].as_list().begin(), arguments[0].as_list().end());
-    Members members;
+    Members members(locale());
     return members.call(node, std::string(name), given, out) || take_over(members.trouble(), node);
   }
   if (name == "sprintf" && count > 0 && arguments[0].is(Type::text))

@@ -181,7 +181,9 @@ const ExpressionForm expression_form = {
     .slots_are_shared = true,
     .read_slots = read_interpolated,
     .begins = begins_call,
-    .own_names = "Math System String List Seq Array infinity nan"};
+    .own_names =
+        "Math System String List Seq Array infinity nan DateTime DateTimeOffset DateOnly TimeOnly "
+        "TimeSpan CultureInfo Decimal Convert DayOfWeek MidpointRounding"};
 
 ExpressionReader::ExpressionReader(TemplateContent& out, std::size_t at)
     : CodeReader(code_facts, out, at) {}
