@@ -179,6 +179,20 @@ Result<Value> record_value(const Json& record) {
   return Value::record(std::move(fields));
 }
 
+// ["1", "3"]
+Result<Value> fraction_of(const Json& payload) {
+  std::string text;
+  for (const Json& part : payload.items) {
+    const bool is_part = part.kind == Json::Kind::text || part.kind == Json::Kind::number;
+    if (!is_part || payload.items.size() != 2)
+      return bad_value(Code::bad_value, "a fraction is a list of two whole numbers",
+                       R"(Write ["1", "3"].)");
+    if (!text.empty()) text += '/';
+    text += part.text;
+  }
+  return read_typed(Type::fraction, text);
+}
+
 Result<Value> typed_value(std::string_view name, const Json& payload) {
   const auto type = type_named(name);
   if (!type) {
@@ -205,6 +219,7 @@ Result<Value> typed_value(std::string_view name, const Json& payload) {
       if (*type == Type::nil) return Value();
       break;
     case Json::Kind::list:
+      if (*type == Type::fraction) return fraction_of(payload);
       if (*type == Type::list || *type == Type::tuple) return list_value(payload, *type);
       break;
     case Json::Kind::object:

@@ -114,6 +114,7 @@ bool holds_time(const Value& value) {
 bool Dialect::lacks(const Value& value) const {
   if (!facts().times && holds_time(value)) return true;
   if (!facts().options && holds(Type::some, value)) return true;
+  if (!facts().fractions && holds(Type::fraction, value)) return true;
   switch (facts().decimals) {
     case Decimals::none:
       return holds(Type::decimal, value);
@@ -155,6 +156,11 @@ Outcome Dialect::refuse_foreign(const Value& value, Span span) const {
                            describe(value) + " as a value of " + std::string(facts().language) +
                                " is not supported yet",
                            span, "Give a moment without an offset, a number or a text."});
+  if (!facts().fractions && holds(Type::fraction, value))
+    return Outcome::error({Code::not_supported_yet,
+                           describe(value) + " as a value of " + std::string(facts().language) +
+                               " is not supported yet",
+                           span, "Python and Lisp have fractions; give a decimal or an f64."});
   if (!holds_special_decimal(value))
     return Outcome::error(
         {Code::value_out_of_range,

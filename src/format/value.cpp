@@ -4,6 +4,7 @@
 #include <array>
 #include <vector>
 
+#include "fraction_value.hpp"
 #include "number/number_type.hpp"
 #include "text/escape.hpp"
 #include "text/utf8.hpp"
@@ -18,8 +19,8 @@ constexpr auto type_facts = [] {
       {Type::text, "text"}, {Type::character, "char"},    {Type::truth, "truth"},
       {Type::nil, "nil"},   {Type::complex, "complex"},   {Type::moment, "moment"},
       {Type::list, "list"}, {Type::tuple, "tuple"},       {Type::record, "record"},
-      {Type::some, "some"}, {Type::decimal, "decimal"},   {Type::date, "date"},
-      {Type::time, "time"}, {Type::duration, "duration"},
+      {Type::some, "some"}, {Type::fraction, "fraction"}, {Type::decimal, "decimal"},
+      {Type::date, "date"}, {Type::time, "time"},         {Type::duration, "duration"},
   };
   std::array<TypeFact, number_types.size() + std::size(others)> facts{};
   std::size_t count = 0;
@@ -189,6 +190,8 @@ std::string describe(const Value& value) {
       return time_text(value.as_moment());
     case Type::duration:
       return duration_text(value.as_duration());
+    case Type::fraction:
+      return fraction_text(value);
     case Type::decimal:
       return to_text(value.as_decimal());
     case Type::character: {

@@ -6,6 +6,7 @@
 #include <cstdlib>
 #include <vector>
 
+#include "fraction_value.hpp"
 #include "inky_margin/format/value.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "number/number_type.hpp"
@@ -280,6 +281,21 @@ Result<Value> read_typed_decimal(std::string_view payload) {
   return Value::decimal(std::move(*decimal));
 }
 
+Result<Value> read_typed_fraction(std::string_view payload) {
+  if (payload.size() > most_zeros)
+    return bad_value(Code::over_limit,
+                     "a fraction of more than " + std::to_string(most_zeros) + " digits", payload,
+                     "Give one with fewer.");
+  const std::size_t bar = payload.find('/');
+  const bool has_bar = bar != std::string_view::npos;
+  const auto above = read_whole(payload.substr(0, bar));
+  const auto below = has_bar ? read_whole(payload.substr(bar + 1)) : read_whole("1");
+  if (!above || !below || below->negative || below->magnitude.is_zero())
+    return bad_value(Code::bad_value, in_quotes(payload) + " is not a fraction", payload,
+                     "Write two whole numbers, the second above zero, as in 1/3 or -22/7.");
+  return fraction_value(Rational(integer_of(*above), integer_of(*below)));
+}
+
 // "some(5)"
 bool is_option_text(std::string_view text) {
   return text.starts_with("some(") && text.ends_with(')') &&
@@ -358,6 +374,8 @@ Result<Value> read_typed(Type type, std::string_view payload) {
       return read_typed_part(type, payload);
     case Type::decimal:
       return read_typed_decimal(payload);
+    case Type::fraction:
+      return read_typed_fraction(payload);
     case Type::some: {
       Result<Value> held = read_unnamed(payload);
       if (!held) return held;

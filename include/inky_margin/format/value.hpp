@@ -118,9 +118,10 @@ enum class Type : std::uint8_t {
   moment,   // a date and a time of day
   list,
   tuple,
-  record,   // fields with names
-  some,     // an option that holds a value; nil is one that does not
-  decimal,  // digits of base ten, with their trailing zeros
+  record,    // fields with names
+  some,      // an option that holds a value; nil is one that does not
+  fraction,  // of two whole numbers, in lowest terms
+  decimal,   // digits of base ten, with their trailing zeros
   date,
   time,      // of a day
   duration,  // in nanoseconds
@@ -194,6 +195,10 @@ class Value {
   static Value some(Value held);
   static Value complex(double real, double imaginary) {
     return compound(Type::complex, {Value::real(real), Value::real(imaginary)});
+  }
+  // REQUIRES: two values of the type big, in lowest terms, the second above 0.
+  static Value fraction(Value numerator, Value denominator) {
+    return compound(Type::fraction, {std::move(numerator), std::move(denominator)});
   }
   // REQUIRES: within most_zeros, as read_typed() enforces it.
   static Value decimal(Decimal number);
@@ -327,7 +332,8 @@ requires std::is_arithmetic_v<Number> Value::Value(Number number) {
 }
 
 inline std::span<const Value> Value::as_list() const {
-  assert(extra_ && (is_compound(type_) || is(Type::complex) || is(Type::some)));
+  assert(extra_ &&
+         (is_compound(type_) || is(Type::complex) || is(Type::some) || is(Type::fraction)));
   return extra_->items;
 }
 

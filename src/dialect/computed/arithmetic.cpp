@@ -5,6 +5,7 @@
 #include <limits>
 
 #include "../family/values.hpp"
+#include "format/fraction_value.hpp"
 #include "number/decimal_arithmetic.hpp"
 
 namespace inky::inline v1::computed {
@@ -206,6 +207,7 @@ Value real_of(Type type, const Value& value) {
     if (value.is(type)) return value;
     return of_bits(type, convert(value.as_real(), format));
   }
+  if (value.is(Type::fraction)) return of_bits(type, stored(format, rational_of(value), false));
   return of_bits(type, stored(format, Rational(whole_of(value)), false));
 }
 
@@ -233,9 +235,10 @@ std::optional<Integer> cut(const Value& real) {
 
 std::partial_ordering compare(const Value& left, const Value& right) {
   const auto exact = [](const Value& value) {
-    return is_real(value.type())     ? rational_of(value.as_real())
-           : value.is(Type::decimal) ? rational_of(value.as_decimal())
-                                     : Rational(whole_of(value));
+    return is_real(value.type())      ? rational_of(value.as_real())
+           : value.is(Type::decimal)  ? rational_of(value.as_decimal())
+           : value.is(Type::fraction) ? rational_of(value)
+                                      : Rational(whole_of(value));
   };
   const auto infinite_sign = [](const Value& value) {
     if (!is_real(value.type()) || value.as_real().kind != RealClass::infinite) return 0;

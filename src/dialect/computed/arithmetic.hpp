@@ -30,7 +30,7 @@ inline constexpr int most_shift = 20'000;
 // REQUIRES: an exponent of 0 or more, and a result of at most most_shift bits.
 Integer power_of(const Integer& base, int exponent);
 
-// A whole number or a real as the nearest real of a type.
+// A whole number, a fraction or a real as the nearest real of a type.
 Value real_of(Type type, const Value& value);
 // REQUIRES: both are reals of this type; add to remainder, which has the sign of its left side.
 Value combine_reals(Operation operation, Type type, const Value& left, const Value& right);
@@ -38,7 +38,7 @@ Value negated_real(const Value& value);
 // A real without its digits after the point; nothing for infinities and not-a-number.
 std::optional<Integer> cut(const Value& real);
 
-// As numbers, exactly: whole numbers, truth values, characters, reals.
+// As numbers, exactly: whole numbers, truth values, characters, fractions, decimals, reals.
 std::partial_ordering compare(const Value& left, const Value& right);
 bool relates(Operation comparison, std::partial_ordering order);
 

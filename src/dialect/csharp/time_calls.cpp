@@ -285,8 +285,7 @@ std::optional<bool> Expressions::call_on_time(const Node& node, const Value& of,
     const bool to_universal = name == "ToUniversalTime" && count == 0;
     if (to_universal || (name == "ToOffset" && count == 1 && arguments[0].is(Type::duration))) {
       const int128 minutes = to_universal ? 0 : arguments[0].as_duration() / (60 * billion);
-      const bool is_whole =
-          to_universal || minutes * 60 * billion == arguments[0].as_duration();
+      const bool is_whole = to_universal || minutes * 60 * billion == arguments[0].as_duration();
       if (!is_whole || minutes < -840 || minutes > 840)
         return raise("ArgumentException", "an offset of whole minutes, up to 14 hours", node, of,
                      out);
@@ -390,8 +389,8 @@ std::optional<bool> Expressions::member_of_time(const Node& node, const Value& o
     if (has_clock && known == name) return give(number);
   }
   if (has_date && name == "DayOfWeek") {
-    out = computed::object_of(
-        weekday_object, {Value::text(std::string(english_weekday(inky::weekday(moment))))});
+    out = computed::object_of(weekday_object,
+                              {Value::text(std::string(english_weekday(inky::weekday(moment))))});
     return true;
   }
   if (of.is(Type::moment) && name == "Date") {

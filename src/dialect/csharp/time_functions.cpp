@@ -267,8 +267,7 @@ std::optional<bool> Expressions::call_time_function(const Node& node, std::strin
     if (year < 1 || year > 9999 || month < 1 || month > 12)
       return raise("ArgumentOutOfRangeException", "there is no such month", node,
                    Value::whole(Type::i32, 28), out);
-    out = Value::whole(Type::i32,
-                       days_of_month(static_cast<int>(year), static_cast<int>(month)));
+    out = Value::whole(Type::i32, days_of_month(static_cast<int>(year), static_cast<int>(month)));
     return true;
   }
   if (name == "FromDateTime" && count == 1 && arguments[0].is(Type::moment) &&
@@ -281,7 +280,8 @@ std::optional<bool> Expressions::call_time_function(const Node& node, std::strin
     return true;
   }
   const bool in_milliseconds = name == "FromUnixTimeMilliseconds";
-  if (type == "DateTimeOffset" && count == 1 && (in_milliseconds || name == "FromUnixTimeSeconds")) {
+  if (type == "DateTimeOffset" && count == 1 &&
+      (in_milliseconds || name == "FromUnixTimeSeconds")) {
     if (!is_whole(arguments[0].type())) return not_yet("FromUnixTimeSeconds of this is", node);
     const int128 given = arguments[0].as_whole();
     const int128 unit = in_milliseconds ? 1'000'000 : 1'000'000'000;
@@ -316,9 +316,9 @@ std::optional<bool> Expressions::call_on_culture(const Node& node, const Value& 
   }
   if ((name != "GetDayName" && name != "GetAbbreviatedDayName") || !is_weekday(arguments[0]))
     return std::nullopt;
-  out = Value::text(std::string(
-      culture.name(is_short ? Culture::short_days : Culture::days,
-                   static_cast<std::size_t>(weekday_number(arguments[0]).as_whole()))));
+  out = Value::text(
+      std::string(culture.name(is_short ? Culture::short_days : Culture::days,
+                               static_cast<std::size_t>(weekday_number(arguments[0]).as_whole()))));
   return true;
 }
 

@@ -169,8 +169,7 @@ bool Expressions::combine(const Node& node, Operation operation, const Value& le
   };
   if (is_of_times(left) || is_of_times(right)) {
     Members members(locale());
-    return members.combine(node, operation, left, right, out) ||
-           take_over(members.trouble(), node);
+    return members.combine(node, operation, left, right, out) || take_over(members.trouble(), node);
   }
   for (const Value* side : {&left, &right}) {
     const bool is_known = is_machine_number(*side) || side->is(Type::text) ||
@@ -228,9 +227,8 @@ bool Expressions::name_without_value(const Node& node, Value& out) {
   }
   std::string_view name = path;
   if (name.starts_with("System.")) name.remove_prefix(7);
-  if (node.kind == Node::Kind::member &&
-      (is_of_dotnet(name) || name.starts_with("DayOfWeek.") ||
-       name.starts_with("MidpointRounding."))) {
+  if (node.kind == Node::Kind::member && (is_of_dotnet(name) || name.starts_with("DayOfWeek.") ||
+                                          name.starts_with("MidpointRounding."))) {
     Members members(locale());
     return members.name_without_value(node, out) || take_over(members.trouble(), node);
   }

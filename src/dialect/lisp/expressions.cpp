@@ -9,6 +9,7 @@
 #include "../family/values.hpp"
 #include "dialect/lexis.hpp"
 #include "dialects.hpp"
+#include "format/fraction_value.hpp"
 #include "printer.hpp"
 
 namespace inky::inline v1::lisp {
@@ -23,7 +24,10 @@ bool is_float(const Value& value) {
   return value.is(Type::f32) || value.is(Type::f64);
 }
 bool is_number(const Value& value) {
-  return is_whole(value.type()) || is_float(value);
+  return is_whole(value.type()) || is_float(value) || value.is(Type::fraction);
+}
+Rational exactly(const Value& value) {
+  return value.is(Type::fraction) ? rational_of(value) : Rational(computed::whole_of(value));
 }
 bool is_finite(const Value& value) {
   return !is_float(value) || value.as_real().is_finite();
@@ -98,15 +102,15 @@ bool Expressions::calculate(const Node& node, Operation operation, const Value& 
     if (!is_finite(*side)) return not_yet("arithmetic with infinities is", node);
   }
   const bool divides = operation == Operation::divide;
-  const bool by_zero = is_float(right) ? right.as_real().is_zero() : computed::whole_of(right) == 0;
+  const bool by_zero = is_float(right) ? right.as_real().is_zero() : exactly(right) == 0;
   if (divides && by_zero) return signal("DIVISION-BY-ZERO", "a division by zero", node);
   if (!is_float(left) && !is_float(right)) {
-    const Integer a = computed::whole_of(left);
-    const Integer b = computed::whole_of(right);
-    if (divides && a % b != 0) return not_yet("the ratio " + Rational(a, b).str() + " is", node);
-    out = computed::smallest(
-        divides ? Integer(a / b)
-                : *computed::combine_wholes(operation, a, b, computed::Division::toward_zero));
+    const Rational a = exactly(left);
+    const Rational b = exactly(right);
+    out = whole_or_ratio(operation == Operation::add        ? Rational(a + b)
+                         : operation == Operation::subtract ? Rational(a - b)
+                         : divides                          ? Rational(a / b)
+                                                            : Rational(a * b));
     return true;
   }
   const Type type = left.is(Type::f64) || right.is(Type::f64) ? Type::f64 : Type::f32;
@@ -180,7 +184,7 @@ bool Expressions::call_division(const Node& node, std::string_view name, Values 
   }
   if (values.size() == 1) {
     if (!is_float(values[0])) {
-      out = values[0];
+      out = computed::smallest(round_whole(exactly(values[0]), known->second));
       return true;
     }
     const auto whole = computed::cut(computed::rounded_real(values[0], known->second));
@@ -190,21 +194,27 @@ bool Expressions::call_division(const Node& node, std::string_view name, Values 
   }
   if (values.size() != 2 || is_float(values[0]) || is_float(values[1]))
     return not_yet("the function " + std::string(name) + " with these is", node);
-  const Integer a = computed::whole_of(values[0]);
-  const Integer b = computed::whole_of(values[1]);
-  if (b == 0) return signal("DIVISION-BY-ZERO", "a division by zero", node);
-  const Integer down = *computed::combine_wholes(Operation::divide, a, b, computed::Division::down);
-  const Integer rest = a - down * b;
-  Integer quotient = down;
-  const Integer twice = Integer(rest * 2) / b;  // 0, or 1 where it is half or more
-  const bool is_half = rest * 2 == b;
-  if (rest != 0) {
-    const bool up =
-        known->second == Rounding::up || (known->second == Rounding::toward && down < 0) ||
-        (known->second == Rounding::half_even && (is_half ? down % 2 != 0 : twice >= 1));
-    if (up) quotient += 1;
+  const Rational by = exactly(values[1]);
+  if (by == 0) return signal("DIVISION-BY-ZERO", "a division by zero", node);
+  out = computed::smallest(round_whole(exactly(values[0]) / by, known->second));
+  return true;
+}
+
+bool Expressions::call_on_rational(const Node& node, std::string_view name, const Value& value,
+                                   Value& out) {
+  if (!is_number(value)) return wrong_type(node, value);
+  if (name == "rational" && is_float(value)) {
+    if (!is_finite(value)) return not_yet("a ratio of this is", node);
+    out = whole_or_ratio(rational_of(value.as_real()));
+    return true;
   }
-  out = computed::smallest(quotient);
+  if (is_float(value))
+    return name == "rationalize" ? not_yet("rationalize of a float is", node)
+                                 : wrong_type(node, value);
+  const Rational exact = exactly(value);
+  out = name == "numerator"     ? computed::smallest(numerator(exact))
+        : name == "denominator" ? computed::smallest(denominator(exact))
+                                : value;
   return true;
 }
 
@@ -302,6 +312,8 @@ bool Expressions::call(const Node& node, const std::string& path,
   }
   if (has_word("length reverse first second third nth last", name))
     return call_on_list(node, name, values, out);
+  if (values.size() == 1 && has_word("numerator denominator rational rationalize", name))
+    return call_on_rational(node, name, values[0], out);
   if (has_word("1+ 1- mod rem abs min max sqrt exp log expt sin cos tan atan zerop plusp minusp "
                "evenp oddp ash gcd float",
                name))

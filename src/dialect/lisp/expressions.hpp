@@ -23,6 +23,9 @@ extern const ExpressionForm expression_form;
 // returns its length.
 std::size_t read_escape(std::size_t at, TemplateContent& out);
 
+// The HyperSpec, 12.1.3.2: in lowest terms, and a whole number where the denominator is 1.
+Value whole_or_ratio(const Rational& number);
+
 class ExpressionReader final : public computed::Reader {
  public:
   ExpressionReader(TemplateContent& out, std::size_t at);
@@ -79,6 +82,7 @@ class Expressions final : public computed::Evaluator {
   bool call_on_number(const Node& node, std::string_view name, Values values, Value& out);
   bool call_on_texts(const Node& node, std::string_view name, Values values, Value& out);
   bool call_on_list(const Node& node, std::string_view name, Values values, Value& out);
+  bool call_on_rational(const Node& node, std::string_view name, const Value& value, Value& out);
   bool convert(const Node& node, std::string_view type, const Value& value, Value& out);
   // reduce #'+ items, apply #'max items.
   bool call_by_name(const Node& node, Value& out);

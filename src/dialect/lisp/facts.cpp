@@ -90,6 +90,7 @@ constexpr auto program_types = std::to_array<TypeForm>({
     {Type::i64, ""},
     {Type::big, ""},
     {Type::f64, ""},
+    {Type::fraction, ""},
     {Type::text, ""},
 });
 
@@ -158,6 +159,7 @@ constexpr DialectFacts lisp_facts = {
     .letter_form = "~@",
     .places_form = "~,NF",
     .modifiers_are = "Parameters",
+    .fractions = true,
     .forms = {.program = &own_program,
               .run = &own_run,
               .table = &own_table,

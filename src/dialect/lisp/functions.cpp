@@ -61,7 +61,8 @@ std::int64_t count_of(const Value& value) {
 bool Expressions::call_on_number(const Node& node, std::string_view name, Values values,
                                  Value& out) {
   for (const Value& value : values) {
-    const bool is_number = is_whole(value.type()) || value.is(Type::f32) || value.is(Type::f64);
+    const bool is_number = is_whole(value.type()) || value.is(Type::f32) || value.is(Type::f64) ||
+                           value.is(Type::fraction);
     if (!is_number) return wrong_type(node, value);
     if (is_real_number(value) && !value.as_real().is_finite())
       return not_yet("arithmetic with infinities is", node);
@@ -86,6 +87,15 @@ bool Expressions::call_on_number(const Node& node, std::string_view name, Values
   const bool wholes = std::all_of(values.begin(), values.end(),
                                   [](const Value& value) { return is_whole(value.type()); });
   if (count == 2 && (name == "mod" || name == "rem")) {
+    const bool is_exact = !is_real_number(first) && !is_real_number(values[1]);
+    if (!wholes && is_exact) {
+      // first - second * (floor or truncate of their quotient)
+      Value quotient;
+      Value product;
+      return call_division(node, name == "mod" ? "floor" : "truncate", values, quotient) &&
+             calculate(node, Operation::multiply, quotient, values[1], product) &&
+             calculate(node, Operation::subtract, first, product, out);
+    }
     if (!wholes) return not_yet("the function " + std::string(name) + " of floats is", node);
     const auto result = computed::combine_wholes(
         Operation::remainder, computed::whole_of(first), computed::whole_of(values[1]),
@@ -121,7 +131,8 @@ bool Expressions::call_on_number(const Node& node, std::string_view name, Values
       out = computed::smallest(computed::power_of(base, exponent.convert_to<int>()));
       return true;
     }
-    if (wholes || as_double(first) < 0) return not_yet("this power is", node);
+    const bool is_ratio_power = first.is(Type::fraction) && is_whole(values[1].type());
+    if (wholes || is_ratio_power || as_double(first) < 0) return not_yet("this power is", node);
     const Type type = first.is(Type::f64) || values[1].is(Type::f64) ? Type::f64 : Type::f32;
     // A whole exponent of zero gives a whole or a float one, as the base is.
     if (!is_real_number(values[1]) && computed::whole_of(values[1]) == 0)
@@ -147,8 +158,9 @@ bool Expressions::call_on_number(const Node& node, std::string_view name, Values
     if (is_real_number(first))
       out = first.as_real().negative ? computed::negated_real(first) : first;
     else
-      out = computed::smallest(std::is_lt(order) ? Integer(-computed::whole_of(first))
-                                                 : computed::whole_of(first));
+      return std::is_lt(order)
+                 ? calculate(node, Operation::subtract, Value::whole(Type::i32, 0), first, out)
+                 : calculate(node, Operation::multiply, one, first, out);
     return true;
   }
   const bool is_complex = std::is_lt(order) && (name == "sqrt" || name == "log");

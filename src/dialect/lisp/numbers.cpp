@@ -116,7 +116,7 @@ Flow Rendering::run_float(const Directive& directive, Arguments& arguments, std:
     return Flow::fails;
   const Value* value = next(directive, arguments);
   if (value == nullptr) return Flow::fails;
-  if (!is_whole(value->type()) && !is_real(value->type())) {
+  if (!is_whole(value->type()) && !is_real(value->type()) && !value->is(Type::fraction)) {
     // Of the parameters, two count.
     const std::size_t pad = directive.letter == 'F' ? 4 : 5;
     if (!number(directive, 0, field.width) || !character(directive, pad, field.pad))
@@ -151,13 +151,16 @@ bool Rendering::take_float(const Directive& directive, const Value& value, Float
   }
   out = single_of(value);
   if (out.real.is_finite()) return true;
-  (void)fail("FLOATING-POINT-OVERFLOW", "the whole number is too large for a single-float",
-             directive);
+  (void)fail("FLOATING-POINT-OVERFLOW", "the number is too large for a single-float", directive);
   return false;
 }
 
 void Rendering::note_float(const Directive& directive, const Value& value, const Float& number,
                            const FloatField& field) {
+  if (value.is(Type::fraction))
+    return note(Code::type_converted,
+                "the ratio " + describe(value) + " becomes a single-float, which holds 24 bits",
+                directive.span);
   if (is_whole(value.type())) {
     if (number.real.is_zero() || whole_text(value) != plain_whole(number.real))
       note(Code::type_converted, describe(value) + " becomes a single-float, which holds 24 bits",
@@ -205,7 +208,7 @@ Flow Rendering::run_dollars(const Directive& directive, Arguments& arguments, st
     return Flow::fails;
   const Value* value = next(directive, arguments);
   if (value == nullptr) return Flow::fails;
-  if (!is_whole(value->type()) && !is_real(value->type()))
+  if (!is_whole(value->type()) && !is_real(value->type()) && !value->is(Type::fraction))
     return put_other(directive, *value, field.width, " ", out);
   Float number{};
   if (!is_sensible(field)) return not_yet("such numbers before the letter are", directive);

@@ -4,6 +4,7 @@
 #include <array>
 #include <string>
 
+#include "../computed/arithmetic.hpp"
 #include "../family/values.hpp"
 #include "control.hpp"
 #include "dialect/program_form.hpp"
@@ -67,7 +68,12 @@ Float float_of(const Value& value) {
   return {&binary32, unpack(binary32, convert(value.as_real(), binary32))};
 }
 
+bool is_ratio(const Value& value) {
+  return value.is(Type::fraction) && describe(value.as_list()[1]) != "1";
+}
+
 Float single_of(const Value& value) {
+  if (value.is(Type::fraction)) return float_of(computed::real_of(Type::f32, value));
   bool negative = false;
   const std::string digits = whole_digits(value, 10, Letters::lower, negative);
   Float out{&binary32, unpack(binary32, nearest(binary32, *scan_decimal(digits)))};
@@ -107,6 +113,14 @@ bool Printer::print(const Value& value) {
       out_ += ' ';
       if (!print(value.as_list()[1])) return false;
       out_ += ')';
+      return true;
+    case Type::fraction:
+      // A ratio of something to one is a whole number.
+      if (!print_whole(value.as_list()[0])) return false;
+      if (is_ratio(value)) {
+        out_ += '/';
+        return print_whole(value.as_list()[1]);
+      }
       return true;
     case Type::list:
     case Type::tuple:

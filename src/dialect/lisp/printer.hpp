@@ -23,6 +23,8 @@ bool may_break(const Value& value);
 bool holds_new_line(const Value& value);
 
 Float float_of(const Value& value);
+// Whether it is a fraction that is no whole number.
+bool is_ratio(const Value& value);
 // The nearest single-float; not finite where there is none.
 Float single_of(const Value& value);
 

@@ -7,6 +7,7 @@
 #include "dialect/lexis.hpp"
 #include "dialects.hpp"
 #include "expressions.hpp"
+#include "format/fraction_value.hpp"
 #include "printer.hpp"
 #include "text/ascii.hpp"
 #include "text/escape.hpp"
@@ -47,12 +48,29 @@ bool begins_form(std::string_view source) {
                      [&](const PrintFact& print) { return print.name == name; });
 }
 
+}  // namespace
+
+Value whole_or_ratio(const Rational& number) {
+  if (denominator(number) == 1) return computed::smallest(numerator(number));
+  return fraction_value(number);
+}
+
+namespace {
+
 // The HyperSpec, 2.3.1; nothing where the token is no number.
 std::optional<Value> read_number(std::string_view token) {
   std::string text(token);
   if (text.starts_with('+')) text.erase(0, 1);
   const std::size_t sign = text.starts_with('-') ? 1 : 0;
   if (text.size() == sign) return std::nullopt;
+  // 3/4
+  if (const std::size_t bar = text.find('/', sign); bar != std::string::npos) {
+    const bool plain = text.find_first_not_of("0123456789/", sign) == std::string::npos &&
+                       bar > sign && bar + 1 < text.size();
+    const auto ratio = plain ? read_typed(Type::fraction, text) : Result<Value>(Error{});
+    if (!ratio) return std::nullopt;
+    return whole_or_ratio(rational_of(*ratio));
+  }
   const std::size_t end = std::min(text.find_first_not_of("0123456789", sign), text.size());
   if (end > sign && (end == text.size() || (text[end] == '.' && end + 1 == text.size()))) {
     text.resize(end);
@@ -334,8 +352,6 @@ bool ExpressionReader::read_token_value(Node& node) {
     node = name_node("#'" + lower_case(name), {start, at_});
     return true;
   }
-  const bool is_ratio = is_digit(token[0]) && token.find('/') != std::string_view::npos;
-  if (is_ratio) return not_yet("a ratio is", start);
   if (token[0] == '#' || token[0] == ':' || token[0] == '|')
     return not_yet("this kind of token is", start);
   if (is_digit(token[0]) || !is_plain_name(token)) return not_yet("this number or name is", start);

@@ -3,6 +3,8 @@
 #include <string>
 #include <utility>
 
+#include "expressions.hpp"
+#include "format/fraction_value.hpp"
 #include "times.hpp"
 #include "values.hpp"
 
@@ -58,6 +60,9 @@ bool has_attribute(const Value& value, std::string_view name) {
        "next_minus next_plus next_toward normalize number_class quantize radix remainder_near "
        "rotate same_quantum scaleb shift sqrt to_eng_string to_integral to_integral_exact "
        "to_integral_value "},
+      {"Fraction",
+       " as_integer_ratio conjugate denominator from_decimal from_float imag limit_denominator "
+       "numerator real "},
       {"datetime.date",
        " ctime fromisocalendar fromisoformat fromordinal fromtimestamp isocalendar isoformat "
        "isoweekday max min replace resolution strftime timetuple today toordinal weekday "},
@@ -94,6 +99,12 @@ std::optional<Value> attribute_of(const Value& value, std::string_view name) {
   if (value.is(Type::decimal)) {
     if (name == "real") return value;
     if (name == "imag") return Value::decimal({});
+  }
+  if (value.is(Type::fraction)) {
+    if (name == "numerator") return python::whole_value(integer_of(value.as_list()[0].as_big()));
+    if (name == "denominator") return python::whole_value(integer_of(value.as_list()[1].as_big()));
+    if (name == "real") return value;
+    if (name == "imag") return small(0);
   }
   if (value.is(Type::complex)) {
     if (name == "real") return value.as_list()[0];

@@ -89,6 +89,7 @@ const DialectFacts braces_facts = {
     .quotes = "\"'",
     .decimals = Decimals::with_specials,
     .times = true,
+    .fractions = true,
     .forms = {.program = &python_program,
               .run = &python_run,
               .table = &python_table,

@@ -12,7 +12,7 @@ namespace inky::inline v1::python {
 namespace {
 
 bool is_plain_number(const Value& value) {
-  return is_int(value) || is_real(value.type());
+  return is_int(value) || is_real(value.type()) || value.is(Type::fraction);
 }
 
 // Reals as the doubles that Python has.

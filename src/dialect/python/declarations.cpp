@@ -256,7 +256,8 @@ bool is_imported_name(std::string_view path) {
   return path.starts_with("math.") ||
          has_word(
              "math decimal datetime locale decimal.Decimal datetime.datetime datetime.date "
-             "datetime.time datetime.timedelta",
+             "datetime.time datetime.timedelta datetime.timezone datetime.UTC fractions "
+             "fractions.Fraction calendar time zoneinfo zoneinfo.ZoneInfo",
              path);
 }
 

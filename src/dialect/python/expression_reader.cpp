@@ -64,7 +64,8 @@ const computed::Grammar grammar = [] {
       "math.exp math.log math.log2 math.log10 math.log1p math.expm1 math.sin math.cos math.tan "
       "math.asin math.acos math.atan math.atan2 math.sinh math.cosh math.tanh math.pow math.fmod "
       "math.hypot math.copysign math.degrees math.radians math.isnan math.isinf math.isfinite "
-      "Decimal decimal.Decimal datetime datetime.datetime date datetime.date time datetime.time "
+      "Decimal decimal.Decimal Fraction fractions.Fraction datetime datetime.datetime date "
+      "datetime.date time datetime.time "
       "timedelta datetime.timedelta datetime.fromisoformat date.fromisoformat "
       "datetime.datetime.fromisoformat datetime.date.fromisoformat "
       "locale.format_string locale.currency locale.str";
@@ -78,7 +79,7 @@ const computed::Grammar grammar = [] {
       "items keys values copy is_integer conjugate strftime isoformat weekday isoweekday "
       "quantize normalize to_integral_value to_integral compare max min is_nan is_infinite "
       "is_finite is_zero is_signed copy_abs copy_negate canonical adjusted sqrt total_seconds date "
-      "time timestamp toordinal";
+      "time timestamp toordinal limit_denominator astimezone replace isocalendar ctime";
   return out;
 }();
 
@@ -116,7 +117,9 @@ const ExpressionForm expression_form = {
     .separator_argument = "sep",
     .ending_argument = "end",
     .own_names =
-        "math locale datetime date time timedelta decimal Decimal ROUND_HALF_EVEN ROUND_HALF_UP "
+        "math locale datetime date time timedelta timezone UTC ZoneInfo calendar fractions "
+        "Fraction "
+        "decimal Decimal ROUND_HALF_EVEN ROUND_HALF_UP "
         "ROUND_HALF_DOWN ROUND_UP "
         "ROUND_DOWN ROUND_CEILING ROUND_FLOOR",
     .locale_statements = locale_statements};

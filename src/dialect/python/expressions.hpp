@@ -9,6 +9,7 @@
 
 #include "../computed/arithmetic.hpp"
 #include "../computed/evaluator.hpp"
+#include "../computed/objects.hpp"
 #include "../computed/reader.hpp"
 #include "dialect/expression_form.hpp"
 #include "inky_margin/dialect/dialect.hpp"
@@ -43,6 +44,10 @@ class ExpressionReader final : public computed::Reader {
 
   TemplateContent& out_;
 };
+
+// timezone.utc and its like: minutes east of UTC. What isocalendar() gives: year, week, weekday.
+inline constexpr std::string_view zone_object = "timezone";
+inline constexpr std::string_view week_object = "IsoCalendarDate";
 
 class Expressions final : public computed::Evaluator {
  public:
@@ -152,6 +157,18 @@ class Expressions final : public computed::Evaluator {
                 Value& out);
   bool call_on_decimal(const Node& node, const Value& of, const Arguments& arguments, Value& out);
 
+  // ---- Fractions: fraction_calls.cpp ----
+
+  bool give_fraction(const Node& node, const Rational& number, Value& out);
+  // One of the two is a Fraction.
+  bool combine_fractions(const Node& node, Operation operation, const Value& left,
+                         const Value& right, Value& out);
+  bool fraction_power(const Node& node, const Value& left, const Value& right, Value& out);
+  bool make_float(const Node& node, const Value& value, Value& out);
+  bool make_fraction(const Node& node, const Arguments& arguments, Value& out);
+  bool round_fraction(const Node& node, const Value& value, const Value* places, Value& out);
+  bool call_on_fraction(const Node& node, const Value& of, const Arguments& arguments, Value& out);
+
   // ---- Times: time_calls.cpp ----
 
   bool give_moment(const Node& node, Type type, int128 nanoseconds, std::optional<int> offset,
@@ -168,6 +185,24 @@ class Expressions final : public computed::Evaluator {
   // strftime(), and format() of what takes codes.
   bool format_time(const Node& node, const Value& value, std::string_view codes, Value& out);
 
+  // ---- Zones, and what makes times: time_functions.cpp ----
+
+  static std::optional<Value> zone_named(std::string_view path);
+  // The offset of a zone; nil is none.
+  bool take_zone(const Node& node, const Value& value, std::optional<int>& out);
+  bool make_zone(const Node& node, const Arguments& arguments, Value& out);
+  bool read_time_by(const Node& node, const Arguments& arguments, Value& out);
+  std::optional<bool> call_time_function(const Node& node, std::string_view path,
+                                         const Arguments& arguments, Value& out);
+  std::optional<bool> call_calendar(const Node& node, std::string_view name,
+                                    const Arguments& arguments, Value& out);
+  static std::optional<Value> calendar_names(std::string_view path);
+  std::optional<bool> call_on_time_by_name(const Node& node, const Value& of,
+                                           const Arguments& arguments, Value& out);
+  bool format_iso(const Node& node, const Value& of, std::string_view timespec,
+                  std::string_view separator, Value& out);
+  static std::optional<bool> part_of_week(std::string_view name, const Value& of, Value& out);
+
   // ---- Comparisons: comparisons.cpp ----
 
   static bool equal(const Value& left, const Value& right);
@@ -178,6 +213,8 @@ class Expressions final : public computed::Evaluator {
 
   // ---- Functions: functions.cpp, number_functions.cpp ----
 
+  // What an import gave another name, or the name of a class alone, by its own name: dt.datetime.
+  std::string own_path(const std::string& path) const;
   bool call_known(const Node& node, const std::string& path, const Arguments& arguments,
                   Value& out);
   bool call_math(const Node& node, std::string_view name, const Arguments& arguments, Value& out);

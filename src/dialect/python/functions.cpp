@@ -9,6 +9,7 @@
 #include "attributes.hpp"
 #include "decimals.hpp"
 #include "expressions.hpp"
+#include "format/fraction_value.hpp"
 #include "spec.hpp"
 #include "text/ascii.hpp"
 #include "text/utf8.hpp"
@@ -26,43 +27,6 @@ std::string digits_in_base(const Value& value, int base, std::string_view mark) 
 }
 
 }  // namespace
-
-bool Expressions::name_without_value(const Node& node, Value& out) {
-  struct Constant {
-    std::string_view name;
-    double value;
-  };
-  constexpr Constant constants[] = {{"pi", 0x1.921fb54442d18p+1},
-                                    {"e", 0x1.5bf0a8b145769p+1},
-                                    {"tau", 0x1.921fb54442d18p+2},
-                                    {"inf", std::numeric_limits<double>::infinity()},
-                                    {"nan", std::numeric_limits<double>::quiet_NaN()}};
-  const std::string path = path_of(node);
-  for (const Constant& constant : constants) {
-    if (path != "math." + std::string(constant.name)) continue;
-    out = float_value(constant.value);
-    return true;
-  }
-  const std::string_view last = std::string_view(path).substr(path.rfind('.') + 1);
-  if (decimal_rounding(last) && (path == last || path == "decimal." + std::string(last))) {
-    out = Value::text(std::string(last));
-    return true;
-  }
-  const std::string first = path.substr(0, path.find('.'));
-  constexpr std::string_view functions[] = {
-      "len",      "str",      "int",       "float",     "abs",     "min",        "max",
-      "sum",      "round",    "sorted",    "repr",      "list",    "tuple",      "bool",
-      "type",     "dict",     "set",       "range",     "map",     "zip",        "enumerate",
-      "reversed", "filter",   "print",     "input",     "open",    "iter",       "next",
-      "hash",     "id",       "bytes",     "bytearray", "object",  "isinstance", "vars",
-      "dir",      "slice",    "frozenset", "callable",  "getattr", "datetime",   "decimal",
-      "Decimal",  "sys",      "os",        "random",    "json",    "re",         "time",
-      "string",   "itertools"};
-  if (std::find(std::begin(functions), std::end(functions), first) != std::end(functions))
-    return not_yet("a function as a value is", node);
-  if (first == "math") return not_yet("the name " + path + " is", node);
-  return raise("NameError", "name '" + first + "' is not defined", node);
-}
 
 bool Expressions::takes(const Node& node, std::string_view name, const Arguments& arguments,
                         std::size_t least, std::size_t most) {
@@ -106,18 +70,6 @@ bool Expressions::items_of(const Node& node, const Value& value, std::vector<Val
   return true;
 }
 
-// What an import gave another name, or the name of a class alone, by its own name: dt.datetime.
-bool Expressions::call(const Node& node, const std::string& path, const Arguments& arguments,
-                       Value& out) {
-  const std::size_t point = std::min(path.find('.'), path.size());
-  const Value* imported = find(path.substr(0, point));
-  const bool is_module = imported != nullptr && imported->is_expression() &&
-                         is_imported_name(imported->as_text()) &&
-                         !imported->as_text().starts_with("math.");
-  return call_known(node, is_module ? std::string(imported->as_text()) + path.substr(point) : path,
-                    arguments, out);
-}
-
 bool Expressions::call_known(const Node& node, const std::string& path, const Arguments& arguments,
                              Value& out) {
   const auto is_among = [&](std::initializer_list<std::string_view> names) {
@@ -136,6 +88,7 @@ bool Expressions::call_known(const Node& node, const std::string& path, const Ar
   if (find(path) != nullptr)
     return raise("TypeError",
                  "'" + std::string(type_name(*find(path))) + "' object is not callable", node);
+  if (const auto done = call_time_function(node, path, arguments, out)) return *done;
   if (const auto done = call_time(node, path, arguments, out)) return *done;
   if (const auto done = call_locale(node, path, arguments, out)) return *done;
   const bool takes_names = is_among({"sorted", "round", "sum", "max", "min", "int", "dict"});
@@ -143,6 +96,8 @@ bool Expressions::call_known(const Node& node, const std::string& path, const Ar
     return not_yet("arguments by name of " + path + " are", node);
   if (path == "round") return round(node, arguments, out);
   if (path == "Decimal" || path == "decimal.Decimal") return make_decimal(node, arguments, out);
+  if (path == "Fraction" || path == "fractions.Fraction")
+    return make_fraction(node, arguments, out);
   if (path == "dict") return call_dict(node, arguments, out);
   if (is_among({"len", "sum", "min", "max", "sorted", "any", "all", "list", "tuple"}))
     return call_on_items(node, path, arguments, out);
@@ -155,6 +110,10 @@ bool Expressions::call_known(const Node& node, const std::string& path, const Ar
     if (is_int(value)) {
       const Integer number = computed::whole_of(value);
       return keep(node, number < 0 ? Integer(-number) : number, out);
+    }
+    if (value.is(Type::fraction)) {
+      const Rational exact = rational_of(value);
+      return give_fraction(node, exact < 0 ? Rational(-exact) : exact, out);
     }
     if (value.is(Type::duration)) {
       const int128 size = value.as_duration();
@@ -356,6 +315,7 @@ bool Expressions::call_converting(const Node& node, std::string_view name,
     if (name == "float" && is_text_or_character(value)) return read_float(node, value, out);
     double parts[2] = {0, 0};
     for (std::size_t i = 0; i < arguments.size(); ++i) {
+      if (name == "float" && value.is(Type::fraction)) return make_float(node, value, out);
       if (name == "float" && value.is(Type::decimal)) {
         out = Value::real(Type::f64, pack(binary64, nearest_f64(value)));
         return true;

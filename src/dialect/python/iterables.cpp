@@ -71,7 +71,11 @@ std::optional<bool> Expressions::evaluate_own(const Node& node, Value& out) {
 }
 
 bool Expressions::has_value(std::string_view name) const {
-  return find(name) != nullptr ||
+  const Value* given = find(name);
+  // A module is none.
+  const bool is_module =
+      given != nullptr && given->is_expression() && is_imported_name(given->as_text());
+  return (given != nullptr && !is_module) ||
          std::any_of(own_.begin(), own_.end(), [&](const auto& own) { return own.first == name; });
 }
 

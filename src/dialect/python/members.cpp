@@ -53,6 +53,9 @@ Slice slice_of(const Value& from, const Value& to, const Value& step, std::int64
 
 bool Expressions::member(const Node& node, const Value& of, Value& out) {
   const std::string& name = node.text;
+  if (const auto part = part_of_week(name, of, out)) return *part;
+  if (computed::is_object(of))
+    return not_yet("the attribute " + in_quotes(name) + " of this is", node);
   if (auto known = attribute_of(of, name)) {
     out = std::move(*known);
     return true;
@@ -63,6 +66,10 @@ bool Expressions::member(const Node& node, const Value& of, Value& out) {
 }
 
 bool Expressions::item(const Node& node, const Value& of, const Value& at, Value& out) {
+  if (computed::is_object(of)) {
+    const auto part = part_of_week(describe(at), of, out);
+    return part ? *part : not_yet("an item of this is", node);
+  }
   const std::string type(type_name(of));
   if (of.is(Type::record)) {
     if (is_text_or_character(at)) {
@@ -134,6 +141,10 @@ bool Expressions::slice(const Node& node, const Value& of, const Value& from, co
 bool Expressions::call_method(const Node& node, const Value& of, const Arguments& arguments,
                               Value& out) {
   const std::string& name = node.parts[0].text;
+  if (computed::is_object(of)) return not_yet("the method " + name + " of this is", node);
+  if (is_time_value(of)) {
+    if (const auto done = call_on_time_by_name(node, of, arguments, out)) return *done;
+  }
   if (!has_attribute(of, name) || attribute_of(of, name)) {
     Value attribute;
     if (!member(node.parts[0], of, attribute)) return false;
@@ -146,6 +157,7 @@ bool Expressions::call_method(const Node& node, const Value& of, const Arguments
     const std::string text = text_of(of);
     return call_on_text(node, text, arguments, out);
   }
+  if (of.is(Type::fraction)) return call_on_fraction(node, of, arguments, out);
   if (of.is(Type::decimal)) return call_on_decimal(node, of, arguments, out);
   if (!arguments.named.empty()) return not_yet("arguments by name of " + name + " are", node);
   if (is_compound(of.type())) return call_on_items_of(node, of, arguments, out);

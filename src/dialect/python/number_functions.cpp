@@ -7,6 +7,7 @@
 #include "../computed/elementary.hpp"
 #include "../family/values.hpp"
 #include "expressions.hpp"
+#include "format/fraction_value.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "number/decimal_arithmetic.hpp"
 #include "text/ascii.hpp"
@@ -62,6 +63,7 @@ bool Expressions::round(const Node& node, const Arguments& arguments, Value& out
     return raise("TypeError", "round() got an unexpected keyword argument", node);
   const Value& value = arguments[0];
   if (value.is(Type::decimal)) return round_decimal(node, value.as_decimal(), places, out);
+  if (value.is(Type::fraction)) return round_fraction(node, value, places, out);
   if (!is_simple_number(value))
     return raise("TypeError",
                  "type " + std::string(type_name(value)) + " doesn't define __round__ method",
@@ -109,6 +111,8 @@ bool Expressions::to_int(const Node& node, const Value& value, Value& out) {
     return raise(value.as_real().kind == RealClass::infinite ? "OverflowError" : "ValueError",
                  "cannot convert float infinity or NaN to integer", node);
   }
+  if (value.is(Type::fraction))
+    return keep(node, round_whole(rational_of(value), Rounding::toward), out);
   if (value.is(Type::decimal)) {
     const Decimal& decimal = value.as_decimal();
     if (decimal.is_finite())

@@ -7,6 +7,7 @@
 #include "../family/values.hpp"
 #include "dialects.hpp"
 #include "expressions.hpp"
+#include "format/fraction_value.hpp"
 #include "text/utf8.hpp"
 #include "times.hpp"
 #include "values.hpp"
@@ -69,6 +70,10 @@ bool Expressions::wrong_operands(const Node& node, Operation operation, const Va
 
 bool Expressions::apply(const Node& node, const Value& operand, Value& out) {
   const Operation operation = node.operation;
+  if (operand.is(Type::fraction) && operation != Operation::complement)
+    return combine_fractions(node,
+                             operation == Operation::negate ? Operation::subtract : Operation::add,
+                             Value::whole(Type::i32, 0), operand, out);
   if (operand.is(Type::decimal) && operation != Operation::complement) {
     const Value zero = Value::whole(Type::i32, 0);
     return combine_decimals(node,
@@ -115,6 +120,8 @@ bool Expressions::holds(const Node&, const Value& value, bool& out) {
     out = !value.as_decimal().is_zero();
   else if (value.is(Type::duration))
     out = value.as_duration() != 0;
+  else if (value.is(Type::fraction))
+    out = rational_of(value) != 0;
   else if (value.is(Type::complex))
     out = !value.as_list()[0].as_real().is_zero() || !value.as_list()[1].as_real().is_zero();
   else if (value.is(Type::text))
@@ -164,6 +171,8 @@ bool Expressions::combine(const Node& node, Operation operation, const Value& le
     return format_percent(node, left, right, out);
   if (is_time_value(left) || is_time_value(right))
     return combine_times(node, operation, left, right, out);
+  if (left.is(Type::fraction) || right.is(Type::fraction))
+    return combine_fractions(node, operation, left, right, out);
   const auto is_operand = [](const Value& value) {
     return is_int(value) || value.is(Type::decimal);
   };
@@ -257,6 +266,8 @@ bool Expressions::combine_floats(const Node& node, Operation operation, double l
 }
 
 bool Expressions::power(const Node& node, const Value& left, const Value& right, Value& out) {
+  if (left.is(Type::fraction) || right.is(Type::fraction))
+    return fraction_power(node, left, right, out);
   if (left.is(Type::decimal) || right.is(Type::decimal))
     return decimal_power(node, left, right, out);
   if (!is_numeric(left) || !is_numeric(right))

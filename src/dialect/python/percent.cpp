@@ -19,6 +19,7 @@
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "dialects.hpp"
+#include "format/fraction_value.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/number/digits.hpp"
 #include "number/decimal_arithmetic.hpp"
@@ -214,6 +215,14 @@ class Rendering final : public percent::Rendering<Rendering> {
     if (value != nullptr && cuts && is_real(value->type())) return render_cut(field, spec, *value);
     if (value != nullptr && cuts && value->is(Type::decimal))
       return render_cut_decimal(field, spec, value->as_decimal());
+    if (value != nullptr && cuts && value->is(Type::fraction)) {
+      const Integer whole = round_whole(rational_of(*value), Rounding::toward);
+      const Integer size = whole < 0 ? Integer(-whole) : whole;
+      lay_out_whole(spec, whole < 0, size.str(), {}, out_);
+      if (report_ != nullptr && denominator(rational_of(*value)) != 1)
+        note_cut(field, describe(*value));
+      return true;
+    }
     if (value == nullptr || !is_int(*value)) {
       return raise("TypeError",
                    name(field) + " format: " + (cuts ? "a real number" : "an integer") +
@@ -284,6 +293,18 @@ class Rendering final : public percent::Rendering<Rendering> {
       if (report_ != nullptr)
         note(Code::type_converted,
              name(field) + " makes a float of the Decimal: " + describe(*value) + " becomes " +
+                 stored_text(Value::real(Type::f64, pack(binary64, real))),
+             field.span);
+      return true;
+    }
+    if (value != nullptr && value->is(Type::fraction)) {
+      const BinaryReal real = unpack(binary64, stored(binary64, rational_of(*value), false));
+      if (!real.is_finite())
+        return raise("OverflowError", "integer division result too large for a float", field);
+      lay_out_real(spec, binary64, real, numbers, out_);
+      if (report_ != nullptr)
+        note(Code::type_converted,
+             name(field) + " makes a float of the Fraction: " + describe(*value) + " becomes " +
                  stored_text(Value::real(Type::f64, pack(binary64, real))),
              field.span);
       return true;

@@ -83,6 +83,7 @@ const DialectFacts facts = {
     .quotes = "\"'",
     .decimals = Decimals::with_specials,
     .times = true,
+    .fractions = true,
     .forms = {.program = &python_program,
               .run = &python_run,
               .table = &python_table,

@@ -20,6 +20,7 @@ inline constexpr auto python_program_types = std::to_array<TypeForm>({
     {Type::text, ""},
     {Type::truth, ""},
     {Type::nil, "", "None"},
+    {Type::fraction, "", "Fraction(\"@\")", "from fractions import Fraction\n"},
     {Type::decimal, "", "Decimal(\"@\")", "from decimal import Decimal\n"},
     {Type::moment, "", "datetime.fromisoformat(\"@\")", "from datetime import datetime\n",
      "datetime.fromisoformat(\"@\")"},

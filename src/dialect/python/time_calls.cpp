@@ -13,7 +13,6 @@ namespace inky::inline v1::python {
 
 namespace {
 
-constexpr int128 billion = 1'000'000'000;
 constexpr int128 day = 86'400 * billion;
 
 Integer integer_of_int128(int128 number) {
@@ -29,19 +28,6 @@ int128 int128_of(const Integer& number) {
 Value ratio(int128 a, int128 b) {
   const Rational exact = Rational(integer_of_int128(a)) / Rational(integer_of_int128(b));
   return Value::real(Type::f64, stored(binary64, exact, a == 0 && b < 0));
-}
-
-// The nanoseconds from the beginning of the year 1970 on, the offset taken off.
-int128 instant_of(const Value& value) {
-  const Moment moment = value.as_moment();
-  return (int128{seconds_since_1970(moment)} - int128{moment.offset.value_or(0)} * 60) * billion +
-         moment.nanosecond;
-}
-
-// What the names of a call stand for, without the modules in front of them.
-std::string_view class_of_path(std::string_view path) {
-  if (path.starts_with("datetime.")) path.remove_prefix(9);
-  return path;
 }
 
 }  // namespace
@@ -213,14 +199,18 @@ std::optional<bool> Expressions::call_time(const Node& node, std::string_view pa
     const std::size_t point = name.find('.');
     const std::string_view of = name.substr(0, point);
     if (point == std::string_view::npos || name.substr(point + 1) != "fromisoformat" ||
-        (of != "datetime" && of != "date"))
+        (of != "datetime" && of != "date" && of != "time"))
       return std::nullopt;
     if (arguments.size() != 1 || !is_text_or_character(arguments[0]))
       return not_yet("fromisoformat() of this is", node);
     const std::string text = text_of(arguments[0]);
-    const auto read = of == "date" ? read_date(text) : read_moment(text);
+    const auto read = of == "date"   ? read_date(text)
+                      : of == "time" ? read_time(text)
+                                     : read_moment(text);
     if (!read) return not_yet("reading this text is", node);
-    out = of == "date" ? Value::date(*read) : Value::moment(*read);
+    out = of == "date"   ? Value::date(*read)
+          : of == "time" ? Value::time(*read)
+                         : Value::moment(*read);
     return true;
   }
   constexpr std::string_view names[] = {"year",   "month",  "day",        "hour",
@@ -240,6 +230,11 @@ std::optional<bool> Expressions::call_time(const Node& node, std::string_view pa
     if (place >= arguments.size()) ++given;
     if (!take_whole(node, *value, parts[i])) return false;
   }
+  std::optional<int> offset;
+  if (const Value* zone = arguments.find("tzinfo"); zone != nullptr && is_datetime) {
+    ++given;
+    if (!take_zone(node, *zone, offset)) return false;
+  }
   if (arguments.size() > last - first || given != arguments.named.size())
     return not_yet("these arguments of " + std::string(name) + "() are", node);
   const bool good =
@@ -248,10 +243,11 @@ std::optional<bool> Expressions::call_time(const Node& node, std::string_view pa
       0 <= parts[3] && parts[3] <= 23 && 0 <= parts[4] && parts[4] <= 59 && 0 <= parts[5] &&
       parts[5] <= 59 && 0 <= parts[6] && parts[6] < 1'000'000;
   if (!good) return raise("ValueError", "there is no such day, or no such time", node);
-  const Moment moment{static_cast<int>(parts[0]),       static_cast<int>(parts[1]),
-                      static_cast<int>(parts[2]),       static_cast<int>(parts[3]),
-                      static_cast<int>(parts[4]),       static_cast<int>(parts[5]),
-                      static_cast<int>(parts[6]) * 1000};
+  Moment moment{static_cast<int>(parts[0]),       static_cast<int>(parts[1]),
+                static_cast<int>(parts[2]),       static_cast<int>(parts[3]),
+                static_cast<int>(parts[4]),       static_cast<int>(parts[5]),
+                static_cast<int>(parts[6]) * 1000};
+  moment.offset = offset;
   out = is_datetime ? Value::moment(moment) : is_date ? Value::date(moment) : Value::time(moment);
   return true;
 }

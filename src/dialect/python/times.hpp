@@ -24,6 +24,12 @@ std::string_view append_time_by_codes(const Value& value, std::string_view codes
                                       std::string_view locale, std::string& out);
 // The codes of parts of a moment.
 std::span<const family::TimeLetter> time_letters();
+inline constexpr int128 billion = 1'000'000'000;
+// The nanoseconds from the beginning of the year 1970 on, the offset taken off. REQUIRES: a moment or
+// a date.
+int128 instant_of(const Value& value);
+// What the names of a call stand for, without the modules in front of them.
+std::string_view class_of_path(std::string_view path);
 // isoformat(). REQUIRES: takes_codes().
 std::string iso_text(const Value& value);
 

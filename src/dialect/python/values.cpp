@@ -146,6 +146,8 @@ std::string_view type_name(const Value& value) {
       return time_type_name(value);
     case Type::decimal:
       return "decimal.Decimal";
+    case Type::fraction:
+      return "Fraction";
     default:
       return "NoneType";
   }
@@ -174,6 +176,18 @@ std::string quoted(std::string_view text, bool ascii) {
   return out += quote;
 }
 
+namespace {
+
+// "1/3", and "Fraction(1, 3)"; str() leaves a denominator of 1 out.
+std::string fraction_text_of(const Value& value, bool str) {
+  const std::string above = describe(value.as_list()[0]);
+  const std::string below = describe(value.as_list()[1]);
+  if (!str) return "Fraction(" + above + ", " + below + ")";
+  return below == "1" ? above : above + "/" + below;
+}
+
+}  // namespace
+
 std::string text_of_any(const Value& value, Conversion conversion) {
   const bool str = conversion == Conversion::str;
   const bool ascii = conversion == Conversion::ascii;
@@ -189,6 +203,8 @@ std::string text_of_any(const Value& value, Conversion conversion) {
       return complex_text(value.as_list());
     case Type::decimal:
       return decimal_text(value, !str);
+    case Type::fraction:
+      return fraction_text_of(value, str);
     case Type::moment:
     case Type::date:
     case Type::time:
