@@ -2,11 +2,13 @@
 
 #include <algorithm>
 
+#include "../computed/objects.hpp"
 #include "../family/values.hpp"
 #include "dialect/lexis.hpp"
 #include "expressions.hpp"
 #include "number/decimal_arithmetic.hpp"
 #include "text/escape.hpp"
+#include "time_objects.hpp"
 #include "values.hpp"
 
 namespace inky::inline v1::java_language {
@@ -161,6 +163,63 @@ bool Expressions::round_to_scale(const Node& node, const Rational& exact, std::i
   return give_decimal(node, decimal_of(whole, -scale), out);
 }
 
+bool Expressions::give_in_context(const Node& node, const Decimal& number, const Value& context,
+                                  Value& out) {
+  const auto precision = static_cast<std::int64_t>(computed::object_part(context, 0).as_whole());
+  const auto rounding = rounding_mode(computed::object_part(context, 1));
+  if (precision == 0) return give_decimal(node, number, out);
+  if (!rounding) return not_yet("this way of rounding is", node);
+  return give_decimal(node, cut_to(number, precision, *rounding), out);
+}
+
+// round(context), add(x, context)
+std::optional<bool> Expressions::combine_in_context(const Node& node, std::string_view name,
+                                                    const Decimal& a, const Arguments& arguments,
+                                                    Value& out) {
+  const std::size_t count = arguments.size();
+  if (count == 0 || !computed::is_object(arguments[count - 1], context_object)) return std::nullopt;
+  const Value& context = arguments[count - 1];
+  if (name == "round" && count == 1) return give_in_context(node, a, context, out);
+  if (count != 2 || !arguments[0].is(Type::decimal)) return std::nullopt;
+  Decimal b = big_decimal(arguments[0]);
+  if (name == "multiply") return give_in_context(node, product(a, b), context, out);
+  if (name != "add" && name != "subtract") return std::nullopt;
+  // A zero beside another number gives digits that only the context asks for.
+  if (a.is_zero() || b.is_zero()) return not_yet("a zero here is", node);
+  if (name == "subtract") b.negative = !b.negative;
+  return give_in_context(node, sum(a, b), context, out);
+}
+
+namespace {
+
+// BigDecimal.toEngineeringString(): an exponent that is a multiple of three.
+std::string engineering_text(const Decimal& number) {
+  const auto size = static_cast<std::int64_t>(number.coefficient.size());
+  const std::int64_t adjusted = number.exponent + size - 1;
+  if (number.exponent <= 0 && adjusted >= -6)
+    return to_text(exact_decimal(number), std::max<std::int64_t>(-number.exponent, 0));
+  std::int64_t exponent = adjusted;
+  std::int64_t whole = exponent % 3;
+  if (whole < 0) whole += 3;
+  exponent -= whole;
+  ++whole;
+  std::string out = number.negative ? "-" : "";
+  if (number.is_zero()) {
+    constexpr std::string_view zeros[] = {"0", "0.00", "0.0"};
+    out += zeros[whole - 1];
+    if (whole > 1) exponent += 3;
+  } else if (whole >= size) {
+    out += number.coefficient + std::string(static_cast<std::size_t>(whole - size), '0');
+  } else {
+    const auto point = static_cast<std::size_t>(whole);
+    out += number.coefficient.substr(0, point) + "." + number.coefficient.substr(point);
+  }
+  if (exponent != 0) out += (exponent > 0 ? "E+" : "E") + std::to_string(exponent);
+  return out;
+}
+
+}  // namespace
+
 bool Expressions::divide_decimals(const Node& node, const Decimal& a, const Decimal& b,
                                   const Arguments& arguments, Value& out) {
   const std::size_t count = arguments.size();
@@ -168,6 +227,13 @@ bool Expressions::divide_decimals(const Node& node, const Decimal& a, const Deci
     return fail(computed::Trouble::When::run, "ArithmeticException",
                 a.is_zero() ? "Division undefined" : "Division by zero", node);
   const Rational exact = rational_of(a) / rational_of(b);
+  if (count == 2 && computed::is_object(arguments[1], context_object)) {
+    const Value& context = arguments[1];
+    const auto precision = static_cast<std::int64_t>(computed::object_part(context, 0).as_whole());
+    const auto rounding = rounding_mode(computed::object_part(context, 1));
+    if (precision > 0 && rounding)
+      return give_decimal(node, quotient(a, b, precision, *rounding), out);
+  }
   if (count == 3 && is_int(arguments[1]))
     return round_to_scale(node, exact, static_cast<std::int64_t>(arguments[1].as_whole()),
                           &arguments[2], out);
@@ -192,6 +258,11 @@ bool Expressions::call_on_decimal(const Node& node, const Value& of, const Argum
     out = Value::whole(Type::i32, number);
     return true;
   };
+  if (const auto done = combine_in_context(node, name, a, arguments, out)) return *done;
+  if (name == "toEngineeringString" && count == 0) {
+    out = Value::text(engineering_text(a));
+    return true;
+  }
   if (name == "setScale" && (count == 1 || count == 2) && is_int(arguments[0]))
     return round_to_scale(node, rational_of(a), static_cast<std::int64_t>(arguments[0].as_whole()),
                           count == 2 ? &arguments[1] : nullptr, out);

@@ -253,6 +253,8 @@ const ExpressionForm expression_form = {
         "Math Integer Long Double Float Short Byte Boolean Character String Objects Locale "
         "Arrays List Stream IntStream DoubleStream Collections Collectors BigDecimal BigInteger "
         "RoundingMode LocalDate LocalDateTime LocalTime OffsetDateTime Duration "
+        "Month DayOfWeek ChronoUnit ZoneOffset Instant Period Year YearMonth TemporalAdjusters "
+        "MathContext SimpleDateFormat Date "
         "DateTimeFormatter FormatStyle TextStyle NumberFormat DecimalFormat DecimalFormatSymbols",
     .locales = named_locales,
     .locale_makers = "Locale.forLanguageTag Locale",
@@ -285,6 +287,10 @@ bool Expressions::name_without_value(const Node& node, Value& out) {
     return true;
   }
   if (auto constant = time_constant(path)) {
+    out = std::move(*constant);
+    return true;
+  }
+  if (auto constant = object_constant(path)) {
     out = std::move(*constant);
     return true;
   }
@@ -332,6 +338,12 @@ bool Expressions::cast(const Node& node, const Value& of, Value& out) {
 bool Expressions::combine_others(const Node& node, Operation operation, const Value& left,
                                  const Value& right, Value& out) {
   const bool compares = operation == Operation::equal || operation == Operation::unequal;
+  if (!compares && (computed::is_object(left) || computed::is_object(right))) {
+    const Value a = as_shown(left);
+    const Value b = as_shown(right);
+    if (!computed::is_object(a) && !computed::is_object(b))
+      return combine_others(node, operation, a, b, out);
+  }
   if (compares && (left.is(Type::text) || right.is(Type::text)))
     return not_yet("whether two texts are the same object is", node);
   if (operation != Operation::add && (left.is(Type::text) || right.is(Type::text)))

@@ -43,6 +43,7 @@ class Expressions final : public computed::Typed {
   bool combine_others(const computed::Node& node, computed::Operation operation, const Value& left,
                       const Value& right, Value& out) override;
   bool settle_sides(const computed::Node& node, Side taken, Side other) override;
+  bool finish(const computed::Node& node, Value& out) override;
 
  private:
   using Node = computed::Node;
@@ -72,6 +73,27 @@ class Expressions final : public computed::Typed {
   // `by` is in nanoseconds.
   bool move_time(const Node& node, const Value& of, int128 by, Value& out);
 
+  // ---- Objects of java.time and java.util: time_functions.cpp ----
+
+  static Value as_shown(const Value& value);
+  // ZoneOffset.UTC, Month.MAY by its name
+  static std::optional<Value> object_constant(std::string_view path);
+  bool read_time_by(const Node& node, std::string_view type, const Arguments& arguments,
+                    Value& out);
+  std::optional<bool> make_offset(const Node& node, std::string_view name,
+                                  const Arguments& arguments, Value& out);
+  std::optional<bool> make_period(const Node& node, std::string_view name,
+                                  const Arguments& arguments, Value& out);
+  std::optional<bool> count_units(const Node& node, std::string_view unit,
+                                  const Arguments& arguments, Value& out);
+  std::optional<bool> make_time_object(const Node& node, std::string_view path,
+                                       const Arguments& arguments, Value& out);
+  std::optional<bool> adjust(const Node& node, const Value& of, const Value& adjuster, Value& out);
+  std::optional<bool> call_on_object(const Node& node, const Value& of, const Arguments& arguments,
+                                     Value& out);
+  std::optional<bool> call_with_object(const Node& node, const Value& of,
+                                       const Arguments& arguments, Value& out);
+
   // ---- Locales and formats of numbers: number_formats.cpp ----
 
   std::optional<bool> make_locale(const Node& node, std::string_view path,
@@ -96,6 +118,10 @@ class Expressions final : public computed::Typed {
   // Without a mode, what would be rounded is an exception.
   bool round_to_scale(const Node& node, const Rational& exact, std::int64_t scale,
                       const Value* mode, Value& out);
+  // Rounded as a MathContext says.
+  bool give_in_context(const Node& node, const Decimal& number, const Value& context, Value& out);
+  std::optional<bool> combine_in_context(const Node& node, std::string_view name, const Decimal& a,
+                                         const Arguments& arguments, Value& out);
   bool divide_decimals(const Node& node, const Decimal& a, const Decimal& b,
                        const Arguments& arguments, Value& out);
   bool call_on_decimal(const Node& node, const Value& of, const Arguments& arguments, Value& out);

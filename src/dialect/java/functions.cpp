@@ -19,7 +19,7 @@ using computed::Operation;
 
 bool Expressions::shown(const Node& node, const Value& value, Value& out) {
   std::string text;
-  if (!shown_plainly(node, value, text)) return false;
+  if (!shown_plainly(node, as_shown(value), text)) return false;
   out = Value::text(std::move(text));
   return true;
 }
@@ -202,6 +202,15 @@ std::optional<bool> Expressions::call_object_function(const Node& node, std::str
 
 bool Expressions::call(const Node& node, const std::string& path, const Arguments& arguments,
                        Value& out) {
+  // A text takes an object as its own text.
+  const bool fills = path == "String.format" || path == "String.join" || path == "String.valueOf";
+  if (fills &&
+      std::any_of(arguments.values.begin(), arguments.values.end(),
+                  [](const Value& value) { return as_shown(value).type() != value.type(); })) {
+    Arguments texts = arguments;
+    for (Value& value : texts.values) value = as_shown(value);
+    return call(node, path, texts, out);
+  }
   if (const auto done = call_list_function(node, path, arguments, out)) return *done;
   if (const auto done = call_object_function(node, path, arguments, out)) return *done;
   // BigInteger.TEN.pow(3)
@@ -210,12 +219,14 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
       return call_method(node, *constant, arguments, out);
   }
   std::string_view plain = path;
-  for (const std::string_view package : {"java.util.", "java.text.", "java.time."}) {
+  for (const std::string_view package :
+       {"java.util.", "java.text.", "java.time.", "java.math.", "java.time."}) {
     if (plain.starts_with(package)) plain.remove_prefix(package.size());
   }
   if (const auto done = make_locale(node, plain, arguments, out)) return *done;
   if (const auto done = make_number_format(node, plain, arguments, out)) return *done;
-  if (const auto done = make_time(node, path, arguments, out)) return *done;
+  if (const auto done = make_time_object(node, plain, arguments, out)) return *done;
+  if (const auto done = make_time(node, plain, arguments, out)) return *done;
   if (const auto done = call_big_function(node, path, arguments, out)) return *done;
   const std::size_t point = path.find('.');
   if (point == std::string::npos) return Evaluator::call(node, path, arguments, out);

@@ -184,6 +184,10 @@ bool Expressions::call_method(const Node& node, const Value& of, const Arguments
   const std::string& name = node.parts[0].text;
   const std::size_t count = arguments.size();
   if (of.is(Type::list)) return call_on_list(node, of, arguments, out);
+  if (const auto done = call_on_object(node, of, arguments, out)) return *done;
+  if (of.is(Type::moment) || of.type() >= Type::date) {
+    if (const auto done = call_with_object(node, of, arguments, out)) return *done;
+  }
   if (of.is(Type::moment) || of.type() >= Type::date) {
     if (const auto done = call_on_time(node, of, arguments, out)) return *done;
   }

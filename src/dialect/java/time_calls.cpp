@@ -58,6 +58,18 @@ std::optional<int> place_of(std::span<const std::string_view> names, std::string
   return static_cast<int>(found - names.begin());
 }
 
+}  // namespace
+
+std::optional<int> month_of_name(std::string_view name) {
+  const auto at = place_of(month_names, name);
+  return at ? std::optional(*at + 1) : std::nullopt;
+}
+std::optional<int> weekday_of_name(std::string_view name) {
+  return place_of(day_names, name);
+}
+
+namespace {
+
 std::optional<int> style_of(const Value& value) {
   constexpr std::string_view names[] = {"FULL", "LONG", "MEDIUM", "SHORT"};
   for (int i = 0; i < 4; ++i) {
@@ -168,7 +180,13 @@ std::optional<bool> Expressions::make_time(const Node& node, std::string_view pa
   std::int64_t parts[7] = {1, 1, 1, 0, 0, 0, 0};
   const std::size_t first = is_time ? 3 : 0;
   for (std::size_t i = 0; i < count; ++i) {
-    if (!take_int(node, arguments[i], parts[first + i])) return false;
+    const auto month = first + i == 1 && arguments[i].is(Type::text)
+                           ? month_of_name(arguments[i].as_text())
+                           : std::nullopt;
+    if (month)
+      parts[1] = *month;
+    else if (!take_int(node, arguments[i], parts[first + i]))
+      return false;
   }
   if (parts[0] < 1 || parts[0] > 9999) return not_yet("such a year is", node);
   const bool good =

@@ -14,6 +14,10 @@
 
 namespace inky::inline v1::java_language {
 
+// Months from 1, days of the week from Sunday, 0: "MAY", "FRIDAY".
+std::optional<int> month_of_name(std::string_view name);
+std::optional<int> weekday_of_name(std::string_view name);
+
 // The letters that may follow %t.
 inline constexpr std::string_view time_letters = "HIklMSLNpzZsQBbhAaCYyjmdeRTrDFc";
 

@@ -1,0 +1,47 @@
+// Objects of java.time and java.util that are no values of ours: an instant, a period, a month of a
+// year, an offset, a Date, a MathContext.
+#pragma once
+
+#include <optional>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "../family/time_reading.hpp"
+#include "inky_margin/format/value.hpp"
+#include "locales.hpp"
+
+namespace inky::inline v1::java_language {
+
+inline constexpr std::string_view instant_object = "Instant";              // a moment in UTC
+inline constexpr std::string_view date_object = "Date";                    // the same
+inline constexpr std::string_view period_object = "Period";                // years, months, days
+inline constexpr std::string_view month_object = "YearMonth";              // year, month
+inline constexpr std::string_view year_object = "Year";                    // year
+inline constexpr std::string_view offset_object = "ZoneOffset";            // minutes
+inline constexpr std::string_view adjuster_object = "TemporalAdjuster";    // its name
+inline constexpr std::string_view old_format_object = "SimpleDateFormat";  // pattern, locale
+inline constexpr std::string_view context_object = "MathContext";          // precision, rounding
+
+inline constexpr int128 nanos_per_second = 1'000'000'000;
+
+// An int, and one that is a part of an object.
+Value int_of(std::int64_t number);
+int number_in(const Value& object, std::size_t part);
+// A moment in UTC; nothing beyond the years 1 to 9999.
+std::optional<Moment> moment_at(int128 nanoseconds);
+// The nanoseconds from the beginning of the year 1970 on, the offset taken off.
+int128 instant_of(const Moment& moment);
+// Period.between: whole months, then days.
+Value period_between(const Moment& from, const Moment& to);
+
+// toString() of one; nothing: it has none that is known here.
+std::optional<std::string> object_text(const Value& object);
+
+// The steps of a pattern of DateTimeFormatter that reads; nothing: a part of it is not known here.
+std::optional<std::vector<TimeStep>> reading_steps(std::string_view pattern);
+
+// A pattern of SimpleDateFormat as DateTimeFormatter has it; nothing where the two differ.
+std::optional<std::string> pattern_of_old(std::string_view pattern);
+
+}  // namespace inky::inline v1::java_language
