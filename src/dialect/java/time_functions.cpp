@@ -181,11 +181,11 @@ std::optional<bool> Expressions::count_units(const Node& node, std::string_view 
     if (of_days ? from.is(Type::time) : from.is(Type::date))
       return fail(computed::Trouble::When::run, "UnsupportedTemporalTypeException",
                   "Unsupported unit: " + std::string(unit), node);
-    out = Value::int_of(Type::i64, apart / (int128{seconds} * nanos_per_second));
+    out = Value::whole(Type::i64, apart / (int128{seconds} * nanos_per_second));
     return true;
   }
   if (unit == "MILLIS" && !from.is(Type::date)) {
-    out = Value::int_of(Type::i64, apart / 1'000'000);
+    out = Value::whole(Type::i64, apart / 1'000'000);
     return true;
   }
   const int per_unit = unit == "MONTHS" ? 1 : unit == "YEARS" ? 12 : unit == "DECADES" ? 120 : 0;
@@ -199,7 +199,7 @@ std::optional<bool> Expressions::count_units(const Node& node, std::string_view 
   };
   if (months > 0 && in_month(b) < in_month(a)) --months;
   if (months < 0 && in_month(b) > in_month(a)) ++months;
-  out = Value::int_of(Type::i64, months / per_unit);
+  out = Value::whole(Type::i64, months / per_unit);
   return true;
 }
 

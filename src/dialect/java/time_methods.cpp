@@ -63,7 +63,7 @@ std::optional<bool> Expressions::call_on_object(const Node& node, const Value& o
   if (!computed::is_object(of)) return std::nullopt;
   const std::string kind = computed::object_kind(of);
   const auto give_long = [&](int128 number) {
-    out = Value::int_of(Type::i64, number);
+    out = Value::whole(Type::i64, number);
     return true;
   };
   const auto give = [&](int number) {
@@ -167,7 +167,7 @@ std::optional<bool> Expressions::call_with_object(const Node& node, const Value&
     const int128 length = of.as_duration();
     const bool in_milliseconds = name == "toMillis";
     if (count != 0 || (!in_milliseconds && name != "toNanos")) return std::nullopt;
-    out = Value::int_of(Type::i64, in_milliseconds
+    out = Value::whole(Type::i64, in_milliseconds
                                        ? length / 1'000'000 - (length % 1'000'000 < 0 ? 1 : 0)
                                        : length);
     return true;
@@ -211,7 +211,7 @@ std::optional<bool> Expressions::call_with_object(const Node& node, const Value&
       Moment with = moment;
       with.offset = minutes;
       const int128 at = instant_of(with);
-      out = Value::int_of(Type::i64, at / nanos_per_second - (at % nanos_per_second < 0 ? 1 : 0));
+      out = Value::whole(Type::i64, at / nanos_per_second - (at % nanos_per_second < 0 ? 1 : 0));
       return true;
     }
     if (name == "toInstant") {
@@ -237,7 +237,7 @@ std::optional<bool> Expressions::call_with_object(const Node& node, const Value&
     return keep();
   }
   if (of.is(Type::date) && name == "toEpochDay" && count == 0) {
-    out = Value::int_of(Type::i64, seconds_since_1970(moment) / 86'400);
+    out = Value::whole(Type::i64, seconds_since_1970(moment) / 86'400);
     return true;
   }
   if (of.is(Type::date) && name == "lengthOfYear" && count == 0) {

@@ -11,7 +11,7 @@ using computed::object_of;
 using computed::object_part;
 
 Value int_of(std::int64_t number) {
-  return Value::int_of(Type::i32, number);
+  return Value::whole(Type::i32, number);
 }
 int number_in(const Value& object, std::size_t part) {
   return static_cast<int>(object_part(object, part).as_whole());
