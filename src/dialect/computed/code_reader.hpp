@@ -63,6 +63,8 @@ class CodeReader : public Reader {
 
   // A literal, where one begins here.
   std::optional<bool> read_literal(Node& node);
+  // What is behind the word "new".
+  bool read_new(Node& node, std::size_t start);
   // What is between two quotes on one line, with its escapes read.
   bool read_quoted(char quote, std::string& text);
 
@@ -76,7 +78,6 @@ class CodeReader : public Reader {
   bool read_verbatim(Node& node);
   bool read_raw(Node& node);
   bool read_character(Node& node);
-  bool read_new(Node& node, std::size_t start);
   bool read_object(Node& node, std::size_t start);
   bool skip_between(char open, char close, std::string_view& inside);
   // x => ..., (a, b) => .... Nothing where none begins here.

@@ -277,9 +277,32 @@ std::optional<Declaration> read_constant(std::string_view statement) {
   return made(name, std::string(trimmed_end(inside.substr(comma + 1))), statement);
 }
 
+// $d->modify("+1 day"), and others that change a DateTime.
+bool is_date_change(std::string_view statement) {
+  statement = trimmed_end(statement);
+  if (!statement.starts_with('$') || !statement.ends_with(')')) return false;
+  std::size_t at = 1;
+  while (at < statement.size() && is_word_part(statement[at])) ++at;
+  if (statement.substr(at, 2) != "->") return false;
+  const std::size_t from = at + 2;
+  const std::size_t open = std::min(statement.find('(', from), statement.size());
+  return has_word("modify add sub setDate setTime setTimestamp",
+                  statement.substr(from, open - from));
+}
+
 }  // namespace
 
 std::vector<Declaration> read_declarations(std::string_view statement) {
+  if (is_date_change(statement)) {
+    std::size_t end = 1;
+    while (is_word_part(statement[end])) ++end;
+    Declaration out;
+    out.name = statement.substr(1, end - 1);
+    out.expression = statement;
+    out.span = {0, statement.size()};
+    out.changes = out.in_place = true;
+    return {out};
+  }
   if (auto sorted = read_sort(statement)) return {*sorted};
   if (auto function = read_function(statement)) return {*function};
   if (auto constant = read_constant(statement)) return {*constant};
@@ -296,14 +319,24 @@ std::vector<Declaration> read_declarations(std::string_view statement) {
 
 bool compute_change(std::string_view source, const computed::Scope& scope, Value& out,
                     computed::Trouble& trouble) {
-  if (read_sort(source)) {
+  const bool of_date = is_date_change(source);
+  if (of_date || read_sort(source)) {
     TemplateContent content;
     content.source = source;
     ExpressionReader reader(content, 0);
     Node node;
     Expressions evaluator(scope);
     if (reader.read(node) && reader.at() >= source.size()) {
-      if (evaluator.change_array(node, out)) return true;
+      const bool is_method = of_date && node.kind == Node::Kind::call &&
+                             node.parts[0].kind == Node::Kind::member &&
+                             node.parts[0].parts[0].kind == Node::Kind::name;
+      if (of_date && !is_method) {
+        trouble = {
+            When::not_supported_yet, {}, "such a change is not supported yet", {0, source.size()}};
+        return false;
+      }
+      if (of_date ? evaluator.change_date(node, out) : evaluator.change_array(node, out))
+        return true;
       trouble = *evaluator.trouble();
       return false;
     }

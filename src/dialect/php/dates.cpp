@@ -1,35 +1,10 @@
-// What date() makes of a number of seconds, in UTC, and DateTime of a text: the PHP manual,
-// DateTimeInterface::format and Date and Time Formats.
+// What date() makes of a number of seconds: the PHP manual, DateTimeInterface::format.
 
 #include <array>
 
-#include "../computed/objects.hpp"
-#include "dialect/lexis.hpp"
-#include "expressions.hpp"
+#include "dates.hpp"
 
 namespace inky::inline v1::php {
-
-namespace {
-
-using computed::Node;
-
-constexpr int seconds_of_day = 86'400;
-
-// A second of the Gregorian calendar.
-struct Instant {
-  std::int64_t seconds = 0;  // since 1970
-  int year = 0;
-  int month = 0;
-  int day = 0;
-  int weekday = 0;  // 0 is Sunday
-  int in_day = 0;   // seconds
-  int microseconds = 0;
-  std::optional<int> offset = {};  // minutes east of UTC, where the text has one
-  bool is_zulu = false;            // by a Z
-  bool is_greenwich = false;       // as gmdate() has it
-
-  bool is_leap() const { return (year % 4 == 0 && year % 100 != 0) || year % 400 == 0; }
-};
 
 Instant instant_of(std::int64_t seconds) {
   Instant out;
@@ -52,6 +27,8 @@ Instant instant_of(std::int64_t seconds) {
   out.year = static_cast<int>(year + era * 400 + (out.month <= 2 ? 1 : 0));
   return out;
 }
+
+namespace {
 
 constexpr std::array<const char*, 7> day_names = {"Sunday",   "Monday", "Tuesday", "Wednesday",
                                                   "Thursday", "Friday", "Saturday"};
@@ -159,11 +136,14 @@ std::optional<std::string> word_of(char code, const Instant& at) {
   }
 }
 
-// The text of a format; nothing where a code of it is not known here.
+}  // namespace
+
 std::optional<std::string> shown_by(std::string_view format, const Instant& at) {
   std::string text;
   for (std::size_t i = 0; i < format.size(); ++i) {
     const char code = format[i];
+    constexpr std::string_view of_clock = "aABgGhHisuvcrU";
+    if (at.lacks_clock && of_clock.find(code) != std::string_view::npos) return std::nullopt;
     if (auto number = number_of(code, at)) {
       text += *number;
     } else if (auto word = word_of(code, at)) {
@@ -179,112 +159,6 @@ std::optional<std::string> shown_by(std::string_view format, const Instant& at) 
     }
   }
   return text;
-}
-
-// The moment that a text names; nothing where it is of another form than these: 2031-05-09, with
-// 14:05 or 14:05:07.25 behind a space or a T, and an offset.
-std::optional<Moment> moment_named(std::string_view text) {
-  std::string iso(text);
-  constexpr std::size_t date_size = 10;
-  if (iso.size() > date_size && iso[date_size] == ' ') iso[date_size] = 'T';
-  return iso.size() < date_size ? std::nullopt : read_moment(iso);
-}
-
-constexpr std::string_view moment_object = "DateTime";
-
-// Of such an object: its moment, and whether a Z says its zone.
-Instant instant_of(const Value& object) {
-  const Moment moment = computed::object_part(object, 0).as_moment();
-  Instant out = instant_of(seconds_since_1970(moment));
-  out.is_zulu = computed::object_part(object, 1).as_whole() != 0;
-  out.microseconds = moment.nanosecond / 1'000;
-  out.offset = moment.offset;
-  return out;
-}
-
-}  // namespace
-
-std::optional<bool> Expressions::make_moment(const Node& node, const std::string& name,
-                                             const Arguments& arguments, Value& out) {
-  constexpr std::string_view makers =
-      "datetime datetimeimmutable date_create date_create_immutable";
-  const std::string small = small_letters(name);
-  const bool makes = has_word(makers, small);
-  if (!makes && small != "strtotime" && small != "mktime" && small != "gmmktime")
-    return std::nullopt;
-  const auto unknown = [&] { return not_yet(name + " with these arguments is", node); };
-  if (small.ends_with("mktime")) {
-    std::int64_t parts[6] = {};
-    if (arguments.size() != 6) return unknown();
-    for (std::size_t i = 0; i < 6; ++i) {
-      if (!take_int(node, arguments[i], parts[i])) return false;
-    }
-    constexpr std::int64_t most = 100'000;
-    for (const std::int64_t part : parts) {
-      if (part > most || part < -most) return unknown();
-    }
-    // Months and days beyond theirs go on into the next.
-    const std::int64_t months = parts[5] * 12 + parts[3] - 1;
-    const std::int64_t year = months / 12 - (months % 12 < 0 ? 1 : 0);
-    if (year < 100 || year > 9'998) return unknown();
-    Moment first{static_cast<int>(year), static_cast<int>(months - year * 12) + 1, 1};
-    out = Value::whole(Type::i64, seconds_since_1970(first) + (parts[4] - 1) * seconds_of_day +
-                                      parts[0] * 3'600 + parts[1] * 60 + parts[2]);
-    return true;
-  }
-  if (arguments.size() != 1 || !arguments[0].is(Type::text)) return unknown();
-  const auto moment = moment_named(arguments[0].as_text());
-  if (!moment) return not_yet("a text such as this as a date is", node);
-  if (small == "strtotime")
-    out = Value::whole(Type::i64, seconds_since_1970(*moment) - moment->offset.value_or(0) * 60);
-  else
-    out = computed::object_of(moment_object, {Value::moment(*moment),
-                                              Value::truth(arguments[0].as_text().ends_with('Z'))});
-  return true;
-}
-
-// $d->format("Y-m-d"), $d->getTimestamp()
-bool Expressions::call_method(const Node& node, const Value& of, const Arguments& arguments,
-                              Value& out) {
-  const std::string name = small_letters(node.parts[0].text);
-  if (!computed::is_object(of, moment_object))
-    return Evaluator::call_method(node, of, arguments, out);
-  const Moment moment = computed::object_part(of, 0).as_moment();
-  if (name == "gettimestamp" && arguments.size() == 0) {
-    out = Value::whole(Type::i64, seconds_since_1970(moment) - moment.offset.value_or(0) * 60);
-    return true;
-  }
-  if (name != "format" || arguments.size() != 1 || !arguments[0].is(Type::text))
-    return not_yet("the method " + node.parts[0].text + " is", node);
-  auto text = shown_by(arguments[0].as_text(), instant_of(of));
-  if (!text) return not_yet("this code of date is", node);
-  out = Value::text(std::move(*text));
-  return true;
-}
-
-std::optional<bool> Expressions::format_date(const Node& node, const std::string& name,
-                                             const Arguments& arguments, Value& out) {
-  if (name == "date_format" && arguments.size() == 2 &&
-      computed::is_object(arguments[0], moment_object) && arguments[1].is(Type::text)) {
-    auto shown = shown_by(arguments[1].as_text(), instant_of(arguments[0]));
-    if (!shown) return not_yet("this code of date is", node);
-    out = Value::text(std::move(*shown));
-    return true;
-  }
-  if (name != "date" && name != "gmdate") return std::nullopt;
-  if (arguments.size() != 2 || !arguments[0].is(Type::text))
-    return not_yet("the function " + name + " with these arguments is", node);
-  std::int64_t seconds = 0;
-  if (!take_int(node, arguments[1], seconds)) return false;
-  // The years 1 to 9999.
-  if (seconds < -62'135'596'800 || seconds > 253'402'300'799)
-    return not_yet("such a date is", node);
-  Instant at = instant_of(seconds);
-  at.is_greenwich = name == "gmdate";
-  auto text = shown_by(arguments[0].as_text(), at);
-  if (!text) return not_yet("this code of date is", node);
-  out = Value::text(std::move(*text));
-  return true;
 }
 
 }  // namespace inky::inline v1::php

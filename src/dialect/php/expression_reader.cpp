@@ -13,8 +13,27 @@ std::optional<bool> ExpressionReader::read_own(Node& node) {
   if (peek() == '"') return read_filled(node);
   if (peek() == '\'') return read_plain(node);
   const std::size_t start = at_;
+  // Of the namespace of all names.
+  if (peek() == '\\' && begins_name(peek(1))) ++at_;
   if (begins_name(peek())) {
     const std::string_view word = read_word();
+    if (word == "new") {
+      skip_blanks();
+      if (peek() == '\\') ++at_;
+      return read_new(node, start);
+    }
+    if (starts_with("::") && begins_name(peek(2))) {
+      at_ += 2;
+      const std::string path = std::string(word) + "::" + std::string(read_word());
+      if (auto known = facts_.constant(path)) {
+        node.kind = Node::Kind::constant;
+        node.value = std::move(*known);
+        return true;
+      }
+      node.kind = Node::Kind::name;
+      node.text = path;
+      return true;
+    }
     if (word == "fn") return read_function(node, start);
     if (word == "match") return read_match(node, start);
     at_ = start;

@@ -98,6 +98,28 @@ std::optional<Value> constant_of(std::string_view word) {
   if (small == "true" || small == "false") return Value::truth(small == "true");
   if (small == "null") return Value();
   if (word == "PHP_EOL") return Value::text("\n");
+  constexpr std::pair<std::string_view, std::string_view> formats[] = {
+      {"ATOM", "Y-m-d\\TH:i:sP"},
+      {"COOKIE", "l, d-M-Y H:i:s T"},
+      {"ISO8601", "Y-m-d\\TH:i:sO"},
+      {"RFC822", "D, d M y H:i:s O"},
+      {"RFC850", "l, d-M-y H:i:s T"},
+      {"RFC1036", "D, d M y H:i:s O"},
+      {"RFC1123", "D, d M Y H:i:s O"},
+      {"RFC2822", "D, d M Y H:i:s O"},
+      {"RFC7231", "D, d M Y H:i:s \\G\\M\\T"},
+      {"RSS", "D, d M Y H:i:s O"},
+      {"W3C", "Y-m-d\\TH:i:sP"},
+      {"RFC3339", "Y-m-d\\TH:i:sP"},
+      {"RFC3339_EXTENDED", "Y-m-d\\TH:i:s.vP"}};
+  for (const std::string_view prefix :
+       {"DATE_", "DateTime::", "DateTimeInterface::", "DateTimeImmutable::"}) {
+    if (!word.starts_with(prefix)) continue;
+    for (const auto& [name, format] : formats) {
+      if (word.substr(prefix.size()) == name) return Value::text(std::string(format));
+    }
+  }
+  if (word == "CAL_GREGORIAN") return Value::whole(Type::i64, 0);
   if (word == "PHP_INT_MAX") return computed::wrapped(Type::i64, (Integer(1) << 63) - 1);
   if (word == "PHP_INT_MIN") return computed::wrapped(Type::i64, Integer(1) << 63);
   if (word == "PHP_INT_SIZE") return Value::whole(Type::i64, 8);
@@ -133,7 +155,7 @@ const computed::Grammar grammar = [] {
   out.arrow = "->";
   out.lists = "[";
   out.prefix_of_names = "$";
-  out.methods = "format getTimestamp";
+  out.methods = "format getTimestamp modify add sub diff setDate setTime";
   out.functions =
       "strlen strtoupper strtolower ucfirst ucwords str_repeat str_pad substr trim ltrim rtrim "
       "implode join count round abs floor ceil sqrt pow intdiv fmod max min number_format sprintf "
@@ -409,6 +431,7 @@ bool Expressions::combine(const Node& node, Operation operation, const Value& le
 
 // A record's value is an object with public properties.
 bool Expressions::member(const Node& node, const Value& of, Value& out) {
+  if (const auto part = part_of_interval(node.text, of, out)) return *part;
   if (of.is(Type::record)) {
     for (const Value& field : of.as_list()) {
       if (field.name() != node.text) continue;

@@ -52,6 +52,8 @@ class Expressions final : public computed::Evaluator {
   explicit Expressions(const computed::Scope& scope) : Evaluator(scope, false) {}
   // What an array is behind sort($items), array_push($items, 4) and their like.
   bool change_array(const computed::Node& node, Value& out);
+  // The same behind $d->modify("+1 day").
+  bool change_date(const computed::Node& node, Value& out);
 
  protected:
   std::optional<bool> evaluate_own(const computed::Node& node, Value& out) override;
@@ -103,12 +105,18 @@ class Expressions final : public computed::Evaluator {
   // new DateTime("2031-05-09"), strtotime(...), mktime(...)
   std::optional<bool> make_moment(const Node& node, const std::string& name,
                                   const Arguments& arguments, Value& out);
+  bool read_moment_by(const Node& node, bool changes, const Arguments& arguments, Value& out);
+  bool apart(const Node& node, const Value& from, const Value& to, Value& out);
+  static std::optional<bool> part_of_interval(std::string_view name, const Value& of, Value& out);
+  std::optional<bool> move_date(const Node& node, const std::string& name, const Value& of,
+                                const Arguments& arguments, Value& out);
   std::optional<bool> format_date(const Node& node, const std::string& name,
                                   const Arguments& arguments, Value& out);
   bool ask_type(const Node& node, const std::string& name, const Arguments& arguments, Value& out);
   bool pad(const Node& node, const Arguments& arguments, Value& out);
   bool format_number(const Node& node, const Arguments& arguments, Value& out);
 
+  bool may_change_ = false;      // a DateTime that has a name
   bool gaps_are_known_ = false;  // what an array is given to pays no heed to its keys
   int calls_ = 0;                // of functions that names stand for, in each other
 };
