@@ -176,6 +176,11 @@ struct ExpressionForm {
   // the text between two values. Empty: such functions are not supported yet.
   std::string_view plain_field = {};
   std::string_view plain_dialect = {};
+  // The field that shows what an expression alone comes to; empty: it is no statement. Where calls are
+  // read by read_call, anything but nothing.
+  std::string_view value_field = {};
+  // Where expressions have no reader: methods whose call is an expression that shows its value.
+  std::string_view value_calls = {};
   std::string_view separator = {};
   // The names of arguments that replace that, and what is printed behind all.
   std::string_view separator_argument = {};

@@ -64,9 +64,10 @@ std::size_t comma_in(std::string_view expression);
 std::string cast_to(const ExpressionForm& form, const std::string& type,
                     const std::string& expression);
 
-// The one statement from a place to the end of the source.
+// The one statement from a place to the end of the source. `alone`: no other one is before it, and an
+// expression is one that shows its value.
 Result<Template> read_statement(const LanguageFacts& language, std::string_view source,
-                                std::size_t begin);
+                                std::size_t begin, bool alone = false);
 // Several of them: the calls print, and the declarations before them name values.
 Result<Template> read_statements(const LanguageFacts& language, std::string_view source,
                                  std::span<const Span> statements);

@@ -138,6 +138,45 @@ bool is_filled(const LanguageFacts& language, std::string_view source) {
 
 }  // namespace
 
+namespace {
+
+// Whether a source is a call of a known function or method, all of it: price.toFixed(2). Its value is
+// what is shown.
+bool is_value(const LanguageFacts& language, std::string_view source) {
+  const ExpressionForm* form = language.expressions;
+  if (form == nullptr || form->value_field.empty()) return false;
+  const std::size_t end = source.find_last_not_of(" \t\r\n;");
+  if (end == std::string_view::npos || source[end] != ')') return false;
+  source = source.substr(0, end + 1);
+  if (form->reader == nullptr) {
+    // The call that ends the source.
+    int depth = 0;
+    std::size_t open = source.size();
+    while (open > 0 && (depth > 0 || open == source.size())) {
+      --open;
+      depth += source[open] == ')' ? 1 : source[open] == '(' ? -1 : 0;
+    }
+    std::size_t from = open;
+    while (from > 0 && is_word_part(source[from - 1])) --from;
+    return depth == 0 && from > 0 && source[from - 1] == '.' && source.find("${") == source.npos &&
+           has_word(form->value_calls, source.substr(from, open - from));
+  }
+  TemplateContent content;
+  content.source = source;
+  const auto reader = form->reader(content, 0);
+  Node node;
+  const bool is_call = reader->read(node) && node.kind == Node::Kind::call &&
+                       source.find_first_not_of(" \t\r\n", reader->at()) == source.npos;
+  if (!is_call || form->grammar == nullptr) return false;
+  const Node& callee = node.parts[0];
+  if (callee.kind == Node::Kind::member && has_word(form->grammar->methods, callee.text))
+    return true;
+  const std::string path = computed::path_of(callee);
+  return !path.empty() && node.parts.size() > 1 && has_word(form->grammar->functions, path);
+}
+
+}  // namespace
+
 bool is_statement(const Dialect& asked, std::string_view source, bool is_chosen) {
   const LanguageFacts* language = language_facts_of(asked);
   if (language == nullptr) return false;
@@ -153,6 +192,7 @@ bool is_statement(const Dialect& asked, std::string_view source, bool is_chosen)
     const std::string_view rest = statement.substr(from);
     return begins_statement(*language, rest) || is_filled(*language, rest);
   };
+  if (is_value(*language, source)) return true;
   std::vector<Span> statements = statements_of(*language, source);
   std::size_t chains = 0;
   for (std::size_t i = 0; i < statements.size(); ++i) {

@@ -28,8 +28,9 @@ bool takes_arguments(CallShape shape) {
 
 class StatementReader {
  public:
-  StatementReader(const LanguageFacts& language, std::string_view source)
-      : language_(language), form_(*language.expressions) {
+  // `alone`: no other statement is beside it, and an expression shows its value.
+  StatementReader(const LanguageFacts& language, std::string_view source, bool alone)
+      : language_(language), form_(*language.expressions), alone_(alone) {
     content_.source = source;
     text_ = content_.source;
     parts_.text = text_;
@@ -100,6 +101,8 @@ class StatementReader {
     if (form_.read_call != nullptr) {
       const bool is_call =
           print != nullptr && open < end && text_[open] == '(' && text_[end - 1] == ')';
+      const bool is_value = !is_call && alone_ && !form_.value_field.empty();
+      if (is_value) return form_.read_call(parts_, {at, end}, error_);
       if (!is_call) return not_understood({at, end});
       parts_.call = path;
       parts_.after = print->after;
@@ -239,7 +242,18 @@ class StatementReader {
     if (!read_node(at, end, node)) return false;
     if (take(node)) return true;
     if (error_) return false;
-    return take_plainly(node) || take_result(node) || not_understood({at, end});
+    return take_plainly(node) || take_result(node) || take_value(node) || not_understood({at, end});
+  }
+
+  // An expression alone, whose value is shown as the language prints it.
+  bool take_value(const Node& node) {
+    const bool has_value = node.kind != Node::Kind::name && node.kind != Node::Kind::function;
+    if (!alone_ || !has_value || form_.value_field.empty()) return false;
+    parts_.dialect = find_dialect(form_.plain_dialect);
+    parts_.add_argument(node, {});
+    parts_.inner = form_.value_field;
+    parts_.segments.push_back({{0, parts_.inner.size()}, node.span, false});
+    return parts_.dialect != nullptr;
   }
 
   // An expression whose result the language shows.
@@ -443,24 +457,18 @@ class StatementReader {
 
   const LanguageFacts& language_;
   const ExpressionForm& form_;
+  bool alone_;
   TemplateContent content_;
   std::string_view text_;
   std::optional<Error> error_;
   StatementParts parts_;
 };
 
-Error no_statements(const Dialect& asked, std::size_t size) {
-  return {Code::not_supported_yet,
-          "whole calls of " + std::string(asked.facts().language) + " are not supported yet",
-          {0, size},
-          "Paste the template alone, and give its values."};
-}
-
 }  // namespace
 
 Result<Template> read_statement(const LanguageFacts& language, std::string_view source,
-                                std::size_t begin) {
-  Result<Template> read = StatementReader(language, source).read(begin);
+                                std::size_t begin, bool alone) {
+  Result<Template> read = StatementReader(language, source, alone).read(begin);
   if (!read || read->statement() == nullptr || !language.expressions->lists_are_shared) return read;
   // What an array shows as a whole is not what a list shows.
   const NamedLists lists(language);
@@ -470,29 +478,6 @@ Result<Template> read_statement(const LanguageFacts& language, std::string_view 
                    argument.span, "Show its items."};
   }
   return read;
-}
-
-Result<Template> parse_statement(const Dialect& asked, std::string_view source) {
-  const LanguageFacts* language = language_facts_of(asked);
-  if (source.size() > most_template)
-    return Error{Code::over_limit,
-                 "a statement of " + std::to_string(source.size()) +
-                     " bytes is over the limit of " + std::to_string(most_template),
-                 {most_template, source.size()},
-                 "Make it shorter."};
-  if (language == nullptr || language->expressions == nullptr)
-    return no_statements(asked, source.size());
-  const std::vector<Span> statements = statements_of(*language, source);
-  const auto is_chain = [&](Span span) {
-    return chain_dialect(*language, source.substr(span.from, span.to - span.from)) != nullptr;
-  };
-  if (statements.size() > 1 ||
-      (statements.size() == 1 &&
-       (control_of(*language, source, statements[0]) || is_chain(statements[0]) ||
-        counts_in(*language, source.substr(statements[0].from)))))
-    return read_statements(*language, source, statements);
-  if (statements.empty()) return read_statement(*language, source, 0);
-  return read_statement(*language, source, statements[0].from);
 }
 
 }  // namespace inky::inline v1

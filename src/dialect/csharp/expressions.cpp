@@ -315,6 +315,7 @@ const ExpressionForm expression_form = {
     .read_slots = read_slots,
     .plain_field = "{0}",
     .plain_dialect = "csharp",
+    .value_field = "{0}",
     .own_names =
         "Math MathF Convert CultureInfo NumberFormatInfo DateTimeFormatInfo int long short byte "
         "uint ulong double "

@@ -181,6 +181,8 @@ const ExpressionForm expression_form = {
     .slots_are_shared = true,
     .read_slots = read_interpolated,
     .begins = begins_call,
+    .plain_dialect = "fsharp",
+    .value_field = "%O",
     .own_names =
         "Math System String List Seq Array infinity nan DateTime DateTimeOffset DateOnly TimeOnly "
         "TimeSpan CultureInfo Decimal Convert DayOfWeek MidpointRounding"};

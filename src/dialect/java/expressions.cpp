@@ -249,6 +249,7 @@ const ExpressionForm expression_form = {
     .list_takers = "Arrays.toString Arrays.deepToString Arrays.stream Arrays.asList String.join",
     .plain_field = "%s",
     .plain_dialect = "java",
+    .value_field = "%s",
     .own_names =
         "Math Integer Long Double Float Short Byte Boolean Character String Objects Locale "
         "Arrays List Stream IntStream DoubleStream Collections Collectors BigDecimal BigInteger "

@@ -213,10 +213,14 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
   }
   if (const auto done = call_list_function(node, path, arguments, out)) return *done;
   if (const auto done = call_object_function(node, path, arguments, out)) return *done;
-  // BigInteger.TEN.pow(3)
+  // BigInteger.TEN.pow(3), DateTimeFormatter.ISO_DATE.format(date)
   if (node.parts[0].kind == Node::Kind::member) {
-    if (const auto constant = big_constant(computed::path_of(node.parts[0].parts[0])))
-      return call_method(node, *constant, arguments, out);
+    const std::string of = computed::path_of(node.parts[0].parts[0]);
+    auto constant = big_constant(of);
+    if (!constant && of.starts_with("DateTimeFormatter.")) constant = time_constant(of);
+    if (!constant && of.find('.') != std::string::npos && !of.starts_with("ChronoUnit."))
+      constant = object_constant(of);
+    if (constant) return call_method(node, *constant, arguments, out);
   }
   std::string_view plain = path;
   for (const std::string_view package :

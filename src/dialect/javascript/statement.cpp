@@ -57,7 +57,8 @@ bool read_call(StatementParts& parts, Span inside, std::optional<Error>& error) 
     return std::min(content.source.find_first_not_of(" \t\r\n", at), inside.to);
   };
   std::size_t at = behind_blanks(inside.from);
-  const bool writes = parts.after.empty();
+  // An expression alone is shown as console.log shows it.
+  const bool writes = parts.after.empty() && !parts.call.empty();
   for (bool is_first = true; at < inside.to; is_first = false) {
     const std::size_t start = at;
     Node node;
@@ -484,6 +485,10 @@ const ExpressionForm expression_form = {
     .counts = true,
     .constant_words = "const",
     .case_sign = "===",
+    .value_field = "${}",
+    .value_calls =
+        "toFixed toPrecision toExponential toLocaleString toLocaleDateString toLocaleTimeString "
+        "toISOString toUTCString toDateString format padStart padEnd",
     .own_names =
         "true false null undefined typeof new Math Number String JSON Object Array NaN "
         "Infinity Intl BigInt"};

@@ -202,6 +202,7 @@ const ExpressionForm expression_form = {
     .counts = true,
     .plain_field = "%s",
     .plain_dialect = "php",
+    .value_field = "%s",
     .locale_statements = locale_statements};
 
 // ["ink" => 9.55, "nib" => 2]

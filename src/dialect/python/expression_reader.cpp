@@ -113,6 +113,7 @@ const ExpressionForm expression_form = {
     .filled_literal = f_string_size,
     .plain_field = "{}",
     .plain_dialect = "python",
+    .value_field = "{}",
     .separator = " ",
     .separator_argument = "sep",
     .ending_argument = "end",
