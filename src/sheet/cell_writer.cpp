@@ -195,6 +195,13 @@ void CellWriter::settle() {
     if (!width_is_inside(wish_)) parsed_ = parsed_->without_widths();
     return;
   }
+  if (!wish_.currency.empty()) {
+    money_ =
+        glibc::money_form(wish_.locale.text(), wish_.currency.text(),
+                          column_.currency_as == CurrencyName::code, wish_.sign == Sign::brackets);
+    if (money_ && wish_.places != unset) money_->places = wish_.places;
+    return;
+  }
   Spec whole;
   whole.kind = Kind::whole;
   whole.rounding = inside_.rounding;
@@ -236,6 +243,7 @@ std::string CellWriter::write(std::string_view cell, Output& out) const {
   }
   if (!is_utf8(cell)) return in_quotes(cell) + " is not UTF-8";
   if (column_.dialect != nullptr) return write_by_dialect(cell, out);
+  if (money_) return write_money(cell, out);
   switch (wish_.kind) {
     case Kind::whole:
       return write_whole(cell, out);
@@ -259,6 +267,17 @@ std::string CellWriter::write_real(std::string_view cell, Output& out) const {
   const std::optional<uint128> bits = read_real(binary64, cell);
   if (!bits) return in_quotes(cell) + " is not a number";
   lay_out_real(inside_, binary64, unpack(binary64, *bits), NumberStyle{}, out);
+  return {};
+}
+
+// As a decimal, exactly as it was typed.
+std::string CellWriter::write_money(std::string_view cell, Output& out) const {
+  const std::optional<Decimal> amount = read_decimal(cell);
+  constexpr std::int64_t furthest = 400;
+  const bool is_near = amount && amount->is_finite() && amount->exponent <= furthest &&
+                       amount->exponent >= -furthest;
+  if (!is_near) return in_quotes(cell) + " is not an amount of money";
+  out.append(money_->text(*amount, wish_.rounding));
   return {};
 }
 

@@ -5,6 +5,7 @@
 #include <string>
 #include <string_view>
 
+#include "dialect/family/glibc_money.hpp"
 #include "inky_margin/sheet/sheet.hpp"
 #include "inky_margin/text/output.hpp"
 
@@ -37,12 +38,16 @@ class CellWriter {
   // Whether a cell is to be marked.
   bool is_marked(std::string_view cell) const;
 
+  // The decimal mark of its numbers.
+  std::string_view point() const { return money_ ? money_->point : wish_.point.text(); }
+
   // The wish with the width in use.
   const Spec& wish() const { return wish_; }
 
  private:
   std::string write_whole(std::string_view cell, Output& out) const;
   std::string write_real(std::string_view cell, Output& out) const;
+  std::string write_money(std::string_view cell, Output& out) const;
   std::string write_text(std::string_view cell, Output& out) const;
   std::string write_by_dialect(std::string_view cell, Output& out) const;
   void settle();
@@ -52,6 +57,7 @@ class CellWriter {
   Spec wish_;                       // with the width in use
   Spec inside_;                     // the same without the width, unless it stands inside the text
   std::optional<Template> parsed_;  // of a column with a spec
+  std::optional<glibc::MoneyForm> money_;
   bool plain_whole_ = false;
   bool plain_fixed_ = false;
   bool plain_text_ = false;

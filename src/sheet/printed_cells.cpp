@@ -44,7 +44,7 @@ void SheetPrinter::Body::append_mark(const Column& column,
 void SheetPrinter::Body::align_point(const Column& column, std::size_t from) {
   if (!column.sheet_column->on_point) return;
   const std::string_view body = scratch_.view().substr(from);
-  const std::size_t before = wide(before_point(body, column.writer.wish().point.text()));
+  const std::size_t before = wide(before_point(body, column.writer.point()));
   const std::size_t behind = wide(body) - before;
   if (behind < column.behind_point) scratch_.fill(" ", column.behind_point - behind);
 }

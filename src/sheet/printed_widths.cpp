@@ -65,7 +65,7 @@ void SheetPrinter::Body::widen(Column& column, std::string_view body) {
     column.widest = std::max(column.widest, wide(body));
     return;
   }
-  const std::size_t before = wide(before_point(body, column.writer.wish().point.text()));
+  const std::size_t before = wide(before_point(body, column.writer.point()));
   column.before_point = std::max(column.before_point, before);
   column.behind_point = std::max(column.behind_point, wide(body) - before);
 }

@@ -54,6 +54,16 @@ std::string in_template(std::string_view text) {
   return out;
 }
 
+// C has no field for money: the whole amount is a text there.
+Spec printable_wish(const ProofColumn& column) {
+  if (column.wish.currency.empty()) return column.wish;
+  Spec text;
+  text.kind = Kind::text;
+  text.width = column.wish.width;
+  text.align = column.wish.align == Align::natural ? Align::right : column.wish.align;
+  return text;
+}
+
 void write_template(const Sheet& sheet, Proof& proof) {
   const Dialect& c = *find_dialect(usual_dialect);
   proof.template_line = in_template(sheet.edge_left);
@@ -61,8 +71,8 @@ void write_template(const Sheet& sheet, Proof& proof) {
     const SheetColumn& column = sheet.columns[i];
     if (i != 0) proof.template_line += in_template(sheet.gap);
     const bool as_it_is = column.dialect == &c && column.wish.width != 0;
-    WrittenField field =
-        as_it_is ? WrittenField{column.spec, {}} : c.writer().write(proof.columns[i].wish);
+    WrittenField field = as_it_is ? WrittenField{column.spec, {}}
+                                  : c.writer().write(printable_wish(proof.columns[i]));
     proof.template_line += field.source;
     for (Note& note : field.notes) {
       note.message = column.heading + ": " + note.message;

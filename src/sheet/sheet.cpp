@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <array>
 
+#include "dialect/family/glibc_money.hpp"
 #include "dialect/usual_dialect.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "inky_margin/text/columns.hpp"
@@ -44,9 +45,10 @@ constexpr std::array<std::string_view, 19> sheet_keys = {
     "gap",       "edge_left", "edge_right",  "missing",     "overflow",
     "cut_mark",  "width_of",  "group_by",    "total_label", "subtotal_label",
     "row_marks", "tab",       "keep_colors", "column"};
-constexpr std::array<std::string_view, 14> own_column_keys = {
-    "from",       "heading",  "heading_align", "under",    "spec", "dialect",    "least_width",
-    "most_width", "overflow", "total",         "subtotal", "mark", "mark_below", "mark_above"};
+constexpr std::array<std::string_view, 15> own_column_keys = {
+    "from",     "heading",     "heading_align", "under",      "spec",
+    "dialect",  "least_width", "most_width",    "overflow",   "total",
+    "subtotal", "mark",        "mark_below",    "mark_above", "currency_as"};
 
 constexpr std::string_view overflow_names[] = {"push", "cut", "wrap", "hashes", "fail"};
 constexpr std::string_view summary_names[] = {"none", "sum", "count", "mean", "least", "most"};
@@ -271,7 +273,8 @@ class SheetReader {
                   "column " + in_quotes(column.from) + " has both a spec and wishes",
                   "Keep one of them.");
       if (auto error = read_spec(table, dialect, column)) return error;
-    } else if (settle_notation(column.wish); auto error = find_contradiction(column.wish)) {
+    } else if (settle_notation(column.wish);
+               auto error = find_contradiction(without_layout(column.wish))) {
       error->span = positions_.span(table.source());
       return error;
     }
@@ -285,17 +288,49 @@ class SheetReader {
     if (column.wish.kind == Kind::moment || !column.wish.moment.empty())
       return at(table, Code::not_supported_yet, "columns of kind moment are not supported yet",
                 "Use kind text for now.");
-    if (!column.wish.currency.empty() || !column.wish.locale.empty())
-      return at(table, Code::not_supported_yet, "columns of money are not supported yet",
-                "Use group, point and places, and put the currency into the heading.");
+    if (auto error = check_money(table, column)) return error;
     sheet_.columns.push_back(std::move(column));
     return std::nullopt;
   }
 
+  // Of money, what a cell has beside its text.
+  static Spec without_layout(const Spec& wish) {
+    Spec out = wish;
+    if (out.currency.empty()) return out;
+    out.width = 0;
+    out.align = Align::natural;
+    out.rounding = Spec().rounding;
+    if (out.sign == Sign::brackets) out.sign = Spec().sign;
+    return out;
+  }
+
+  std::optional<Error> check_money(const toml::table& table, SheetColumn& column) const {
+    Spec& wish = column.wish;
+    if (wish.currency.empty()) {
+      if (table.contains("currency_as"))
+        return at(*table.get("currency_as"), Code::missing_key,
+                  "currency_as names the currency of a column that has none",
+                  "Add currency = \"EUR\" and locale = \"de-DE\".");
+      return std::nullopt;
+    }
+    const auto form = glibc::money_form(wish.locale.text(), wish.currency.text(), false, false);
+    if (!form)
+      return at(*table.get("locale"), Code::bad_value,
+                "there is no locale " + in_quotes(wish.locale.text()) + " with money",
+                "Write a language and a country, as in de-DE or en_US.UTF-8.");
+    if (wish.align == Align::inner)
+      return at(*table.get("align"), Code::contradiction,
+                "inner alignment would pad within an amount of money", "Leave align out.");
+    if (wish.places == unset) wish.places = form->places;
+    wish.notation = Notation::fixed;
+    if (wish.align == Align::natural) column.on_point = true;
+    return std::nullopt;
+  }
+
   static bool is_of_column(const toml::key& key) {
-    constexpr std::string_view keys[] = {"under",    "least_width", "most_width",
-                                         "overflow", "total",       "subtotal",
-                                         "mark",     "mark_below",  "mark_above"};
+    constexpr std::string_view keys[] = {"under",      "least_width", "most_width", "overflow",
+                                         "total",      "subtotal",    "mark",       "mark_below",
+                                         "mark_above", "currency_as"};
     return std::find(std::begin(keys), std::end(keys), key.str()) != std::end(keys);
   }
 
@@ -310,6 +345,10 @@ class SheetReader {
     }
     if (key == "total") return read_choice(key, node, summary_names, column.total);
     if (key == "subtotal") return read_choice(key, node, summary_names, column.subtotal);
+    if (key == "currency_as") {
+      constexpr std::string_view names[] = {"symbol", "code"};
+      return read_choice(key, node, names, column.currency_as);
+    }
     if (key == "overflow") {
       Overflow overflow{};
       auto error = read_choice(key, node, overflow_names, overflow);

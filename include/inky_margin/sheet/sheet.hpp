@@ -42,6 +42,10 @@ enum class Overflow : std::uint8_t {
 // What stands under a column, of the cells over it that are numbers.
 enum class Summary : std::uint8_t { none, sum, count, mean, least, most };
 
+// How the cells of a column of money name their currency. A currency that is not the locale's own
+// is named by its code.
+enum class CurrencyName : std::uint8_t { symbol, code };
+
 struct SheetColumn {
   std::string from;
   std::string heading;                   // may have several lines
@@ -51,7 +55,8 @@ struct SheetColumn {
   const Dialect* dialect = nullptr;      // null: by wishes
   std::string spec;                      // of the dialect
   bool on_point = false;                 // the decimal marks of the cells stand in one column
-  std::size_t least_width = 0;           // of a column without a width
+  CurrencyName currency_as = CurrencyName::symbol;  // of a column of money
+  std::size_t least_width = 0;                      // of a column without a width
   std::size_t most_width = static_cast<std::size_t>(inky::most_width);
   std::optional<Overflow> overflow;  // nothing: as the sheet states
   Summary total = Summary::none;     // at the end of the table

@@ -1,0 +1,41 @@
+// Amounts of money as locales of the GNU C library have them: what localeconv() says of the currency,
+// put together as locale.currency of Python does it.
+#pragma once
+
+#include <optional>
+#include <string>
+#include <string_view>
+#include <utility>
+
+#include "glibc_locales.hpp"
+#include "inky_margin/number/exact_decimal.hpp"
+#include "inky_margin/number/rounding.hpp"
+
+namespace inky::inline v1::glibc {
+
+// What stands before and behind the digits of an amount: the name of the currency and the sign.
+// `international`: the name is a code, whose last character stands between it and the number. An empty
+// name: the sign alone.
+std::pair<std::string, std::string> around_amount(const Locale& locale, std::string_view name,
+                                                  bool below_zero, bool international);
+
+// How an amount is written.
+struct MoneyForm {
+  std::string point;
+  std::string group;
+  Grouping sizes = Grouping({});
+  int places = 2;
+  std::string before[2];  // above zero, and below
+  std::string behind[2];
+
+  // Rounded to places.
+  std::string text(const Decimal& amount, Rounding rounding) const;
+};
+
+// By the symbol where the currency is the locale's own and `by_code` is false, else by its code.
+// `in_brackets`: amounts below zero, in place of a sign. Nothing where there is no such locale, or it
+// has no money.
+std::optional<MoneyForm> money_form(std::string_view locale, std::string_view currency,
+                                    bool by_code, bool in_brackets);
+
+}  // namespace inky::inline v1::glibc
