@@ -12,6 +12,8 @@ const ChangeForm& form_of(const ComposingForm& form, const Change& change) {
       return form.marks;
     case ChangeKind::sign:
       return form.sign;
+    case ChangeKind::behind:
+      return form.behind;
     case ChangeKind::inside:
       return form.inside;
     case ChangeKind::pad:
@@ -55,6 +57,8 @@ std::string changed(const Change& change, const std::string& text, WidthUnit uni
       return changes::with_marks(text, change.first, change.second);
     case ChangeKind::sign:
       return changes::with_sign(text, change.first, change.second, change.third);
+    case ChangeKind::behind:
+      return text + change.first;
     case ChangeKind::inside:
       return changes::fill_inside(text, change.first, change.count, change.second, unit);
     case ChangeKind::pad:

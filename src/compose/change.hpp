@@ -14,6 +14,7 @@ enum class ChangeKind : std::uint8_t {
   zeros,
   marks,
   sign,
+  behind,
   inside,
   pad,
   cut,
@@ -34,9 +35,10 @@ struct Change {
   ChangeKind kind;
   std::size_t count = 0;      // zeros, inside, pad, cut, compact; the base
   Align align = Align::left;  // pad
-  std::string first = {};     // marks: the mark; sign: plus; inside: prefix; pad: what fills it
-  std::string second = {};    // marks: the point; sign: open; inside: what fills it
-  std::string third = {};     // sign: close
+  // marks: the mark; sign: plus; behind: what is there; inside: prefix; pad: what fills it
+  std::string first = {};
+  std::string second = {};  // marks: the point; sign: open; inside: what fills it
+  std::string third = {};   // sign: close
 };
 
 // How a language writes it.

@@ -201,10 +201,14 @@ bool prints_as_wished(const Spec& core, const Value& value, WidthUnit unit, cons
 
 // Notes the first value whose text is another than the wished one, though the template alone prints
 // what is wished of it.
-void try_out(const Spec& wish, const Spec& core, Type type, WidthUnit unit, Composed& out) {
+void try_out(const ComposingPlan& plan, Type type, WidthUnit unit, Composed& out) {
+  const Spec& wish = plan.digits;
+  const Spec& core = plan.core;
   const bool is_scientific = wish.notation == Notation::scientific;
   for (const Value& value : trial_values(type)) {
-    const std::string wanted = wished(wish, value, unit);
+    std::string wanted = wished(wish, value, unit);
+    for (std::size_t i = plan.money; i < out.changes->size() && !wanted.empty(); ++i)
+      wanted = changed((*out.changes)[i], wanted, unit);
     TextBuffer got;
     const Outcome outcome = out.render(value, got);
     if (wanted.empty() || (outcome.prints() && wanted == got.string())) continue;
@@ -353,7 +357,7 @@ Result<Composed> compose(const Dialect& dialect, const Spec& wish, Type type,
   }
   write_source(plan, *form, Filling(program_form_of(carrier->facts()), name, room_for(wish)), out);
   out.changes = std::make_shared<const std::vector<Change>>(std::move(plan.changes));
-  try_out(wish, plan.core, type, form->unit, out);
+  try_out(plan, type, form->unit, out);
   return out;
 }
 

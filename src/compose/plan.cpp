@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "dialect/family/glibc_money.hpp"
 #include "format/base_prefix.hpp"
 
 namespace inky::inline v1 {
@@ -243,13 +244,65 @@ class Planning {
   std::string reason_;
 };
 
+// The number in an amount of money.
+Spec digits_of(const glibc::MoneyForm& money, const Spec& wish) {
+  Spec out;
+  out.kind = Kind::real;
+  out.notation = Notation::fixed;
+  out.places = wish.places == unset ? money.places : wish.places;
+  out.group = Mark(money.group);
+  out.point = Mark(money.point);
+  return out;
+}
+
+// What is around it; the reason where that is not composed.
+std::string add_money(const glibc::MoneyForm& money, const ComposingForm& form,
+                      std::vector<Change>& changes) {
+  const Grouping& sizes = money.sizes;
+  constexpr int three = 3;
+  if (!money.group.empty() && (!sizes.ends(three) || !sizes.ends(2 * three) || sizes.ends(5)))
+    return "groups of other than three digits are not composed";
+  // The same behind both, or something behind amounts below zero alone.
+  const bool is_shared = money.behind[0] == money.behind[1];
+  if (!is_shared && !money.behind[0].empty()) return "a sign behind the currency is not composed";
+  // A minus in front is there already.
+  if (!is_shared || !money.before[0].empty() || money.before[1] != "-")
+    changes.push_back({ChangeKind::sign,
+                       0,
+                       {},
+                       money.before[0],
+                       money.before[1],
+                       is_shared ? "" : money.behind[1]});
+  if (is_shared && !money.behind[0].empty())
+    changes.push_back({ChangeKind::behind, 0, {}, money.behind[0]});
+  const bool are_known = std::all_of(changes.begin(), changes.end(), [&](const Change& change) {
+    return !form_of(form, change).call.empty();
+  });
+  return are_known ? "" : "no helper for it is known in this language";
+}
+
 }  // namespace
 
 ComposingPlan make_plan(const Dialect& carrier, const ComposingForm& form, const Spec& wish,
                         Type type, std::string_view name) {
-  Planning planning(carrier, form, wish, type, name);
+  Spec digits = wish;
+  std::optional<glibc::MoneyForm> money;
+  if (!wish.currency.empty()) {
+    money = glibc::money_form(wish.locale.text(), wish.currency.text(), false, false);
+    if (!money) {
+      ComposingPlan none;
+      none.why_not = "there is no locale " + std::string(wish.locale.text()) + " with money";
+      return none;
+    }
+    digits = digits_of(*money, wish);
+  }
+  Planning planning(carrier, form, digits, type, name);
   std::string why_not = planning.make();
-  planning.out.why_not = std::move(why_not);
+  ComposingPlan& out = planning.out;
+  out.digits = digits;
+  out.money = out.changes.size();
+  if (money && why_not.empty()) why_not = add_money(*money, form, out.changes);
+  out.why_not = std::move(why_not);
   return std::move(planning.out);
 }
 

@@ -158,7 +158,11 @@ WrittenWish written_as_money(const Dialect& dialect, const WriteRequest& request
   out.dialect = &dialect;
   Result<WrittenMoney> money = write_money(dialect, request.wish, request.value, name);
   if (!money) {
-    out.source.notes.push_back({Code::wish_not_expressible, money.error().message, {}});
+    if (request.composes) {
+      compose_instead(request, name, out);
+    } else {
+      out.source.notes.push_back({Code::wish_not_expressible, money.error().message, {}});
+    }
     return out;
   }
   out.is_composed = true;

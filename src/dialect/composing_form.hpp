@@ -43,6 +43,7 @@ struct ComposingForm {
   ChangeForm zeros = {};        // in front of a number, up to @D digits
   ChangeForm marks = {};        // @G between thousands, @P for the point
   ChangeForm sign = {};         // @U in front of a number, or @O and @C for the minus
+  ChangeForm behind = {};       // @G behind all
   ChangeForm inside = {};       // @X and @F between sign and digits, up to @D characters
   ChangeForm pad_left = {};     // @F on the left, up to @D characters
   ChangeForm pad_right = {};    // on the right

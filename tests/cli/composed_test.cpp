@@ -122,6 +122,12 @@ std::vector<Spec> usual_wishes() {
       wish_of({{"kind", "real"}, {"notation", "hexfloat"}, {"sign", "always"}, {"width", "26"}}),
       wish_of({{"kind", "real"}, {"notation", "shortest"}}),
       wish_of({{"kind", "real"}, {"notation", "shortest"}, {"width", "22"}}),
+      wish_of({{"currency", "EUR"}, {"locale", "de-DE"}}),
+      wish_of({{"currency", "USD"}, {"locale", "en-US"}}),
+      wish_of({{"currency", "USD"}, {"locale", "de-DE"}, {"places", "3"}}),
+      wish_of({{"currency", "JPY"}, {"locale", "ja-JP"}}),
+      wish_of({{"currency", "CHF"}, {"locale", "de-CH"}}),
+      wish_of({{"currency", "SEK"}, {"locale", "sv-SE"}}),
   };
 }
 

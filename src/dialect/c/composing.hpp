@@ -62,6 +62,7 @@ static void with_sign(char *text, size_t size, const char *plus, const char *ope
   insert(text, size, strlen(text), close);
 }
 )code"},
+    .behind = {"strcat(@T, @G);"},
     .inside = {"fill_inside(@T, sizeof @T, @X, @D, @F);",
                R"code(// A prefix behind the sign of a number, and what fills it up to a width.
 static void fill_inside(char *text, size_t size, const char *prefix, size_t width,

@@ -49,6 +49,7 @@ std::string with_sign(std::string_view text, std::string_view plus, std::string_
   return std::string(open) + std::string(text.substr(1)) + std::string(close);
 }
 )code"},
+      .behind = {"@T + @G"},
       .inside = {"fill_inside(@T, @X, @D, @F)",
                  R"code(// A prefix behind the sign of a number, and what fills it up to a width.
 std::string fill_inside(std::string text, std::string_view prefix, std::size_t width,

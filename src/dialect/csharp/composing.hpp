@@ -31,6 +31,7 @@ inline constexpr ComposingForm composing = {
     return text.StartsWith('-') ? open + text.Substring(1) + close : plus + text;
   }
 )code"},
+    .behind = {"@T + @G"},
     .inside = {"FillInside(@T, @X, @D, '@f')",
                R"code(  // A prefix behind the sign of a number, and what fills it up to a width.
   static string FillInside(string text, string prefix, int width, char fill) {

@@ -29,31 +29,34 @@ int places_of(std::string_view currency) {
 }  // namespace
 
 std::pair<std::string, std::string> around_amount(const Locale& locale, std::string_view name,
-                                                  bool below_zero, bool international) {
-  std::string before;
-  std::string behind;
-  if (!name.empty()) {
-    const bool precedes =
-        locale.digit(below_zero ? Locale::minus_precedes : Locale::plus_precedes) != 0;
-    const bool spaced = locale.digit(below_zero ? Locale::minus_space : Locale::plus_space) != 0;
-    if (!precedes && international && name.ends_with(' ')) name.remove_suffix(1);
-    if (precedes)
-      before = std::string(name) + (spaced ? " " : "");
-    else
-      behind = (spaced ? " " : "") + std::string(name);
-  }
+                                                  bool is_code, bool below_zero) {
+  const bool precedes =
+      locale.digit(below_zero ? Locale::minus_precedes : Locale::plus_precedes) != 0;
+  const int space = locale.digit(below_zero ? Locale::minus_space : Locale::plus_space);
+  const int place = locale.digit(below_zero ? Locale::minus_place : Locale::plus_place);
   const std::string sign(locale[below_zero ? Locale::minus : Locale::plus]);
-  switch (locale.digit(below_zero ? Locale::minus_place : Locale::plus_place)) {
+  // 3 and 4: the sign is beside the name, before or behind it. A space of the kind 2 is between these
+  // two, or else between the sign and the number.
+  const bool is_beside = place == 3 || place == 4 || (precedes ? place == 1 : place == 2);
+  const bool splits_name = space == 2 && is_beside && (place == 4 || !sign.empty());
+  const std::string between = splits_name ? " " : "";
+  std::string named(name);
+  if (place == 3) named = sign + between + named;
+  if (place == 4) named += between + sign;
+  const bool has_gap = space == 1 || (is_code && !named.ends_with(' '));
+  const std::string gap = has_gap && !named.empty() ? " " : "";
+  std::string before = precedes ? named + gap : "";
+  std::string behind = precedes ? "" : gap + named;
+  switch (place) {
     case 0:
       return {"(" + before, behind + ")"};
     case 2:
-      return {before, behind + sign};
+      return {before, behind + (precedes ? "" : between) + sign};
     case 3:
-      return {before + sign, behind};
     case 4:
-      return {before, sign + behind};
+      return {before, behind};
     default:
-      return {sign + before, behind};
+      return {sign + (precedes ? between : "") + before, behind};
   }
 }
 
@@ -78,9 +81,7 @@ std::optional<MoneyForm> money_form(std::string_view name, std::string_view curr
   if (!locale || locale->digit(Locale::currency_places) == not_said) return std::nullopt;
   const bool is_own = code_of(*locale) == currency;
   const bool has_symbol = is_own && !by_code && !(*locale)[Locale::currency].empty();
-  // A blank follows the code where the locale has none of its own.
-  const std::string code = std::string(currency) + " ";
-  const std::string_view shown = has_symbol ? (*locale)[Locale::currency] : std::string_view(code);
+  const std::string_view shown = has_symbol ? (*locale)[Locale::currency] : currency;
   MoneyForm out;
   out.point = (*locale)[Locale::currency_point];
   out.group = (*locale)[Locale::currency_group];
@@ -88,14 +89,8 @@ std::optional<MoneyForm> money_form(std::string_view name, std::string_view curr
   out.places = is_own ? locale->digit(Locale::currency_places) : places_of(currency);
   if (out.places == not_said) out.places = 2;
   for (const bool below : {false, true}) {
-    auto [before, behind] = around_amount(*locale, shown, below && !in_brackets, !has_symbol);
+    auto [before, behind] = around_amount(*locale, shown, !has_symbol, below && !in_brackets);
     const std::size_t at = below ? 1 : 0;
-    // The code brings its own blank, and stands behind one where it comes last.
-    if (!has_symbol) {
-      const std::size_t twice = before.find("  ");
-      if (twice != std::string::npos) before.erase(twice, 1);
-      if (behind.starts_with(currency)) behind.insert(0, " ");
-    }
     if (below && in_brackets) {
       before.insert(0, "(");
       behind += ")";

@@ -1,5 +1,5 @@
 // Amounts of money as locales of the GNU C library have them: what localeconv() says of the currency,
-// put together as locale.currency of Python does it.
+// put together as strfmon() does it: POSIX.1-2017, strfmon, and 7.3.3 LC_MONETARY.
 #pragma once
 
 #include <optional>
@@ -13,11 +13,10 @@
 
 namespace inky::inline v1::glibc {
 
-// What stands before and behind the digits of an amount: the name of the currency and the sign.
-// `international`: the name is a code, whose last character stands between it and the number. An empty
-// name: the sign alone.
+// What stands before and behind the digits of an amount: the name of the currency and the sign. A name
+// that is a code has a blank beside it in any case.
 std::pair<std::string, std::string> around_amount(const Locale& locale, std::string_view name,
-                                                  bool below_zero, bool international);
+                                                  bool is_code, bool below_zero);
 
 // How an amount is written.
 struct MoneyForm {

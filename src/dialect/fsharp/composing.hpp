@@ -28,6 +28,8 @@ let withMarks group (point: string) (text: string) =
 let withSign plus before behind (text: string) =
     if text.StartsWith "-" then before + text.Substring 1 + behind else plus + text
 )code"},
+    .behind = {"@T |> behind @G", R"code(let behind added (text: string) = text + added
+)code"},
     .inside = {"@T |> fillInside @X @D @F",
                R"code(// A prefix behind the sign of a number, and what fills it up to a width.
 let fillInside (prefix: string) width fill (text: string) =

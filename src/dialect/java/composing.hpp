@@ -32,6 +32,7 @@ inline constexpr ComposingForm java_composing = {
     return text.startsWith("-") ? open + text.substring(1) + close : plus + text;
   }
 )code"},
+    .behind = {"@T + @G"},
     .inside = {"fillInside(@T, @X, @D, @F)",
                R"code(  // A prefix behind the sign of a number, and what fills it up to a width.
   static String fillInside(String text, String prefix, int width, String fill) {

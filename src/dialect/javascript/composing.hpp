@@ -29,6 +29,7 @@ function withSign(text, plus, open, close) {
   return text.startsWith("-") ? open + text.slice(1) + close : plus + text;
 }
 )code"},
+    .behind = {"@T + @G"},
     .inside = {"fillInside(@T, @X, @D, @F)",
                R"code(// A prefix behind the sign of a number, and what fills it up to a width.
 function fillInside(text, prefix, width, fill) {

@@ -57,6 +57,7 @@ inline constexpr ComposingForm composing = {
       (concatenate 'string opening (subseq text 1) closing)
       (concatenate 'string plus text)))
 )code"},
+    .behind = {"(concatenate 'string @T @G)"},
     .inside = {"(fill-inside @T @X @D @F)",
                R"code(;; A prefix behind the sign of a number, and what fills it up to a width.
 (defun fill-inside (text prefix width fill)

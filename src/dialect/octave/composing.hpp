@@ -37,6 +37,7 @@ function out = with_sign(text, plus, opening, closing)
   endif
 endfunction
 )code"},
+    .behind = {"[@T, @G]"},
     .inside = {"fill_inside(@T, @X, @D, @F)",
                R"code(% A prefix behind the sign of a number, and what fills it up to a width.
 function out = fill_inside(text, prefix, width, fill)

@@ -31,6 +31,7 @@ function with_sign($text, $plus, $open, $close) {
     return str_starts_with($text, "-") ? $open . substr($text, 1) . $close : $plus . $text;
 }
 )code"},
+    .behind = {"@T . @G"},
     .inside = {"fill_inside(@T, @X, @D, @F)",
                R"code(// A prefix behind the sign of a number, and what fills it up to a width.
 function fill_inside($text, $prefix, $width, $fill) {

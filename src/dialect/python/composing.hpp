@@ -27,6 +27,7 @@ inline constexpr ComposingForm composing = {
     """`plus` in front of a number, or `opening` and `closing` for the minus."""
     return opening + text[1:] + closing if text.startswith("-") else plus + text
 )code"},
+    .behind = {"@T + @G"},
     .inside = {"fill_inside(@T, @X, @D, @F)", R"code(def fill_inside(text, prefix, width, fill):
     """A prefix behind the sign of a number, and what fills it up to a width."""
     sign = text[:1] if text[:1] in "-+ (" else ""

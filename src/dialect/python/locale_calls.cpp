@@ -4,7 +4,6 @@
 #include <algorithm>
 
 #include "../family/glibc_locales.hpp"
-#include "../family/glibc_money.hpp"
 #include "../family/values.hpp"
 #include "dialects.hpp"
 #include "expressions.hpp"
@@ -183,11 +182,37 @@ bool Expressions::show_currency(const Node& node, const Arguments& arguments, Va
   const bool below_zero = is_below_zero(arguments[0]);
   if (magnitude.starts_with('-')) magnitude.remove_prefix(1);
   const std::string number = localized(magnitude, marks_of(locale, true), grouping);
-  const std::string_view name =
-      symbol ? locale[international ? Locale::currency_code : Locale::currency]
-             : std::string_view();
-  const auto [before, behind] = glibc::around_amount(locale, name, below_zero, international);
-  std::string text = before + number + behind;
+  std::string before;
+  std::string behind;
+  if (symbol) {
+    std::string_view name = locale[international ? Locale::currency_code : Locale::currency];
+    const bool precedes =
+        locale.digit(below_zero ? Locale::minus_precedes : Locale::plus_precedes) != 0;
+    const bool spaced = locale.digit(below_zero ? Locale::minus_space : Locale::plus_space) != 0;
+    if (!precedes && international && name.ends_with(' ')) name.remove_suffix(1);
+    if (precedes)
+      before = std::string(name) + (spaced ? " " : "");
+    else
+      behind = (spaced ? " " : "") + std::string(name);
+  }
+  const std::string sign(locale[below_zero ? Locale::minus : Locale::plus]);
+  std::string text;
+  switch (locale.digit(below_zero ? Locale::minus_place : Locale::plus_place)) {
+    case 0:
+      text = "(" + before + number + behind + ")";
+      break;
+    case 2:
+      text = before + number + behind + sign;
+      break;
+    case 3:
+      text = before + sign + number + behind;
+      break;
+    case 4:
+      text = before + number + sign + behind;
+      break;
+    default:
+      text = sign + before + number + behind;
+  }
   out = Value::text(std::move(text));
   return true;
 }

@@ -33,6 +33,7 @@ with_sign <- function(text, plus, open, close) {
   if (startsWith(text, "-")) paste0(open, substring(text, 2), close) else paste0(plus, text)
 }
 )code"},
+    .behind = {"paste0(@T, @G)"},
     .inside = {"fill_inside(@T, @X, @D, @F)",
                R"code(# A prefix behind the sign of a number, and what fills it up to a width.
 fill_inside <- function(text, prefix, width, fill) {

@@ -41,6 +41,7 @@ fn with_sign(text: &str, plus: &str, open: &str, close: &str) -> String {
     }
 }
 )code"},
+    .behind = {"(@T + @G)"},
     .inside = {"fill_inside(&@T, @X, @D, @F)",
                R"code(// A prefix behind the sign of a number, and what fills it up to a width.
 fn fill_inside(text: &str, prefix: &str, width: usize, fill: &str) -> String {

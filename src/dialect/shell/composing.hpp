@@ -60,6 +60,7 @@ with_sign() {
   esac
 }
 )code"},
+    .behind = {"@T=\"$@T\"@G"},
     .inside = {"@T=$(fill_inside \"$@T\" @X @D @F)",
                R"code(# $2 behind the sign of a number, and $4 up to a width of $3.
 fill_inside() {
