@@ -137,7 +137,24 @@ Result<Cargo> Cargo::make(const Dialect& from, const Template& parsed,
     values.push_back(out.given(static_cast<int>(i), sample_of(out.types_[i])));
   TextBuffer text;
   Report report;
-  const Outcome outcome = from.render(parsed, values, {}, text, &report);
+  Outcome outcome = from.render(parsed, values, {}, text, &report);
+  // What only moments with an offset have may be asked of them.
+  if (!outcome.prints_cleanly() && from.facts().times) {
+    std::vector<Value> beside_utc = values;
+    for (std::size_t i = 0; i < values.size(); ++i) {
+      if (out.types_[i] == Type::moment)
+        beside_utc[i] = out.given(static_cast<int>(i), moments_with_offsets().front());
+    }
+    TextBuffer again;
+    Report seen;
+    Outcome other = from.render(parsed, beside_utc, {}, again, &seen);
+    if (other.prints_cleanly()) {
+      outcome = std::move(other);
+      text.clear();
+      text.append(again.view());
+      report = std::move(seen);
+    }
+  }
   if (!outcome.prints_cleanly()) return fails_at_home(from, outcome);
   constexpr std::size_t most_text = 65536;
   if (text.view().size() > most_text)

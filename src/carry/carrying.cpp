@@ -213,11 +213,26 @@ class Carrying {
     }
   }
 
+  // Whether a field shows the offset of a moment, and both languages have moments with one.
+  bool shows_offset(std::size_t which) const {
+    if (!cargo_.from_->facts().times || !other_.facts().times) return false;
+    for (std::size_t i = 0; i < cargo_.parts_.size(); ++i) {
+      if (cargo_.shown_[i] == static_cast<int>(which) &&
+          cargo_.parts_[i].field->spec.moment.text().find("{offset") != std::string_view::npos)
+        return true;
+    }
+    return false;
+  }
+
   // The values tried for one value: those of its type, and those that its fields round.
   Set trials_of(std::size_t which) const {
     const Type type = cargo_.types_[which];
     const std::span<const Value> usual = trial_values(type);
     Set out(usual.begin(), usual.end());
+    if (type == Type::moment && shows_offset(which)) {
+      const std::span<const Value> more = moments_with_offsets();
+      out.insert(out.end(), more.begin(), more.end());
+    }
     for (std::size_t i = 0; i < cargo_.parts_.size(); ++i) {
       if (cargo_.shown_[i] != static_cast<int>(which)) continue;
       const Set ties = values_at_ties(cargo_.parts_[i].field->spec, type);
@@ -228,7 +243,10 @@ class Carrying {
 
   void search(const Template& there) {
     Set plain;
-    for (const Type type : cargo_.types_) plain.push_back(sample_of(type));
+    for (std::size_t i = 0; i < cargo_.types_.size(); ++i)
+      plain.push_back(cargo_.types_[i] == Type::moment && shows_offset(i)
+                          ? moments_with_offsets().front()
+                          : sample_of(cargo_.types_[i]));
     if (CarryExample example; !agrees(there, plain, &example) && example.there_fails) {
       out_.source.reset();
       out_.statement.clear();

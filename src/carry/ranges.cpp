@@ -131,6 +131,17 @@ constexpr Range of_moments[] = {
      [](const Value& value) {
        return value.as_moment().year >= 1000 && value.as_moment().nanosecond == 0;
      }},
+    {"moments with an offset from UTC",
+     [](const Value& value) { return value.as_moment().offset.has_value(); }},
+    {"moments with an offset from UTC, in years from 1000 on",
+     [](const Value& value) {
+       return value.as_moment().offset.has_value() && value.as_moment().year >= 1000;
+     }},
+    {"moments with an offset from UTC, in years from 1000 on, with whole seconds",
+     [](const Value& value) {
+       const Moment moment = value.as_moment();
+       return moment.offset && moment.year >= 1000 && moment.nanosecond == 0;
+     }},
 };
 constexpr Range of_others[] = {{"", [](const Value&) { return true; }}};
 

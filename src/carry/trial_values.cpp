@@ -211,6 +211,11 @@ constexpr const char* usual_moments[] = {"2031-05-09T14:05:07.25",  "2031-01-01T
                                          "1970-01-01T00:00:00",     "1999-11-30T09:08:07.001",
                                          "2026-12-27T13:00:01",     "0987-06-05T11:59:59.5"};
 
+constexpr const char* moments_beside_utc[] = {
+    "2031-05-09T14:05:07.25+02:00", "2031-01-01T00:30:00-05:30", "2031-12-31T23:59:59.999+14:00",
+    "2032-02-29T12:00:00Z",         "0987-06-05T00:00:00-12:00", "1999-11-30T09:08:07.001+05:45",
+    "9999-12-30T23:59:59-03:30",    "0001-01-02T00:00:00+00:30"};
+
 std::vector<Value> made_times(Type type) {
   std::vector<Value> out;
   if (type == Type::duration) {
@@ -325,6 +330,15 @@ std::vector<Value> values_at_ties(const Spec& spec, Type type) {
     add_around(sign * tie, format, type, out);
   }
   return out;
+}
+
+std::span<const Value> moments_with_offsets() {
+  static const std::vector<Value> all = [] {
+    std::vector<Value> out;
+    for (const char* text : moments_beside_utc) out.push_back(*read_typed(Type::moment, text));
+    return out;
+  }();
+  return all;
 }
 
 std::span<const Value> trial_values(Type type) {
