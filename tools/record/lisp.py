@@ -278,10 +278,15 @@ class Maker:
 
 
 def cases(seed, wanted):
-    maker = Maker(seed)
-    # Some are skipped.
+    # A third of them are expressions.
     third = wanted // 3
-    made = lisp_calls.made(seed, third) + [maker.case() for _ in range(wanted - third + wanted // 8)]
+    return asked(Maker(seed), lisp_calls.made(seed, third), wanted)
+
+
+def asked(maker, first, wanted):
+    """What SBCL prints of the first cases, and of others until there are as many as wanted."""
+    # Some are skipped.
+    made = first + [maker.case() for _ in range(wanted - len(first) + wanted // 8)]
     with tempfile.TemporaryDirectory() as folder:
         source = pathlib.Path(folder) / "record.lisp"
         source.write_text(head + "\n".join(call for _, call in made) + "\n", encoding="utf-8")

@@ -114,8 +114,8 @@ bool Expressions::calculate(const Node& node, Operation operation, const Value& 
     return true;
   }
   const Type type = left.is(Type::f64) || right.is(Type::f64) ? Type::f64 : Type::f32;
-  out = computed::combine_reals(operation, type, computed::real_of(type, left),
-                                computed::real_of(type, right));
+  out = computed::combine_reals(operation, type, float_value_of(type, left),
+                                float_value_of(type, right));
   if (!is_finite(out))
     return signal("FLOATING-POINT-OVERFLOW", "the result is too large for its float", node);
   return true;
@@ -224,10 +224,10 @@ bool Expressions::convert(const Node& node, std::string_view type, const Value& 
     return not_yet("the type " + std::string(type) + " is", node);
   // What is a float already stays one.
   if (type == "float") {
-    out = is_float(value) ? value : computed::real_of(Type::f32, value);
+    out = is_float(value) ? value : float_value_of(Type::f32, value);
     return true;
   }
-  out = computed::real_of(type == "single-float" ? Type::f32 : Type::f64, value);
+  out = float_value_of(type == "single-float" ? Type::f32 : Type::f64, value);
   if (!is_finite(out))
     return signal("FLOATING-POINT-OVERFLOW", "the number is too large for the float", node);
   return true;

@@ -23,7 +23,7 @@ bool is_real_number(const Value& value) {
 
 // A number as a double, and what an elementary function gives as a float of the wider type.
 double as_double(const Value& value) {
-  return computed::double_of(computed::real_of(Type::f64, value));
+  return computed::double_of(float_value_of(Type::f64, value));
 }
 Value as_float(Type type, double number) {
   return computed::real_of(type, Value::real(number));

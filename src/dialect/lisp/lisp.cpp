@@ -11,7 +11,9 @@
 //   - digits to a place are the fewest that lie within half a unit of it, so a tie goes away from
 //     zero; a whole number given to ~F becomes a single-float first.
 
+#include <algorithm>
 #include <string>
+#include <vector>
 
 #include "../family/program_dialect.hpp"
 #include "../family/rendering.hpp"
@@ -45,6 +47,13 @@ std::size_t read_escape(std::size_t at, TemplateContent& out) {
 }
 
 namespace {
+
+bool holds_fraction(const Value& value) {
+  if (value.is(Type::fraction)) return true;
+  if (!value.is(Type::list) && !value.is(Type::tuple)) return false;
+  const std::span<const Value> items = value.as_list();
+  return std::any_of(items.begin(), items.end(), holds_fraction);
+}
 
 class Lisp final : public family::ProgramDialect<Control> {
  public:
@@ -81,7 +90,17 @@ class Lisp final : public family::ProgramDialect<Control> {
 
   Outcome do_render(const TemplateContent& parsed, std::span<const Value> values,
                     const RenderOptions& options, Output& out, Report* report) const override {
-    return Rendering(parsed, values, options, out, report).run_whole();
+    const bool has_fraction = std::any_of(values.begin(), values.end(), [](const Value& value) {
+      return value.type() >= Type::list && holds_fraction(value);
+    });
+    if (!has_fraction) return Rendering(parsed, values, options, out, report).run_whole();
+    // 4/2 is the whole number 2.
+    std::vector<Value> settled;
+    for (const Value& value : values) {
+      settled.push_back(without_ones(value));
+      if (value.is_named()) settled.back().set_name(std::string(value.name()));
+    }
+    return Rendering(parsed, settled, options, out, report).run_whole();
   }
 
   // (prin1 value)

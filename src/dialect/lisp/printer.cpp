@@ -8,7 +8,9 @@
 #include "../family/values.hpp"
 #include "control.hpp"
 #include "dialect/program_form.hpp"
+#include "expressions.hpp"
 #include "floats.hpp"
+#include "format/fraction_value.hpp"
 #include "inky_margin/number/decimal.hpp"
 #include "text/utf8.hpp"
 
@@ -72,8 +74,50 @@ bool is_ratio(const Value& value) {
   return value.is(Type::fraction) && describe(value.as_list()[1]) != "1";
 }
 
+Value float_value_of(Type type, const Value& value) {
+  if (!value.is(Type::fraction)) return computed::real_of(type, value);
+  const Rational exact = rational_of(value);
+  if (exact == 0) return computed::real_of(type, Value::whole(Type::i32, 0));
+  const BinaryFormat& format = *fact_of(type).format;
+  const int digits = type == Type::f32 ? 24 : 53;
+  const bool negative = exact < 0;
+  Integer above = numerator(exact);
+  if (negative) above = -above;
+  Integer below = denominator(exact);
+  // A power of two below goes into the scale.
+  int scale = 0;
+  while (below % 2 == 0) {
+    below /= 2;
+    --scale;
+  }
+  const int apart = bit_length(below) - bit_length(above);
+  const int shift = apart + digits + 1;
+  above = shift >= 0 ? Integer(above << shift) : Integer(above >> -shift);
+  scale -= apart;
+  // One bit more than there are digits; each step to the right loses one.
+  for (;; above >>= 1, ++scale) {
+    Integer bits = above / below;
+    const bool is_exact = above % below == 0;
+    if (bit_length(bits) - digits != 1) continue;
+    const bool rounds_up = bits % 2 != 0 && (!is_exact || bits % 4 == 3);
+    if (rounds_up) ++bits;
+    bits >>= 1;
+    const int by = scale - digits;
+    const Rational made = Rational(bits) * inky::power(2, by);
+    return Value::real(type, stored(format, negative ? Rational(-made) : made, false));
+  }
+}
+
+Value without_ones(const Value& value) {
+  if (value.is(Type::fraction)) return is_ratio(value) ? value : whole_or_ratio(rational_of(value));
+  if (!value.is(Type::list) && !value.is(Type::tuple)) return value;
+  std::vector<Value> items;
+  for (const Value& item : value.as_list()) items.push_back(without_ones(item));
+  return value.is(Type::list) ? Value::list(std::move(items)) : Value::tuple(std::move(items));
+}
+
 Float single_of(const Value& value) {
-  if (value.is(Type::fraction)) return float_of(computed::real_of(Type::f32, value));
+  if (value.is(Type::fraction)) return float_of(float_value_of(Type::f32, value));
   bool negative = false;
   const std::string digits = whole_digits(value, 10, Letters::lower, negative);
   Float out{&binary32, unpack(binary32, nearest(binary32, *scan_decimal(digits)))};

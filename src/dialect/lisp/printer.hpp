@@ -25,6 +25,11 @@ bool holds_new_line(const Value& value);
 Float float_of(const Value& value);
 // Whether it is a fraction that is no whole number.
 bool is_ratio(const Value& value);
+// A ratio as a float of a type, as SBCL makes it: to the nearest, but for bits that its division
+// loses (float-ratio of src/code/float.lisp). Anything else as the nearest float.
+Value float_value_of(Type type, const Value& value);
+// A whole number without its denominator of 1, also within lists.
+Value without_ones(const Value& value);
 // The nearest single-float; not finite where there is none.
 Float single_of(const Value& value);
 
