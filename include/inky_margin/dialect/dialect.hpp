@@ -139,7 +139,7 @@ struct DialectFacts {
   std::string_view quotes = "\"";
   bool options = false;  // whether values of it may be options: Type::some
   Decimals decimals = Decimals::none;
-  bool times = false;  // whether values may be dates, times, durations, moments with an offset
+  bool times = false;      // whether values may be dates, times, durations, moments with an offset
   bool fractions = false;  // whether values may be fractions of two whole numbers
   // The type that a value has in source where it is a width or a precision. Empty: any whole number.
   std::string_view count_type = {};

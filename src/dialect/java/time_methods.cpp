@@ -168,8 +168,8 @@ std::optional<bool> Expressions::call_with_object(const Node& node, const Value&
     const bool in_milliseconds = name == "toMillis";
     if (count != 0 || (!in_milliseconds && name != "toNanos")) return std::nullopt;
     out = Value::whole(Type::i64, in_milliseconds
-                                       ? length / 1'000'000 - (length % 1'000'000 < 0 ? 1 : 0)
-                                       : length);
+                                      ? length / 1'000'000 - (length % 1'000'000 < 0 ? 1 : 0)
+                                      : length);
     return true;
   }
   Moment moment = of.as_moment();
