@@ -101,7 +101,7 @@ class StatementReader {
     if (form_.read_call != nullptr) {
       const bool is_call =
           print != nullptr && open < end && text_[open] == '(' && text_[end - 1] == ')';
-      const bool is_value = !is_call && alone_ && !form_.value_field.empty();
+      const bool is_value = !is_call && alone_ && !form_.value_field.empty() && at < end;
       if (is_value) return form_.read_call(parts_, {at, end}, error_);
       if (!is_call) return not_understood({at, end});
       parts_.call = path;

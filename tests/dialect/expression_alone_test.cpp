@@ -69,6 +69,15 @@ TEST_CASE("text that only looks like a call stays a template") {
   }
 }
 
+TEST_CASE("nothing at all is no expression") {
+  for (const char* dialect : {"javascript", "python", "csharp", "fsharp", "java", "php"}) {
+    INFO(dialect);
+    CHECK_FALSE(parse_statement(*find_dialect(dialect), ""));
+    CHECK_FALSE(parse_statement(*find_dialect(dialect), " \n"));
+    CHECK_FALSE(is_statement(*find_dialect(dialect), ""));
+  }
+}
+
 TEST_CASE("beside others a statement that prints nothing is not shown as its value") {
   CHECK_FALSE(parse_statement(*find_dialect("java"), "int n = 2; Math.max(n, 3);"));
   CHECK_FALSE(parse_statement(*find_dialect("csharp"), "var n = 2.5; Math.Round(n, 1);"));

@@ -311,6 +311,10 @@ TEST_CASE("the schema of sheets has every key, and every example of it is read")
         sheet += "spec = \"" + std::string(example == "c" ? "%s" : "{}") + "\"\n";
       if (key.starts_with("mark_")) sheet += "mark = \"*\"\n";
       if (key == "base" || key == "prefix" || key == "least_digits") sheet += "kind = \"whole\"\n";
+      // Money is both of these.
+      const bool is_of_money = key.starts_with("currency") || key == "locale";
+      if (is_of_money && key != "currency") sheet += "currency = \"EUR\"\n";
+      if (is_of_money && key != "locale") sheet += "locale = \"de-DE\"\n";
       if (key == "fill" && example == "0") sheet += "kind = \"real\"\n";
       const Result<Sheet> read = read_sheet(sheet + key + " = " + in_toml(example) + "\n");
       if (!read) FAIL_CHECK(read.error().message);

@@ -118,8 +118,8 @@ TEST_CASE("money is aligned on the point, counted exactly, and rounded as decima
       "currency_as = \"code\"\ntotal = \"sum\"\n",
       "v\n0.1\n0.2\n-1234.5\n2.675\n2.665\n0.005\n");
   CHECK(lines_of(proof, LineKind::row) ==
-        std::vector<std::string>{"      EUR 0.10 ", "      EUR 0.20 ", "(EUR 1,234.50)",
-                                 "      EUR 2.68 ", "      EUR 2.66 ", "      EUR 0.00 "});
+        std::vector<std::string>{"     EUR 0.10 ", "     EUR 0.20 ", "(EUR 1,234.50)",
+                                 "     EUR 2.68 ", "     EUR 2.66 ", "     EUR 0.00 "});
   const auto totals = lines_of(proof, LineKind::total);
   REQUIRE(totals.size() == 1);
   // -1228.855 is a tie, and the even digit is 6.
