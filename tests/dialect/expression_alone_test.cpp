@@ -26,7 +26,7 @@ const std::vector<Alone> expressions = {
     {"python", "round(2.675, 2)", "2.67"},
     {"python", "Decimal(\"2.675\").quantize(Decimal(\"0.01\"), rounding=ROUND_HALF_UP)", "2.68"},
     {"csharp", "(1234.5).ToString(\"C\", CultureInfo.GetCultureInfo(\"de-DE\"))",
-     "1.234,50\u00a0€"},
+     "1.234,50 €"},
     {"csharp", "19.99m * 3", "59.97"},
     {"fsharp", "DateTime(2031, 5, 9).ToString(\"yyyy-MM-dd\")", "2031-05-09"},
     {"java", "new BigDecimal(\"1234.565\").setScale(2, RoundingMode.HALF_EVEN)", "1234.56"},

@@ -276,10 +276,10 @@ std::optional<bool> Expressions::call_on_time(const Node& node, const Value& of,
   if (of.is(Type::moment) && of.as_moment().offset) {
     const bool in_milliseconds = name == "ToUnixTimeMilliseconds";
     if (count == 0 && (in_milliseconds || name == "ToUnixTimeSeconds")) {
-      const int128 unit = in_milliseconds ? 1'000'000 : billion;
-      int128 units = instant_of(of) / unit;
-      if (instant_of(of) % unit < 0) --units;
-      out = Value::whole(Type::i64, units);
+      const int128 length = in_milliseconds ? 1'000'000 : billion;
+      int128 whole = instant_of(of) / length;
+      if (instant_of(of) % length < 0) --whole;
+      out = Value::whole(Type::i64, whole);
       return true;
     }
     const bool to_universal = name == "ToUniversalTime" && count == 0;

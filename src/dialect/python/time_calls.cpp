@@ -13,7 +13,7 @@ namespace inky::inline v1::python {
 
 namespace {
 
-constexpr int128 day = 86'400 * billion;
+constexpr int128 nanos_of_day = 86'400 * billion;
 
 Integer integer_of_int128(int128 number) {
   return computed::whole_of(Value::whole(Type::i128, number));
@@ -86,7 +86,8 @@ bool Expressions::combine_times(const Node& node, Operation operation, const Val
   if (is_dated(left) && right.is(Type::duration) && (adds || subtracts)) {
     // A date takes whole days alone.
     int128 by = right.as_duration();
-    if (left.is(Type::date)) by = (by / day - (by % day < 0 ? 1 : 0)) * day;
+    if (left.is(Type::date))
+      by = (by / nanos_of_day - (by % nanos_of_day < 0 ? 1 : 0)) * nanos_of_day;
     const std::optional<int> offset = left.as_moment().offset;
     const int128 local = instant_of(left) + int128{offset.value_or(0)} * 60 * billion;
     return give_moment(node, left.type(), adds ? local + by : local - by, offset, out);
