@@ -61,6 +61,11 @@ int place_of(const Value* value, std::span<const Value> values) {
   return is_given ? static_cast<int>(value - values.data()) : unset;
 }
 
+std::string with_article(const std::string& kind) {
+  const bool begins_open = std::string_view("AEIOU").find(kind[0]) != std::string_view::npos;
+  return (begins_open ? "an " : "a ") + kind;
+}
+
 std::optional<computed::Trouble> evaluate_arguments(const Statement& statement,
                                                     const computed::Scope& scope,
                                                     std::vector<Value>& out) {
@@ -75,11 +80,12 @@ std::optional<computed::Trouble> evaluate_arguments(const Statement& statement,
         return evaluator->trouble();
       if (!later) later = evaluator->trouble();
     }
+    value = evaluator->as_argument(std::move(value));
     if (const Value* object = computed::object_in(value)) {
       return computed::Trouble{
           computed::Trouble::When::not_supported_yet,
           {},
-          "a " + computed::object_kind(*object) + " as a value is not supported yet",
+          with_article(computed::object_kind(*object)) + " as a value is not supported yet",
           statement.arguments[i].span};
     }
     if (!statement.argument_names[i].empty()) value.set_name(statement.argument_names[i]);

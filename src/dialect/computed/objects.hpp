@@ -28,6 +28,10 @@ inline bool is_object(const Value& value, std::string_view kind) {
   return is_object(value) && value.as_list()[0].as_text() == kind;
 }
 
+inline bool is_object_value(const Value& value) {
+  return is_object(value);
+}
+
 // The first object in a value, however deep; null where there is none.
 inline const Value* object_in(const Value& value) {
   if (is_object(value)) return &value;

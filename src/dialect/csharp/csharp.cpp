@@ -279,6 +279,11 @@ class Rendering final : public family::Rendering<Rendering> {
     if (is_whole(value.type()) || is_real(value.type()) || value.is(Type::decimal))
       return put_number(field, item, value, out);
     if (is_time_value(value)) return put_time(field, item, value, out);
+    // The text of an object of an enumeration, which has formats of its own.
+    if (value.is_expression() && !item.format.empty())
+      return fail(Outcome::error({Code::not_supported_yet,
+                                  "a format of a day of the week is not supported yet", field.span,
+                                  "Leave the format out: its name is shown then."}));
     if (value.is(Type::complex)) {
       out.append('<');
       if (!put_number(field, item, value.as_list()[0], out)) return false;

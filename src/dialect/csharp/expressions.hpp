@@ -55,6 +55,8 @@ class Expressions : public computed::Typed {
   explicit Expressions(const computed::Scope& scope);
   // Methods that change what they are called on give the changed value.
   void let_change() { may_change_ = true; }
+  // Where it is shown a day of the week is its name.
+  Value as_argument(Value value) const override;
 
  protected:
   std::optional<bool> evaluate_own(const computed::Node& node, Value& out) override;
@@ -74,7 +76,6 @@ class Expressions : public computed::Typed {
   bool item(const computed::Node& node, const Value& of, const Value& at, Value& out) override;
   bool name_without_value(const computed::Node& node, Value& out) override;
   bool cast(const computed::Node& node, const Value& of, Value& out) override;
-  bool finish(const computed::Node& node, Value& out) override;
 
  private:
   using Node = computed::Node;

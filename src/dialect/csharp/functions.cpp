@@ -260,9 +260,7 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
   // A weekday is its name in a text.
   if (std::any_of(arguments.values.begin(), arguments.values.end(), is_weekday)) {
     Arguments named = arguments;
-    for (Value& value : named.values) {
-      if (is_weekday(value)) value = Value(computed::object_part(value, 0));
-    }
+    for (Value& value : named.values) value = as_argument(std::move(value));
     return call(node, path, named, out);
   }
   std::string keyword;

@@ -132,8 +132,8 @@ bool Expressions::evaluate_filled(const Node& node, std::optional<std::string_vi
                                   Value& out) {
   std::vector<Value> values(node.parts.size() - 1);
   for (std::size_t i = 0; i < values.size(); ++i) {
-    if (!evaluate_again(node.parts[i + 1], values[i]) || !finish(node.parts[i + 1], values[i]))
-      return false;
+    if (!evaluate_again(node.parts[i + 1], values[i])) return false;
+    values[i] = as_argument(std::move(values[i]));
   }
   return fill_template(node, *csharp_dialect(), node.parts[0].value.as_text(), values, out,
                        culture);
@@ -184,10 +184,11 @@ bool Expressions::combine_weekdays(const Node& node, Operation operation, const 
   return combine(node, operation, named(left), named(right), out);
 }
 
-// Where it is shown a day of the week is its name.
-bool Expressions::finish(const Node& node, Value& out) {
-  if (is_weekday(out)) out = Value(computed::object_part(out, 0));
-  return Evaluator::finish(node, out);
+Value Expressions::as_argument(Value value) const {
+  if (!is_weekday(value)) return value;
+  Value out(computed::object_part(value, 0));
+  out.set_expression();
+  return out;
 }
 
 // ---- Functions of times ----

@@ -23,7 +23,6 @@ class Members final : private NoNames, public csharp::Expressions {
   using csharp::Expressions::call;
   using csharp::Expressions::call_method;
   using csharp::Expressions::combine;
-  using csharp::Expressions::finish;
   using csharp::Expressions::item;
   using csharp::Expressions::member;
   using csharp::Expressions::name_without_value;

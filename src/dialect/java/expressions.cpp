@@ -240,7 +240,8 @@ const ExpressionForm expression_form = {
     .plain_types =
         "String Object StringBuilder BigDecimal BigInteger LocalDate LocalDateTime LocalTime "
         "OffsetDateTime Duration DateTimeFormatter Locale NumberFormat DecimalFormat "
-        "DecimalFormatSymbols",
+        "DecimalFormatSymbols Instant Period Year YearMonth ZoneOffset Date SimpleDateFormat "
+        "MathContext DayOfWeek Month",
     .has_arrays = true,
     .list_types = list_types,
     .list_changes = list_changes,

@@ -29,6 +29,7 @@ class Expressions final : public computed::Typed {
   explicit Expressions(const computed::Scope& scope);
   // Methods that change what they are called on give the changed value.
   void let_change() { may_change_ = true; }
+  Value as_argument(Value value) const override { return as_shown(value); }
 
  protected:
   std::optional<bool> evaluate_own(const computed::Node& node, Value& out) override;
@@ -43,7 +44,6 @@ class Expressions final : public computed::Typed {
   bool combine_others(const computed::Node& node, computed::Operation operation, const Value& left,
                       const Value& right, Value& out) override;
   bool settle_sides(const computed::Node& node, Side taken, Side other) override;
-  bool finish(const computed::Node& node, Value& out) override;
 
  private:
   using Node = computed::Node;

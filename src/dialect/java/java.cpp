@@ -36,6 +36,7 @@
 #include "text/escape.hpp"
 #include "text/upper_case.hpp"
 #include "text/utf8.hpp"
+#include "time_objects.hpp"
 #include "times.hpp"
 #include "values.hpp"
 
@@ -50,15 +51,17 @@ namespace {
 class Rendering final : public percent::Rendering<Rendering> {
  public:
   using percent::Rendering<Rendering>::Rendering;
-
   bool render(const Field& field) {
+    const auto index = static_cast<std::size_t>(field.value_index);
+    const bool is_object = index < values_.size() && values_[index].is_expression();
+    if (is_object && (is_time_field(field) || lower(field.letter) != 's'))
+      return fail(object_refused(letter_name(field), field.span));
     if (is_time_field(field)) return render_time(field);
     if (field.letter == 'n') return put_bytes("\n");
     if (field.letter == '%') {
       lay_out_text(field.spec, "%", unit(), out_);
       return true;
     }
-    const auto index = static_cast<std::size_t>(field.value_index);
     if (field.value_index == unset || index >= values_.size()) {
       return raise("MissingFormatArgumentException",
                    letter_name(field) + (field.value_index == unset

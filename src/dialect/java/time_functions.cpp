@@ -21,12 +21,10 @@ using computed::object_part;
 // What is printed of an object: its text.
 Value Expressions::as_shown(const Value& value) {
   auto text = object_text(value);
-  return text ? Value::text(std::move(*text)) : value;
-}
-
-bool Expressions::finish(const Node& node, Value& out) {
-  out = as_shown(out);
-  return Evaluator::finish(node, out);
+  if (!text) return value;
+  Value out = Value::text(std::move(*text));
+  out.set_expression();
+  return out;
 }
 
 std::optional<Value> Expressions::object_constant(std::string_view path) {

@@ -114,6 +114,11 @@ std::optional<std::string> object_text(const Value& object) {
   return std::nullopt;
 }
 
+Outcome object_refused(const std::string& field, Span span) {
+  return Outcome::error({Code::not_supported_yet, field + " of such an object is not supported yet",
+                         span, "Use %s, or a LocalDateTime."});
+}
+
 std::optional<std::vector<TimeStep>> reading_steps(std::string_view pattern) {
   using What = TimeStep::What;
   std::vector<TimeStep> out;

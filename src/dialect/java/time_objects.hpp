@@ -8,6 +8,7 @@
 #include <vector>
 
 #include "../family/time_reading.hpp"
+#include "inky_margin/dialect/dialect.hpp"
 #include "inky_margin/format/value.hpp"
 #include "locales.hpp"
 
@@ -37,6 +38,9 @@ Value period_between(const Moment& from, const Moment& to);
 
 // toString() of one; nothing: it has none that is known here.
 std::optional<std::string> object_text(const Value& object);
+
+// What a field says that shows such an object in another way than as its text.
+Outcome object_refused(const std::string& field, Span span);
 
 // The steps of a pattern of DateTimeFormatter that reads; nothing: a part of it is not known here.
 std::optional<std::vector<TimeStep>> reading_steps(std::string_view pattern);

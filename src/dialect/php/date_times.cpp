@@ -318,6 +318,13 @@ bool Expressions::call_method(const Node& node, const Value& of, const Arguments
   return true;
 }
 
+// $b = $a: two names of one DateTime, which a change of the one would change for both.
+bool Expressions::finish(const Node& node, Value& out) {
+  const bool shares =
+      node.kind == Node::Kind::name && computed::is_object(out, moment_object) && flag_of(out, 2);
+  return !shares || not_yet("another name for a DateTime is", node);
+}
+
 // $d->modify("+1 day"); as a statement: what $d stands for behind it.
 bool Expressions::change_date(const Node& node, Value& out) {
   const Value* before = find(node.parts[0].parts[0].text);

@@ -69,6 +69,7 @@ class Expressions final : public computed::Evaluator {
   bool member(const computed::Node& node, const Value& of, Value& out) override;
   bool item(const computed::Node& node, const Value& of, const Value& at, Value& out) override;
   bool cast(const computed::Node& node, const Value& of, Value& out) override;
+  bool finish(const computed::Node& node, Value& out) override;
 
  private:
   using Node = computed::Node;

@@ -418,10 +418,12 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
   const std::size_t count = arguments.size();
   if (const Value* known = find(path); known != nullptr && known->is_expression())
     return call_kept(*known, node, arguments.values, out);
-  if (const auto done = call_on_array(node, path, arguments, out)) return *done;
-  if (const auto shown = show_value(node, path, arguments, out)) return *shown;
   if (const auto made = make_moment(node, path, arguments, out)) return *made;
   if (const auto date = format_date(node, path, arguments, out)) return *date;
+  if (std::any_of(arguments.values.begin(), arguments.values.end(), computed::is_object_value))
+    return not_yet("an object as an argument of " + path + " is", node);
+  if (const auto done = call_on_array(node, path, arguments, out)) return *done;
+  if (const auto shown = show_value(node, path, arguments, out)) return *shown;
   if (path.starts_with("is_") || path == "gettype") return ask_type(node, path, arguments, out);
   if (path == "sprintf" && count > 0 && arguments[0].is(Type::text))
     return fill(node, *php_dialect(), arguments[0].as_text(),

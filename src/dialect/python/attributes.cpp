@@ -72,7 +72,7 @@ bool has_attribute(const Value& value, std::string_view name) {
       {"datetime.datetime",
        " astimezone combine ctime date dst fromisocalendar fromisoformat fromordinal fromtimestamp "
        "isocalendar isoformat isoweekday max min now replace resolution strftime strptime time "
-       "timestamp timetuple timetz today toordinal tzname utcfromtimestamp utcnow utcoffset "
+       "timestamp timetuple timetz today toordinal tzinfo tzname utcfromtimestamp utcnow utcoffset "
        "utctimetuple weekday "},
   };
   if (name.starts_with("__") && name.ends_with("__")) return true;

@@ -51,6 +51,7 @@ bool Expressions::take_whole(const Node& node, const Value& value, std::int64_t&
 }
 
 bool Expressions::items_of(const Node& node, const Value& value, std::vector<Value>& out) {
+  if (computed::is_object(value)) return not_yet("the items of such an object are", node);
   if (is_text_or_character(value)) {
     const std::string text = text_of(value);
     std::string_view rest = text;
@@ -90,6 +91,8 @@ bool Expressions::call_known(const Node& node, const std::string& path, const Ar
                  "'" + std::string(type_name(*find(path))) + "' object is not callable", node);
   if (const auto done = call_time_function(node, path, arguments, out)) return *done;
   if (const auto done = call_time(node, path, arguments, out)) return *done;
+  if (std::any_of(arguments.values.begin(), arguments.values.end(), computed::is_object_value))
+    return not_yet("an object as an argument of " + path + " is", node);
   if (const auto done = call_locale(node, path, arguments, out)) return *done;
   const bool takes_names = is_among({"sorted", "round", "sum", "max", "min", "int", "dict"});
   if (!arguments.named.empty() && !takes_names)

@@ -135,6 +135,8 @@ bool Expressions::holds(const Node&, const Value& value, bool& out) {
 
 bool Expressions::combine(const Node& node, Operation operation, const Value& left,
                           const Value& right, Value& out) {
+  if (computed::is_object(left) || computed::is_object(right))
+    return not_yet("an operator of such an object is", node);
   bool truth = false;
   switch (operation) {
     case Operation::equal:
