@@ -233,10 +233,15 @@ Result<const Dialect*> dialect_guessed(std::string_view source) {
   const bool may_be_usual = is_statement(*usual, source);
   if (may_be_usual && reads(usual)) return usual;
   std::vector<const Dialect*> found;
+  std::vector<const Dialect*> with_method;
   for (const SourceLanguage& language : all_languages()) {
     const Dialect* dialect = own_dialect(language, usual);
-    if (dialect != nullptr && is_statement(*dialect, source, false)) found.push_back(dialect);
+    if (dialect == nullptr) continue;
+    if (is_statement(*dialect, source, false)) found.push_back(dialect);
+    if (is_method_call(*dialect, source)) with_method.push_back(dialect);
   }
+  // An expression alone, which no language has as a call that prints.
+  if (found.empty() && !may_be_usual) found = std::move(with_method);
   if (found.size() > 1 || may_be_usual)
     std::erase_if(found, [&](const Dialect* dialect) { return !reads(dialect); });
   if (found.empty()) return usual;

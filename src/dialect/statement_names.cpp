@@ -142,7 +142,7 @@ namespace {
 
 // Whether a source is a call of a known function or method, all of it: price.toFixed(2). Its value is
 // what is shown.
-bool is_value(const LanguageFacts& language, std::string_view source) {
+bool is_value(const LanguageFacts& language, std::string_view source, bool of_methods = false) {
   const ExpressionForm* form = language.expressions;
   if (form == nullptr || form->value_field.empty()) return false;
   const std::size_t end = source.find_last_not_of(" \t\r\n;");
@@ -172,10 +172,16 @@ bool is_value(const LanguageFacts& language, std::string_view source) {
   if (callee.kind == Node::Kind::member && has_word(form->grammar->methods, callee.text))
     return true;
   const std::string path = computed::path_of(callee);
-  return !path.empty() && node.parts.size() > 1 && has_word(form->grammar->functions, path);
+  return !of_methods && !path.empty() && node.parts.size() > 1 &&
+         has_word(form->grammar->functions, path);
 }
 
 }  // namespace
+
+bool is_method_call(const Dialect& asked, std::string_view source) {
+  const LanguageFacts* language = language_facts_of(asked);
+  return language != nullptr && is_value(*language, source, true);
+}
 
 bool is_statement(const Dialect& asked, std::string_view source, bool is_chosen) {
   const LanguageFacts* language = language_facts_of(asked);
@@ -192,7 +198,7 @@ bool is_statement(const Dialect& asked, std::string_view source, bool is_chosen)
     const std::string_view rest = statement.substr(from);
     return begins_statement(*language, rest) || is_filled(*language, rest);
   };
-  if (is_value(*language, source)) return true;
+  if (is_chosen && is_value(*language, source)) return true;
   std::vector<Span> statements = statements_of(*language, source);
   std::size_t chains = 0;
   for (std::size_t i = 0; i < statements.size(); ++i) {

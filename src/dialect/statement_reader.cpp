@@ -247,7 +247,11 @@ class StatementReader {
 
   // An expression alone, whose value is shown as the language prints it.
   bool take_value(const Node& node) {
-    const bool has_value = node.kind != Node::Kind::name && node.kind != Node::Kind::function;
+    // Words with points between them are texts that PHP would join.
+    const bool joins =
+        node.kind == Node::Kind::binary && node.operation == computed::Operation::join;
+    const bool has_value =
+        node.kind != Node::Kind::name && node.kind != Node::Kind::function && !joins;
     if (!alone_ || !has_value || form_.value_field.empty()) return false;
     parts_.dialect = find_dialect(form_.plain_dialect);
     parts_.add_argument(node, {});

@@ -46,5 +46,8 @@ Result<Value> compute(const Dialect& asked, std::string_view expression,
 // a parenthesis with a literal behind it, or a literal with a method or an operator behind it.
 // `is_chosen`: the user named the language, and so a form that two languages share counts.
 bool is_statement(const Dialect& asked, std::string_view source, bool is_chosen = true);
+// Whether a source is the call of a method that the language of `asked` knows, and nothing else:
+// price.toFixed(2).
+bool is_method_call(const Dialect& asked, std::string_view source);
 
 }  // namespace inky::inline v1
