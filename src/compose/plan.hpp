@@ -16,9 +16,9 @@ struct ComposingPlan {
   std::string source;              // of the template; empty: the first change makes the text
   Spec core;                       // the wish that the template grants
   std::vector<Change> changes;
-  Spec digits;  // the wish; of money, its digits with their marks alone
-  std::size_t money =
-      0;                // the change that begins what is around these; the number of changes: none
+  Spec digits;  // the wish; of money, the number in it
+  // Of money, the first change behind those of the number; else how many changes there are.
+  std::size_t money = 0;
   std::string why_not;  // there is none
 };
 

@@ -20,16 +20,17 @@ live_count = 2000
 class Maker(python.Maker):
     """The same templates, with decimals for most values."""
 
-    def decimal(self):
+    def special(self):
+        """A value of the type that is asked for, as the contract and as Python have it."""
         r = self.random
         text = self.values.decimal() if r.random() < 0.95 else r.choice(["nan", "inf", "-inf", "-nan"])
         return {"decimal": text}, decimal.Decimal(text)
 
     def value(self, depth=0):
-        return self.decimal() if self.random.random() < 0.6 else super().value(depth)
+        return self.special() if self.random.random() < 0.6 else super().value(depth)
 
     def suited(self, letter):
-        return self.decimal() if self.random.random() < 0.95 else super().suited(letter)
+        return self.special() if self.random.random() < 0.95 else super().suited(letter)
 
     def letter(self):
         r = self.random
@@ -42,7 +43,7 @@ class Maker(python.Maker):
     def case(self):
         r = self.random
         if r.random() < 0.05:
-            value = self.decimal()
+            value = self.special()
             return {"values": [value[0]]}, ([value[1]], {})
         return self.f_string() if r.random() < 0.4 else self.format()
 

@@ -21,9 +21,11 @@ class Maker(python_percent.Maker):
     """The same templates, with decimals for most values."""
 
     def value(self, letter):
+        return super().value(letter) if self.random.random() < 0.1 else self.special()
+
+    def special(self):
+        """A value of the type that is asked for, as the contract and as Python have it."""
         r = self.random
-        if r.random() < 0.1:
-            return super().value(letter)
         text = self.values.decimal() if r.random() < 0.95 else r.choice(["nan", "inf", "-inf"])
         return {"decimal": text}, decimal.Decimal(text)
 

@@ -5,28 +5,24 @@
     tools/record/python_percent_fractions.py --live SEED      fewer cases, to standard output
 """
 
-import fractions
 import pathlib
 import platform
 import sys
 
+import python_fractions
 import python_percent
+import python_percent_decimals
 from recording import needs, write_cases
 
 count = 5000
 live_count = 1000
 
 
-class Maker(python_percent.Maker):
+class Maker(python_percent_decimals.Maker):
     """The same templates, with fractions for most values."""
 
-    def value(self, letter):
-        r = self.random
-        if r.random() < 0.1:
-            return super().value(letter)
-        value = fractions.Fraction(r.randrange(-10 ** r.randrange(1, 20), 10 ** r.randrange(1, 20)),
-                                   r.choice([1, 1, 2, 3, 4, 7, 8, 10, 100, 360, 10 ** 15]))
-        return {"fraction": [str(value.numerator), str(value.denominator)]}, value
+    def special(self):
+        return python_fractions.fraction(self.random)
 
 
 def cases(seed, wanted):

@@ -73,8 +73,8 @@ class Evaluator {
     Value value;
     return evaluate(node, value) && holds(node, value, out);
   }
-  // What stands for a value among the arguments of a call that prints: of an object its text, where
-  // it has one. Such a text is marked as an expression: it has no formats of its own.
+  // What a call that prints gets for a value. An object becomes its text, where it has one. That text
+  // is marked as an expression, so that no format is tried on it.
   virtual Value as_argument(Value value) const { return value; }
   const std::optional<Trouble>& trouble() const { return trouble_; }
   bool is_static() const { return is_static_; }

@@ -28,8 +28,11 @@ inline bool is_object(const Value& value, std::string_view kind) {
   return is_object(value) && value.as_list()[0].as_text() == kind;
 }
 
-inline bool is_object_value(const Value& value) {
-  return is_object(value);
+inline bool has_object(const std::vector<Value>& values) {
+  for (const Value& value : values) {
+    if (is_object(value)) return true;
+  }
+  return false;
 }
 
 // The first object in a value, however deep; null where there is none.

@@ -4,6 +4,7 @@
 #include <cmath>
 #include <optional>
 
+#include "../family/instants.hpp"
 #include "../family/time_reading.hpp"
 #include "../family/values.hpp"
 #include "dialect/lexis.hpp"
@@ -18,36 +19,12 @@ namespace {
 using computed::Node;
 using computed::Operation;
 
-constexpr int128 billion = 1'000'000'000;
+constexpr int128 billion = nanoseconds_per_second;
 constexpr int128 tick = 100;
-constexpr int128 first_second = -62'135'596'800;
-constexpr int128 last_second = 253'402'300'799;
-
-int128 instant_of(const Value& value) {
-  const Moment moment = value.as_moment();
-  return (int128{seconds_since_1970(moment)} - int128{moment.offset.value_or(0)} * 60) * billion +
-         moment.nanosecond;
-}
 
 int128 clock_of(const Moment& moment) {
   return int128{moment.hour * 3600 + moment.minute * 60 + moment.second} * billion +
          moment.nanosecond;
-}
-
-// The moment that is this many nanoseconds after the year 1970 began, on clocks with this offset.
-// Nothing outside of the years 1 to 9999.
-std::optional<Moment> moment_at(int128 local, std::optional<int> offset) {
-  int128 seconds = local / billion;
-  int128 rest = local % billion;
-  if (rest < 0) {
-    rest += billion;
-    --seconds;
-  }
-  if (seconds < first_second || seconds > last_second) return std::nullopt;
-  Moment out = moment_of_seconds(static_cast<std::int64_t>(seconds));
-  out.nanosecond = static_cast<int>(rest);
-  out.offset = offset;
-  return out;
 }
 
 Value with_type(const Value& like, const Moment& moment) {
@@ -202,7 +179,7 @@ bool Expressions::combine_times(const Node& node, Operation operation, const Val
   if (computed::is_comparison(operation)) {
     if (!left.is(right.type())) return refuse("there is no such operator for these", node);
     const auto key = [](const Value& value) {
-      return value.is(Type::duration) ? value.as_duration() : instant_of(value);
+      return value.is(Type::duration) ? value.as_duration() : instant_of(value.as_moment());
     };
     const int128 a = key(left);
     const int128 b = key(right);
@@ -229,12 +206,12 @@ bool Expressions::combine_times(const Node& node, Operation operation, const Val
   const auto has_date = [](const Value& value) { return value.is(Type::moment); };
   if (has_date(left) && right.is(Type::duration) && (adds || subtracts)) {
     const int128 local =
-        instant_of(left) + int128{left.as_moment().offset.value_or(0)} * 60 * billion;
+        instant_of(left.as_moment()) + int128{left.as_moment().offset.value_or(0)} * 60 * billion;
     return give_time(node, left, adds ? local + right.as_duration() : local - right.as_duration(),
                      out);
   }
   if (has_date(left) && has_date(right) && subtracts) {
-    out = Value::duration(instant_of(left) - instant_of(right));
+    out = Value::duration(instant_of(left.as_moment()) - instant_of(right.as_moment()));
     return true;
   }
   if (left.is(Type::time) && right.is(Type::time) && subtracts) {
@@ -277,8 +254,8 @@ std::optional<bool> Expressions::call_on_time(const Node& node, const Value& of,
     const bool in_milliseconds = name == "ToUnixTimeMilliseconds";
     if (count == 0 && (in_milliseconds || name == "ToUnixTimeSeconds")) {
       const int128 length = in_milliseconds ? 1'000'000 : billion;
-      int128 whole = instant_of(of) / length;
-      if (instant_of(of) % length < 0) --whole;
+      int128 whole = instant_of(of.as_moment()) / length;
+      if (instant_of(of.as_moment()) % length < 0) --whole;
       out = Value::whole(Type::i64, whole);
       return true;
     }
@@ -290,7 +267,7 @@ std::optional<bool> Expressions::call_on_time(const Node& node, const Value& of,
         return raise("ArgumentException", "an offset of whole minutes, up to 14 hours", node, of,
                      out);
       const auto moved =
-          moment_at(instant_of(of) + minutes * 60 * billion, static_cast<int>(minutes));
+          moment_at(instant_of(of.as_moment()) + minutes * 60 * billion, static_cast<int>(minutes));
       if (!moved)
         return raise("ArgumentOutOfRangeException", "a time outside of the years 1 to 9999", node,
                      of, out);
@@ -308,16 +285,11 @@ std::optional<bool> Expressions::call_on_time(const Node& node, const Value& of,
     std::int64_t by = 0;
     if (!take_int(node, arguments[0], by)) return false;
     if (std::abs(by) > 120'000) return not_yet("a step of more than 120,000 months is", node);
-    const std::int64_t all_months =
-        moment.year * 12 + moment.month - 1 + by * (what == "Years" ? 12 : 1);
-    if (all_months < 12 || all_months >= 120'000)
+    const auto moved = months_later(moment, by * (what == "Years" ? 12 : 1));
+    if (!moved)
       return raise("ArgumentOutOfRangeException", "a time outside of the years 1 to 9999", node, of,
                    out);
-    Moment moved = moment;
-    moved.year = static_cast<int>(all_months / 12);
-    moved.month = static_cast<int>(all_months % 12) + 1;
-    moved.day = std::min(moment.day, days_of_month(moved.year, moved.month));
-    out = with_type(of, moved);
+    out = with_type(of, *moved);
     return true;
   }
   const Unit* unit = unit_named(what);
@@ -336,7 +308,8 @@ std::optional<bool> Expressions::call_on_time(const Node& node, const Value& of,
     if (!computed::fits(Type::i64, made)) return not_yet("so long a time is", node);
     ticks = made.convert_to<std::int64_t>();
   }
-  const int128 local = instant_of(of) + int128{moment.offset.value_or(0)} * 60 * billion;
+  const int128 local =
+      instant_of(of.as_moment()) + int128{moment.offset.value_or(0)} * 60 * billion;
   return give_time(node, of, local + ticks * tick, out);
 }
 

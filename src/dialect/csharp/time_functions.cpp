@@ -200,6 +200,9 @@ bool Expressions::read_time_exactly(const Node& node, std::string_view type,
   const bool good = (count == 2 || count == 3) && arguments[0].is(Type::text) &&
                     arguments[1].is(Type::text) && (count == 2 || is_invariant(arguments[2]));
   if (!good) return not_yet("ParseExact with these arguments is", node);
+  const bool names_culture = count == 3 && !arguments[2].is(Type::nil);
+  const bool is_usual = locale().empty() || locale() == "invariant";
+  if (!names_culture && !is_usual) return not_yet("reading by this culture is", node);
   const std::string_view pattern = arguments[1].as_text();
   const auto steps = steps_of(pattern);
   // A letter alone is a standard format.

@@ -13,8 +13,8 @@
 
 namespace inky::inline v1::glibc {
 
-// What stands before and behind the digits of an amount: the name of the currency and the sign. A name
-// that is a code has a blank beside it in any case.
+// The currency and the sign, as they stand before and behind the digits of an amount. A code always
+// has a blank beside it.
 std::pair<std::string, std::string> around_amount(const Locale& locale, std::string_view name,
                                                   bool is_code, bool below_zero);
 

@@ -10,7 +10,7 @@
 
 namespace inky::inline v1 {
 
-// One step: so many digits, a name, or text as it is.
+// One step reads a number, a name, or a text that must be there.
 struct TimeStep {
   enum class What : std::uint8_t {
     literal,  // text, as it is
@@ -58,9 +58,9 @@ struct TimeParts {
   int hour_of_day() const;
 };
 
-// The first step takes as many digits as it may, and so on: no step gives one back. Nothing where
-// the text does not go on as the steps say, where a number is none of its part, or where some text is
-// left. `any_case`: of names. English names alone.
+// Each step takes as many digits as it may, and no step gives one back. Nothing where the text differs
+// from the steps, where a number is out of range, or where some text is left. Names are English;
+// `any_case`: capitals do not matter in them.
 std::optional<TimeParts> read_time_parts(std::string_view text, std::span<const TimeStep> steps,
                                          bool any_case);
 

@@ -5,6 +5,7 @@
 #include <cstdlib>
 
 #include "../computed/objects.hpp"
+#include "../family/instants.hpp"
 #include "../family/values.hpp"
 #include "expressions.hpp"
 #include "number_formats.hpp"
@@ -142,11 +143,8 @@ std::optional<bool> Expressions::make_time(const Node& node, std::string_view pa
   }
   if (path == "Duration.between" && count == 2 && arguments[0].is(arguments[1].type()) &&
       (arguments[0].is(Type::moment) || arguments[0].is(Type::time))) {
-    const auto at = [](const Value& value) {
-      const Moment moment = value.as_moment();
-      return local_of(moment) - int128{moment.offset.value_or(0)} * 60 * nanos_of_second;
-    };
-    out = Value::duration(at(arguments[1]) - at(arguments[0]));
+    out = Value::duration(instant_of(arguments[1].as_moment()) -
+                          instant_of(arguments[0].as_moment()));
     return true;
   }
   const bool is_date = type == "LocalDate";
@@ -381,8 +379,8 @@ std::optional<bool> Expressions::call_on_time(const Node& node, const Value& of,
   if (count == 1 && of.is(arguments[0].type()) &&
       (name == "isBefore" || name == "isAfter" || (name == "isEqual" && has_date))) {
     const Moment other = arguments[0].as_moment();
-    const int128 a = local_of(moment) - int128{moment.offset.value_or(0)} * 60 * nanos_of_second;
-    const int128 b = local_of(other) - int128{other.offset.value_or(0)} * 60 * nanos_of_second;
+    const int128 a = instant_of(moment);
+    const int128 b = instant_of(other);
     if (moment.offset.has_value() != other.offset.has_value()) return std::nullopt;
     out = Value::truth(name == "isBefore" ? a < b : name == "isAfter" ? a > b : a == b);
     return true;
@@ -399,14 +397,9 @@ std::optional<bool> Expressions::call_on_time(const Node& node, const Value& of,
   if (given > most || given < -most) return not_yet("a step of more than 1,000,000,000 is", node);
   const std::int64_t amount = given.convert_to<std::int64_t>() * (adds ? 1 : -1);
   if ((what == "Months" || what == "Years") && has_date) {
-    const std::int64_t months =
-        moment.year * 12 + moment.month - 1 + amount * (what == "Years" ? 12 : 1);
-    if (months < 12 || months >= 120'000) return not_yet("such a year is", node);
-    Moment moved = moment;
-    moved.year = static_cast<int>(months / 12);
-    moved.month = static_cast<int>(months % 12) + 1;
-    moved.day = std::min(moment.day, days_of_month(moved.year, moved.month));
-    out = with_type(of, moved);
+    const auto moved = months_later(moment, amount * (what == "Years" ? 12 : 1));
+    if (!moved) return not_yet("such a year is", node);
+    out = with_type(of, *moved);
     return true;
   }
   const Unit* unit = unit_named(what);
@@ -421,19 +414,10 @@ bool Expressions::move_time(const Node& node, const Value& of, int128 by, Value&
   int128 local = of.is(Type::time) ? clock_of(moment) : local_of(moment);
   local += by;
   if (of.is(Type::time)) local = (local % nanos_of_day + nanos_of_day) % nanos_of_day;
-  int128 seconds = local / nanos_of_second;
-  int128 rest = local % nanos_of_second;
-  if (rest < 0) {
-    rest += nanos_of_second;
-    --seconds;
-  }
-  if (of.is(Type::time)) seconds -= 62'135'596'800;  // the year 1
-  if (seconds < -62'135'596'800 || seconds > 253'402'300'799)
-    return not_yet("such a year is", node);
-  Moment moved = moment_of_seconds(static_cast<std::int64_t>(seconds));
-  moved.nanosecond = static_cast<int>(rest);
-  moved.offset = moment.offset;
-  out = with_type(of, moved);
+  if (of.is(Type::time)) local += local_of({});  // in the year 1
+  const auto moved = moment_at(local, moment.offset);
+  if (!moved) return not_yet("such a year is", node);
+  out = with_type(of, *moved);
   return true;
 }
 

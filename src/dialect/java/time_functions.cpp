@@ -179,7 +179,7 @@ std::optional<bool> Expressions::count_units(const Node& node, std::string_view 
     if (of_days ? from.is(Type::time) : from.is(Type::date))
       return fail(computed::Trouble::When::run, "UnsupportedTemporalTypeException",
                   "Unsupported unit: " + std::string(unit), node);
-    out = Value::whole(Type::i64, apart / (int128{seconds} * nanos_per_second));
+    out = Value::whole(Type::i64, apart / (int128{seconds} * nanoseconds_per_second));
     return true;
   }
   if (unit == "MILLIS" && !from.is(Type::date)) {
@@ -192,7 +192,7 @@ std::optional<bool> Expressions::count_units(const Node& node, std::string_view 
   const auto in_month = [](const Moment& moment) {
     return (int128{moment.day} * 86'400 + moment.hour * 3'600 + moment.minute * 60 +
             moment.second) *
-               nanos_per_second +
+               nanoseconds_per_second +
            moment.nanosecond;
   };
   if (months > 0 && in_month(b) < in_month(a)) --months;
@@ -211,8 +211,10 @@ std::optional<bool> Expressions::make_time_object(const Node& node, std::string_
     const Integer given = computed::whole_of(arguments[0]);
     constexpr std::int64_t most = std::int64_t{1} << 58;
     if (given > most || given < -most) return not_yet("so long a time is", node);
-    const auto moment = moment_at(int128{given.convert_to<std::int64_t>()} *
-                                  (path == "Instant.ofEpochSecond" ? nanos_per_second : 1'000'000));
+    const auto moment =
+        moment_at(int128{given.convert_to<std::int64_t>()} *
+                      (path == "Instant.ofEpochSecond" ? nanoseconds_per_second : 1'000'000),
+                  0);
     if (!moment) return not_yet("such a year is", node);
     out = object_of(path == "Date" ? date_object : instant_object, {Value::moment(*moment)});
     return true;
@@ -305,7 +307,7 @@ std::optional<bool> Expressions::make_time_object(const Node& node, std::string_
         name == "ofEpochDay"
             ? int128{parts[0]}
             : seconds_since_1970({static_cast<int>(parts[0]), 1, 1}) / 86'400 + parts[1] - 1;
-    const auto moment = moment_at(day * 86'400 * nanos_per_second);
+    const auto moment = moment_at(day * 86'400 * nanoseconds_per_second, {});
     if (!moment) return not_yet("such a year is", node);
     out = Value::date({moment->year, moment->month, moment->day});
     return true;

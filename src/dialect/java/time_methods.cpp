@@ -53,7 +53,7 @@ std::optional<bool> Expressions::adjust(const Node& node, const Value& of, const
                  : name == "nextOrSame" ? ahead
                  : name == "previous"   ? (ahead == 0 ? -7 : ahead - 7)
                                         : (ahead == 0 ? 0 : ahead - 7);
-  return move_time(node, of, int128{by} * 86'400 * nanos_per_second, out);
+  return move_time(node, of, int128{by} * 86'400 * nanoseconds_per_second, out);
 }
 
 std::optional<bool> Expressions::call_on_object(const Node& node, const Value& of,
@@ -88,7 +88,7 @@ std::optional<bool> Expressions::call_on_object(const Node& node, const Value& o
     const auto down = [&](int128 unit) { return instant / unit - (instant % unit < 0 ? 1 : 0); };
     if (count == 0 && name == (kind == date_object ? "getTime" : "toEpochMilli"))
       return give_long(down(1'000'000));
-    if (count == 0 && name == "getEpochSecond") return give_long(down(nanos_per_second));
+    if (count == 0 && name == "getEpochSecond") return give_long(down(nanoseconds_per_second));
     if (count == 0 && name == "toInstant" && kind == date_object) {
       out = object_of(instant_object, {Value(object_part(of, 0))});
       return true;
@@ -103,10 +103,10 @@ std::optional<bool> Expressions::call_on_object(const Node& node, const Value& o
                !is_real(arguments[0].type()) &&
                computed::fits(Type::i64, computed::whole_of(arguments[0])))
         by = computed::whole_of(arguments[0]).convert_to<std::int64_t>() *
-             (unit == "Seconds" ? nanos_per_second : int128{1'000'000});
+             (unit == "Seconds" ? nanoseconds_per_second : int128{1'000'000});
       else
         return std::nullopt;
-      const auto moved = moment_at(adds ? instant + by : instant - by);
+      const auto moved = moment_at(adds ? instant + by : instant - by, 0);
       if (!moved) return not_yet("such a year is", node);
       out = object_of(instant_object, {Value::moment(*moved)});
       return true;
@@ -114,9 +114,9 @@ std::optional<bool> Expressions::call_on_object(const Node& node, const Value& o
     if (kind == instant_object && name == "atOffset" && count == 1 &&
         computed::is_object(arguments[0], offset_object)) {
       const int minutes = number_in(arguments[0], 0);
-      auto moved = moment_at(instant + int128{minutes} * 60 * nanos_per_second);
+      const auto moved =
+          moment_at(instant + int128{minutes} * 60 * nanoseconds_per_second, minutes);
       if (!moved) return not_yet("such a year is", node);
-      moved->offset = minutes;
       out = Value::moment(*moved);
       return true;
     }
@@ -127,7 +127,7 @@ std::optional<bool> Expressions::call_on_object(const Node& node, const Value& o
     for (std::size_t i = 0; i < 3; ++i) {
       if (names[i] == name) return give(number_in(of, i));
     }
-    if (name == "toTotalMonths") return give_long(number_in(of, 0) * 12 + number_in(of, 1));
+    if (name == "toTotalMonths") return give_long(int128{number_in(of, 0)} * 12 + number_in(of, 1));
     return std::nullopt;
   }
   if (kind == year_object && count == 0) {
@@ -186,17 +186,14 @@ std::optional<bool> Expressions::call_with_object(const Node& node, const Value&
   if (count == 1 && has_date && computed::is_object(arguments[0], period_object) &&
       (name == "plus" || name == "minus")) {
     const int sign = name == "plus" ? 1 : -1;
-    const int months = number_in(arguments[0], 0) * 12 + number_in(arguments[0], 1);
-    const std::int64_t all = std::int64_t{moment.year} * 12 + moment.month - 1 + sign * months;
-    if (all < 12 || all >= 120'000) return not_yet("such a year is", node);
-    moment.year = static_cast<int>(all / 12);
-    moment.month = static_cast<int>(all % 12) + 1;
-    moment.day = std::min(moment.day, days_of_month(moment.year, moment.month));
-    Value moved;
-    keep();
-    moved = out;
+    const std::int64_t months =
+        std::int64_t{number_in(arguments[0], 0)} * 12 + number_in(arguments[0], 1);
+    const auto later = months_later(moment, sign * months);
+    if (!later) return not_yet("such a year is", node);
+    const Value moved = of.is(Type::date) ? Value::date(*later) : Value::moment(*later);
     return move_time(node, moved,
-                     int128{sign * number_in(arguments[0], 2)} * 86'400 * nanos_per_second, out);
+                     int128{sign} * number_in(arguments[0], 2) * 86'400 * nanoseconds_per_second,
+                     out);
   }
   const bool to_offset = name == "atOffset" || name == "withOffsetSameInstant" ||
                          name == "withOffsetSameLocal" || name == "toInstant" ||
@@ -211,19 +208,21 @@ std::optional<bool> Expressions::call_with_object(const Node& node, const Value&
       Moment with = moment;
       with.offset = minutes;
       const int128 at = instant_of(with);
-      out = Value::whole(Type::i64, at / nanos_per_second - (at % nanos_per_second < 0 ? 1 : 0));
+      out = Value::whole(Type::i64,
+                         at / nanoseconds_per_second - (at % nanoseconds_per_second < 0 ? 1 : 0));
       return true;
     }
     if (name == "toInstant") {
       Moment with = moment;
       with.offset = minutes;
-      const auto at = moment_at(instant_of(with));
+      const auto at = moment_at(instant_of(with), 0);
       if (!at) return not_yet("such a year is", node);
       out = object_of(instant_object, {Value::moment(*at)});
       return true;
     }
     if (name == "withOffsetSameInstant" && !is_local) {
-      auto moved = moment_at(instant_of(moment) + int128{minutes} * 60 * nanos_per_second);
+      const auto moved =
+          moment_at(instant_of(moment) + int128{minutes} * 60 * nanoseconds_per_second, minutes);
       if (!moved) return not_yet("such a year is", node);
       moment = *moved;
     } else if ((name == "atOffset") != is_local) {

@@ -17,26 +17,6 @@ int number_in(const Value& object, std::size_t part) {
   return static_cast<int>(object_part(object, part).as_whole());
 }
 
-std::optional<Moment> moment_at(int128 nanoseconds) {
-  int128 seconds = nanoseconds / nanos_per_second;
-  int128 rest = nanoseconds % nanos_per_second;
-  if (rest < 0) {
-    rest += nanos_per_second;
-    --seconds;
-  }
-  if (seconds < -62'135'596'800 || seconds > 253'402'300'799) return std::nullopt;
-  Moment out = moment_of_seconds(static_cast<std::int64_t>(seconds));
-  out.nanosecond = static_cast<int>(rest);
-  out.offset = 0;
-  return out;
-}
-
-int128 instant_of(const Moment& moment) {
-  return (int128{seconds_since_1970(moment)} - int128{moment.offset.value_or(0)} * 60) *
-             nanos_per_second +
-         moment.nanosecond;
-}
-
 Value period_between(const Moment& from, const Moment& to) {
   int months = (to.year - from.year) * 12 + to.month - from.month;
   int days = to.day - from.day;
@@ -47,12 +27,8 @@ Value period_between(const Moment& from, const Moment& to) {
   };
   if (months > 0 && days < 0) {
     --months;
-    Moment moved = from;
-    const int all = from.year * 12 + from.month - 1 + months;
-    moved.year = all / 12;
-    moved.month = all % 12 + 1;
-    moved.day = std::min(from.day, days_of_month(moved.year, moved.month));
-    days = days_apart(moved, to);
+    // Between the two, and so within the years that there are.
+    days = days_apart(*months_later(from, months), to);
   } else if (months < 0 && days > 0) {
     ++months;
     days -= days_of_month(to.year, to.month);

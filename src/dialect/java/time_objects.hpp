@@ -7,6 +7,7 @@
 #include <string_view>
 #include <vector>
 
+#include "../family/instants.hpp"
 #include "../family/time_reading.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 #include "inky_margin/format/value.hpp"
@@ -24,15 +25,9 @@ inline constexpr std::string_view adjuster_object = "TemporalAdjuster";    // it
 inline constexpr std::string_view old_format_object = "SimpleDateFormat";  // pattern, locale
 inline constexpr std::string_view context_object = "MathContext";          // precision, rounding
 
-inline constexpr int128 nanos_per_second = 1'000'000'000;
-
 // An int, and one that is a part of an object.
 Value int_of(std::int64_t number);
 int number_in(const Value& object, std::size_t part);
-// A moment in UTC; nothing beyond the years 1 to 9999.
-std::optional<Moment> moment_at(int128 nanoseconds);
-// The nanoseconds from the beginning of the year 1970 on, the offset taken off.
-int128 instant_of(const Moment& moment);
 // Period.between: whole months, then days.
 Value period_between(const Moment& from, const Moment& to);
 

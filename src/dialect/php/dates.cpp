@@ -2,6 +2,8 @@
 
 #include <array>
 
+#include "../family/time_reading.hpp"
+
 #include "dates.hpp"
 
 namespace inky::inline v1::php {
@@ -30,11 +32,6 @@ Instant instant_of(std::int64_t seconds) {
 
 namespace {
 
-constexpr std::array<const char*, 7> day_names = {"Sunday",   "Monday", "Tuesday", "Wednesday",
-                                                  "Thursday", "Friday", "Saturday"};
-constexpr std::array<const char*, 12> month_names = {
-    "January", "February", "March",     "April",   "May",      "June",
-    "July",    "August",   "September", "October", "November", "December"};
 constexpr std::array<int, 12> lengths = {31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31};
 
 int day_of_year(const Instant& at) {
@@ -98,8 +95,8 @@ std::optional<std::string> number_of(char code, const Instant& at) {
 }
 
 std::optional<std::string> word_of(char code, const Instant& at) {
-  const std::string day = day_names[static_cast<std::size_t>(at.weekday)];
-  const std::string month = month_names[static_cast<std::size_t>(at.month - 1)];
+  const std::string day(english_weekday(at.weekday));
+  const std::string month(english_month(at.month));
   const bool is_morning = at.in_day < seconds_of_day / 2;
   switch (code) {
     case 'D':

@@ -420,7 +420,7 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
     return call_kept(*known, node, arguments.values, out);
   if (const auto made = make_moment(node, path, arguments, out)) return *made;
   if (const auto date = format_date(node, path, arguments, out)) return *date;
-  if (std::any_of(arguments.values.begin(), arguments.values.end(), computed::is_object_value))
+  if (computed::has_object(arguments.values))
     return not_yet("an object as an argument of " + path + " is", node);
   if (const auto done = call_on_array(node, path, arguments, out)) return *done;
   if (const auto shown = show_value(node, path, arguments, out)) return *shown;

@@ -219,7 +219,7 @@ bool Expressions::round_fraction(const Node& node, const Value& value, const Val
   std::int64_t count = 0;
   if (!take_whole(node, *places, count)) return false;
   constexpr std::int64_t most_places = 2000;
-  if (std::abs(count) > most_places) return not_yet("so many places are", node);
+  if (std::abs(count) > most_places) return not_yet("rounding to this many places is", node);
   const Rational unit = inky::power(10, static_cast<int>(-count));
   return give_fraction(node, Rational(round_whole(exact / unit, Rounding::half_even)) * unit, out);
 }

@@ -91,7 +91,7 @@ bool Expressions::call_known(const Node& node, const std::string& path, const Ar
                  "'" + std::string(type_name(*find(path))) + "' object is not callable", node);
   if (const auto done = call_time_function(node, path, arguments, out)) return *done;
   if (const auto done = call_time(node, path, arguments, out)) return *done;
-  if (std::any_of(arguments.values.begin(), arguments.values.end(), computed::is_object_value))
+  if (computed::has_object(arguments.values))
     return not_yet("an object as an argument of " + path + " is", node);
   if (const auto done = call_locale(node, path, arguments, out)) return *done;
   const bool takes_names = is_among({"sorted", "round", "sum", "max", "min", "int", "dict"});

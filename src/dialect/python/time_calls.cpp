@@ -35,20 +35,9 @@ Value ratio(int128 a, int128 b) {
 // A moment, a date, or an OverflowError beyond the years that there are.
 bool Expressions::give_moment(const Node& node, Type type, int128 nanoseconds,
                               std::optional<int> offset, Value& out) {
-  int128 seconds = nanoseconds / billion;
-  int128 rest = nanoseconds % billion;
-  if (rest < 0) {
-    rest += billion;
-    --seconds;
-  }
-  constexpr int128 first = -62'135'596'800;
-  constexpr int128 last = 253'402'300'799;
-  if (seconds < first || seconds > last)
-    return raise("OverflowError", "date value out of range", node);
-  Moment moment = moment_of_seconds(static_cast<std::int64_t>(seconds));
-  moment.nanosecond = static_cast<int>(rest);
-  moment.offset = offset;
-  out = type == Type::date ? Value::date(moment) : Value::moment(moment);
+  const auto moment = moment_at(nanoseconds, offset);
+  if (!moment) return raise("OverflowError", "date value out of range", node);
+  out = type == Type::date ? Value::date(*moment) : Value::moment(*moment);
   return true;
 }
 
@@ -89,7 +78,7 @@ bool Expressions::combine_times(const Node& node, Operation operation, const Val
     if (left.is(Type::date))
       by = (by / nanos_of_day - (by % nanos_of_day < 0 ? 1 : 0)) * nanos_of_day;
     const std::optional<int> offset = left.as_moment().offset;
-    const int128 local = instant_of(left) + int128{offset.value_or(0)} * 60 * billion;
+    const int128 local = instant_of(left.as_moment()) + int128{offset.value_or(0)} * 60 * billion;
     return give_moment(node, left.type(), adds ? local + by : local - by, offset, out);
   }
   if (left.is(Type::duration) && is_dated(right) && adds)
@@ -97,7 +86,7 @@ bool Expressions::combine_times(const Node& node, Operation operation, const Val
   if (is_dated(left) && left.is(right.type()) && subtracts) {
     if (left.as_moment().offset.has_value() != right.as_moment().offset.has_value())
       return raise("TypeError", "can't subtract offset-naive and offset-aware datetimes", node);
-    out = Value::duration(instant_of(left) - instant_of(right));
+    out = Value::duration(instant_of(left.as_moment()) - instant_of(right.as_moment()));
     return true;
   }
   const bool left_delta = left.is(Type::duration);
@@ -141,8 +130,8 @@ std::partial_ordering Expressions::compare_times(const Value& left, const Value&
   }
   if (left.as_moment().offset.has_value() != right.as_moment().offset.has_value())
     return std::partial_ordering::unordered;
-  const int128 a = instant_of(left);
-  const int128 b = instant_of(right);
+  const int128 a = instant_of(left.as_moment());
+  const int128 b = instant_of(right.as_moment());
   return a < b   ? std::partial_ordering::less
          : b < a ? std::partial_ordering::greater
                  : std::partial_ordering::equivalent;
@@ -301,7 +290,7 @@ bool Expressions::call_on_time(const Node& node, const Value& of, const Argument
     return true;
   }
   if (of.is(Type::moment) && name == "timestamp" && moment.offset) {
-    out = ratio(instant_of(of) / 1000, 1'000'000);
+    out = ratio(instant_of(of.as_moment()) / 1000, 1'000'000);
     return true;
   }
   return not_yet("the method " + name + " is", node);

@@ -127,12 +127,6 @@ std::string_view class_of_path(std::string_view path) {
   return path;
 }
 
-int128 instant_of(const Value& value) {
-  const Moment moment = value.as_moment();
-  return (int128{seconds_since_1970(moment)} - int128{moment.offset.value_or(0)} * 60) * billion +
-         moment.nanosecond;
-}
-
 // ---- Zones ----
 
 // timezone.utc, UTC; nothing: no zone.
@@ -395,7 +389,7 @@ std::optional<bool> Expressions::call_on_time_by_name(const Node& node, const Va
   if (name == "timestamp" && arguments.size() == 0) {
     // The machine's zone is taken to be UTC.
     const Rational micro =
-        Rational(computed::whole_of(Value::whole(Type::i128, instant_of(of) / 1000)));
+        Rational(computed::whole_of(Value::whole(Type::i128, instant_of(of.as_moment()) / 1000)));
     out = Value::real(Type::f64, stored(binary64, micro / 1'000'000, false));
     return true;
   }
@@ -403,7 +397,7 @@ std::optional<bool> Expressions::call_on_time_by_name(const Node& node, const Va
     std::optional<int> offset = 0;
     if (arguments.size() == 1 && !take_zone(node, arguments[0], offset)) return false;
     return give_moment(node, Type::moment,
-                       instant_of(of) + int128{offset.value_or(0)} * 60 * billion,
+                       instant_of(of.as_moment()) + int128{offset.value_or(0)} * 60 * billion,
                        offset.value_or(0), out);
   }
   return std::nullopt;

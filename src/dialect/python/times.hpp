@@ -5,6 +5,7 @@
 #include <string>
 #include <string_view>
 
+#include "../family/instants.hpp"
 #include "../family/time_letters.hpp"
 #include "inky_margin/format/value.hpp"
 
@@ -24,10 +25,7 @@ std::string_view append_time_by_codes(const Value& value, std::string_view codes
                                       std::string_view locale, std::string& out);
 // The codes of parts of a moment.
 std::span<const family::TimeLetter> time_letters();
-inline constexpr int128 billion = 1'000'000'000;
-// The nanoseconds from the beginning of the year 1970 on, the offset taken off. REQUIRES: a moment or
-// a date.
-int128 instant_of(const Value& value);
+inline constexpr int128 billion = nanoseconds_per_second;
 // What the names of a call stand for, without the modules in front of them.
 std::string_view class_of_path(std::string_view path);
 // isoformat(). REQUIRES: takes_codes().
