@@ -4,13 +4,15 @@
 #include <array>
 #include <cstdlib>
 
+#include "zones.hpp"
+
 namespace inky::inline v1 {
 
 namespace {
 
 constexpr int most_offset = 1439;
-// The last is the offset, and 0 where there is none.
-constexpr int limits[] = {10000, 13, 32, 24, 60, 60, 1'000'000'000, 2 * most_offset + 2};
+// The last two are the offset, and 0 where there is none, and the zone.
+constexpr int limits[] = {10000, 13, 32, 24, 60, 60, 1'000'000'000, 2 * most_offset + 2, 65'536};
 
 // Exactly `count` digits at the start of `text`, which they are then taken from.
 std::optional<int> take_digits(std::string_view& text, std::size_t count) {
@@ -51,8 +53,9 @@ void append_digits(int number, int count, std::string& out) {
 
 uint128 Moment::packed() const {
   uint128 out = 0;
-  const int parts[] = {year,   month,  day,        hour,
-                       minute, second, nanosecond, offset ? *offset + most_offset + 1 : 0};
+  const int parts[] = {year,     month,  day,        hour,
+                       minute,   second, nanosecond, offset ? *offset + most_offset + 1 : 0,
+                       int{zone}};
   for (std::size_t i = 0; i < std::size(parts); ++i)
     out = out * static_cast<unsigned>(limits[i]) + static_cast<unsigned>(parts[i]);
   return out;
@@ -64,6 +67,7 @@ Moment Moment::unpacked(uint128 number) {
     parts[i] = static_cast<int>(low_half(number % static_cast<unsigned>(limits[i])));
   Moment out{parts[0], parts[1], parts[2], parts[3], parts[4], parts[5], parts[6]};
   if (parts[7] != 0) out.offset = parts[7] - most_offset - 1;
+  out.zone = static_cast<Zone>(parts[8]);
   return out;
 }
 
@@ -126,6 +130,22 @@ class MomentReader {
     out.offset = (west ? -1 : 1) * (hours * 60 + minutes);
     return true;
   }
+  bool is_zone() const { return text_.starts_with('['); }
+  // [Europe/Berlin], where the offset, if there is one, is one that its clocks have then.
+  bool read_zone(Moment& out) {
+    if (!take('[') || !text_.ends_with(']')) return false;
+    const auto zone = zone_named(text_.substr(0, text_.size() - 1));
+    if (!zone) return false;
+    const auto clocks = clocks_showing(*zone, seconds_since_1970(out));
+    if (!clocks || clocks->skipped) return false;
+    const int offset = out.offset ? *out.offset * 60 : clocks->earlier.seconds;
+    if (offset % 60 != 0 || (offset != clocks->earlier.seconds && offset != clocks->later.seconds))
+      return false;
+    out.offset = offset / 60;
+    out.zone = *zone;
+    text_ = {};
+    return true;
+  }
 
  private:
   bool number(int& part, std::size_t count, int least, int most) {
@@ -159,7 +179,9 @@ std::optional<Moment> read_moment(std::string_view text) {
   if (!reader.read_date(out)) return std::nullopt;
   if (reader.at_end()) return out;
   if ((!reader.take('T') && !reader.take(' ')) || !reader.read_time(out)) return std::nullopt;
-  if (!reader.at_end() && !reader.read_offset(out)) return std::nullopt;
+  if (reader.at_end()) return out;
+  if (!reader.read_offset(out) && !reader.is_zone()) return std::nullopt;
+  if (!reader.at_end() && !reader.read_zone(out)) return std::nullopt;
   return reader.at_end() ? std::optional(out) : std::nullopt;
 }
 
@@ -246,6 +268,7 @@ std::string offset_text(int minutes, std::string_view mark) {
 std::string moment_text(const Moment& moment) {
   std::string out = date_text(moment) + "T" + time_text(moment);
   if (moment.offset) out += *moment.offset == 0 ? "Z" : offset_text(*moment.offset);
+  if (moment.zone != 0) ((out += '[') += zone_name(moment.zone)) += ']';
   return out;
 }
 

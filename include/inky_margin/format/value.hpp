@@ -35,11 +35,18 @@ namespace inky::inline v1 {
 
 // ---- Moments ----
 
-// A date of the proleptic Gregorian calendar and a time of day, with an offset from UTC or without.
+// The number of a time zone; 0 for none.
+using Zone = std::uint16_t;
+// "Europe/Berlin"; nothing for 0.
+std::string_view zone_name(Zone zone);
+
+// A date of the proleptic Gregorian calendar and a time of day, with an offset from UTC or without, and
+// with a time zone or without.
 //
 //   read_moment("2031-05-09T14:05:00.25")    // 9 May 2031, 14:05 and a quarter of a second
 //   read_moment("2031-05-09")                // midnight
 //   read_moment("2031-05-09T14:05+02:00")    // two hours ahead of UTC; Z is +00:00
+//   read_moment("2031-05-09T14:05[Europe/Berlin]")  // what is ahead of UTC there on that day
 //   weekday(*moment), day_of_year(*moment)   // 5 (a Friday; Sunday is 0), 129
 struct Moment {
   int year = 1;   // 1 to 9999
@@ -50,6 +57,7 @@ struct Moment {
   int second = 0;                  // no leap seconds
   int nanosecond = 0;              // 0 to 999,999,999
   std::optional<int> offset = {};  // minutes east of UTC, -1439 to 1439; nothing: it has none
+  Zone zone = 0;                   // what the offset is from; where there is one, so is an offset
 
   // Any moment as one number, and back.
   uint128 packed() const;
@@ -59,8 +67,9 @@ struct Moment {
 };
 
 // ISO 8601-1, extended form: a date, or a date, a T or a space, and a time to the minute, to the
-// second or to at most nine places of it, and Z or an offset such as +02:00 or -0530. Nothing where
-// the text is not that, or no such day exists.
+// second or to at most nine places of it, and Z or an offset such as +02:00 or -0530. A time zone may
+// follow in brackets (RFC 9557), from 1970 on; without an offset, a time that its clocks show twice is
+// the earlier one. Nothing where the text is not that, or no such day exists, or no such time there.
 std::optional<Moment> read_moment(std::string_view text);
 // A date alone; a time of day alone, with the date 1 January of the year 1.
 std::optional<Moment> read_date(std::string_view text);

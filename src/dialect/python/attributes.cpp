@@ -124,7 +124,7 @@ std::optional<Value> attribute_of(const Value& value, std::string_view name) {
                                                       {"hour", moment.hour},
                                                       {"minute", moment.minute},
                                                       {"second", moment.second},
-                                                      {"fold", 0},
+                                                      {"fold", is_second(moment) ? 1 : 0},
                                                       {"microsecond", moment.nanosecond / 1000}};
     for (const auto& [part, number] : parts) {
       if (part == name) return small(number);

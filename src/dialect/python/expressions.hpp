@@ -13,6 +13,7 @@
 #include "../computed/reader.hpp"
 #include "dialect/expression_form.hpp"
 #include "inky_margin/dialect/dialect.hpp"
+#include "times.hpp"
 #include "values.hpp"
 
 namespace inky::inline v1::python {
@@ -45,7 +46,8 @@ class ExpressionReader final : public computed::Reader {
   TemplateContent& out_;
 };
 
-// timezone.utc and its like: minutes east of UTC. What isocalendar() gives: year, week, weekday.
+// A tzinfo: minutes east of UTC, and the number of a zone, or 0 for a timezone. What isocalendar()
+// gives: year, week, weekday.
 inline constexpr std::string_view zone_object = "timezone";
 inline constexpr std::string_view week_object = "IsoCalendarDate";
 
@@ -54,6 +56,9 @@ class Expressions final : public computed::Evaluator {
   explicit Expressions(const computed::Scope& scope) : Evaluator(scope, false) {}
 
  protected:
+  Value as_argument(Value value) const override {
+    return computed::is_object(value, zone_object) ? Value::text(zone_text(value)) : value;
+  }
   std::optional<bool> evaluate_own(const computed::Node& node, Value& out) override;
   bool apply(const computed::Node& node, const Value& operand, Value& out) override;
   bool combine(const computed::Node& node, computed::Operation operation, const Value& left,
@@ -171,8 +176,8 @@ class Expressions final : public computed::Evaluator {
 
   // ---- Times: time_calls.cpp ----
 
-  bool give_moment(const Node& node, Type type, int128 nanoseconds, std::optional<int> offset,
-                   Value& out);
+  // A moment, or a date, of what clocks of UTC show.
+  bool give_moment(const Node& node, Type type, int128 nanoseconds, Value& out);
   // One of the two is a time, a date, or a timedelta.
   bool combine_times(const Node& node, Operation operation, const Value& left, const Value& right,
                      Value& out);
@@ -185,12 +190,27 @@ class Expressions final : public computed::Evaluator {
   // strftime(), and format() of what takes codes.
   bool format_time(const Node& node, const Value& value, std::string_view codes, Value& out);
 
-  // ---- Zones, and what makes times: time_functions.cpp ----
+  // ---- Zones: zone_calls.cpp ----
 
-  static std::optional<Value> zone_named(std::string_view path);
-  // The offset of a zone; nil is none.
-  bool take_zone(const Node& node, const Value& value, std::optional<int>& out);
-  bool make_zone(const Node& node, const Arguments& arguments, Value& out);
+  static std::optional<Value> zone_constant(std::string_view path);
+  static Value zone_object_of(const TimeZone& zone);
+  static TimeZone zone_in(const Value& object);
+  // str() of one.
+  static std::string zone_text(const Value& zone);
+  // A tzinfo; nil is none.
+  bool take_zone(const Node& node, const Value& value, TimeZone& out);
+  bool make_timezone(const Node& node, const Arguments& arguments, Value& out);
+  bool make_zone_info(const Node& node, const Arguments& arguments, Value& out);
+  // What these clocks show at an instant; a date and a time of day on them.
+  bool give_moment_at(const Node& node, const TimeZone& zone, int128 instant, Value& out);
+  bool give_moment_on(const Node& node, const TimeZone& zone, const Moment& local, bool later,
+                      Value& out);
+  // utcoffset(), tzname(), dst(), of a moment or of a zone.
+  std::optional<bool> call_on_zone(const Node& node, std::string_view name, const Value& of,
+                                   const Arguments& arguments, Value& out);
+
+  // ---- What makes times: time_functions.cpp ----
+
   bool read_time_by(const Node& node, const Arguments& arguments, Value& out);
   std::optional<bool> call_time_function(const Node& node, std::string_view path,
                                          const Arguments& arguments, Value& out);

@@ -91,6 +91,11 @@ bool Expressions::call_known(const Node& node, const std::string& path, const Ar
                  "'" + std::string(type_name(*find(path))) + "' object is not callable", node);
   if (const auto done = call_time_function(node, path, arguments, out)) return *done;
   if (const auto done = call_time(node, path, arguments, out)) return *done;
+  if ((path == "str" || path == "repr") && arguments.size() == 1 &&
+      computed::is_object(arguments[0], zone_object)) {
+    out = Value::text(path == "str" ? zone_text(arguments[0]) : zone_repr(zone_in(arguments[0])));
+    return true;
+  }
   if (computed::has_object(arguments.values))
     return not_yet("an object as an argument of " + path + " is", node);
   if (const auto done = call_locale(node, path, arguments, out)) return *done;

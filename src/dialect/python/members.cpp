@@ -54,6 +54,14 @@ Slice slice_of(const Value& from, const Value& to, const Value& step, std::int64
 bool Expressions::member(const Node& node, const Value& of, Value& out) {
   const std::string& name = node.text;
   if (const auto part = part_of_week(name, of, out)) return *part;
+  if (name == "tzinfo" && of.is(Type::moment) && of.as_moment().offset) {
+    out = zone_object_of(zone_of(of.as_moment()));
+    return true;
+  }
+  if (name == "key" && computed::is_object(of, zone_object)) {
+    out = Value::text(zone_text(of));
+    return true;
+  }
   if (computed::is_object(of))
     return not_yet("the attribute " + in_quotes(name) + " of this is", node);
   if (auto known = attribute_of(of, name)) {
@@ -141,7 +149,10 @@ bool Expressions::slice(const Node& node, const Value& of, const Value& from, co
 bool Expressions::call_method(const Node& node, const Value& of, const Arguments& arguments,
                               Value& out) {
   const std::string& name = node.parts[0].text;
-  if (computed::is_object(of)) return not_yet("the method " + name + " of this is", node);
+  if (computed::is_object(of)) {
+    const auto done = call_on_zone(node, name, of, arguments, out);
+    return done ? *done : not_yet("the method " + name + " of this is", node);
+  }
   if (is_time_value(of)) {
     if (const auto done = call_on_time_by_name(node, of, arguments, out)) return *done;
   }

@@ -25,7 +25,7 @@ bool Expressions::name_without_value(const Node& node, Value& out) {
     out = float_value(constant.value);
     return true;
   }
-  if (auto zone = zone_named(path)) {
+  if (auto zone = zone_constant(path)) {
     out = std::move(*zone);
     return true;
   }

@@ -30,14 +30,19 @@ Value ratio(int128 a, int128 b) {
   return Value::real(Type::f64, stored(binary64, exact, a == 0 && b < 0));
 }
 
+// Two clocks of one tzinfo are compared as they stand.
+void forget_shared_zone(Moment& a, Moment& b) {
+  if (a.zone == b.zone && a.zone != 0) a.offset = b.offset = 0;
+}
+
 }  // namespace
 
 // A moment, a date, or an OverflowError beyond the years that there are.
-bool Expressions::give_moment(const Node& node, Type type, int128 nanoseconds,
-                              std::optional<int> offset, Value& out) {
-  const auto moment = moment_at(nanoseconds, offset);
+bool Expressions::give_moment(const Node& node, Type type, int128 nanoseconds, Value& out) {
+  const auto moment = moment_at(nanoseconds, std::nullopt);
   if (!moment) return raise("OverflowError", "date value out of range", node);
-  out = type == Type::date ? Value::date(*moment) : Value::moment(*moment);
+  out = type == Type::date ? Value::date({moment->year, moment->month, moment->day})
+                           : Value::moment(*moment);
   return true;
 }
 
@@ -77,16 +82,26 @@ bool Expressions::combine_times(const Node& node, Operation operation, const Val
     int128 by = right.as_duration();
     if (left.is(Type::date))
       by = (by / nanos_of_day - (by % nanos_of_day < 0 ? 1 : 0)) * nanos_of_day;
-    const std::optional<int> offset = left.as_moment().offset;
-    const int128 local = instant_of(left.as_moment()) + int128{offset.value_or(0)} * 60 * billion;
-    return give_moment(node, left.type(), adds ? local + by : local - by, offset, out);
+    Moment clock = left.as_moment();
+    const TimeZone zone = zone_of(clock);
+    clock.offset.reset();
+    Value moved;
+    if (!give_moment(node, left.type(), instant_of(clock) + (adds ? by : -by), moved)) return false;
+    if (zone.is_none()) {
+      out = moved;
+      return true;
+    }
+    return give_moment_on(node, zone, moved.as_moment(), false, out);
   }
   if (left.is(Type::duration) && is_dated(right) && adds)
     return combine_times(node, operation, right, left, out);
   if (is_dated(left) && left.is(right.type()) && subtracts) {
     if (left.as_moment().offset.has_value() != right.as_moment().offset.has_value())
       return raise("TypeError", "can't subtract offset-naive and offset-aware datetimes", node);
-    out = Value::duration(instant_of(left.as_moment()) - instant_of(right.as_moment()));
+    Moment a = left.as_moment();
+    Moment b = right.as_moment();
+    forget_shared_zone(a, b);
+    out = Value::duration(instant_of(a) - instant_of(b));
     return true;
   }
   const bool left_delta = left.is(Type::duration);
@@ -130,8 +145,11 @@ std::partial_ordering Expressions::compare_times(const Value& left, const Value&
   }
   if (left.as_moment().offset.has_value() != right.as_moment().offset.has_value())
     return std::partial_ordering::unordered;
-  const int128 a = instant_of(left.as_moment());
-  const int128 b = instant_of(right.as_moment());
+  Moment first = left.as_moment();
+  Moment second = right.as_moment();
+  forget_shared_zone(first, second);
+  const int128 a = instant_of(first);
+  const int128 b = instant_of(second);
   return a < b   ? std::partial_ordering::less
          : b < a ? std::partial_ordering::greater
                  : std::partial_ordering::equivalent;
@@ -220,12 +238,19 @@ std::optional<bool> Expressions::call_time(const Node& node, std::string_view pa
     if (place >= arguments.size()) ++given;
     if (!take_whole(node, *value, parts[i])) return false;
   }
-  std::optional<int> offset;
-  if (const Value* zone = arguments.find("tzinfo"); zone != nullptr && is_datetime) {
+  TimeZone zone;
+  std::int64_t fold = 0;
+  // The eighth is the tzinfo.
+  const Value* of_zone = arguments.find("tzinfo");
+  const bool eighth = is_datetime && arguments.size() == std::size(names) + 1;
+  if (of_zone != nullptr && is_datetime) ++given;
+  if (eighth) of_zone = &arguments[std::size(names)];
+  if (of_zone != nullptr && is_datetime && !take_zone(node, *of_zone, zone)) return false;
+  if (const Value* of_fold = arguments.find("fold"); of_fold != nullptr && is_datetime) {
     ++given;
-    if (!take_zone(node, *zone, offset)) return false;
+    if (!take_whole(node, *of_fold, fold)) return false;
   }
-  if (arguments.size() > last - first || given != arguments.named.size())
+  if (arguments.size() > last - first + (eighth ? 1 : 0) || given != arguments.named.size())
     return not_yet("these arguments of " + std::string(name) + "() are", node);
   const bool good =
       1 <= parts[0] && parts[0] <= 9999 && 1 <= parts[1] && parts[1] <= 12 && 1 <= parts[2] &&
@@ -237,8 +262,8 @@ std::optional<bool> Expressions::call_time(const Node& node, std::string_view pa
                 static_cast<int>(parts[2]),       static_cast<int>(parts[3]),
                 static_cast<int>(parts[4]),       static_cast<int>(parts[5]),
                 static_cast<int>(parts[6]) * 1000};
-  moment.offset = offset;
-  out = is_datetime ? Value::moment(moment) : is_date ? Value::date(moment) : Value::time(moment);
+  if (is_datetime) return give_moment_on(node, zone, moment, fold == 1, out);
+  out = is_date ? Value::date(moment) : Value::time(moment);
   return true;
 }
 
@@ -282,10 +307,12 @@ bool Expressions::call_on_time(const Node& node, const Value& of, const Argument
     Moment only = moment;
     only.hour = only.minute = only.second = only.nanosecond = 0;
     only.offset.reset();
+    only.zone = 0;
     out = Value::date(only);
     return true;
   }
   if (of.is(Type::moment) && name == "time") {
+    if (is_second(moment)) return not_yet("a time with fold=1 is", node);
     out = Value::time({1, 1, 1, moment.hour, moment.minute, moment.second, moment.nanosecond});
     return true;
   }

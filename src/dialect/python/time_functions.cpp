@@ -1,4 +1,4 @@
-// Zones, and what makes times of texts and numbers: the Python 3.11 library reference, datetime and
+// What makes times of texts and numbers: the Python 3.11 library reference, datetime and
 // calendar.
 
 #include <algorithm>
@@ -127,46 +127,6 @@ std::string_view class_of_path(std::string_view path) {
   return path;
 }
 
-// ---- Zones ----
-
-// timezone.utc, UTC; nothing: no zone.
-std::optional<Value> Expressions::zone_named(std::string_view path) {
-  const std::string_view name = class_of_path(path);
-  if (name != "timezone.utc" && name != "UTC") return std::nullopt;
-  return computed::object_of(zone_object, {Value::whole(Type::i32, 0)});
-}
-
-bool Expressions::take_zone(const Node& node, const Value& value, std::optional<int>& out) {
-  if (value.is(Type::nil)) {
-    out.reset();
-    return true;
-  }
-  if (!computed::is_object(value, zone_object)) return not_yet("this zone is", node);
-  out = static_cast<int>(computed::object_part(value, 0).as_whole());
-  return true;
-}
-
-// timezone(timedelta(hours=2))
-bool Expressions::make_zone(const Node& node, const Arguments& arguments, Value& out) {
-  if (arguments.size() != 1 || !arguments.named.empty())
-    return not_yet("a zone with a name is", node);
-  if (!arguments[0].is(Type::duration))
-    return raise("TypeError",
-                 "timezone() argument 1 must be datetime.timedelta, not " +
-                     std::string(type_name(arguments[0])),
-                 node);
-  const int128 offset = arguments[0].as_duration();
-  const int128 minute = 60 * billion;
-  if (offset <= -1440 * minute || offset >= 1440 * minute)
-    return raise("ValueError",
-                 "offset must be a timedelta strictly between -timedelta(hours=24) and "
-                 "timedelta(hours=24)",
-                 node);
-  if (offset % minute != 0) return not_yet("an offset with seconds is", node);
-  out = computed::object_of(zone_object, {Value::whole(Type::i32, offset / minute)});
-  return true;
-}
-
 // ---- Functions ----
 
 bool Expressions::read_time_by(const Node& node, const Arguments& arguments, Value& out) {
@@ -201,25 +161,18 @@ std::optional<bool> Expressions::call_time_function(const Node& node, std::strin
                                                     const Arguments& arguments, Value& out) {
   const std::string_view name = class_of_path(path);
   const std::size_t count = arguments.size();
-  if (name == "timezone") return make_zone(node, arguments, out);
-  if (name == "ZoneInfo") {
-    const bool is_utc = count == 1 && is_text_or_character(arguments[0]) &&
-                        has_word("UTC Etc/UTC", text_of(arguments[0]));
-    if (!is_utc) return not_yet("this zone is", node);
-    // repr() of it differs from that of timezone.utc, and nothing else.
-    out = computed::object_of(zone_object, {Value::whole(Type::i32, 0)});
-    return true;
-  }
+  if (name == "timezone") return make_timezone(node, arguments, out);
+  if (name == "ZoneInfo") return make_zone_info(node, arguments, out);
   if (name == "datetime.strptime") return read_time_by(node, arguments, out);
   const bool from_stamp = name == "datetime.fromtimestamp" || name == "date.fromtimestamp" ||
                           name == "datetime.utcfromtimestamp" || name == "time.gmtime";
   if (from_stamp) {
     const Value* zone = count == 2 ? &arguments[1] : arguments.find("tz");
-    std::optional<int> offset;
+    TimeZone given;
     if (count == 0 || count > 2 || arguments.named.size() > (zone == nullptr ? 0U : 1U) ||
         !is_simple_number(arguments[0]))
       return not_yet(std::string(name) + "() of these is", node);
-    if (zone != nullptr && !take_zone(node, *zone, offset)) return false;
+    if (zone != nullptr && !take_zone(node, *zone, given)) return false;
     // To the nearest microsecond, ties to the even one.
     const Rational exact = is_int(arguments[0])
                                ? Rational(computed::whole_of(arguments[0]))
@@ -229,17 +182,14 @@ std::optional<bool> Expressions::call_time_function(const Node& node, std::strin
     const auto micro =
         round_whole(exact * 1'000'000, Rounding::half_even).convert_to<std::int64_t>();
     const Type type = name.starts_with("date.") ? Type::date : Type::moment;
-    const int128 local = int128{micro} * 1000 + int128{offset.value_or(0)} * 60 * billion;
-    if (type == Type::date) {
-      Value moment;
-      if (!give_moment(node, Type::moment, local, {}, moment)) return false;
-      const Moment day = moment.as_moment();
-      out = Value::date({day.year, day.month, day.day});
-      return true;
-    }
-    return give_moment(node, type, local, offset, out);
+    const int128 instant = int128{micro} * 1000;
+    return type == Type::date ? give_moment(node, type, instant, out)
+                              : give_moment_at(node, given, instant, out);
   }
-  if (name == "datetime.combine" && count >= 2 && count <= 3 && arguments.named.empty()) {
+  const Value* of_zone = count == 3 ? &arguments[2] : arguments.find("tzinfo");
+  const bool named_zone = count == 2 && of_zone != nullptr;
+  if (name == "datetime.combine" && count >= 2 && count <= 3 &&
+      arguments.named.size() == (named_zone ? 1U : 0U)) {
     const bool good = (arguments[0].is(Type::date) || arguments[0].is(Type::moment)) &&
                       arguments[1].is(Type::time);
     if (!good) return not_yet("datetime.combine() of these is", node);
@@ -248,17 +198,16 @@ std::optional<bool> Expressions::call_time_function(const Node& node, std::strin
     moment.year = day.year;
     moment.month = day.month;
     moment.day = day.day;
-    moment.offset.reset();
-    if (count == 3 && !take_zone(node, arguments[2], moment.offset)) return false;
-    out = Value::moment(moment);
-    return true;
+    TimeZone zone;
+    if (of_zone != nullptr && !take_zone(node, *of_zone, zone)) return false;
+    return give_moment_on(node, zone, moment, false, out);
   }
   if ((name == "date.fromordinal" || name == "datetime.fromordinal") && count == 1) {
     std::int64_t day = 0;
     if (!take_whole(node, arguments[0], day)) return false;
     constexpr std::int64_t days_to_1970 = 719'163;
     return give_moment(node, name.starts_with("datetime") ? Type::moment : Type::date,
-                       int128{day - days_to_1970} * 86'400 * billion, {}, out);
+                       int128{day - days_to_1970} * 86'400 * billion, out);
   }
   if (name == "time.strftime" && count == 2 && is_text_or_character(arguments[0]) &&
       arguments[1].is(Type::moment))
@@ -316,7 +265,10 @@ std::optional<bool> Expressions::call_on_time_by_name(const Node& node, const Va
   const std::string& name = node.parts[0].text;
   if (!takes_codes(of)) return std::nullopt;
   Moment moment = of.as_moment();
+  if (auto done = call_on_zone(node, name, of, arguments, out)) return done;
   if (name == "replace") {
+    TimeZone zone = zone_of(moment);
+    bool later = is_second(moment);
     const bool is_time = of.is(Type::time);
     const std::pair<std::string_view, int*> parts[] = {
         {"year", &moment.year},  {"month", &moment.month},   {"day", &moment.day},
@@ -342,7 +294,13 @@ std::optional<bool> Expressions::call_on_time_by_name(const Node& node, const Va
     }
     for (const auto& [key, value] : arguments.named) {
       if (key == "tzinfo" && of.is(Type::moment)) {
-        if (!take_zone(node, value, moment.offset)) return false;
+        if (!take_zone(node, value, zone)) return false;
+        continue;
+      }
+      if (key == "fold" && of.is(Type::moment)) {
+        std::int64_t fold = 0;
+        if (!take_whole(node, value, fold)) return false;
+        later = fold == 1;
         continue;
       }
       std::size_t part = first;
@@ -357,9 +315,8 @@ std::optional<bool> Expressions::call_on_time_by_name(const Node& node, const Va
                       moment.day <= days_of_month(moment.year, moment.month) && moment.hour <= 23 &&
                       moment.minute <= 59 && moment.second <= 59;
     if (!good) return raise("ValueError", "there is no such day, or no such time", node);
-    out = is_time             ? Value::time(moment)
-          : of.is(Type::date) ? Value::date(moment)
-                              : Value::moment(moment);
+    if (of.is(Type::moment)) return give_moment_on(node, zone, moment, later, out);
+    out = is_time ? Value::time(moment) : Value::date(moment);
     return true;
   }
   if (name == "isoformat" && !of.is(Type::date)) {
@@ -394,11 +351,10 @@ std::optional<bool> Expressions::call_on_time_by_name(const Node& node, const Va
     return true;
   }
   if (name == "astimezone" && arguments.size() <= 1) {
-    std::optional<int> offset = 0;
-    if (arguments.size() == 1 && !take_zone(node, arguments[0], offset)) return false;
-    return give_moment(node, Type::moment,
-                       instant_of(of.as_moment()) + int128{offset.value_or(0)} * 60 * billion,
-                       offset.value_or(0), out);
+    // The machine's zone is taken to be UTC.
+    TimeZone zone = utc;
+    if (arguments.size() == 1 && !take_zone(node, arguments[0], zone)) return false;
+    return give_moment_at(node, zone.is_none() ? utc : zone, instant_of(moment), out);
   }
   return std::nullopt;
 }

@@ -60,11 +60,6 @@ std::string delta_str(const Delta& delta) {
   return out + "." + std::string(6 - digits.size(), '0') + digits;
 }
 
-std::string zone_repr(int offset) {
-  if (offset == 0) return "datetime.timezone.utc";
-  return "datetime.timezone(" + delta_repr(delta_of(int128{offset} * 60 * 1'000'000'000)) + ")";
-}
-
 // "datetime.datetime(2031, 5, 9, 14, 5)"
 std::string moment_repr(const Value& value) {
   const Moment moment = value.as_moment();
@@ -79,7 +74,8 @@ std::string moment_repr(const Value& value) {
     if (out.back() != '(') out += ", ";
     out += std::to_string(parts[i]);
   }
-  if (moment.offset && value.is(Type::moment)) out += ", tzinfo=" + zone_repr(*moment.offset);
+  if (value.is(Type::moment) && is_second(moment)) out += ", fold=1";
+  if (moment.offset && value.is(Type::moment)) out += ", tzinfo=" + zone_repr(zone_of(moment));
   return out + ")";
 }
 
@@ -104,11 +100,28 @@ bool append_own_code(const Moment& moment, char code, std::string& out) {
     return true;
   }
   if (code != 'Z') return false;
-  if (moment.offset) out += *moment.offset == 0 ? "UTC" : "UTC" + offset_text(*moment.offset);
+  if (moment.zone != 0)
+    out += zone_letters(moment);
+  else if (moment.offset)
+    out += *moment.offset == 0 ? "UTC" : "UTC" + offset_text(*moment.offset);
   return true;
 }
 
 }  // namespace
+
+bool is_second(const Moment& moment) {
+  if (moment.zone == 0) return false;
+  const auto clocks = clocks_showing(moment.zone, seconds_since_1970(moment));
+  return clocks && clocks->earlier.seconds != clocks->later.seconds &&
+         clocks->later.seconds == *moment.offset * 60;
+}
+
+std::string zone_repr(const TimeZone& zone) {
+  if (zone.zone != 0) return "zoneinfo.ZoneInfo(key='" + std::string(zone_name(zone.zone)) + "')";
+  if (*zone.offset == 0) return "datetime.timezone.utc";
+  return "datetime.timezone(" + delta_repr(delta_of(int128{*zone.offset} * 60 * 1'000'000'000)) +
+         ")";
+}
 
 std::span<const family::TimeLetter> time_letters() {
   static const std::vector<family::TimeLetter> letters = [] {

@@ -5,8 +5,8 @@
 #include <string>
 #include <string_view>
 
-#include "../family/instants.hpp"
 #include "../family/time_letters.hpp"
+#include "../family/time_zones.hpp"
 #include "inky_margin/format/value.hpp"
 
 namespace inky::inline v1::python {
@@ -28,6 +28,10 @@ std::span<const family::TimeLetter> time_letters();
 inline constexpr int128 billion = nanoseconds_per_second;
 // What the names of a call stand for, without the modules in front of them.
 std::string_view class_of_path(std::string_view path);
+// fold: whether this is the second time that the clocks of its zone show this.
+bool is_second(const Moment& moment);
+// repr() of a tzinfo.
+std::string zone_repr(const TimeZone& zone);
 // isoformat(). REQUIRES: takes_codes().
 std::string iso_text(const Value& value);
 

@@ -1,0 +1,58 @@
+#include "time_zones.hpp"
+
+namespace inky::inline v1 {
+
+namespace {
+
+std::int64_t instant_second(const Moment& moment) {
+  return seconds_since_1970(moment) - std::int64_t{moment.offset.value_or(0)} * 60;
+}
+
+}  // namespace
+
+TimeZone zone_of(const Moment& moment) {
+  return {moment.offset, moment.zone};
+}
+
+std::optional<Moment> moment_at(int128 instant, const TimeZone& zone) {
+  if (zone.zone != 0) return moment_in_zone(zone.zone, instant);
+  return moment_at(instant + int128{zone.offset.value_or(0)} * 60 * nanoseconds_per_second,
+                   zone.offset);
+}
+
+std::optional<Moment> moment_on(const Moment& local, const TimeZone& zone, bool later) {
+  if (zone.zone != 0) return settled_in_zone(zone.zone, local, later);
+  Moment out = local;
+  out.offset = zone.offset;
+  out.zone = 0;
+  return out;
+}
+
+std::optional<Moment> moved_along_clock(const Moment& moment, int128 nanoseconds) {
+  const int128 local =
+      int128{seconds_since_1970(moment)} * nanoseconds_per_second + moment.nanosecond + nanoseconds;
+  const auto out = moment_at(local, moment.offset);
+  return out ? moment_on(*out, zone_of(moment)) : std::nullopt;
+}
+
+std::string_view zone_letters(const Moment& moment) {
+  const auto clock = clock_at(moment.zone, instant_second(moment));
+  return clock ? clock->letters : std::string_view();
+}
+
+int summer_minutes(const Moment& moment) {
+  const std::int64_t second = instant_second(moment);
+  const auto clock = clock_at(moment.zone, second);
+  if (!clock || !clock->is_summer) return 0;
+  // The standard time nearest to it.
+  constexpr std::int64_t month = std::int64_t{30} * 86'400;
+  for (int months = 1; months < 12; ++months) {
+    for (const int way : {-1, 1}) {
+      const auto other = clock_at(moment.zone, second + way * months * month);
+      if (other && !other->is_summer) return (clock->seconds - other->seconds) / 60;
+    }
+  }
+  return 0;
+}
+
+}  // namespace inky::inline v1
