@@ -38,6 +38,8 @@ struct TypeForm {
   std::string_view needs = {};     // a line that the program begins with where it has such a value
   std::string_view with_offset =
       {};  // the literal of a moment with an offset, where that is another
+  // The literal of one with a time zone; empty: it stands there with its offset alone.
+  std::string_view with_zone = {};
 };
 
 // A line that a program begins with where its statement uses one of these words.

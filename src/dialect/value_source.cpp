@@ -110,6 +110,12 @@ Result<std::string> value_source(const ProgramForm& form, std::string_view langu
     const bool has_offset = value.is(Type::moment) && value.as_moment().offset;
     if (has_offset && type.with_offset.empty() && type.literal.find("@z") == std::string_view::npos)
       return not_yet(language, "a moment with an offset from UTC");
+    if (has_offset && value.as_moment().zone != 0) {
+      if (!type.with_zone.empty()) return filled_with_parts(type.with_zone, value);
+      Moment plain = value.as_moment();
+      plain.zone = 0;
+      return value_source(form, language, Value::moment(plain));
+    }
     return filled_with_parts(
         has_offset && !type.with_offset.empty() ? type.with_offset : type.literal, value);
   }

@@ -80,7 +80,7 @@ public class Calls {
 """
 
 
-def printed(folder, made):
+def printed(folder, made, imports=""):
     """For each what it prints, in hexadecimal behind =, or the exception behind !, or ? where javac refuses it."""
     lines = []
     for number, (request, variables) in enumerate(made):
@@ -90,20 +90,21 @@ def printed(folder, made):
             source = "sink.print(%s);" % source
         lines.append("  static void c%d() { %s %s }" % (number, lets, source))
     file = folder / "Calls.java"
+    above = imports + head
     bad = set()
     while True:
         good = [number for number in range(len(made)) if number not in bad]
         kept = ["" if number in bad else line for number, line in enumerate(lines)]
         blocks = ["  static void block%d() { %s }" % (at, " ".join("ask(Calls::c%d);" % n for n in good[at:at + 500])) for at in range(0, len(good), 500)]
         main = "  public static void main(String[] arguments) { Locale.setDefault(Locale.ROOT); %s }" % " ".join("block%d();" % at for at in range(0, len(good), 500))
-        file.write_text(head + "\n".join(kept + blocks + [main]) + "\n}\n", encoding="utf-8")
+        file.write_text(above + "\n".join(kept + blocks + [main]) + "\n}\n", encoding="utf-8")
         told = subprocess.run(["javac", "-J-Duser.language=en", "-encoding", "UTF-8", "-Xmaxerrs", "100000", "-nowarn", file], cwd=folder, capture_output=True, text=True)
-        found = {int(at) - head.count("\n") - 1 for at in re.findall(r"Calls\.java:(\d+): error:", told.stderr)}
+        found = {int(at) - above.count("\n") - 1 for at in re.findall(r"Calls\.java:(\d+): error:", told.stderr)}
         if not found:
             assert told.returncode == 0, told.stderr[-2000:]
             break
         bad |= found
-    ran = subprocess.run(["java", "-Dstdout.encoding=UTF-8", "-cp", folder, "Calls"], capture_output=True, text=True, check=True).stdout.splitlines()
+    ran = subprocess.run(["java", "-Duser.timezone=UTC", "-Dstdout.encoding=UTF-8", "-cp", folder, "Calls"], capture_output=True, text=True, check=True).stdout.splitlines()
     answers = iter(ran)
     return ["?" if number in bad else next(answers) for number in range(len(made))]
 

@@ -163,6 +163,7 @@ const computed::Grammar grammar = [] {
       "Character.toUpperCase Character.toLowerCase Character.getNumericValue "
       "BigDecimal BigDecimal.valueOf BigInteger BigInteger.valueOf LocalDate.of LocalDate.parse "
       "LocalDateTime.of LocalDateTime.parse LocalTime.of LocalTime.parse OffsetDateTime.parse "
+      "ZoneId.of ZonedDateTime.of ZonedDateTime.parse "
       "Duration.ofDays Duration.ofHours Duration.ofMinutes Duration.ofSeconds Duration.ofMillis "
       "Duration.between DateTimeFormatter.ofPattern DateTimeFormatter.ofLocalizedDate "
       "DateTimeFormatter.ofLocalizedTime DateTimeFormatter.ofLocalizedDateTime Locale "
@@ -239,7 +240,8 @@ const ExpressionForm expression_form = {
     .modifiers = "final var static",
     .plain_types =
         "String Object StringBuilder BigDecimal BigInteger LocalDate LocalDateTime LocalTime "
-        "OffsetDateTime Duration DateTimeFormatter Locale NumberFormat DecimalFormat "
+        "OffsetDateTime ZonedDateTime ZoneId Duration DateTimeFormatter Locale NumberFormat "
+        "DecimalFormat "
         "DecimalFormatSymbols Instant Period Year YearMonth ZoneOffset Date SimpleDateFormat "
         "MathContext DayOfWeek Month",
     .has_arrays = true,
@@ -254,7 +256,8 @@ const ExpressionForm expression_form = {
     .own_names =
         "Math Integer Long Double Float Short Byte Boolean Character String Objects Locale "
         "Arrays List Stream IntStream DoubleStream Collections Collectors BigDecimal BigInteger "
-        "RoundingMode LocalDate LocalDateTime LocalTime OffsetDateTime Duration "
+        "RoundingMode LocalDate LocalDateTime LocalTime OffsetDateTime ZonedDateTime ZoneId "
+        "Duration "
         "Month DayOfWeek ChronoUnit ZoneOffset Instant Period Year YearMonth TemporalAdjusters "
         "MathContext SimpleDateFormat Date "
         "DateTimeFormatter FormatStyle TextStyle NumberFormat DecimalFormat DecimalFormatSymbols",

@@ -59,19 +59,13 @@ class Expressions final : public computed::Typed {
 
   std::optional<bool> make_time(const Node& node, std::string_view path, const Arguments& arguments,
                                 Value& out);
-  // DateTimeFormatter.ISO_DATE, FormatStyle.SHORT
-  std::optional<Value> time_constant(std::string_view path) const;
   // Of a day or a month.
   std::optional<bool> call_on_name(const Node& node, const Value& of, const Arguments& arguments,
                                    Value& out);
-  // DateTimeFormatter.ofPattern("d MMM", Locale.US)
-  std::optional<bool> make_time_format(const Node& node, std::string_view path,
-                                       const Arguments& arguments, Value& out);
-  bool show_by(const Node& node, const Value& of, const Value& formatter, Value& out);
   std::optional<bool> call_on_time(const Node& node, const Value& of, const Arguments& arguments,
                                    Value& out);
-  // `by` is in nanoseconds.
-  bool move_time(const Node& node, const Value& of, int128 by, Value& out);
+  // `by` is in nanoseconds: of days along the clock, otherwise of what passes.
+  bool move_time(const Node& node, const Value& of, int128 by, bool of_days, Value& out);
 
   // ---- Objects of java.time and java.util: time_functions.cpp ----
 
@@ -93,6 +87,28 @@ class Expressions final : public computed::Typed {
                                      Value& out);
   std::optional<bool> call_with_object(const Node& node, const Value& of,
                                        const Arguments& arguments, Value& out);
+
+  // ---- DateTimeFormatter: formatter_calls.cpp ----
+
+  // DateTimeFormatter.ISO_DATE, FormatStyle.SHORT
+  std::optional<Value> time_constant(std::string_view path) const;
+  // DateTimeFormatter.ofPattern("d MMM", Locale.US)
+  std::optional<bool> make_time_format(const Node& node, std::string_view path,
+                                       const Arguments& arguments, Value& out);
+  // Nothing: what has no offset, by a formatter with a zone.
+  std::optional<bool> in_formatter_zone(const Node& node, const Value& of, const Value& formatter,
+                                        Value& out);
+  bool show_by(const Node& node, const Value& given, const Value& formatter, Value& out);
+  std::optional<bool> call_on_formatter(const Node& node, const Value& of,
+                                        const Arguments& arguments, Value& out);
+
+  // ---- Zones: zone_calls.cpp ----
+
+  bool give_zoned(const Node& node, const std::optional<Moment>& moment, Value& out);
+  std::optional<bool> make_zoned(const Node& node, std::string_view path,
+                                 const Arguments& arguments, Value& out);
+  std::optional<bool> call_with_zone(const Node& node, const Value& of, const Arguments& arguments,
+                                     Value& out);
 
   // ---- Locales and formats of numbers: number_formats.cpp ----
 

@@ -229,6 +229,7 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
   }
   if (const auto done = make_locale(node, plain, arguments, out)) return *done;
   if (const auto done = make_number_format(node, plain, arguments, out)) return *done;
+  if (const auto done = make_zoned(node, plain, arguments, out)) return *done;
   if (const auto done = make_time_object(node, plain, arguments, out)) return *done;
   if (const auto done = make_time(node, plain, arguments, out)) return *done;
   if (const auto done = call_big_function(node, path, arguments, out)) return *done;

@@ -107,11 +107,8 @@ class Rendering final : public percent::Rendering<Rendering> {
     const Value& value = values_[index];
     if (value.is(Type::nil)) return put_text(field, "null");
     if (!has_times(value)) return raise_conversion(field, value);
-    constexpr int128 furthest = 60'000'000'000'000;
-    if (is_whole(value.type()) && (value.as_whole() < -furthest || value.as_whole() > furthest))
-      return fail(Outcome::error({Code::not_supported_yet,
-                                  "moments outside the years 1 to 9999 are not supported yet",
-                                  field.span, "Give fewer milliseconds."}));
+    if (auto refused = time_refused(value, field.letter, locale(), field.span))
+      return fail(std::move(*refused));
     std::string text;
     const char fault = append_time(value, field.letter, locale(), text);
     if (fault != 0)

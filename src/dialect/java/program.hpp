@@ -21,7 +21,7 @@ inline constexpr auto java_program_types = std::to_array<TypeForm>({
     {Type::truth, "boolean "},
     {Type::decimal, "BigDecimal ", "new BigDecimal(\"@\")", "import java.math.BigDecimal;\n"},
     {Type::moment, "var ", "LocalDateTime.parse(\"@\")", "import java.time.*;\n",
-     "OffsetDateTime.parse(\"@\")"},
+     "OffsetDateTime.parse(\"@\")", "ZonedDateTime.parse(\"@\")"},
     {Type::date, "var ", "LocalDate.parse(\"@\")", "import java.time.*;\n"},
     {Type::time, "var ", "LocalTime.parse(\"@\")", "import java.time.*;\n"},
     {Type::duration, "var ", "Duration.parse(\"@\")", "import java.time.*;\n"},
@@ -29,7 +29,8 @@ inline constexpr auto java_program_types = std::to_array<TypeForm>({
 
 inline constexpr NeededLine java_needed[] = {
     {"BigDecimal BigInteger RoundingMode", "import java.math.*;\n"},
-    {"LocalDate LocalTime LocalDateTime OffsetDateTime Duration", "import java.time.*;\n"},
+    {"LocalDate LocalTime LocalDateTime OffsetDateTime ZonedDateTime ZoneId Duration",
+     "import java.time.*;\n"},
     {"DateTimeFormatter FormatStyle TextStyle", "import java.time.format.*;\n"},
     {"NumberFormat DecimalFormatSymbols", "import java.text.*;\n"},
     {"List Arrays Collections Objects", "import java.util.*;\n"},

@@ -184,6 +184,7 @@ bool Expressions::call_method(const Node& node, const Value& of, const Arguments
   const std::string& name = node.parts[0].text;
   const std::size_t count = arguments.size();
   if (of.is(Type::list)) return call_on_list(node, of, arguments, out);
+  if (const auto done = call_with_zone(node, of, arguments, out)) return *done;
   if (const auto done = call_on_object(node, of, arguments, out)) return *done;
   if (of.is(Type::moment) || of.type() >= Type::date) {
     if (const auto done = call_with_object(node, of, arguments, out)) return *done;
@@ -194,17 +195,7 @@ bool Expressions::call_method(const Node& node, const Value& of, const Arguments
   if (computed::is_object(of, number_format_object)) {
     if (const auto done = call_on_number_format(node, of, arguments, out)) return *done;
   }
-  if (computed::is_object(of, time_format_object) && count == 1) {
-    const Value& given = arguments[0];
-    if (name == "format" &&
-        (given.is(Type::moment) || given.is(Type::date) || given.is(Type::time)))
-      return show_by(node, given, of, out);
-    if (name == "withLocale" && computed::is_object(given, locale_object)) {
-      out = computed::object_of(time_format_object, {Value(computed::object_part(of, 0)),
-                                                     Value(computed::object_part(given, 0))});
-      return true;
-    }
-  }
+  if (const auto done = call_on_formatter(node, of, arguments, out)) return *done;
   if (of.is(Type::decimal)) return call_on_decimal(node, of, arguments, out);
   if (of.is(Type::big)) return call_on_big(node, of, arguments, out);
   if (of.is(Type::some)) {

@@ -12,6 +12,7 @@
 #include "time_patterns.hpp"
 #include "times.hpp"
 #include "values.hpp"
+#include "zones.hpp"
 
 namespace inky::inline v1::java_language {
 
@@ -21,30 +22,6 @@ using computed::Node;
 
 constexpr int128 nanos_of_second = 1'000'000'000;
 constexpr int128 nanos_of_day = 86'400 * nanos_of_second;
-
-// A formatter is its pattern, or what is to be looked up in its locale, and the locale.
-Value formatter_of(std::string_view pattern, std::string_view locale) {
-  return computed::object_of(time_format_object,
-                             {Value::text(std::string(pattern)), Value::text(std::string(locale))});
-}
-
-// Two digits for the styles of the date and the time behind this; 4 is none.
-constexpr char styles_mark = '\x01';
-
-struct Iso {
-  std::string_view name;
-  std::string_view pattern;
-};
-constexpr Iso iso_formatters[] = {
-    {"ISO_LOCAL_DATE", "uuuu-MM-dd"},
-    {"ISO_DATE", "uuuu-MM-dd[XXX]"},
-    {"ISO_LOCAL_TIME", "HH:mm:ss\x02"},
-    {"ISO_TIME", "HH:mm:ss\x02[XXX]"},
-    {"ISO_LOCAL_DATE_TIME", "uuuu-MM-dd'T'HH:mm:ss\x02"},
-    {"ISO_DATE_TIME", "uuuu-MM-dd'T'HH:mm:ss\x02[XXX]"},
-    {"ISO_OFFSET_DATE_TIME", "uuuu-MM-dd'T'HH:mm:ss\x02XXX"},
-    {"BASIC_ISO_DATE", "uuuuMMdd[XX]"},
-};
 
 // Days and months of java.time are their names.
 constexpr std::string_view day_names[] = {"SUNDAY",   "MONDAY", "TUESDAY", "WEDNESDAY",
@@ -70,21 +47,6 @@ std::optional<int> weekday_of_name(std::string_view name) {
 }
 
 namespace {
-
-std::optional<int> style_of(const Value& value) {
-  constexpr std::string_view names[] = {"FULL", "LONG", "MEDIUM", "SHORT"};
-  for (int i = 0; i < 4; ++i) {
-    if (value.is(Type::text) && value.as_text() == names[i]) return i;
-  }
-  return std::nullopt;
-}
-
-std::string pattern_in(const Value& formatter, const JavaLocale& locale) {
-  const std::string_view text = computed::object_part(formatter, 0).as_text();
-  if (!text.starts_with(styles_mark)) return std::string(text);
-  const auto style = [&](std::size_t at) { return text[at] == '4' ? -1 : text[at] - '0'; };
-  return localized_pattern(style(1), style(2), locale);
-}
 
 int128 clock_of(const Moment& moment) {
   return int128{moment.hour * 3600 + moment.minute * 60 + moment.second} * nanos_of_second +
@@ -203,66 +165,6 @@ std::optional<bool> Expressions::make_time(const Node& node, std::string_view pa
   return true;
 }
 
-std::optional<bool> Expressions::make_time_format(const Node& node, std::string_view name,
-                                                  const Arguments& arguments, Value& out) {
-  const std::size_t count = arguments.size();
-  const auto give = [&](std::string_view pattern, std::size_t locale_at) {
-    std::string tag;
-    if (!take_locale(node, arguments, locale_at, tag)) return false;
-    out = formatter_of(pattern, tag);
-    return true;
-  };
-  if (name == "ofPattern" && count > 0 && arguments[0].is(Type::text)) {
-    std::string ignored;
-    const Value any = Value::moment({});
-    const std::string_view pattern = arguments[0].as_text();
-    if (append_by_pattern(any, pattern, locale_or_root(""), ignored) == PatternFault::bad_pattern)
-      return fail(computed::Trouble::When::run, "IllegalArgumentException",
-                  "the pattern cannot be read", node);
-    return give(pattern, 1);
-  }
-  const bool date = name == "ofLocalizedDate";
-  const bool time = name == "ofLocalizedTime";
-  const bool both = name == "ofLocalizedDateTime";
-  if ((!date && !time && !both) || count == 0) return std::nullopt;
-  const auto first = style_of(arguments[0]);
-  const auto second = both && count == 2 ? style_of(arguments[1]) : first;
-  if (!first || !second || count > (both ? 2U : 1U)) return std::nullopt;
-  std::string styles(1, styles_mark);
-  styles += time ? '4' : static_cast<char>('0' + *first);
-  styles += date ? '4' : static_cast<char>('0' + *second);
-  return give(styles, count);
-}
-
-bool Expressions::show_by(const Node& node, const Value& of, const Value& formatter, Value& out) {
-  std::string text;
-  const JavaLocale locale = locale_or_root(computed::object_part(formatter, 1).as_text());
-  switch (append_by_pattern(of, pattern_in(formatter, locale), locale, text)) {
-    case PatternFault::none:
-      out = Value::text(std::move(text));
-      return true;
-    case PatternFault::lacks_part:
-      return fail(computed::Trouble::When::run, "UnsupportedTemporalTypeException",
-                  "the pattern asks for a part that " + describe(of) + " has not", node);
-    default:
-      return not_yet("this pattern is", node);
-  }
-}
-
-std::optional<Value> Expressions::time_constant(std::string_view path) const {
-  for (const std::string_view prefix : {"FormatStyle.", "TextStyle."}) {
-    // By its name.
-    if (path.starts_with(prefix)) return Value::text(std::string(path.substr(prefix.size())));
-  }
-  constexpr std::string_view formatter = "DateTimeFormatter.";
-  if (!path.starts_with(formatter)) return std::nullopt;
-  for (const Iso& one : iso_formatters) {
-    if (one.name == path.substr(formatter.size()))
-      return formatter_of(one.pattern, locale().empty() ? "root" : locale());
-  }
-  return std::nullopt;
-}
-
 // MAY.getDisplayName(TextStyle.SHORT, Locale.FRANCE)
 std::optional<bool> Expressions::call_on_name(const Node& node, const Value& of,
                                               const Arguments& arguments, Value& out) {
@@ -310,7 +212,7 @@ std::optional<bool> Expressions::call_on_time(const Node& node, const Value& of,
       if (of.is(Type::duration)) return of.as_duration() == arguments[0].as_duration();
       const Moment a = of.as_moment();
       const Moment b = arguments[0].as_moment();
-      return local_of(a) == local_of(b) && a.offset == b.offset;
+      return local_of(a) == local_of(b) && zone_of(a) == zone_of(b);
     };
     out = Value::truth(same());
     return true;
@@ -390,7 +292,7 @@ std::optional<bool> Expressions::call_on_time(const Node& node, const Value& of,
   const std::string_view what = std::string_view(name).substr(adds ? 4 : 5);
   if (what.empty() && arguments[0].is(Type::duration) && of.is(Type::moment))
     return move_time(node, of, adds ? arguments[0].as_duration() : -arguments[0].as_duration(),
-                     out);
+                     false, out);
   if (!is_number(arguments[0]) || is_real(arguments[0].type())) return std::nullopt;
   const Integer given = computed::whole_of(arguments[0]);
   constexpr std::int64_t most = 1'000'000'000;
@@ -399,6 +301,8 @@ std::optional<bool> Expressions::call_on_time(const Node& node, const Value& of,
   if ((what == "Months" || what == "Years") && has_date) {
     const auto moved = months_later(moment, amount * (what == "Years" ? 12 : 1));
     if (!moved) return not_yet("such a year is", node);
+    if (moment.zone != 0)
+      return give_zoned(node, zoned(*moved, zone_of(moment), moment.offset), out);
     out = with_type(of, *moved);
     return true;
   }
@@ -406,17 +310,21 @@ std::optional<bool> Expressions::call_on_time(const Node& node, const Value& of,
   const bool of_days = what == "Days" || what == "Weeks";
   if (unit == nullptr || what == "Millis" || (of_days ? !has_date : !has_clock))
     return std::nullopt;
-  return move_time(node, of, unit->nanoseconds * amount, out);
+  return move_time(node, of, unit->nanoseconds * amount, of_days, out);
 }
 
-bool Expressions::move_time(const Node& node, const Value& of, int128 by, Value& out) {
+bool Expressions::move_time(const Node& node, const Value& of, int128 by, bool of_days,
+                            Value& out) {
   const Moment moment = of.as_moment();
+  if (moment.zone != 0 && !of_days)
+    return give_zoned(node, moment_at(instant_of(moment) + by, zone_of(moment)), out);
   int128 local = of.is(Type::time) ? clock_of(moment) : local_of(moment);
   local += by;
   if (of.is(Type::time)) local = (local % nanos_of_day + nanos_of_day) % nanos_of_day;
   if (of.is(Type::time)) local += local_of({});  // in the year 1
   const auto moved = moment_at(local, moment.offset);
   if (!moved) return not_yet("such a year is", node);
+  if (moment.zone != 0) return give_zoned(node, zoned(*moved, zone_of(moment), moment.offset), out);
   out = with_type(of, *moved);
   return true;
 }

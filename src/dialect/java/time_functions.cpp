@@ -168,18 +168,27 @@ std::optional<bool> Expressions::count_units(const Node& node, std::string_view 
   const Value& from = arguments[0];
   if (!from.is(Type::date) && !from.is(Type::moment) && !from.is(Type::time)) return std::nullopt;
   const Moment a = from.as_moment();
-  const Moment b = arguments[1].as_moment();
-  if (a.offset != b.offset) return not_yet("moments with two offsets here are", node);
+  Moment b = arguments[1].as_moment();
+  if (a.zone != 0 && b.offset) {
+    const auto there = moment_at(instant_of(b), zone_of(a));
+    if (!there) return not_yet("a time in a zone before 1970, or after 9999, is", node);
+    b = *there;
+  }
+  const bool same_zone = a.zone == b.zone && (a.zone != 0 || a.offset == b.offset);
+  if (!same_zone) return not_yet("moments with two offsets here are", node);
   constexpr std::pair<std::string_view, std::int64_t> lengths[] = {
       {"WEEKS", 7 * 86'400}, {"DAYS", 86'400}, {"HOURS", 3'600}, {"MINUTES", 60}, {"SECONDS", 1}};
   const int128 apart = instant_of(b) - instant_of(a);
+  const int128 days_apart =
+      apart + int128{b.offset.value_or(0) - a.offset.value_or(0)} * 60 * nanoseconds_per_second;
   for (const auto& [name, seconds] : lengths) {
     const bool of_days = name == "WEEKS" || name == "DAYS";
     if (name != unit) continue;
     if (of_days ? from.is(Type::time) : from.is(Type::date))
       return fail(computed::Trouble::When::run, "UnsupportedTemporalTypeException",
                   "Unsupported unit: " + std::string(unit), node);
-    out = Value::whole(Type::i64, apart / (int128{seconds} * nanoseconds_per_second));
+    out = Value::whole(Type::i64,
+                       (of_days ? days_apart : apart) / (int128{seconds} * nanoseconds_per_second));
     return true;
   }
   if (unit == "MILLIS" && !from.is(Type::date)) {
@@ -307,7 +316,7 @@ std::optional<bool> Expressions::make_time_object(const Node& node, std::string_
         name == "ofEpochDay"
             ? int128{parts[0]}
             : seconds_since_1970({static_cast<int>(parts[0]), 1, 1}) / 86'400 + parts[1] - 1;
-    const auto moment = moment_at(day * 86'400 * nanoseconds_per_second, {});
+    const auto moment = moment_at(day * 86'400 * nanoseconds_per_second, std::nullopt);
     if (!moment) return not_yet("such a year is", node);
     out = Value::date({moment->year, moment->month, moment->day});
     return true;

@@ -10,6 +10,7 @@
 #include "number_formats.hpp"
 #include "time_objects.hpp"
 #include "times.hpp"
+#include "zones.hpp"
 
 namespace inky::inline v1::java_language {
 
@@ -23,8 +24,9 @@ std::optional<bool> Expressions::adjust(const Node& node, const Value& of, const
   const std::string_view name = object_part(adjuster, 0).as_text();
   Moment moment = of.as_moment();
   const auto give = [&] {
-    out = of.is(Type::date) ? Value::date(moment) : Value::moment(moment);
-    return true;
+    out = Value::date(moment);
+    return of.is(Type::date) ||
+           give_zoned(node, zoned(moment, zone_of(moment), moment.offset), out);
   };
   if (name == "firstDayOfMonth" || name == "firstDayOfYear") {
     moment.day = 1;
@@ -53,7 +55,7 @@ std::optional<bool> Expressions::adjust(const Node& node, const Value& of, const
                  : name == "nextOrSame" ? ahead
                  : name == "previous"   ? (ahead == 0 ? -7 : ahead - 7)
                                         : (ahead == 0 ? 0 : ahead - 7);
-  return move_time(node, of, int128{by} * 86'400 * nanoseconds_per_second, out);
+  return move_time(node, of, int128{by} * 86'400 * nanoseconds_per_second, true, out);
 }
 
 std::optional<bool> Expressions::call_on_object(const Node& node, const Value& of,
@@ -78,9 +80,10 @@ std::optional<bool> Expressions::call_on_object(const Node& node, const Value& o
   }
   if (kind == old_format_object && name == "format" && count == 1 &&
       computed::is_object(arguments[0], date_object)) {
-    return show_by(
-        node, object_part(arguments[0], 0),
-        object_of(time_format_object, {Value(object_part(of, 0)), Value(object_part(of, 1))}), out);
+    return show_by(node, object_part(arguments[0], 0),
+                   object_of(time_format_object,
+                             {Value(object_part(of, 0)), Value(object_part(of, 1)), Value()}),
+                   out);
   }
   if (kind == instant_object || kind == date_object) {
     const Moment moment = object_part(of, 0).as_moment();
@@ -175,9 +178,9 @@ std::optional<bool> Expressions::call_with_object(const Node& node, const Value&
   Moment moment = of.as_moment();
   const bool has_date = !of.is(Type::time);
   const auto keep = [&] {
-    out = of.is(Type::date)   ? Value::date(moment)
-          : of.is(Type::time) ? Value::time(moment)
-                              : Value::moment(moment);
+    if (of.is(Type::moment))
+      return give_zoned(node, zoned(moment, zone_of(moment), moment.offset), out);
+    out = of.is(Type::date) ? Value::date(moment) : Value::time(moment);
     return true;
   };
   if (name == "with" && count == 1 && has_date &&
@@ -193,7 +196,7 @@ std::optional<bool> Expressions::call_with_object(const Node& node, const Value&
     const Value moved = of.is(Type::date) ? Value::date(*later) : Value::moment(*later);
     return move_time(node, moved,
                      int128{sign} * number_in(arguments[0], 2) * 86'400 * nanoseconds_per_second,
-                     out);
+                     true, out);
   }
   const bool to_offset = name == "atOffset" || name == "withOffsetSameInstant" ||
                          name == "withOffsetSameLocal" || name == "toInstant" ||
@@ -220,6 +223,7 @@ std::optional<bool> Expressions::call_with_object(const Node& node, const Value&
       out = object_of(instant_object, {Value::moment(*at)});
       return true;
     }
+    if (moment.zone != 0) return std::nullopt;
     if (name == "withOffsetSameInstant" && !is_local) {
       const auto moved =
           moment_at(instant_of(moment) + int128{minutes} * 60 * nanoseconds_per_second, minutes);
@@ -233,6 +237,7 @@ std::optional<bool> Expressions::call_with_object(const Node& node, const Value&
   }
   if (of.is(Type::moment) && name == "toLocalDateTime" && count == 0 && moment.offset) {
     moment.offset.reset();
+    moment.zone = 0;
     return keep();
   }
   if (of.is(Type::date) && name == "toEpochDay" && count == 0) {

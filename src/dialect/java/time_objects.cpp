@@ -36,8 +36,6 @@ Value period_between(const Moment& from, const Moment& to) {
   return object_of(period_object, {int_of(months / 12), int_of(months % 12), int_of(days)});
 }
 
-namespace {
-
 // Instant.toString(): the seconds always, and as many groups of three digits as it takes.
 std::string instant_text(const Moment& moment) {
   std::string out = date_text(moment) + "T";
@@ -51,6 +49,8 @@ std::string instant_text(const Moment& moment) {
   }
   return out + "Z";
 }
+
+namespace {
 
 // Date.toString(): "EEE MMM dd HH:mm:ss zzz yyyy", in the zone of the machine.
 std::string date_object_text(const Moment& moment) {
@@ -84,6 +84,7 @@ std::optional<std::string> object_text(const Value& object) {
     return date_text({number_in(object, 0), number_in(object, 1), 1}).substr(0, 7);
   if (kind == offset_object)
     return number_in(object, 0) == 0 ? "Z" : offset_text(number_in(object, 0));
+  if (kind == zone_object) return std::string(zone_name(static_cast<Zone>(number_in(object, 0))));
   if (kind == context_object)
     return "precision=" + std::to_string(number_in(object, 0)) +
            " roundingMode=" + std::string(computed::object_part(object, 1).as_text());

@@ -21,6 +21,7 @@ inline constexpr std::string_view period_object = "Period";                // ye
 inline constexpr std::string_view month_object = "YearMonth";              // year, month
 inline constexpr std::string_view year_object = "Year";                    // year
 inline constexpr std::string_view offset_object = "ZoneOffset";            // minutes
+inline constexpr std::string_view zone_object = "ZoneId";                  // a Zone
 inline constexpr std::string_view adjuster_object = "TemporalAdjuster";    // its name
 inline constexpr std::string_view old_format_object = "SimpleDateFormat";  // pattern, locale
 inline constexpr std::string_view context_object = "MathContext";          // precision, rounding
@@ -30,6 +31,9 @@ Value int_of(std::int64_t number);
 int number_in(const Value& object, std::size_t part);
 // Period.between: whole months, then days.
 Value period_between(const Moment& from, const Moment& to);
+
+// Instant.toString(), of a moment in UTC.
+std::string instant_text(const Moment& moment);
 
 // toString() of one; nothing: it has none that is known here.
 std::optional<std::string> object_text(const Value& object);

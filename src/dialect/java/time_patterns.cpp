@@ -3,6 +3,9 @@
 #include <algorithm>
 #include <cstdlib>
 
+#include "time_objects.hpp"
+#include "zones.hpp"
+
 namespace inky::inline v1::java_language {
 
 namespace {
@@ -98,6 +101,9 @@ class PatternFilling {
         ++at;
         fault = prints_ && lacks('S') ? PatternFault::lacks_part : PatternFault::none;
         if (fault == PatternFault::none) put_fraction();
+      } else if (c == greenwich_mark || c == instant_mark) {
+        ++at;
+        fault = put_of_instant(c);
       } else if (c == '\'') {
         fault = put_quoted(at);
       } else if (c == '[') {
@@ -114,6 +120,20 @@ class PatternFilling {
       if (fault != PatternFault::none) return fault;
     }
     return PatternFault::none;
+  }
+
+  PatternFault put_of_instant(char mark) {
+    if (!prints_) return PatternFault::none;
+    if (lacks('X')) return PatternFault::lacks_part;
+    if (mark == greenwich_mark) {
+      put(*moment_.offset == 0 ? "GMT" : offset_text(*moment_.offset, ""));
+      return PatternFault::none;
+    }
+    Moment in_utc = moment_;
+    const auto moved = moment_at(instant_of(moment_), utc);
+    if (moved) in_utc = *moved;
+    put(instant_text(in_utc));
+    return moved ? PatternFault::none : PatternFault::not_supported_yet;
   }
 
   PatternFault put_quoted(std::size_t& at) {
@@ -193,6 +213,12 @@ class PatternFilling {
         return up_to(3);
       case 'S':
         return up_to(9);
+      case 'V':
+        return count == 2 ? PatternFault::none : PatternFault::bad_pattern;
+      case 'O':
+        return count == 1 || count == 4 ? PatternFault::none : PatternFault::bad_pattern;
+      case 'z':
+        return up_to(4);
       case 'x':
       case 'X':
         return count <= 3 ? PatternFault::none : not_yet(count <= 5);
@@ -200,10 +226,7 @@ class PatternFilling {
         return count <= 3 ? PatternFault::none : not_yet(count <= 5);
       case 'g':
       case 'B':
-      case 'V':
       case 'v':
-      case 'O':
-      case 'z':
       case 'p':
         return PatternFault::not_supported_yet;
       default:
@@ -218,7 +241,7 @@ class PatternFilling {
   bool lacks(char letter) const {
     const bool of_date =
         std::string_view("GyuYQqMLwWdDFEec").find(letter) != std::string_view::npos;
-    const bool of_zone = std::string_view("xXZ").find(letter) != std::string_view::npos;
+    const bool of_zone = std::string_view("xXZOVz").find(letter) != std::string_view::npos;
     if (of_zone) return !moment_.offset;
     return of_date ? value_.is(Type::time) : value_.is(Type::date);
   }
@@ -277,8 +300,12 @@ class PatternFilling {
       case 'x':
       case 'X':
       case 'Z':
+      case 'O':
         put_offset(letter, count);
         break;
+      case 'V':
+      case 'z':
+        return put_zone(letter, count);
       default:
         put_clock(letter, count);
     }
@@ -346,12 +373,38 @@ class PatternFilling {
 
   void put_offset(char letter, std::size_t count) {
     const int minutes = *moment_.offset;
+    if (letter == 'O') return put_offset_of_greenwich(minutes, count);
     if (letter == 'X' && minutes == 0) return put("Z");
     if (letter == 'Z') return put(offset_text(minutes, ""));
     std::string text = offset_text(minutes, count == 3 ? ":" : "");
     // Whole hours alone, but for minutes that there are.
     if (count == 1 && minutes % 60 == 0) text.resize(3);
     put(text);
+  }
+
+  // "GMT+2", "GMT+02:00"
+  void put_offset_of_greenwich(int minutes, std::size_t count) {
+    put(greenwich_name(locale_));
+    if (minutes == 0) return;
+    std::string text = offset_text(minutes);
+    if (count == 1) {
+      if (text[1] == '0') text.erase(1, 1);
+      if (minutes % 60 == 0) text.resize(text.find(':'));
+    }
+    put(text);
+  }
+
+  PatternFault put_zone(char letter, std::size_t count) {
+    // Whether it is a ZonedDateTime or an OffsetDateTime, an offset alone does not tell.
+    if (moment_.zone == 0) return PatternFault::not_supported_yet;
+    if (letter == 'V') {
+      put(zone_name(moment_.zone));
+      return PatternFault::none;
+    }
+    const auto name = zone_display_name(moment_, count == 4, locale_);
+    if (!name) return PatternFault::not_supported_yet;
+    put(*name);
+    return PatternFault::none;
   }
 
   void number(std::int64_t value, std::size_t width) {

@@ -21,6 +21,9 @@ enum class PatternFault : std::uint8_t {
 
 // In a pattern of our own: the fraction of the second, as far as there is one, behind its point.
 inline constexpr char fraction_mark = '\x02';
+// "GMT", or the offset where that is another; an instant as its toString() has it.
+inline constexpr char greenwich_mark = '\x03';
+inline constexpr char instant_mark = '\x04';
 
 // Appends what the pattern makes of a moment, a date or a time.
 PatternFault append_by_pattern(const Value& value, std::string_view pattern,

@@ -1,10 +1,12 @@
 #include "times.hpp"
 
 #include <algorithm>
+#include <bit>
 #include <cstdlib>
 
 #include "text/utf8.hpp"
 #include "values.hpp"
+#include "zones.hpp"
 
 namespace inky::inline v1::java_language {
 
@@ -144,6 +146,12 @@ class TimeText {
         out_ += *moment_.offset < 0 ? '-' : '+';
         return number(std::abs(*moment_.offset) / 60 * 100 + std::abs(*moment_.offset) % 60, 4);
       case 'Z':
+        if (moment_.zone != 0) {
+          const auto name = zone_display_name(moment_, false, locale_);
+          // Where the names are not known here, it is refused before.
+          out_ += name.value_or(std::string_view());
+          return 0;
+        }
         out_ += parts_.is_long ? "UTC" : *moment_.offset == 0 ? "Z" : offset_text(*moment_.offset);
         return 0;
       default: {  // s and Q
@@ -226,6 +234,22 @@ bool has_times(const Value& value) {
          class_of(value) == Class::long_class;
 }
 
+std::optional<Outcome> time_refused(const Value& value, char letter, const JavaLocale& locale,
+                                    Span span) {
+  constexpr int128 furthest = 60'000'000'000'000;
+  if (is_whole(value.type()) && (value.as_whole() < -furthest || value.as_whole() > furthest))
+    return Outcome::error({Code::not_supported_yet,
+                           "moments outside the years 1 to 9999 are not supported yet", span,
+                           "Give fewer milliseconds."});
+  const bool names_zone = letter == 'Z' || letter == 'c';
+  if (names_zone && value.is(Type::moment) && value.as_moment().zone != 0 &&
+      !zone_display_name(value.as_moment(), false, locale))
+    return Outcome::error({Code::not_supported_yet,
+                           "the names of time zones in this locale are not supported yet", span,
+                           "Use %tz."});
+  return std::nullopt;
+}
+
 char append_time(const Value& value, char letter, const JavaLocale& locale, std::string& out) {
   const TimeParts parts = time_parts_of(value);
   return TimeText(parts, locale, out).append(letter);
@@ -238,6 +262,7 @@ std::string time_to_string(const Value& value) {
   if (value.is(Type::date)) return date_text(moment);
   std::string out = date_text(moment) + "T" + local_time(moment);
   if (moment.offset) out += *moment.offset == 0 ? "Z" : offset_text(*moment.offset);
+  if (moment.zone != 0) ((out += '[') += zone_name(moment.zone)) += ']';
   return out;
 }
 
@@ -255,7 +280,10 @@ std::uint32_t time_hash(const Value& value) {
   if (value.is(Type::time)) return clock_hash(moment);
   if (value.is(Type::date)) return date_hash(moment);
   const std::uint32_t local = date_hash(moment) ^ clock_hash(moment);
-  return moment.offset ? local ^ static_cast<std::uint32_t>(*moment.offset * 60) : local;
+  if (!moment.offset) return local;
+  std::uint32_t zone = 0;
+  for (const char c : zone_name(moment.zone)) zone = zone * 31 + static_cast<unsigned char>(c);
+  return local ^ static_cast<std::uint32_t>(*moment.offset * 60) ^ std::rotl(zone, 3);
 }
 
 }  // namespace inky::inline v1::java_language

@@ -9,6 +9,7 @@
 #include <string>
 #include <string_view>
 
+#include "inky_margin/format/outcome.hpp"
 #include "inky_margin/format/value.hpp"
 #include "locales.hpp"
 
@@ -24,6 +25,11 @@ inline constexpr std::string_view time_letters = "HIklMSLNpzZsQBbhAaCYyjmdeRTrDF
 // The letter that the value has no part for, where Java throws; or 0, and the text is appended, in
 // the names and the digits of the locale. REQUIRES: a letter of those, a value that has_times().
 char append_time(const Value& value, char letter, const JavaLocale& locale, std::string& out);
+
+// What is not known here of such a value under such a letter; nothing: it can be shown. REQUIRES: as
+// above.
+std::optional<Outcome> time_refused(const Value& value, char letter, const JavaLocale& locale,
+                                    Span span);
 
 // Whether %t takes it at all.
 bool has_times(const Value& value);

@@ -17,7 +17,7 @@
 
 namespace inky::inline v1::java_language {
 
-constexpr std::array<std::string_view, 18> class_names = {"java.lang.Byte",
+constexpr std::array<std::string_view, 19> class_names = {"java.lang.Byte",
                                                           "java.lang.Short",
                                                           "java.lang.Integer",
                                                           "java.lang.Long",
@@ -32,6 +32,7 @@ constexpr std::array<std::string_view, 18> class_names = {"java.lang.Byte",
                                                           "java.math.BigDecimal",
                                                           "java.time.LocalDateTime",
                                                           "java.time.OffsetDateTime",
+                                                          "java.time.ZonedDateTime",
                                                           "java.time.LocalDate",
                                                           "java.time.LocalTime",
                                                           "java.time.Duration"};
@@ -71,6 +72,7 @@ Class class_of(const Value& value) {
     case Type::decimal:
       return Class::decimal_class;
     case Type::moment:
+      if (value.as_moment().zone != 0) return Class::zoned_date_time_class;
       return value.as_moment().offset ? Class::offset_date_time_class
                                       : Class::local_date_time_class;
     case Type::date:
@@ -194,6 +196,7 @@ std::uint32_t hash_code(const Value& value) {
       return value.as_whole() != 0 ? 1231 : 1237;
     case Class::local_date_time_class:
     case Class::offset_date_time_class:
+    case Class::zoned_date_time_class:
     case Class::local_date_class:
     case Class::local_time_class:
     case Class::duration_class:

@@ -27,6 +27,7 @@ enum class Class : std::uint8_t {
   decimal_class,
   local_date_time_class,
   offset_date_time_class,
+  zoned_date_time_class,
   local_date_class,
   local_time_class,
   duration_class,
