@@ -4,6 +4,14 @@ namespace inky::inline v1 {
 
 namespace {
 
+// Until this second.
+struct ZoneDifference {
+  std::string_view zone;
+  std::int64_t until;
+};
+
+#include "zone_differences.inc"
+
 std::int64_t instant_second(const Moment& moment) {
   return seconds_since_1970(moment) - std::int64_t{moment.offset.value_or(0)} * 60;
 }
@@ -24,6 +32,14 @@ std::optional<ZoneTime> nearest_clock(Zone zone, std::int64_t second, bool is_su
 
 TimeZone zone_of(const Moment& moment) {
   return {moment.offset, moment.zone};
+}
+
+bool databases_differ(Zone zone, std::int64_t second) {
+  const std::string_view name = zone_name(zone);
+  for (const ZoneDifference& one : zone_differences) {
+    if (one.zone == name) return second < one.until;
+  }
+  return false;
 }
 
 std::optional<Moment> moment_at(int128 instant, const TimeZone& zone) {

@@ -20,6 +20,10 @@ inline constexpr TimeZone utc{0, 0};
 
 TimeZone zone_of(const Moment& moment);
 
+// Whether runtimes that bring a database with them are known to say something else of a zone at this
+// second since 1970: tools/record/zone_differences.py.
+bool databases_differ(Zone zone, std::int64_t second);
+
 // What these clocks show at an instant, in nanoseconds since 1970 began in UTC. Without a zone, what
 // clocks of UTC show. Nothing outside of the years 1 to 9999, before 1970 in a zone of tzdata, and
 // where its offset is not whole minutes.

@@ -22,7 +22,8 @@ std::optional<TimeZone> zone_in(const Value& object) {
 }
 
 bool Expressions::give_zoned(const Node& node, const std::optional<Moment>& moment, Value& out) {
-  if (!moment) return not_yet("a time in a zone before 1970, or after 9999, is", node);
+  if (!moment || (moment->zone != 0 && databases_differ(moment->zone, seconds_since_1970(*moment))))
+    return not_yet("a time in this zone so early, or after 9999, is", node);
   out = Value::moment(*moment);
   return true;
 }

@@ -106,11 +106,12 @@ bool Evaluator::construct(const Node& node, Datum& out) {
     out.text = callee.text;
     out.items = std::move(arguments);
     // What its options refuse, they refuse here; what there is to say of them comes later.
+    constexpr double any_time = 1'936'094'400'000;
     Notes* const notes = std::exchange(notes_, nullptr);
     Datum tried;
     const bool good = callee.text == "NumberFormat"
                           ? call_locale(node, Datum::of_number(0), out.items, tried)
-                          : format_date(node, 0, out.items, DateParts::formatted, tried);
+                          : format_date(node, any_time, out.items, DateParts::formatted, tried);
     notes_ = notes;
     return good;
   }

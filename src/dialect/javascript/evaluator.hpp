@@ -1,6 +1,7 @@
 // The walk that evaluates an expression.
 #pragma once
 
+#include <array>
 #include <optional>
 #include <string>
 #include <string_view>
@@ -11,11 +12,24 @@
 #include "inky_margin/text/columns.hpp"
 #include "locales.hpp"
 #include "text/regular_expression.hpp"
+#include "zones.hpp"
 
 namespace inky::inline v1::javascript {
 
 // What of a date toLocaleString and its like show where nothing else is asked.
 enum class DateParts : unsigned char { all, date, time, formatted };
+
+// Which widths of the parts of a date are asked for, from 1: 0 is none.
+struct DateWidths {
+  std::array<int, 4> date{};
+  std::array<int, 3> time{};
+  int date_style = 0;
+  int time_style = 0;
+  int twelve = 0;
+  int zone_name = 0;  // a ZoneName
+  bool has_date() const { return date != std::array<int, 4>{}; }
+  bool has_time() const { return time != std::array<int, 3>{}; }
+};
 
 class Evaluator {
  public:
@@ -207,6 +221,8 @@ class Evaluator {
   bool call_on_date(const Node& node, Datum& of, const std::vector<Datum>& arguments, Datum& out);
   bool format_date(const Node& node, double time, const std::vector<Datum>& arguments,
                    DateParts parts, Datum& out);
+  bool put_zone_name(const Node& node, Zone zone, const ZoneClock& clock, const DateWidths& widths,
+                     const Locale& locale, std::string& pattern);
   bool construct_pattern(const Node& node, const std::vector<Datum>& arguments, Datum& out);
   bool check_pattern(const Node& node, const Datum& pattern);
   using MatchNames = std::vector<std::pair<std::string, std::size_t>>;
