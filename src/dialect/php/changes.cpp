@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "dates.hpp"
 #include "dialect/lexis.hpp"
 #include "expressions.hpp"
 #include "text/ascii.hpp"
@@ -286,13 +287,28 @@ bool is_date_change(std::string_view statement) {
   if (statement.substr(at, 2) != "->") return false;
   const std::size_t from = at + 2;
   const std::size_t open = std::min(statement.find('(', from), statement.size());
-  return has_word("modify add sub setDate setTime setTimestamp",
+  return has_word("modify add sub setDate setTime setTimestamp setTimezone",
                   statement.substr(from, open - from));
+}
+
+// date_default_timezone_set("Europe/Berlin")
+std::optional<Declaration> read_default_zone(std::string_view statement) {
+  constexpr std::string_view function = "date_default_timezone_set";
+  statement = trimmed_end(statement);
+  if (!statement.starts_with(function) || !statement.ends_with(')')) return std::nullopt;
+  const std::string_view arguments = trimmed_end(statement.substr(function.size()));
+  if (!arguments.starts_with('(')) return std::nullopt;
+  Declaration out;
+  out.name = default_zone;
+  out.expression = "new DateTimeZone" + std::string(arguments);
+  out.span = {0, statement.size()};
+  return out;
 }
 
 }  // namespace
 
 std::vector<Declaration> read_declarations(std::string_view statement) {
+  if (auto zone = read_default_zone(statement)) return {*zone};
   if (is_date_change(statement)) {
     std::size_t end = 1;
     while (is_word_part(statement[end])) ++end;

@@ -32,11 +32,9 @@ Value with_moment(const Value& like, const Moment& moment) {
 
 Instant instant_of_object(const Value& object) {
   const Moment moment = computed::object_part(object, 0).as_moment();
-  Instant out = instant_of(seconds_since_1970(moment));
+  Instant out = fields_of(moment);
   out.is_zulu = flag_of(object, 1);
   out.lacks_clock = flag_of(object, 3);
-  out.microseconds = moment.nanosecond / 1'000;
-  out.offset = moment.offset;
   return out;
 }
 
@@ -128,8 +126,11 @@ std::optional<Reading> reading_of(std::string_view format) {
 // DateTime::createFromFormat("d/m/Y", "09/05/2031")
 bool Expressions::read_moment_by(const Node& node, bool changes, const Arguments& arguments,
                                  Value& out) {
-  const bool texts =
-      arguments.size() == 2 && arguments[0].is(Type::text) && arguments[1].is(Type::text);
+  TimeZone zone = usual_zone();
+  const bool has_zone = arguments.size() == 3 && computed::is_object(arguments[2], zone_object);
+  if (has_zone) zone = zone_in(arguments[2]);
+  const bool texts = arguments.size() == (has_zone ? 3U : 2U) && arguments[0].is(Type::text) &&
+                     arguments[1].is(Type::text);
   const auto reading = texts ? reading_of(arguments[0].as_text()) : std::nullopt;
   if (!reading) return not_yet("createFromFormat with these arguments is", node);
   const auto parts = read_time_parts(arguments[1].as_text(), reading->steps, true);
@@ -137,10 +138,20 @@ bool Expressions::read_moment_by(const Node& node, bool changes, const Arguments
   const bool has_date = (parts->year || parts->year_of_century) && parts->month && parts->day;
   if (!has_date) return not_yet("a date of now is", node);
   constexpr int first_of_1900 = 70;
-  const auto moment = moment_of(*parts, {1970, 1, 1}, first_of_1900);
+  auto moment = moment_of(*parts, {1970, 1, 1}, first_of_1900);
   if (!moment) return not_yet("a day that is not there is", node);
+  moment = settled_on(*moment, zone);
+  if (!moment) return not_yet("a time that clocks show twice, or before 1970, is", node);
   // What the format has of the clock sets the rest of it to nothing.
   out = date_time(*moment, false, changes, !parts->has_clock() && !reading->resets);
+  return true;
+}
+
+bool Expressions::give_moment(const Node& node, const Value& like, const Moment& local,
+                              Value& out) {
+  const auto settled = settled_on(local, zone_of(local));
+  if (!settled) return not_yet("a time that clocks show twice, or before 1970, is", node);
+  out = with_moment(like, *settled);
   return true;
 }
 
@@ -163,6 +174,12 @@ std::optional<bool> Expressions::make_moment(const Node& node, const std::string
   }
   if (small == "date_diff" && arguments.size() == 2)
     return apart(node, arguments[0], arguments[1], out);
+  if (small == "datetimezone" || small == "timezone_open") return make_zone(node, arguments, out);
+  if (small == "date_default_timezone_get" && arguments.size() == 0) {
+    const TimeZone zone = usual_zone();
+    out = Value::text(zone.zone == 0 ? "UTC" : std::string(zone_name(zone.zone)));
+    return true;
+  }
   const bool makes = has_word(makers, small);
   if (!makes && small != "strtotime" && small != "mktime" && small != "gmmktime")
     return std::nullopt;
@@ -182,23 +199,35 @@ std::optional<bool> Expressions::make_moment(const Node& node, const std::string
     const std::int64_t year = months / 12 - (months % 12 < 0 ? 1 : 0);
     if (year < 100 || year > 9'998) return unknown();
     Moment first{static_cast<int>(year), static_cast<int>(months - year * 12) + 1, 1};
-    out = Value::whole(Type::i64, seconds_since_1970(first) + (parts[4] - 1) * seconds_of_day +
-                                      parts[0] * 3'600 + parts[1] * 60 + parts[2]);
+    const std::int64_t local = seconds_since_1970(first) + (parts[4] - 1) * seconds_of_day +
+                               parts[0] * 3'600 + parts[1] * 60 + parts[2];
+    const TimeZone zone = small == "gmmktime" ? TimeZone{} : usual_zone();
+    const auto settled = settled_on(moment_of_seconds(local), zone);
+    if (!settled) return not_yet("a time that clocks show twice, or before 1970, is", node);
+    out = Value::whole(Type::i64, seconds_since_1970(*settled) - settled->offset.value_or(0) * 60);
     return true;
   }
   if (arguments.size() == 0 || arguments.size() > 2 || !arguments[0].is(Type::text))
     return unknown();
   std::optional<Moment> base;
-  if (arguments.size() == 2) {
+  TimeZone zone = usual_zone();
+  if (arguments.size() == 2 && small != "strtotime") {
+    if (!computed::is_object(arguments[1], zone_object)) return not_yet("this zone is", node);
+    zone = zone_in(arguments[1]);
+  } else if (arguments.size() == 2) {
     std::int64_t seconds = 0;
-    if (small != "strtotime") return not_yet("a zone here is", node);
     if (!take_int(node, arguments[1], seconds)) return false;
     if (seconds < -62'135'596'800 || seconds > 253'402'300'799)
       return not_yet("such a date is", node);
-    base = moment_of_seconds(seconds);
+    base = moment_at(int128{seconds} * nanoseconds_per_second, zone);
+    if (!base) return not_yet("a time in a zone before 1970 is", node);
   }
-  const auto moment = moment_named(arguments[0].as_text(), base ? &*base : nullptr);
+  auto moment = moment_named(arguments[0].as_text(), base ? &*base : nullptr);
   if (!moment) return not_yet("a text such as this as a date is", node);
+  // The zone that the text has comes first; that of the base is its own.
+  const TimeZone own = zone_of(*moment);
+  moment = settled_on(*moment, own.is_none() ? zone : own);
+  if (!moment) return not_yet("a time that clocks show twice, or before 1970, is", node);
   if (small == "strtotime")
     out = Value::whole(Type::i64, seconds_since_1970(*moment) - moment->offset.value_or(0) * 60);
   else
@@ -212,8 +241,8 @@ bool Expressions::apart(const Node& node, const Value& from, const Value& to, Va
   if (!good || flag_of(from, 3) || flag_of(to, 3)) return not_yet("a difference of these is", node);
   const Moment a = computed::object_part(from, 0).as_moment();
   const Moment b = computed::object_part(to, 0).as_moment();
-  if (a.offset != b.offset || a.nanosecond != b.nanosecond)
-    return not_yet("a difference of two zones, or with fractions, is", node);
+  if (a.offset != b.offset || a.nanosecond != b.nanosecond || a.zone != b.zone)
+    return not_yet("a difference of two offsets, or with fractions, is", node);
   out = interval_value(between(a, b));
   return true;
 }
@@ -238,13 +267,38 @@ std::optional<bool> Expressions::part_of_interval(std::string_view name, const V
   return true;
 }
 
+bool Expressions::add_in_zone(const Node& node, const Value& of, Interval by, bool subtracts,
+                              Value& out) {
+  const int sign = subtracts != by.inverted ? -1 : 1;
+  const int128 passes = (int128{by.parts[3]} * 3'600 + by.parts[4] * 60 + by.parts[5]) * sign *
+                        nanoseconds_per_second;
+  by.parts[3] = by.parts[4] = by.parts[5] = 0;
+  const Moment moment = computed::object_part(of, 0).as_moment();
+  const bool has_days = by.parts[0] != 0 || by.parts[1] != 0 || by.parts[2] != 0;
+  auto later = has_days ? moved(moment, by, subtracts) : moment;
+  if (later && has_days) later = settled_on(*later, zone_of(moment));
+  if (later) later = moment_at(instant_of(*later) + passes, zone_of(moment));
+  if (!later) return not_yet("a time that clocks show twice, or before 1970, is", node);
+  out = with_moment(of, *later);
+  return true;
+}
+
 // modify("+1 month"), add(new DateInterval("P1D")), setDate(2031, 5, 9); nothing: another method.
 std::optional<bool> Expressions::move_date(const Node& node, const std::string& name,
                                            const Value& of, const Arguments& arguments,
                                            Value& out) {
-  if (!has_word("modify add sub setdate settime settimestamp", name)) return std::nullopt;
+  if (!has_word("modify add sub setdate settime settimestamp settimezone", name))
+    return std::nullopt;
   Moment moment = computed::object_part(of, 0).as_moment();
   const std::size_t count = arguments.size();
+  if (name == "settimezone") {
+    if (count != 1 || !computed::is_object(arguments[0], zone_object) || flag_of(of, 3))
+      return not_yet("setTimezone with these arguments is", node);
+    const auto there = moment_at(instant_of(moment), zone_in(arguments[0]));
+    if (!there) return not_yet("a time in a zone before 1970 is", node);
+    out = date_time(*there, false, flag_of(of, 2));
+    return true;
+  }
   std::optional<Moment> changed;
   if (name == "modify") {
     if (count == 1 && arguments[0].is(Type::text))
@@ -253,7 +307,9 @@ std::optional<bool> Expressions::move_date(const Node& node, const std::string& 
   } else if (name == "add" || name == "sub") {
     if (count != 1 || !computed::is_object(arguments[0], interval_object))
       return not_yet("this interval is", node);
-    changed = moved(moment, interval_in(arguments[0]), name == "sub");
+    Interval by = interval_in(arguments[0]);
+    if (moment.zone != 0) return add_in_zone(node, of, by, name == "sub", out);
+    changed = moved(moment, by, name == "sub");
     if (!changed) return not_yet("such a year is", node);
   } else {
     std::int64_t parts[3] = {};
@@ -278,9 +334,8 @@ std::optional<bool> Expressions::move_date(const Node& node, const std::string& 
     changed = moment;
   }
   const bool sets_clock = name == "settime";
-  out = with_moment(of, *changed);
-  if (sets_clock) out = date_time(*changed, flag_of(of, 1), flag_of(of, 2));
-  return true;
+  return give_moment(node, sets_clock ? date_time(*changed, flag_of(of, 1), flag_of(of, 2)) : of,
+                     *changed, out);
 }
 
 // $d->format("Y-m-d"), $d->getTimestamp()
@@ -295,11 +350,26 @@ bool Expressions::call_method(const Node& node, const Value& of, const Arguments
     out = Value::text(std::move(*text));
     return true;
   }
+  if (computed::is_object(of, zone_object) && name == "getname" && count == 0) {
+    const TimeZone zone = zone_in(of);
+    out = Value::text(zone.zone != 0 ? std::string(zone_name(zone.zone))
+                                     : offset_text(zone.offset.value_or(0)));
+    return true;
+  }
   if (!computed::is_object(of, moment_object))
     return Evaluator::call_method(node, of, arguments, out);
   const Moment moment = computed::object_part(of, 0).as_moment();
   if (name == "gettimestamp" && count == 0 && !flag_of(of, 3)) {
     out = Value::whole(Type::i64, seconds_since_1970(moment) - moment.offset.value_or(0) * 60);
+    return true;
+  }
+  if (count == 0 && (name == "gettimezone" || name == "getoffset")) {
+    // What has no zone is in UTC.
+    const TimeZone zone = zone_of(moment);
+    const Zone of_utc = *zone_named("UTC");
+    if (flag_of(of, 1)) return not_yet("the zone Z is", node);
+    out = name == "getoffset" ? Value::whole(Type::i64, moment.offset.value_or(0) * 60)
+                              : zone_value(zone.is_none() ? TimeZone{std::nullopt, of_utc} : zone);
     return true;
   }
   if (name == "diff" && count == 1) return apart(node, of, arguments[0], out);
@@ -378,7 +448,10 @@ std::optional<bool> Expressions::format_date(const Node& node, const std::string
   // The years 1 to 9999.
   if (seconds < -62'135'596'800 || seconds > 253'402'300'799)
     return not_yet("such a date is", node);
-  Instant at = instant_of(seconds);
+  const TimeZone zone = name == "gmdate" ? TimeZone{} : usual_zone();
+  const auto moment = moment_at(int128{seconds} * nanoseconds_per_second, zone);
+  if (!moment) return not_yet("a time in a zone before 1970 is", node);
+  Instant at = fields_of(*moment);
   at.is_greenwich = name == "gmdate";
   auto text = shown_by(arguments[0].as_text(), at);
   if (!text) return not_yet("this code of date is", node);

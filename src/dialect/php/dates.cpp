@@ -8,7 +8,7 @@
 
 namespace inky::inline v1::php {
 
-Instant instant_of(std::int64_t seconds) {
+Instant fields_of(std::int64_t seconds) {
   Instant out;
   out.seconds = seconds;
   const std::int64_t days = seconds / seconds_of_day - (seconds % seconds_of_day < 0 ? 1 : 0);
@@ -30,7 +30,32 @@ Instant instant_of(std::int64_t seconds) {
   return out;
 }
 
+Instant fields_of(const Moment& moment) {
+  Instant out = fields_of(seconds_since_1970(moment));
+  out.microseconds = moment.nanosecond / 1'000;
+  out.offset = moment.offset;
+  out.zone = moment.zone;
+  return out;
+}
+
+std::optional<Moment> settled_on(const Moment& local, const TimeZone& zone) {
+  if (zone.zone == 0) return moment_on(local, zone);
+  const auto clocks = clocks_showing(zone.zone, seconds_since_1970(local));
+  if (!clocks) return std::nullopt;
+  if (!clocks->skipped)
+    return clocks->earlier.seconds == clocks->later.seconds ? moment_on(local, zone) : std::nullopt;
+  Moment moved = moment_of_seconds(seconds_since_1970(local) + clocks->later.seconds -
+                                   clocks->earlier.seconds);
+  moved.nanosecond = local.nanosecond;
+  return moment_on(moved, zone, true);
+}
+
 namespace {
+
+// What the clocks of its zone show. REQUIRES: it has one.
+ZoneTime clock_of(const Instant& at) {
+  return clock_at(at.zone, at.seconds - at.offset.value_or(0) * 60).value_or(ZoneTime{});
+}
 
 constexpr std::array<int, 12> lengths = {31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31};
 
@@ -48,7 +73,7 @@ struct Week {
 Week week_of(const Instant& at) {
   const int monday_first = at.weekday == 0 ? 6 : at.weekday - 1;
   const Instant thursday =
-      instant_of(at.seconds + (3 - monday_first) * std::int64_t{seconds_of_day});
+      fields_of(at.seconds + (3 - monday_first) * std::int64_t{seconds_of_day});
   return {thursday.year, day_of_year(thursday) / 7 + 1};
 }
 
@@ -84,7 +109,7 @@ std::optional<std::string> number_of(char code, const Instant& at) {
                         {'W', week_of(at).number, 2},
                         {'u', at.microseconds, 6},
                         {'v', at.microseconds / 1'000, 3},
-                        {'I', 0, 1},
+                        {'I', at.zone != 0 && clock_of(at).is_summer ? 1 : 0, 1},
                         {'Z', at.offset.value_or(0) * 60, 1}};
   for (const Part& part : parts) {
     if (part.code != code) continue;
@@ -112,8 +137,10 @@ std::optional<std::string> word_of(char code, const Instant& at) {
     case 'A':
       return is_morning ? "AM" : "PM";
     case 'e':
+      if (at.zone != 0) return std::string(zone_name(at.zone));
       return at.is_zulu ? "Z" : at.offset ? offset_text(*at.offset) : "UTC";
     case 'T':
+      if (at.zone != 0) return std::string(clock_of(at).letters);
       return at.is_zulu        ? "Z"
              : at.offset       ? "GMT" + offset_text(*at.offset, "")
              : at.is_greenwich ? "GMT"
@@ -123,6 +150,7 @@ std::optional<std::string> word_of(char code, const Instant& at) {
     case 'P':
       return offset_text(at.offset.value_or(0));
     case 'p':
+      if (at.zone != 0 && clock_of(at).letters != "UTC") return offset_text(*at.offset);
       return at.offset.value_or(0) == 0 ? "Z" : offset_text(*at.offset);
     case 'S': {
       const int last = at.day / 10 == 1 ? 0 : at.day % 10;

@@ -6,6 +6,7 @@
 #include <string>
 #include <string_view>
 
+#include "../family/time_zones.hpp"
 #include "inky_margin/format/value.hpp"
 
 namespace inky::inline v1::php {
@@ -22,6 +23,7 @@ struct Instant {
   int in_day = 0;   // seconds
   int microseconds = 0;
   std::optional<int> offset = {};  // minutes east of UTC, where the text has one
+  Zone zone = 0;                   // that the offset is from
   bool is_zulu = false;            // by a Z
   bool is_greenwich = false;       // as gmdate() has it
   bool lacks_clock = false;        // the time of day is that of now
@@ -29,7 +31,22 @@ struct Instant {
   bool is_leap() const { return (year % 4 == 0 && year % 100 != 0) || year % 400 == 0; }
 };
 
-Instant instant_of(std::int64_t seconds);
+Instant fields_of(std::int64_t seconds);
+// What clocks of its zone show.
+Instant fields_of(const Moment& moment);
+
+// A date and a time of day on the clocks of a zone: what they skip is moved on. Nothing where they show
+// it twice, of which PHP takes the one or the other, and where the zone is not known then.
+std::optional<Moment> settled_on(const Moment& local, const TimeZone& zone);
+
+// Minutes east of UTC, and the number of a zone.
+inline constexpr std::string_view zone_object = "DateTimeZone";
+// What date_default_timezone_set() leaves behind, under a name that no variable has.
+inline constexpr std::string_view default_zone = "default zone";
+
+// Of such an object, and one of a zone.
+TimeZone zone_in(const Value& object);
+Value zone_value(const TimeZone& zone);
 
 // The text of a format; nothing where a code of it is not known here.
 std::optional<std::string> shown_by(std::string_view format, const Instant& at);

@@ -9,6 +9,7 @@
 
 #include "../computed/code_reader.hpp"
 #include "../computed/evaluator.hpp"
+#include "dates.hpp"
 #include "dialect/expression_form.hpp"
 #include "number/rational.hpp"
 
@@ -106,6 +107,12 @@ class Expressions final : public computed::Evaluator {
   // new DateTime("2031-05-09"), strtotime(...), mktime(...)
   std::optional<bool> make_moment(const Node& node, const std::string& name,
                                   const Arguments& arguments, Value& out);
+  TimeZone usual_zone() const;
+  bool make_zone(const Node& node, const Arguments& arguments, Value& out);
+  // Years, months and days go along the clock; hours, minutes and seconds are what passes.
+  bool add_in_zone(const Node& node, const Value& of, Interval by, bool subtracts, Value& out);
+  // `local` is settled in its zone.
+  bool give_moment(const Node& node, const Value& like, const Moment& local, Value& out);
   bool read_moment_by(const Node& node, bool changes, const Arguments& arguments, Value& out);
   bool apart(const Node& node, const Value& from, const Value& to, Value& out);
   static std::optional<bool> part_of_interval(std::string_view name, const Value& of, Value& out);

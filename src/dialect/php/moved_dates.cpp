@@ -28,6 +28,7 @@ std::optional<Moment> settled(std::int64_t year, std::int64_t month, std::int64_
   Moment out = moment_of_seconds(at);
   out.nanosecond = like.nanosecond;
   out.offset = like.offset;
+  out.zone = like.zone;
   return out;
 }
 
@@ -103,31 +104,34 @@ std::optional<Moment> moved_by_words(const Moment& base, const std::vector<std::
   Day day = Day::same;
   std::optional<int> weekday_after;  // nothing of the day itself
   bool counts_itself = true;
-  bool is_midnight = false;
+  // What comes last sets the time of day.
+  const auto set_hour = [&](int hour) {
+    from.hour = hour;
+    from.minute = from.second = from.nanosecond = 0;
+  };
   for (std::size_t i = 0; i < words.size(); ++i) {
     const std::string& word = words[i];
     const std::string next = i + 1 < words.size() ? words[i + 1] : std::string();
     if (word == "midnight" || word == "today") {
-      is_midnight = true;
+      set_hour(0);
     } else if (word == "noon") {
-      from.hour = 12;
-      from.minute = from.second = from.nanosecond = 0;
+      set_hour(12);
     } else if (word == "tomorrow" || word == "yesterday") {
       by.parts[2] += word == "tomorrow" ? 1 : -1;
-      is_midnight = true;
+      set_hour(0);
     } else if ((word == "first" || word == "last") && next == "day" && i + 2 < words.size() &&
                words[i + 2] == "of") {
       day = word == "first" ? Day::first : Day::last;
       i += 2;
     } else if (const auto of_week = weekday_named(word)) {
       weekday_after = of_week;
-      is_midnight = true;
+      set_hour(0);
     } else if (const auto count = count_named(word)) {
       const auto unit = unit_named(next);
       if (!unit && weekday_named(next) && (word == "next" || word == "last")) {
         weekday_after = weekday_named(next);
         counts_itself = false;
-        is_midnight = true;
+        set_hour(0);
         if (word == "last") by.parts[2] -= 7;
         ++i;
         // The last Friday may be the one before this day: not counted here where it is the same day.
@@ -143,7 +147,6 @@ std::optional<Moment> moved_by_words(const Moment& base, const std::vector<std::
       return std::nullopt;
     }
   }
-  if (is_midnight) from.hour = from.minute = from.second = from.nanosecond = 0;
   if (day != Day::same) {
     from.day = 1;
     by.parts[1] += day == Day::last ? 1 : 0;
