@@ -254,7 +254,7 @@ Result<Value> compute(const Dialect& asked, std::string_view expression,
   }
   Computed computed = compute_in(asked, expression, given, Asked::expression, nullptr);
   if (computed.error) return std::move(*computed.error);
-  if (computed.value.is_expression())
+  if (computed.value.is_function())
     return Error{Code::not_supported_yet,
                  "such a value is not supported yet",
                  {0, expression.size()},

@@ -163,7 +163,7 @@ class Run {
     if (auto failure = compute(step, step.expression, value)) return failure;
     if (step.combines && is_compound(value.type()) && statement_.lists_may_be_shared)
       return not_yet(step, "a change of a value that other names may stand for is");
-    if (value.is_expression() && step.changes && loops_ > 0)
+    if (value.is_function() && step.changes && loops_ > 0)
       return not_yet(step, "a function that a loop gives a name is");
     const Value* before = step.changes ? names_.find(step.name) : nullptr;
     const std::string type = step.changes ? names_.type_of(step.name) : step.type;

@@ -268,9 +268,11 @@ class Value {
   bool given_in_bits() const { return given_in_bits_; }
   void set_given_in_bits() { given_in_bits_ = true; }
 
-  // A text that is an expression of the language: what a name of a statement stands for where no
-  // type has it, such as a function. Statements make such values for their own language alone.
+  // What a name of a statement stands for where no type has it: a text that is a function of the
+  // language, or a moment of a class of its own. Statements make such values for their own language
+  // alone.
   bool is_expression() const { return is_expression_; }
+  bool is_function() const { return is_expression_ && is(Type::text); }
   void set_expression() { is_expression_ = true; }
 
   // Whether it has a name, which may be empty.

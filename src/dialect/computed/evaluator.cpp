@@ -140,7 +140,7 @@ bool Evaluator::evaluate_node(const Node& node, Value& out) {
       return not_yet("such a literal is", node);
     case Node::Kind::name:
       if (const Value* value = scope_->find(node.text)) {
-        if (value->is_expression()) return not_yet("a function as a value is", node);
+        if (value->is_function()) return not_yet("a function as a value is", node);
         out = *value;
         out.drop_name();
         return true;

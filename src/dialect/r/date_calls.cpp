@@ -33,8 +33,15 @@ std::optional<Value> months_later(const Value& date, std::int64_t count) {
   moment.year = static_cast<int>(months / 12);
   moment.month = static_cast<int>(months % 12) + 1;
   moment.day = 1;
-  const Value first = date.is(Type::date) ? Value::date(moment) : Value::moment(moment);
-  return date_of(number_of(first) + (day - 1) * (date.is(Type::date) ? 1 : seconds_of_day), date);
+  const TimeZone zone = zone_of(moment);
+  moment.offset.reset();
+  moment.zone = 0;
+  const bool is_day = date.is(Type::date);
+  const Value first = is_day ? Value::date(moment) : Value::moment(moment);
+  const auto made = date_of(number_of(first) + (day - 1) * (is_day ? 1 : seconds_of_day), first);
+  if (!made || is_day) return made;
+  const auto settled = settled_in(made->as_moment(), zone);
+  return settled ? std::optional(Value::moment(*settled)) : std::nullopt;
 }
 
 }  // namespace
@@ -68,6 +75,8 @@ bool Expressions::sequence_of_dates(const Node& node, const Arguments& arguments
     }
     if (word.ends_with('s')) word.remove_suffix(1);
     by_months = word == "month" || word == "quarter" || word == "year";
+    if (word == "DSTday" && from.is(Type::moment) && from.as_moment().zone != 0)
+      return not_yet("this step in a zone is", node);
     const std::int64_t size = word == "day" || word == "DSTday" ? day
                               : word == "week"                  ? 7 * day
                               : word == "month"                 ? 1
@@ -122,6 +131,20 @@ bool Expressions::choose_dates(const Node& node, std::string_view name, const Ar
   if (!all_known && name != "c" && name != "rev")
     return not_yet(std::string(name) + " of these dates is", node);
   if (!are_dates(Value::list(all))) return not_yet("dates and other values together are", node);
+  // Of several zones, together they are in UTC, or in the first one with a warning.
+  const auto zone_in = [](const Value& item) {
+    return item.is(Type::moment) ? zone_of(item.as_moment()) : TimeZone{};
+  };
+  const auto is_other = [&](const Value& item) {
+    if (item.is(Type::nil)) return false;
+    const TimeZone a = zone_in(item);
+    const TimeZone b = zone_in(all.front());
+    return a.zone != b.zone || (a.zone == 0 && a != b);
+  };
+  if (std::any_of(all.begin(), all.end(), is_other)) {
+    if (name != "c") return not_yet("times of several zones together are", node);
+    for (Value& item : all) item = in_utc(item);
+  }
   if (!arguments.named.empty() && name != "sort")
     return not_yet(std::string(name) + " of dates with these arguments is", node);
   const auto before = [](const Value& x, const Value& y) { return number_of(x) < number_of(y); };
@@ -255,7 +278,8 @@ std::optional<bool> Expressions::call_dates(const Node& node, std::string_view n
     if (is_span || is_day)
       out = Value::text(is_span ? "difftime" : "Date");
     else
-      out = Value::list({Value::text("POSIXct"), Value::text("POSIXt")});
+      out = Value::list({Value::text(has_known_parts(items_of(first)[0]) ? "POSIXlt" : "POSIXct"),
+                         Value::text("POSIXt")});
     return true;
   }
   if (name == "is.na" && !is_span) {

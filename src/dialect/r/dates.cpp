@@ -28,8 +28,28 @@ Value in_utc(const Value& value) {
   return Value::moment(out);
 }
 
+std::optional<TimeZone> zone_named_by(std::string_view name) {
+  if (name.empty() || name == "UTC") return TimeZone{};
+  if (name == "GMT") return TimeZone{0, 0};
+  const auto zone = inky::zone_named(name);
+  return zone ? std::optional(TimeZone{std::nullopt, *zone}) : std::nullopt;
+}
+
+std::optional<Moment> settled_in(const Moment& local, const TimeZone& zone) {
+  if (zone.zone == 0) return moment_on(local, zone);
+  const auto clocks = clocks_showing(zone.zone, seconds_since_1970(local));
+  if (!clocks || !clocks->skipped) return moment_on(local, zone);
+  const auto moved = moment_on(local, zone, true);
+  return moved ? seen_in(*moved, zone) : std::nullopt;
+}
+
+std::optional<Moment> seen_in(const Moment& moment, const TimeZone& zone) {
+  return moment_at(instant_of(moment), zone);
+}
+
 std::int64_t number_of(const Value& date) {
-  const std::int64_t seconds = seconds_since_1970(date.as_moment());
+  const std::int64_t seconds =
+      seconds_since_1970(date.as_moment()) - std::int64_t{date.as_moment().offset.value_or(0)} * 60;
   if (!date.is(Type::date)) return seconds;
   return seconds >= 0 ? seconds / seconds_of_day : -((-seconds) / seconds_of_day);
 }
@@ -44,8 +64,12 @@ std::optional<Value> date_of(std::int64_t number, const Value& like) {
   Moment out = moment_of_seconds(is_day ? number * seconds_of_day : number);
   if (is_day) return Value::date(out);
   const Moment from = like.as_moment();
-  out.offset = from.offset;
   out.nanosecond = from.nanosecond;
+  if (from.zone != 0) {
+    const auto seen = seen_in(out, zone_of(from));
+    return seen ? std::optional(Value::moment(*seen)) : std::nullopt;
+  }
+  out.offset = from.offset;
   return Value::moment(out);
 }
 
@@ -63,10 +87,17 @@ std::optional<std::string> seconds_text(const Moment& moment, int places) {
   return out + "." + digits.substr(0, static_cast<std::size_t>(places));
 }
 
+// %Z of a moment with a time zone.
+bool append_zone_letters(const Moment& moment, char code, std::string& out) {
+  if (code != 'Z' || moment.zone == 0) return false;
+  out += zone_letters(moment);
+  return true;
+}
+
 std::optional<std::string> text_by(const Value& value, std::string_view codes,
                                    std::string& unknown) {
   const Moment moment = value.as_moment();
-  const TimeStyle style{.zones = true};
+  const TimeStyle style{.own = append_zone_letters, .zones = true};
   std::string out;
   for (std::size_t at = 0; at < codes.size();) {
     const std::size_t next = codes.find("%OS", at);
@@ -116,8 +147,17 @@ std::optional<std::vector<std::string>> date_texts(std::span<const Value> items,
     }
     auto text = text_by(item, codes, unknown);
     if (!text) return std::nullopt;
-    if (format.has_zone && item.is(Type::moment))
-      *text += item.as_moment().offset ? " GMT" : " UTC";
+    // strptime() leaves its offset unknown, as.POSIXlt() does not.
+    if (has_known_parts(item) && item.as_moment().zone != 0 &&
+        codes.find("%z") != std::string_view::npos) {
+      unknown = "the offset of a POSIXlt";
+      return std::nullopt;
+    }
+    if (format.has_zone && item.is(Type::moment)) {
+      const Moment moment = item.as_moment();
+      *text += ' ';
+      *text += moment.zone != 0 ? zone_letters(moment) : moment.offset ? "GMT" : "UTC";
+    }
     out.push_back(std::move(*text));
   }
   return out;

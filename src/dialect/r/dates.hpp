@@ -1,5 +1,5 @@
 // Dates of R: a Date is a date, and a POSIXct is a moment in UTC; one with the offset Z is in GMT,
-// which print() names. Source: the R 4.2 help pages of as.Date, as.POSIXct and strptime; R 4.2.2 with
+// which print() names, and one with a time zone is shown on its clocks. Source: the R 4.2 help pages of as.Date, as.POSIXct and strptime; R 4.2.2 with
 // TZ=UTC.
 #pragma once
 
@@ -10,6 +10,7 @@
 #include <string_view>
 #include <vector>
 
+#include "../family/time_zones.hpp"
 #include "inky_margin/format/value.hpp"
 
 namespace inky::inline v1::r_language {
@@ -19,10 +20,22 @@ inline bool is_date(const Value& value) {
 }
 // Whether a value is a date, or a vector of dates of one type and of NA.
 bool are_dates(const Value& value);
+// A POSIXlt, of which the parts are known: it is marked as an expression. Zones do not change it.
+inline bool has_known_parts(const Value& value) {
+  return value.is(Type::moment) && value.is_expression();
+}
 // What a value of the caller is: an instant, in UTC.
 Value in_utc(const Value& value);
 
 inline constexpr std::int64_t seconds_of_day = 86'400;
+
+// "UTC" and no name at all are none, and "GMT" is its offset; nothing: no such zone is known here.
+std::optional<TimeZone> zone_named_by(std::string_view name);
+// A date and a time of day on the clocks of a zone. What they skip is what they show at that time by
+// their clocks behind the change. Nothing where the zone is not known then.
+std::optional<Moment> settled_in(const Moment& local, const TimeZone& zone);
+// The same instant on other clocks.
+std::optional<Moment> seen_in(const Moment& moment, const TimeZone& zone);
 
 // What as.numeric() gives, without the parts of a second: days, or seconds, since 1970.
 std::int64_t number_of(const Value& date);

@@ -45,18 +45,29 @@ bool Expressions::make_date(const Node& node, std::string_view name, const Argum
     std::string& target = (i == 1) == zone_first ? zone : format;
     if (!take_text(node, arguments[i], target)) return false;
   }
-  if (!zone.empty() && zone != "UTC" && zone != "GMT")
-    return not_yet("the time zone " + zone + " is", node);
+  const auto clocks = zone_named_by(zone);
+  if (!clocks) return not_yet("the time zone " + zone + " is", node);
+  const auto beyond = [&] {
+    return not_yet("a date beyond the years 1 to 9999, or in a zone before 1970, is", node);
+  };
   const bool is_day = name == "as.Date";
   if (format.empty() && !usual_format(node, is_day, arguments[0], format)) return false;
   Items items = items_of(arguments[0]);
   for (Value& item : items) {
     if (item.is(Type::nil)) continue;
     if (is_date(item)) {
-      Moment moment = item.as_moment();
-      if (is_day) moment.hour = moment.minute = moment.second = moment.nanosecond = 0;
-      if (is_day) moment.offset.reset();
-      item = is_day ? Value::date(moment) : Value::moment(moment);
+      // A POSIXct stays what it is; the others are of the zone, which is UTC where none is given.
+      const bool is_moment = item.is(Type::moment);
+      if (!is_moment || has_known_parts(item) ||
+          (!is_day && (name == "as.POSIXct" || zone.empty()))) {
+        const Moment moment = item.as_moment();
+        item =
+            is_day ? Value::date({moment.year, moment.month, moment.day}) : Value::moment(moment);
+        continue;
+      }
+      const auto seen = seen_in(item.as_moment(), *clocks);
+      if (!seen) return beyond();
+      item = is_day ? Value::date({seen->year, seen->month, seen->day}) : Value::moment(*seen);
       continue;
     }
     if (item.is(Type::text)) {
@@ -72,14 +83,24 @@ bool Expressions::make_date(const Node& node, std::string_view name, const Argum
       if (!is_usual) return not_yet("another origin is", node);
       if (!take_seconds(node, item, number)) return false;
       const auto made = date_of(number, is_day ? Value::date({}) : Value::moment({}));
-      if (!made) return not_yet("a date beyond the years 1 to 9999 is", node);
+      if (!made) return beyond();
       item = *made;
+      if (!is_day) {
+        const auto seen = seen_in(item.as_moment(), *clocks);
+        if (!seen) return beyond();
+        item = Value::moment(*seen);
+      }
+      continue;
     }
-    if (zone == "GMT" && item.is(Type::moment)) {
-      Moment moment = item.as_moment();
-      moment.offset = 0;
-      item = Value::moment(moment);
+    if (item.is(Type::moment)) {
+      const auto settled = settled_in(item.as_moment(), *clocks);
+      if (!settled) return beyond();
+      item = Value::moment(*settled);
     }
+  }
+  for (Value& item : items) {
+    if ((name == "as.POSIXlt" || name == "strptime") && item.is(Type::moment))
+      item.set_expression();
   }
   // The type of NA, which a value of ours has not, decides what shows it.
   if (std::none_of(items.begin(), items.end(), is_date))
@@ -155,8 +176,8 @@ bool Expressions::make_iso_date(const Node& node, std::string_view name, const A
     if (key != "tz" || !take_text(node, value, zone))
       return not_yet("the argument " + key + " is", node);
   }
-  if (!zone.empty() && zone != "UTC" && zone != "GMT")
-    return not_yet("the time zone " + zone + " is", node);
+  const auto clocks = zone_named_by(zone);
+  if (!clocks) return not_yet("the time zone " + zone + " is", node);
   for (std::size_t i = 0; i < arguments.size(); ++i) {
     std::int64_t number = 0;
     if (!take_whole(node, arguments[i], number)) return false;
@@ -170,9 +191,10 @@ bool Expressions::make_iso_date(const Node& node, std::string_view name, const A
     out = Value();
     return true;
   }
-  Moment moment{parts[0], parts[1], parts[2], parts[3], parts[4], parts[5]};
-  if (zone == "GMT") moment.offset = 0;
-  out = Value::moment(moment);
+  const auto moment =
+      settled_in({parts[0], parts[1], parts[2], parts[3], parts[4], parts[5]}, *clocks);
+  if (!moment) return not_yet("a time in a zone before 1970 is", node);
+  out = Value::moment(*moment);
   return true;
 }
 
@@ -201,15 +223,13 @@ bool Expressions::format_dates(const Node& node, const Arguments& arguments, Val
       if (!take_text(node, value, codes)) return false;
     } else if (key == "usetz" && value.is(Type::truth)) {
       format.has_zone = value.as_whole() != 0;
-    } else if (key == "tz" && value.is(Type::text) &&
-               (value.as_text() == "UTC" || value.as_text() == "GMT")) {
+    } else if (key == "tz" && value.is(Type::text) && zone_named_by(value.as_text())) {
       Items items = items_of(dates);
       for (Value& item : items) {
-        if (!item.is(Type::moment)) continue;
-        Moment moment = item.as_moment();
-        moment.offset.reset();
-        if (value.as_text() == "GMT") moment.offset = 0;
-        item = Value::moment(moment);
+        if (!item.is(Type::moment) || value.as_text().empty() || has_known_parts(item)) continue;
+        const auto seen = seen_in(item.as_moment(), *zone_named_by(value.as_text()));
+        if (!seen) return not_yet("a time in a zone before 1970 is", node);
+        item = Value::moment(*seen);
       }
       dates = vector_of(std::move(items));
     } else {
@@ -247,11 +267,7 @@ bool Expressions::name_dates(const Node& node, std::string_view name, const Argu
 }
 
 std::optional<bool> Expressions::part_of_date(const Node& node, const Value& of, Value& out) {
-  const Node& made = node.parts[0];
-  // A POSIXct has no parts, and of a name is not known which of the two it is.
-  const bool has_parts = made.kind == Node::Kind::call && made.parts[0].kind == Node::Kind::name &&
-                         has_word("as.POSIXlt strptime", made.parts[0].text);
-  if (!is_date(of) || !has_parts) return std::nullopt;
+  if (!has_known_parts(of)) return std::nullopt;
   const Moment moment = of.as_moment();
   const std::pair<std::string_view, int> parts[] = {
       {"year", moment.year - 1900}, {"mon", moment.month - 1},        {"mday", moment.day},

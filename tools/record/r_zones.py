@@ -1,0 +1,83 @@
+#!/usr/bin/env python3
+"""Records what whole calls of R print of moments in time zones.
+
+    tools/record/r_zones.py [SEED]           writes tests/vectors/r-zones.jsonl
+    tools/record/r_zones.py --live SEED      fewer cases, to standard output
+"""
+
+import calendar
+import os
+import pathlib
+import subprocess
+import sys
+import tempfile
+
+import r_calls
+from date_calls import DateCalls
+from recording import bytes_or_failure, needs, write_cases
+from zone_names import Zones
+
+count = 5000
+live_count = 1000
+root = pathlib.Path(__file__).resolve().parents[2]
+
+# P: a POSIXct; t: a text; v: several POSIXct of one zone; w: a number.
+forms = {
+    "P": ['as.POSIXct("{iso} {clock}", tz = "{zone}")', 'as.POSIXct("{iso} {clock}", tz = "{zone}")', 'strptime("{iso} {clock}", "%Y-%m-%d %H:%M", tz = "{zone}")', 'as.POSIXct({stamp}, origin = "1970-01-01", tz = "{zone}")',
+          'ISOdatetime({year}, {month}, 9, 14, 5, {k}, tz = "{zone}")', "{P} + {k} * 3600", "{P} - {k}", 'as.POSIXlt({P}, tz = "{zone}")', 'as.POSIXct("{iso} {clock}", tz = "UTC")'],
+    "t": ['format({P}, "{codes}")', 'format({P}, tz = "{zone}", usetz = TRUE)', "format({P}, usetz = TRUE)", 'strftime({P}, "{codes}", tz = "{zone}")', "format({P})", "weekdays({P})", "months({P})", 'format(as.Date({P}, tz = "{zone}"))',
+          "paste({P})", 'sprintf("%s", {P})'],
+    "v": ['seq({P}, by = "{step}", length.out = {n})', "rev(seq({P}, by = {k} + 1, length.out = {n}))", 'as.POSIXct(c("{iso} {clock}", "{iso} {clock}"), tz = "{zone}")'],
+    "w": ["as.numeric({P})", 'as.POSIXlt("{iso} {clock}", tz = "{zone}")$hour', "as.numeric(difftime({P}, {P}, units = \"hours\"))", "as.integer(format({P}, \"%H\"))"],
+}
+statements = ["print({P})", "print({v})", "print({t})", "cat({t}, \"\\n\")", "print({w})", 'p <- {P}; print(p + 86400); cat(format(p, "%H:%M %Z"), "\\n")', "print({P} - {P})", 'print({P} < {P})']
+
+
+def part(maker, name, _):
+    r = maker.random
+    if name == "codes":
+        return " ".join(r.choice(["%Y-%m-%d", "%H:%M", "%H:%M:%S", "%Z", "%z", "%a %d %b", "%I %p", "%j", "%s"][:8]) for _ in range(r.randrange(1, 4)))
+    year, month, day, hour, minute = maker.zones.clock()
+    return {"k": str(r.randrange(0, 9)), "n": str(r.randrange(1, 5)), "zone": maker.zones.next(), "iso": "%04d-%02d-%02d" % (year, month, min(day, 30)), "clock": "%02d:%02d" % (hour, minute),
+            "stamp": str(calendar.timegm((year, month, day, hour, minute, 0))), "year": str(year), "month": str(month), "step": r.choice(["day", "week", "month", "year", "hour", "2 days", "quarter"])}[name]
+
+
+class Calls(DateCalls):
+    def __init__(self, seed):
+        super().__init__(seed, forms, "Ptvw", forms["P"][:1], statements, part)
+        self.zones = Zones(self.random)
+
+    def part(self, name, depth):
+        return super().part(name, depth) if name in self.forms else part(self, name, None)
+
+
+def cases(seed, wanted):
+    maker = Calls(seed)
+    out = []
+    with tempfile.TemporaryDirectory() as folder:
+        while len(out) < wanted:
+            made = [maker.statement() for _ in range(wanted // 2)]
+            source = pathlib.Path(folder) / "zones.R"
+            source.write_text(r_calls.head + "".join("run(function() { %s })\n" % statement for statement in made), encoding="utf-8")
+            ran = subprocess.run(["Rscript", "--vanilla", source], check=True, capture_output=True, text=True, env={**os.environ, "LC_ALL": "C.UTF-8", "TZ": "UTC"})
+            for statement, line in zip(made, ran.stdout.splitlines(), strict=True):
+                answer = bytes_or_failure(line)
+                # What is NA, near the first year that zones have, is not known.
+                early = any(str(year) in answer.get("text", "") + statement for year in range(1960, 1973))
+                # Nor is the offset of a POSIXlt.
+                early = early or ("%z" in statement and ("strptime" in statement or "POSIXlt" in statement))
+                if "4e41" not in line and line.startswith("=") and not early:
+                    out.append({"statement": statement, **answer})
+    return out[:wanted]
+
+
+def main():
+    needs("Rscript --version")
+    version = subprocess.run(["Rscript", "--version"], check=True, capture_output=True, text=True)
+    words = (version.stdout + version.stderr).split()
+    header = {"dialect": "r", "runtime": "R " + words[words.index("version") + 1], "recorder": "tools/record/r_zones.py"}
+    write_cases(root / "tests/vectors/r-zones.jsonl", header, cases, sys.argv[1:], count, live_count)
+
+
+if __name__ == "__main__":
+    main()
