@@ -81,6 +81,10 @@ bool Expressions::name_without_value(const Node& node, Value& out) {
     out = std::move(*culture);
     return true;
   }
+  if (auto constant = zone_constant(path)) {
+    out = std::move(*constant);
+    return true;
+  }
   if (auto weekday = weekday_named(path)) {
     out = std::move(*weekday);
     return true;

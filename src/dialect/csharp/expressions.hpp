@@ -49,6 +49,8 @@ class ExpressionReader final : public computed::CodeReader {
 inline constexpr std::string_view culture_object = "CultureInfo";
 // A day of the week: its name.
 inline constexpr std::string_view weekday_object = "DayOfWeek";
+inline constexpr std::string_view zone_object = "TimeZoneInfo";  // a Zone
+inline constexpr std::string_view kind_object = "DateTimeKind";  // its name
 
 class Expressions : public computed::Typed {
  public:
@@ -105,6 +107,20 @@ class Expressions : public computed::Typed {
   std::optional<bool> call_on_time(const Node& node, const Value& of, const Arguments& arguments,
                                    Value& out);
   std::optional<bool> member_of_time(const Node& node, const Value& of, Value& out);
+
+  // ---- Zones and kinds: zone_calls.cpp ----
+
+  // TimeZoneInfo.Utc, DateTimeKind.Utc
+  static std::optional<Value> zone_constant(std::string_view path);
+  static Value of_kind(const Moment& local, bool is_utc);
+  bool take_zone(const Node& node, const Value& value, Zone& out);
+  bool find_zone(const Node& node, const Value& id, Value& out);
+  bool convert_time(const Node& node, const Value& time, Zone from, Zone to, Value& out);
+  std::optional<bool> call_zone_function(const Node& node, std::string_view path,
+                                         const Arguments& arguments, Value& out);
+  std::optional<bool> call_on_zone(const Node& node, const Value& of, const Arguments& arguments,
+                                   Value& out);
+  std::optional<bool> member_of_zone(const Node& node, const Value& of, Value& out);
 
   // ---- Functions of times, weekdays, and what a culture calls them: time_functions.cpp ----
 

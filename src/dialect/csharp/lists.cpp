@@ -168,6 +168,7 @@ std::optional<bool> Expressions::call_object_function(const Node& node, std::str
     out = Value::text(std::move(text));
     return true;
   }
+  if (const auto made = call_zone_function(node, path, arguments, out)) return made;
   if (const auto made = make_time(node, path, arguments, out)) return made;
   if (const auto done = call_time_function(node, path, arguments, out)) return done;
   const bool is_moment = path == "DateTime" || path == "DateTime.Parse";

@@ -33,8 +33,14 @@ void append_digits(int number, std::size_t least, std::string& out) {
 // A pattern being filled.
 class MomentFilling {
  public:
-  MomentFilling(const Moment& moment, const Culture& culture, std::string& out, std::string& why)
-      : moment_(moment), culture_(culture), start_(out.size()), out_(out), why_(why) {}
+  MomentFilling(const Moment& moment, bool is_utc, const Culture& culture, std::string& out,
+                std::string& why)
+      : moment_(moment),
+        is_utc_(is_utc),
+        culture_(culture),
+        start_(out.size()),
+        out_(out),
+        why_(why) {}
 
   bool fill(std::string_view pattern) {
     pattern_ = pattern;
@@ -139,6 +145,7 @@ class MomentFilling {
         return true;
       default:  // K: nothing where there is no time zone
         if (moment_.offset) put_offset(*moment_.offset, 3);
+        if (is_utc_) out_ += 'Z';
         return true;
     }
   }
@@ -213,6 +220,7 @@ class MomentFilling {
   }
 
   const Moment& moment_;
+  const bool is_utc_;  // of the kind Utc
   const Culture& culture_;
   std::string_view pattern_;  // all of it
   std::size_t start_;
@@ -290,7 +298,7 @@ bool append_with_offset(const Moment& moment, std::string_view format, const Cul
     const auto utc = in_utc(moment);
     if (utc) shown = *utc;
   }
-  return MomentFilling(shown, culture, out, why).fill(pattern);
+  return MomentFilling(shown, false, culture, out, why).fill(pattern);
 }
 
 }  // namespace
@@ -299,16 +307,17 @@ bool is_same_in_every_culture(std::string_view format) {
   return !standard_pattern(format).empty();
 }
 
-bool append_moment(const Moment& moment, std::string_view format, const Culture& given,
+bool append_moment(const Moment& moment, bool is_utc, std::string_view format, const Culture& given,
                    std::string& out, std::string& why) {
   const Culture culture = is_same_in_every_culture(format) ? invariant_culture() : given;
   if (moment.offset) return append_with_offset(moment, format, culture, out, why);
-  const std::string pattern = pattern_of(format, culture);
+  std::string pattern = pattern_of(format, culture);
+  if (format == "o" || format == "O") pattern += 'K';
   if (pattern.empty()) {
     why = "no date and time has the format " + std::string(format);
     return false;
   }
-  return MomentFilling(moment, culture, out, why).fill(pattern);
+  return MomentFilling(moment, is_utc, culture, out, why).fill(pattern);
 }
 
 bool depends_on_time_zone(std::string_view format) {

@@ -13,9 +13,9 @@
 
 namespace inky::inline v1::csharp {
 
-// Appends the moment. False where .NET throws a FormatException, and `why` states for what.
-bool append_moment(const Moment& moment, std::string_view format, const Culture& culture,
-                   std::string& out, std::string& why);
+// Appends the moment, which may be a DateTime of the kind Utc. False where .NET throws a FormatException, and `why` states for what.
+bool append_moment(const Moment& moment, bool is_utc, std::string_view format,
+                   const Culture& culture, std::string& out, std::string& why);
 
 // Whether the format is a letter whose pattern is no culture's: o, r, s, u.
 bool is_same_in_every_culture(std::string_view format);

@@ -149,6 +149,7 @@ bool Expressions::call_method(const Node& node, const Value& of, const Arguments
     out = computed::object_part(of, 0);
     return true;
   }
+  if (const auto done = call_on_zone(node, of, arguments, out)) return *done;
   if (const auto done = call_on_culture(node, of, arguments, out)) return *done;
   if (name == "ToString" && !of.is(Type::nil) && count <= 2) return show(node, of, arguments, out);
   // Some of these are methods of spans as well.
@@ -191,6 +192,7 @@ bool Expressions::member(const Node& node, const Value& of, Value& out) {
     out = Value::whole(Type::i32, static_cast<int128>(utf16_of(of.as_text()).size()));
     return true;
   }
+  if (const auto part = member_of_zone(node, of, out)) return *part;
   if (is_time_value(of)) {
     if (const auto part = member_of_time(node, of, out)) return *part;
   }

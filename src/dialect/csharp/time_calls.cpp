@@ -28,9 +28,11 @@ int128 clock_of(const Moment& moment) {
 }
 
 Value with_type(const Value& like, const Moment& moment) {
-  return like.is(Type::date)   ? Value::date(moment)
-         : like.is(Type::time) ? Value::time(moment)
-                               : Value::moment(moment);
+  Value out = like.is(Type::date)   ? Value::date(moment)
+              : like.is(Type::time) ? Value::time(moment)
+                                    : Value::moment(moment);
+  if (has_utc_kind(like)) out.set_expression();
+  return out;
 }
 
 struct Unit {
@@ -367,7 +369,11 @@ std::optional<bool> Expressions::member_of_time(const Node& node, const Value& o
     return true;
   }
   if (of.is(Type::moment) && name == "Date") {
-    out = Value::moment({moment.year, moment.month, moment.day});
+    out = with_type(of, {moment.year, moment.month, moment.day});
+    return true;
+  }
+  if (of.is(Type::moment) && name == "Kind" && !moment.offset) {
+    out = Value::text(has_utc_kind(of) ? "Utc" : "Unspecified");
     return true;
   }
   if (of.is(Type::moment) && name == "TimeOfDay") {

@@ -45,7 +45,7 @@ bool append_part_of_moment(const Value& value, std::string_view format, const Cu
     why = is_date ? "a DateOnly has no time" : "a TimeOnly has no date";
     return false;
   }
-  return append_moment(value.as_moment(), format, culture, out, why);
+  return append_moment(value.as_moment(), false, format, culture, out, why);
 }
 
 // ---- Durations ----
@@ -176,7 +176,8 @@ bool is_time_value(const Value& value) {
 bool append_time_value(const Value& value, std::string_view format, const Culture& culture,
                        std::string& out, std::string& why) {
   if (value.is(Type::duration)) return append_span(value, format, culture, out, why);
-  if (value.is(Type::moment)) return append_moment(value.as_moment(), format, culture, out, why);
+  if (value.is(Type::moment))
+    return append_moment(value.as_moment(), has_utc_kind(value), format, culture, out, why);
   return append_part_of_moment(value, format, culture, out, why);
 }
 

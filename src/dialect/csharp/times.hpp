@@ -15,6 +15,10 @@
 namespace inky::inline v1::csharp {
 
 bool is_time_value(const Value& value);
+// Whether it is a DateTime of the kind Utc, which is marked as an expression.
+inline bool has_utc_kind(const Value& value) {
+  return value.is(Type::moment) && value.is_expression();
+}
 
 // Appends the value. False where .NET throws a FormatException, and `why` states for what.
 // REQUIRES: is_time_value().
