@@ -40,6 +40,7 @@ struct TypeForm {
       {};  // the literal of a moment with an offset, where that is another
   // The literal of one with a time zone; empty: it stands there with its offset alone.
   std::string_view with_zone = {};
+  std::string_view zone_needs = {};  // as `needs`, where it has such a one
 };
 
 // A line that a program begins with where its statement uses one of these words.

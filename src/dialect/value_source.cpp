@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "family/time_zones.hpp"
 #include "text/utf8.hpp"
 
 namespace inky::inline v1 {
@@ -16,7 +17,8 @@ std::string filled(std::string_view form, std::string_view text) {
 }
 
 // The name that localtime() and gmtime() give a zone where TZ is UTC; of another one, its offset.
-std::string zone_name(const Moment& moment) {
+std::string zone_letters_of(const Moment& moment) {
+  if (moment.zone != 0) return std::string(zone_letters(moment));
   if (!moment.offset) return "UTC";
   return *moment.offset == 0 ? "GMT" : offset_text(*moment.offset);
 }
@@ -67,8 +69,17 @@ std::string filled_with_parts(std::string_view form, const Value& value) {
         out += std::to_string(moment.offset.value_or(0) * 60);
         break;
       case 'Z':
-        out += zone_name(moment);
+        out += zone_letters_of(moment);
         break;
+      case 'n':
+        out += inky::zone_name(moment.zone);
+        break;
+      case 'i': {
+        Moment plain = moment;
+        plain.zone = 0;
+        out += moment_text(plain);
+        break;
+      }
       default:
         --at;
         out += describe(value);
@@ -112,6 +123,8 @@ Result<std::string> value_source(const ProgramForm& form, std::string_view langu
       return not_yet(language, "a moment with an offset from UTC");
     if (has_offset && value.as_moment().zone != 0) {
       if (!type.with_zone.empty()) return filled_with_parts(type.with_zone, value);
+      if (type.literal.find("@Z") != std::string_view::npos)
+        return filled_with_parts(type.literal, value);
       Moment plain = value.as_moment();
       plain.zone = 0;
       return value_source(form, language, Value::moment(plain));

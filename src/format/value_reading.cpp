@@ -15,6 +15,7 @@
 #include "text/nearest_name.hpp"
 #include "text/utf8.hpp"
 #include "type_names.hpp"
+#include "zones.hpp"
 
 namespace inky::inline v1 {
 
@@ -241,6 +242,18 @@ Result<Value> read_complex(std::string_view payload) {
 
 Result<Value> read_typed_moment(std::string_view payload) {
   if (const auto moment = read_moment(payload)) return Value::moment(*moment);
+  const std::size_t open = payload.find('[');
+  if (open != std::string_view::npos && payload.ends_with(']')) {
+    const std::string_view zone = payload.substr(open + 1, payload.size() - open - 2);
+    if (!zone_named(zone))
+      return bad_value(Code::bad_value, "no time zone is called " + in_quotes(zone), payload,
+                       "Write a name of tzdata, as in [Europe/Berlin].");
+    if (read_moment(payload.substr(0, open)))
+      return bad_value(
+          Code::bad_value, "no clock of " + std::string(zone) + " shows this time", payload,
+          "Write a time from 1970 on that clocks do not skip there, and the offset that "
+          "they have then, or none.");
+  }
   return bad_value(Code::bad_value, in_quotes(payload) + " is not a moment", payload,
                    "Write an existing day from the years 1 to 9999 and a time, as in "
                    "2031-05-09T14:05:00.25 or 2031-05-09T14:05+02:00.");

@@ -36,7 +36,6 @@ struct ZoneSpan {
 
 constexpr std::int64_t seconds_of_day = 86'400;
 
-
 // The day of change in this year, in seconds since 1970 on the clocks before it.
 std::int64_t local_second(const ChangeDay& change, int year) {
   const int first = weekday({year, change.month, 1});

@@ -205,6 +205,8 @@ Result<std::string> write_program(const Dialect& dialect, const Template& parsed
     if (!literal) return literal.error();
     const TypeForm& type = form_of(dialect.facts(), value.type());
     if (needed.find(type.needs) == std::string::npos) needed += type.needs;
+    const bool has_zone = value.is(Type::moment) && value.as_moment().zone != 0;
+    if (has_zone && needed.find(type.zone_needs) == std::string::npos) needed += type.zone_needs;
     std::string declaration = filled(form.declaration, "@T", type.name);
     declaration = filled(declaration, "@N", names[i]);
     declarations.add_mixed(declaration, "@V", *literal);

@@ -4,6 +4,7 @@
 #include <optional>
 
 #include "inky_margin/format/spec.hpp"
+#include "time_zones.hpp"
 
 namespace inky::inline v1 {
 
@@ -285,6 +286,12 @@ class TimeWriter {
     } else if (field.code == 'z') {
       append_offset(moment_, field, out);
     } else {
+      if (moment_.zone != 0) {
+        append_aligned(
+            in_case(zone_letters(moment_), field.upper && !field.other_case, field.other_case),
+            field, out);
+        return;
+      }
       if (moment_.offset.value_or(0) != 0) unknown_ = "the name of a zone with this offset";
       append_aligned(in_case(moment_.offset ? "GMT" : "UTC", field.upper && !field.other_case,
                              field.other_case),

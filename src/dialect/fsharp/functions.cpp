@@ -219,8 +219,10 @@ bool Expressions::call_on_texts(const Node& node, std::string_view name, const A
 // Classes of .NET whose objects and functions C# has, too.
 bool Expressions::is_of_dotnet(std::string_view path) {
   const std::string_view type = path.substr(0, path.find('.'));
-  return has_word("DateTime DateTimeOffset DateOnly TimeOnly TimeSpan CultureInfo Decimal Convert",
-                  type) ||
+  return has_word(
+             "DateTime DateTimeOffset DateOnly TimeOnly TimeSpan TimeZoneInfo DateTimeKind "
+             "CultureInfo Decimal Convert",
+             type) ||
          path == "String.Format";
 }
 

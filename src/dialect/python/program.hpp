@@ -23,7 +23,8 @@ inline constexpr auto python_program_types = std::to_array<TypeForm>({
     {Type::fraction, "", "Fraction(\"@\")", "from fractions import Fraction\n"},
     {Type::decimal, "", "Decimal(\"@\")", "from decimal import Decimal\n"},
     {Type::moment, "", "datetime.fromisoformat(\"@\")", "from datetime import datetime\n",
-     "datetime.fromisoformat(\"@\")"},
+     "datetime.fromisoformat(\"@\")", "datetime.fromisoformat(\"@i\").astimezone(ZoneInfo(\"@n\"))",
+     "from zoneinfo import ZoneInfo\n"},
     {Type::date, "", "date.fromisoformat(\"@\")", "from datetime import date\n"},
     {Type::time, "", "time.fromisoformat(\"@\")", "from datetime import time\n"},
 });
