@@ -15,14 +15,35 @@ TEST_CASE("an object that has no text here is refused, whatever takes it") {
     const char* source;
   };
   const Line lines[] = {
-      {"python", "print(str(timezone.utc))"},
+      {"python", "print(f\"{timezone.utc!r}\")"},
+      {"python", "print(f\"{timezone.utc:>10}\")"},
+      {"python", "print([timezone.utc])"},
       {"python", "print(f\"{repr(date(2031, 5, 9).isocalendar())}\")"},
-      {"python", "print(\"%s\" % timezone.utc)"},
+      {"python", "print(\"%r\" % timezone.utc)"},
       {"python", "y, w, d = date(2031, 5, 9).isocalendar(); print(w)"},
       {"python", "print(len(date(2031, 5, 9).isocalendar()))"},
       {"python", "print(date(2031, 5, 9).isocalendar() == (2031, 19, 5))"},
       {"python", "for x in date(2031, 5, 9).isocalendar(): print(x)"},
-      {"python", "print(datetime(2031, 5, 9, tzinfo=timezone.utc).tzinfo)"},
+      {"python", "print(\"{!r}\".format(ZoneInfo(\"Europe/Berlin\")))"},
+      {"python", "print(datetime(2031, 5, 9, 2, 30, tzinfo=ZoneInfo(\"Europe/Berlin\"), fold=1))"},
+      {"php",
+       "echo (new DateTime('2031-10-26 02:30', new DateTimeZone('Europe/Berlin')))->format('c');"},
+      {"php", "echo (new DateTime('2031-05-09', new DateTimeZone('EST')))->format('c');"},
+      {"r", "format(strptime(\"2031-05-09\", \"%Y-%m-%d\", tz = \"Europe/Berlin\"), \"%z\")"},
+      {"r", "as.POSIXct(\"2031-05-09\", tz = \"Mars/Base\")"},
+      {"java",
+       "System.out.println(ZonedDateTime.of(1965, 5, 9, 12, 0, 0, 0, "
+       "ZoneId.of(\"Europe/Berlin\")));"},
+      {"java",
+       "System.out.printf(Locale.JAPAN, \"%tZ\", ZonedDateTime.of(2031, 5, 9, 12, 0, 0, 0, "
+       "ZoneId.of(\"Europe/Berlin\")));"},
+      {"javascript",
+       "console.log(new Date(1e12).toLocaleString('de-DE', { timeZone: "
+       "'Europe/Berlin', timeZoneName: 'short' }));"},
+      {"javascript",
+       "console.log(new Date(1e8).toLocaleString('en-US', { timeZone: "
+       "'America/Tijuana' }));"},
+      {"csharp", "Console.Write(TimeZoneInfo.FindSystemTimeZoneById(\"Europe/Berlin\"));"},
       {"php", "$a = new DateTime('2031-05-09'); echo count($a);"},
       {"php", "$a = new DateTime('2031-05-09'); echo \"$a\";"},
       {"php",

@@ -3,16 +3,15 @@
 
     tools/record/zone_table.py                      writes src/format/zones.inc
 
-The data are those of the machine's tzdata, compiled by zic into a folder of its own; each zone is then compared
-with the machine's own file. Before 1970 the databases of the runtimes differ, so nothing earlier is taken.
+The data are those of the machine's tzdata. What the rule behind the last change of a zone says as well is left
+out. Before 1970 the databases of the runtimes differ, so nothing earlier is taken.
 """
 
+import calendar
 import datetime
 import pathlib
 import re
 import struct
-import subprocess
-import tempfile
 import zoneinfo
 
 from locale_table import lines_of, literal
@@ -79,16 +78,15 @@ def rule_parts(rule):
 
 def main():
     version = (machine / "tzdata.zi").read_text().splitlines()[0].split()[-1]
-    with tempfile.TemporaryDirectory() as folder:
-        subprocess.run(["zic", "-b", "slim", "-d", folder, str(machine / "tzdata.zi")], check=True)
-        names = sorted(name for name in zoneinfo.available_timezones() if name not in no_zones)
-        files = {name: (pathlib.Path(folder) / name).read_bytes() for name in names}
+    names = sorted(name for name in zoneinfo.available_timezones() if name not in no_zones)
     zones, numbers, kinds, rules = {}, {}, {}, {}
     for name in names:
-        zone = Zone(files[name])
+        zone = Zone((machine / name).read_bytes())
         first, summer, days = rule_parts(zone.rule)
         if days is None:
             assert zone.last() == first, (name, zone.last(), first, zone.changes[-3:])
+        else:
+            leave_out(zone, first, summer, days)
         compare(name, zone)
         number = lambda kind: kinds.setdefault(kind, len(kinds))
         rule = 0
@@ -99,8 +97,37 @@ def main():
     write(version, numbers, zones, kinds, rules)
 
 
+def day_of_change(year, change, before):
+    """The second at which clocks that are `before` seconds ahead of UTC change."""
+    month, week, weekday, seconds = change
+    first = datetime.date(year, month, 1)
+    day = first + datetime.timedelta((weekday - first.isoweekday()) % 7 + 7 * (week - 1))
+    while day.month != month:
+        day -= datetime.timedelta(7)
+    return calendar.timegm(day.timetuple()) + seconds - before
+
+
+def leave_out(zone, standard, summer, days):
+    """The changes at the end that the rule has, too, but for the first of them: behind that one the rule holds."""
+    def by_rule(second):
+        year = datetime.datetime.fromtimestamp(second + standard[0], datetime.timezone.utc).year
+        begin, end = day_of_change(year, days[0], standard[0]), day_of_change(year, days[1], summer[0])
+        inside = begin <= second < end if begin < end else second < end or begin <= second
+        return summer if inside else standard
+
+    left = None
+    while zone.changes:
+        second, kind = zone.changes[-1]
+        before = zone.changes[-2][1] if len(zone.changes) > 1 else zone.first
+        if by_rule(second) != kind or by_rule(second - 1) != before:
+            break
+        left = zone.changes.pop()
+    if left:
+        zone.changes.append(left)
+
+
 def compare(name, zone):
-    """What zic made, against the machine's own file, at each change and a second before it."""
+    """What is taken, against what Python makes of the same file, at each change and a second before it."""
     own = zoneinfo.ZoneInfo(name)
     for i, (second, kind) in enumerate(zone.changes):
         before = zone.changes[i - 1][1] if i else zone.first

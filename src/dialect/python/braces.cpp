@@ -94,6 +94,11 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
     } else if (!find(field, value) || !walk(field, value, held)) {
       return false;
     }
+    // The text of an object.
+    const bool is_shown_otherwise =
+        field.has_spec || field.conversion == U'r' || field.conversion == U'a';
+    if (value->is_function() && is_shown_otherwise)
+      return not_yet("another text of such an object", field);
     if (field.conversion != 0) {
       if (field.conversion != U's' && field.conversion != U'r' && field.conversion != U'a')
         return raise("ValueError", "Unknown conversion specifier", field);
@@ -113,7 +118,10 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
 
   bool evaluate(const Replacement& field, Value& held) {
     python::Expressions expressions(*this);
-    if (expressions.evaluate(*field.expression, held)) return true;
+    if (expressions.evaluate(*field.expression, held)) {
+      held = expressions.as_argument(std::move(held));
+      return true;
+    }
     return fail(computed::outcome_of(*expressions.trouble()));
   }
 

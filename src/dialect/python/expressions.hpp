@@ -55,9 +55,11 @@ class Expressions final : public computed::Evaluator {
  public:
   explicit Expressions(const computed::Scope& scope) : Evaluator(scope, false) {}
 
- protected:
   Value as_argument(Value value) const override {
-    return computed::is_object(value, zone_object) ? Value::text(zone_text(value)) : value;
+    if (!computed::is_object(value, zone_object)) return value;
+    Value out = Value::text(zone_text(value));
+    out.set_expression();
+    return out;
   }
   std::optional<bool> evaluate_own(const computed::Node& node, Value& out) override;
   bool apply(const computed::Node& node, const Value& operand, Value& out) override;

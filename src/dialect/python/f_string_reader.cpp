@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "../computed/writer.hpp"
+#include "dialect/lexis.hpp"
 #include "dialect/program_form.hpp"
 #include "expressions.hpp"
 #include "fields.hpp"
@@ -256,7 +257,10 @@ class FStringReader {
       return refuse("the expression ends here, and more follows", {at_, at_ + 1});
     }
     field.name_span = node.span;
-    if (take_steps(node, field)) return;
+    // What the library calls so may be no value: timezone.utc.
+    if (take_steps(node, field) && (field.name != "UTC" || !field.steps.empty()) &&
+        (field.steps.empty() || !has_word(expression_form.own_names, field.name)))
+      return;
     field.steps.clear();
     field.name.clear();
     field.expression = std::make_shared<const computed::Node>(std::move(node));

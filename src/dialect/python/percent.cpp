@@ -352,6 +352,10 @@ class Rendering final : public percent::Rendering<Rendering> {
 
   bool render_any(const Field& field, const Spec& spec, const Value* value) {
     if (value == nullptr) return put_text(field, spec, mapping_text(field.letter == 'a'));
+    if (value->is_function() && field.letter != 's')
+      return fail(Outcome::error({Code::not_supported_yet,
+                                  "another text of such an object is not supported yet", field.span,
+                                  "Use %s."}));
     // The usual case needs no copy.
     if (value->is(Type::text) && field.letter == 's')
       return put_text(field, spec, value->as_text());
