@@ -115,11 +115,18 @@ def leave_out(zone, standard, summer, days):
         inside = begin <= second < end if begin < end else second < end or begin <= second
         return summer if inside else standard
 
+    def changes_between(second, other):
+        """Whether the rule has changes between the two, in a year that had none."""
+        years = range(1970 + second // 31556952 - 1, 1970 + other // 31556952 + 2)
+        days_of = [day_of_change(year, day, clock[0]) for year in years for day, clock in ((days[0], standard), (days[1], summer))]
+        return any(second < one < other for one in days_of)
+
     left = None
     while zone.changes:
         second, kind = zone.changes[-1]
         before = zone.changes[-2][1] if len(zone.changes) > 1 else zone.first
-        if by_rule(second) != kind or by_rule(second - 1) != before:
+        earlier = zone.changes[-2][0] if len(zone.changes) > 1 else 0
+        if by_rule(second) != kind or by_rule(second - 1) != before or changes_between(earlier, second):
             break
         left = zone.changes.pop()
     if left:
