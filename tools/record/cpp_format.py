@@ -174,9 +174,9 @@ def literal(request):
     return '"' + request.get("template", "{}").replace('"', '\\"').replace("\n", "\\n").replace("??", "?\\?") + '"'
 
 
-def refused(folder, made):
+def refused(folder, made, header="<cstdint>"):
     """The numbers of the cases that do not compile."""
-    lines = ["#include <format>", "#include <cstdint>"]
+    lines = ["#include <format>", "#include " + header]
     for number, (request, values) in enumerate(made):
         types = ", ".join(name for name, _ in values)
         lines.append("void c%d() { std::format_string<%s> s(%s); }" % (number, types, literal(request)))
@@ -186,8 +186,8 @@ def refused(folder, made):
     return {int(at) - 3 for at in re.findall(r"^check\.cpp:(\d+):\d+: error:", ran.stderr, re.M)}
 
 
-def printed(folder, made, kept):
-    lines = ["#include <format>", "#include <cstdint>", "#include <cstdio>",
+def printed(folder, made, kept, header="<cstdint>"):
+    lines = ["#include <format>", "#include " + header, "#include <cstdio>",
              "void show(const char* f, std::format_args a) { try { std::string s = std::vformat(f, a); putchar('=');"
              " for (unsigned char c : s) printf(\"%02x\", c); putchar('\\n'); }"
              " catch (std::format_error&) { puts(\"std::format_error\"); } }"]
@@ -204,12 +204,15 @@ def printed(folder, made, kept):
 
 def cases(seed, wanted):
     maker = Maker(seed)
-    made = [maker.case() for _ in range(wanted)]
+    return asked([maker.case() for _ in range(wanted)])
+
+
+def asked(made, header="<cstdint>"):
     with tempfile.TemporaryDirectory() as name:
         folder = pathlib.Path(name)
-        bad = refused(folder, made)
+        bad = refused(folder, made, header)
         kept = [i for i in range(len(made)) if i not in bad]
-        answers = dict(zip(kept, printed(folder, made, kept), strict=True))
+        answers = dict(zip(kept, printed(folder, made, kept, header), strict=True))
     out = []
     for i, (request, _) in enumerate(made):
         if i in bad:

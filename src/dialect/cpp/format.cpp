@@ -26,6 +26,7 @@
 #include "format/layout.hpp"
 #include "format_facts.hpp"
 #include "format_fields.hpp"
+#include "format_times.hpp"
 #include "inky_margin/number/digits.hpp"
 #include "inky_margin/text/columns.hpp"
 
@@ -37,7 +38,7 @@ namespace {
 
 // ---- Values as C++ has them ----
 
-enum class Shape { whole, real, text, character, truth, pointer, none };
+enum class Shape { whole, real, text, character, truth, pointer, time, none };
 
 Shape shape_of(const Value& value) {
   if (is_whole(value.type())) return Shape::whole;
@@ -51,6 +52,9 @@ Shape shape_of(const Value& value) {
       return Shape::truth;
     case Type::nil:
       return Shape::pointer;
+    case Type::date:
+    case Type::duration:
+      return Shape::time;
     default:
       return Shape::none;
   }
@@ -65,6 +69,7 @@ bool is_known(const Value& value) {
     case Type::f128:
     case Type::decimal:
     case Type::moment:
+    case Type::time:
       return false;
     case Type::character:
       return value.as_character() < 0x80;
@@ -76,7 +81,8 @@ bool is_known(const Value& value) {
 }
 
 // Why the spec is refused for a value of this shape; empty: it is not.
-std::string_view find_defect(const Shown& shown, Shape shape) {
+std::string_view find_defect(const Shown& shown, const Value& value) {
+  const Shape shape = shape_of(value);
   const auto type_is_of = [&](std::string_view types) {
     return shown.type == 0 || types.find(shown.type) != std::string_view::npos;
   };
@@ -86,6 +92,12 @@ std::string_view find_defect(const Shown& shown, Shape shape) {
   const bool signs = shown.lead.sign != 0 || shown.lead.alternate;
   if (shape == Shape::none) return "there is no formatter for a value of its type";
   if (!shown.has_spec) return {};
+  if (shape == Shape::time) {
+    const bool is_plain = !signs && !shown.lead.zero && !shown.precision.given() && shown.type == 0;
+    if (!is_plain) return "a date and a duration take an alignment, a width, L and codes alone";
+    return defect_of_codes(shown.codes, value.type());
+  }
+  if (!shown.codes.empty()) return "codes of a time are for dates and durations";
   if (shape != Shape::real && shape != Shape::text && shown.precision.given())
     return "a precision is for reals and text";
   switch (shape) {
@@ -150,6 +162,9 @@ class Rendering final : public family::Rendering<Rendering> {
         if (shown.type != 0 && shown.type != 's')
           return put_whole(field, shown, spec, as_number(value));
         return put_text(field, spec, unset, value.as_whole() != 0 ? "true" : "false");
+      case Shape::time:
+        if (spec.align == Align::natural) spec.align = Align::right;
+        return put_text(field, spec, unset, time_text_by(value, shown.codes));
       default:
         if (spec.align == Align::natural) spec.align = Align::right;
         return put_text(field, spec, unset, "0x0");
@@ -196,7 +211,7 @@ class Rendering final : public family::Rendering<Rendering> {
       const auto index = static_cast<std::size_t>(shown.value);
       if (index >= values_.size())
         return refuse("there is no value " + std::to_string(index) + ", counted from 0", span);
-      const std::string_view defect = find_defect(shown, shape_of(values_[index]));
+      const std::string_view defect = find_defect(shown, values_[index]);
       if (!defect.empty()) return refuse(std::string(defect), span);
       if (!check_count(shown.width, span) || !check_count(shown.precision, span)) return false;
     }
@@ -431,6 +446,10 @@ class CppFormat final : public family::CheckedDialect<Fields, Rendering> {
         static_cast<const Fields&>(*parsed.program).fields[static_cast<std::size_t>(field)];
     if (shown.width.from == Count::From::value || shown.precision.from == Count::From::value) {
       writing::cannot("the width or precision comes from a value", notes);
+      return std::nullopt;
+    }
+    if (!shown.codes.empty()) {
+      writing::cannot("the codes are of a time", notes);
       return std::nullopt;
     }
     const auto count_of = [](const Count& count) { return count.given() ? count.amount : unset; };

@@ -58,6 +58,12 @@ inline constexpr auto flags = std::to_array<FlagFact>({
 inline constexpr auto modifiers = std::to_array<ModifierFact>({
     {"{}", "inside a spec: the width or precision is the next value"},
     {"{1}", "inside a spec: the width or precision is value 1, counted from 0"},
+    {"%Y-%m-%d", "at the end of a spec: parts of a date, each a % and a letter, and text between"},
+    {"%a %A %b %B %h", "the day of the week and the month, by names"},
+    {"%C %d %D %e %F %g %G %j %m %u %U %V %w %W %x %y %Y", "other parts of a date"},
+    {"%H %I %j %M %p %r %R %S %T %X", "parts of a duration, of which %H goes up to 23"},
+    {"%Q %q", "the count of a duration, and its unit: s, ms, µs, ns"},
+    {"%Ex %Od", "with E or O: as without it"},
 });
 
 inline constexpr auto escapes = std::to_array<EscapeFact>({
@@ -118,7 +124,8 @@ inline constexpr DialectFacts facts = {
     .style = TemplateStyle::braces,
     .letter_form = "{:@}",
     .places_form = "{:.Nf}",
-    .modifiers_are = "Counts from values",
+    .modifiers_are = "Counts from values, dates and durations",
+    .times = true,
     .forms = {.program = &own_program,
               .run = &own_run,
               .table = &own_table,

@@ -6,6 +6,7 @@
 #include "../family/braces.hpp"
 #include "c/c.hpp"
 #include "format_facts.hpp"
+#include "format_times.hpp"
 #include "text/escape.hpp"
 
 namespace inky::inline v1::cpp_format {
@@ -79,7 +80,7 @@ class Reader {
     if (numbering_ == Numbering::manual) field.position = shown.value + 1;
     out_.pieces.push_back({field.span, static_cast<int>(out_.fields.size()), {}});
     out_.fields.push_back(std::move(field));
-    program_.fields.push_back(shown);
+    program_.fields.push_back(std::move(shown));
   }
 
   // "0", or nothing: the next one.
@@ -144,6 +145,13 @@ class Reader {
          [&] { return "digits of a real; most columns of a text: " + in_words(shown.precision); });
     shown.locale = reader_.take('L');
     flag('L');
+    if (const std::size_t size = time_codes_size(reader_.rest()); size > 0) {
+      shown.codes = reader_.rest().substr(0, size);
+      reader_.skip(size);
+      if (const std::string_view defect = defect_of_codes(shown.codes); !defect.empty())
+        refuse(std::string(defect), start);
+      tell("type", [&] { return "parts of a time: " + shown.codes; });
+    }
     for (const ConversionFact& fact : conversions) {
       if (shown.type != 0 || !reader_.take(fact.letter)) continue;
       shown.type = fact.letter;

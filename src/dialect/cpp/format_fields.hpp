@@ -1,6 +1,7 @@
 // The fields of a format string of std::format, read.
 #pragma once
 
+#include <string>
 #include <vector>
 
 #include "../family/braces.hpp"
@@ -15,7 +16,8 @@ struct Shown {
   Count width;
   Count precision;
   bool locale = false;
-  char type = 0;  // 0: left out
+  char type = 0;      // 0: left out
+  std::string codes;  // of a time, from a % on
 };
 
 struct Fields final : Program {

@@ -23,6 +23,9 @@ inline constexpr auto cpp_program_types = std::to_array<TypeForm>({
     {Type::text, "std::string "},
     {Type::character, "char ", "'@'"},
     {Type::truth, "bool "},
+    {Type::date, "std::chrono::year_month_day ",
+     "{std::chrono::year{@Y}, std::chrono::month{@M}, std::chrono::day{@D}}",
+     "#include <chrono>\n"},
 });
 
 inline constexpr NeededLine cpp_needed[] = {
