@@ -17,6 +17,9 @@ extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t siz
                           named,
                           Value::moment({2031, 5, 9, 14, 5, 0, 250'000'000}),
                           Value::tuple({Value::truth(true), Value::character(U'Ω')})};
+  const Value times[] = {Value::date({2032, 2, 29}), Value::duration(-1'500'000'000),
+                         Value::moment(*read_moment("2031-10-26T02:30+01:00[Europe/Berlin]")),
+                         Value::time({1, 1, 1, 23, 59, 59, 999'999'999})};
   // The first values alone are what every dialect takes.
   const std::span<const Value> usual(values, 4);
   for (const Dialect* dialect : all_dialects()) {
@@ -36,6 +39,9 @@ extern "C" int LLVMFuzzerTestOneInput(const unsigned char* data, std::size_t siz
     out.clear();
     const Outcome more = dialect->render(*parsed, values, {}, out, &report);
     if (!more.prints() && out.needed() != 0) std::abort();
+    out.clear();
+    const Outcome of_times = dialect->render(*parsed, times, {}, out, &report);
+    if (!of_times.prints() && out.needed() != 0) std::abort();
   }
   return 0;
 }

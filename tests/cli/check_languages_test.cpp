@@ -32,7 +32,7 @@ TEST_CASE("check of each language: the calls of a table, with a fault and withou
     CHECK(ran.out.find("ink\"") == std::string::npos);
     ++count;
   }
-  CHECK(count >= 345);
+  CHECK(count >= 351);
 }
 
 TEST_CASE("check: a fault in a text of several lines is pointed at where it stands") {

@@ -38,7 +38,7 @@ std::optional<Value> months_later(const Value& date, std::int64_t count) {
   moment.zone = 0;
   const bool is_day = date.is(Type::date);
   const Value first = is_day ? Value::date(moment) : Value::moment(moment);
-  const auto made = date_of(number_of(first) + (day - 1) * (is_day ? 1 : seconds_of_day), first);
+  auto made = date_of(number_of(first) + (day - 1) * (is_day ? 1 : seconds_of_day), first);
   if (!made || is_day) return made;
   const auto settled = settled_in(made->as_moment(), zone);
   return settled ? std::optional(Value::moment(*settled)) : std::nullopt;
