@@ -82,10 +82,6 @@ std::optional<Zone> zone_at(const std::string_view* found) {
 
 }  // namespace
 
-std::string_view zones_version() {
-  return zones_version_here;
-}
-
 std::optional<Zone> zone_named(std::string_view name) {
   const auto* found = std::lower_bound(std::begin(zone_names), std::end(zone_names), name);
   if (found == std::end(zone_names) || *found != name) return std::nullopt;

@@ -22,8 +22,6 @@ struct ZoneTime {
   std::string_view letters;  // "CEST", "+03"
 };
 
-std::string_view zones_version();
-
 // The number of a zone by its name in tzdata, or by one that a link there gives it. The case counts.
 std::optional<Zone> zone_named(std::string_view name);
 // The same, where the case does not count.

@@ -31,6 +31,8 @@ TEST_CASE("an object that has no text here is refused, whatever takes it") {
       {"php", "echo (new DateTime('2031-05-09', new DateTimeZone('EST')))->format('c');"},
       {"r", "format(strptime(\"2031-05-09\", \"%Y-%m-%d\", tz = \"Europe/Berlin\"), \"%z\")"},
       {"r", "as.POSIXct(\"2031-05-09\", tz = \"Mars/Base\")"},
+      {"r", "as.POSIXct(\"2031-10-26 02:30\", tz = \"Europe/Berlin\")"},
+      {"r", "as.POSIXct(\"2031-03-30 02:30\", tz = \"Europe/Berlin\")"},
       {"java",
        "System.out.println(ZonedDateTime.of(1965, 5, 9, 12, 0, 0, 0, "
        "ZoneId.of(\"Europe/Berlin\")));"},

@@ -306,12 +306,6 @@ TEST_CASE("lines of R with time zones print what the runtime prints") {
       {"print(format(as.POSIXct(\"2031-05-09 14:05\", tz = \"UTC\"), tz=\"America/New_York\", "
        "usetz=TRUE))",
        "[1] \"2031-05-09 10:05:00 EDT\"\n"},
-      {"print(as.POSIXct(\"2031-03-30 02:30\", tz=\"Europe/Berlin\")); "
-       "print(as.POSIXct(\"2031-10-26 02:30\", tz=\"Europe/Berlin\"))",
-       "[1] \"2031-03-30 01:30:00 CET\"\n[1] \"2031-10-26 02:30:00 CEST\"\n"},
-      {"print(as.POSIXct(\"2031-11-02 01:30\", tz=\"America/New_York\")); "
-       "print(as.POSIXct(\"2031-03-09 02:30\", tz=\"America/New_York\"))",
-       "[1] \"2031-11-02 01:30:00 EDT\"\n[1] \"2031-03-09 01:30:00 EST\"\n"},
       {"x <- as.POSIXct(\"2031-05-09 14:05\", tz = \"Europe/Berlin\"); print(x + 86400*200); "
        "print(seq(x, by=\"month\", length.out=8))",
        "[1] \"2031-11-25 13:05:00 CET\"\n[1] \"2031-05-09 14:05:00 CEST\" \"2031-06-09 14:05:00 "

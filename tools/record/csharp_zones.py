@@ -11,9 +11,8 @@ import subprocess
 import sys
 
 import csharp
-from date_calls import DateCalls
 from recording import needs, write_cases
-from zone_names import Zones
+from zone_names import ZoneCalls, is_early
 
 count = 5000
 live_count = 600
@@ -36,7 +35,7 @@ statements = ["Console.Write({t});", "Console.Write({A});", "Console.Write({D});
 literal_braces = re.compile(r"\{(0(?::[^}]*)?)\}")
 
 
-def part(maker, name, _):
+def part(maker, name):
     r = maker.random
     if name == "format":
         return r.choice(["o", "s", "u", "g", "G", "yyyy-MM-dd HH:mm:ss K", "yyyy-MM-ddTHH:mm:ssK", "HH:mm", "ddd d MMM", "r", "f", "HH:mm:ss.fff"])
@@ -48,10 +47,9 @@ def part(maker, name, _):
     return {"k": str(r.randrange(0, 12)), "zone": maker.zones.next(), "windows": r.choice(windows), "parts": parts, "stamp": str(calendar.timegm((year, month, day, hour, minute, 0)))}[name]
 
 
-class Made(DateCalls):
+class Made(ZoneCalls):
     def __init__(self, seed):
-        super().__init__(seed, forms, "ADUZtb", forms["D"][:1], statements, part)
-        self.zones = Zones(self.random)
+        super().__init__(seed, forms, forms["D"][:1], statements, part)
 
     def filled(self, text, depth):
         # What stands in braces in the language is put back behind it.
@@ -59,9 +57,6 @@ class Made(DateCalls):
         text = literal_braces.sub(lambda found: kept.append(found.group(0)) or "\1", text)
         made = super().filled(text, depth)
         return re.sub("\1", lambda _: kept.pop(0), made)
-
-    def part(self, name, depth):
-        return super().part(name, depth) if name in self.forms else part(self, name, None)
 
 
 def cases(seed, wanted):
@@ -73,8 +68,7 @@ def cases(seed, wanted):
             statement = maker.statement()
             made.append(({"statement": statement}, "run(() => { %s });" % statement))
         for case in csharp.asked(made):
-            # Near the first year that zones have.
-            if not any(str(year) in case.get("text", "") + case["statement"] for year in range(1960, 1973)):
+            if not is_early(case["statement"], case):
                 out.append(case)
     return out[:wanted]
 

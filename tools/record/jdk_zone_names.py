@@ -9,6 +9,7 @@ import subprocess
 import tempfile
 
 import zone_names
+import zone_table
 from locale_table import lines_of, literal
 from recording import needs
 
@@ -33,6 +34,17 @@ public class Ask {
       for (String language : languages) line.append("\t").append(names(TimeZone.getTimeZone(id), language.equals("root") ? Locale.ROOT : Locale.forLanguageTag(language)));
       out.println(line);
     }
+    // Since when it is summer time, and since when not, to six hours.
+    for (String id : new TreeSet<>(ZoneId.getAvailableZoneIds())) {
+      StringBuilder line = new StringBuilder("*" + id);
+      boolean last = false;
+      for (long second = 0; second < 2130000000L; second += 6 * 3600) {
+        boolean now = ZoneId.of(id).getRules().isDaylightSavings(Instant.ofEpochSecond(second));
+        if (now != last) line.append("\t").append(second);
+        last = now;
+      }
+      out.println(line);
+    }
     // What stands for Greenwich where it is not GMT.
     for (Locale locale : Locale.getAvailableLocales()) {
       String text = DateTimeFormatter.ofPattern("O", locale).format(OffsetDateTime.of(2031, 5, 9, 14, 5, 0, 0, ZoneOffset.UTC));
@@ -54,6 +66,30 @@ public class Ask {
 """
 
 
+def inversions(name, seconds):
+    """Where the two differ for longer than a day: from one second until another, or for ever where they differ in July of 2037."""
+    zone = zone_table.Zone((zone_table.machine / name).read_bytes())
+    last = 2130000000
+    changes = [second for second, _ in zone.changes if second < last]
+    out = []
+    bounds = sorted({0, *changes, *seconds, last})
+    for begin, end in zip(bounds, bounds[1:]):
+        middle = (begin + end) // 2
+        before = [kind for second, kind in zone.changes if second <= middle]
+        is_summer = bool((before[-1] if before else zone.first)[1])
+        is_java = sum(second <= middle for second in seconds) % 2 == 1
+        if is_java != is_summer:
+            out.append([begin, end])
+    day = 86400
+    joined = []
+    for begin, end in out:
+        if joined and begin - joined[-1][1] < day:
+            joined[-1][1] = end
+        else:
+            joined.append([begin, end])
+    return [(begin, 2**32 - 1 if end == last else end) for begin, end in joined if end - begin > day]
+
+
 def main():
     needs("javac --version")
     with tempfile.TemporaryDirectory() as folder:
@@ -63,7 +99,7 @@ def main():
     version = subprocess.run(["java", "--version"], check=True, capture_output=True, text=True).stdout.split()[1]
     ours = set(zone_names.every())
     lines = [line.split("\t") for line in ran.splitlines()]
-    zones = [line for line in lines if line[0][0] not in "=+" and line[0] in ours]
+    zones = [line for line in lines if line[0][0] not in "=+*" and line[0] in ours]
     tags = {"root": 0}
     for line in lines:
         if line[0].startswith("="):
@@ -81,6 +117,11 @@ def main():
     out += lines_of(["{%s,%d}" % (literal(tag), at) for tag, at in sorted(tags.items())]) + ["};"]
     greenwich = sorted((line[0][1:], line[1]) for line in lines if line[0].startswith("+"))
     out += ["constexpr std::pair<std::string_view, std::string_view> java_greenwich[] = {"] + lines_of(["{%s,%s}" % (literal(tag), literal(text)) for tag, text in greenwich]) + ["};"]
+    out += ["// Where Java has summer time while tzdata has it not, and the other way round.", "constexpr ZoneInversion java_inversions[] = {"]
+    for line in lines:
+        if line[0][0] == "*" and line[0][1:] in ours:
+            out += ["{%s,%d,%d}," % (literal(line[0][1:]), begin, end) for begin, end in inversions(line[0][1:], [int(second) for second in line[1:]])]
+    out += ["};"]
     (root / "src/dialect/java/zone_names.inc").write_text("\n".join(out) + "\n", encoding="utf-8")
     print(len(zones), "zones,", len(texts), "texts,", len(tags), "locales")
 

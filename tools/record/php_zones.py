@@ -11,9 +11,8 @@ import subprocess
 import sys
 import tempfile
 
-from date_calls import DateCalls
 from recording import bytes_or_failure, needs, write_cases
-from zone_names import Zones
+from zone_names import ZoneCalls, is_early
 
 count = 5000
 live_count = 1000
@@ -42,7 +41,7 @@ function run($f) {
 """
 
 
-def part(maker, name, _):
+def part(maker, name):
     r = maker.random
     if name == "codes":
         return "".join(r.choice(["", "/", "-", " ", ":"]) + r.choice(list("YmdHisTePOZIUcrDNjnGgaAp")) for _ in range(r.randrange(1, 6)))
@@ -60,17 +59,8 @@ def part(maker, name, _):
             "period": r.choice(["P1D", "PT%dH" % r.randrange(1, 12), "P1M", "P1DT2H", "P1Y", "PT90M"]), "year": str(year), "month": str(month), "day": str(day)}[name]
 
 
-class Calls(DateCalls):
-    def __init__(self, seed):
-        super().__init__(seed, forms, "AZtw", forms["A"][:1], statements, part)
-        self.zones = Zones(self.random)
-
-    def part(self, name, depth):
-        return super().part(name, depth) if name in self.forms else part(self, name, None)
-
-
 def cases(seed, wanted):
-    maker = Calls(seed)
+    maker = ZoneCalls(seed, forms, forms["A"][:1], statements, part)
     out = []
     with tempfile.TemporaryDirectory() as folder:
         while len(out) < wanted:
@@ -80,8 +70,7 @@ def cases(seed, wanted):
             ran = subprocess.run(["php", "-d", "display_errors=0", "-d", "log_errors=0", source], check=True, capture_output=True, text=True)
             for statement, line in zip(made, ran.stdout.splitlines(), strict=True):
                 answer = bytes_or_failure(line)
-                # Near the first year that zones have.
-                if not any(str(year) in answer.get("text", "") + statement for year in range(1960, 1973)):
+                if not is_early(statement, answer):
                     out.append({"statement": statement, **answer})
     return out[:wanted]
 

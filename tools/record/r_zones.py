@@ -13,9 +13,8 @@ import sys
 import tempfile
 
 import r_calls
-from date_calls import DateCalls
 from recording import bytes_or_failure, needs, write_cases
-from zone_names import Zones
+from zone_names import ZoneCalls, is_early
 
 count = 5000
 live_count = 1000
@@ -33,26 +32,20 @@ forms = {
 statements = ["print({P})", "print({v})", "print({t})", "cat({t}, \"\\n\")", "print({w})", 'p <- {P}; print(p + 86400); cat(format(p, "%H:%M %Z"), "\\n")', "print({P} - {P})", 'print({P} < {P})']
 
 
-def part(maker, name, _):
+def part(maker, name):
     r = maker.random
     if name == "codes":
         return " ".join(r.choice(["%Y-%m-%d", "%H:%M", "%H:%M:%S", "%Z", "%z", "%a %d %b", "%I %p", "%j", "%s"][:8]) for _ in range(r.randrange(1, 4)))
     year, month, day, hour, minute = maker.zones.clock()
+    if name == "clock":
+        # Not when clocks change: what they skip or show twice, R takes by what it has read before.
+        hour = r.randrange(6, 23)
     return {"k": str(r.randrange(0, 9)), "n": str(r.randrange(1, 5)), "zone": maker.zones.next(), "iso": "%04d-%02d-%02d" % (year, month, min(day, 30)), "clock": "%02d:%02d" % (hour, minute),
             "stamp": str(calendar.timegm((year, month, day, hour, minute, 0))), "year": str(year), "month": str(month), "step": r.choice(["day", "week", "month", "year", "hour", "2 days", "quarter"])}[name]
 
 
-class Calls(DateCalls):
-    def __init__(self, seed):
-        super().__init__(seed, forms, "Ptvw", forms["P"][:1], statements, part)
-        self.zones = Zones(self.random)
-
-    def part(self, name, depth):
-        return super().part(name, depth) if name in self.forms else part(self, name, None)
-
-
 def cases(seed, wanted):
-    maker = Calls(seed)
+    maker = ZoneCalls(seed, forms, forms["P"][:1], statements, part)
     out = []
     with tempfile.TemporaryDirectory() as folder:
         while len(out) < wanted:
@@ -63,7 +56,7 @@ def cases(seed, wanted):
             for statement, line in zip(made, ran.stdout.splitlines(), strict=True):
                 answer = bytes_or_failure(line)
                 # What is NA, near the first year that zones have, is not known.
-                early = any(str(year) in answer.get("text", "") + statement for year in range(1960, 1973))
+                early = is_early(statement, answer)
                 # Nor is the offset of a POSIXlt.
                 early = early or ("%z" in statement and ("strptime" in statement or "POSIXlt" in statement))
                 if "4e41" not in line and line.startswith("=") and not early:

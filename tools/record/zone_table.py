@@ -145,7 +145,6 @@ def compare(name, zone):
 
 def write(version, numbers, zones, kinds, rules):
     out = ["// Written by tools/record/zone_table.py from tzdata %s; do not edit." % version]
-    out.append('constexpr std::string_view zones_version_here = "%s";' % version)
     out += ["constexpr std::string_view zone_names[] = {"] + lines_of([literal(name) for name in numbers]) + ["};"]
     out += ["constexpr std::uint16_t zone_numbers[] = {"] + lines_of([str(number) for number in numbers.values()]) + ["};"]
     out += ["constexpr ZoneTime clocks[] = {"]

@@ -16,14 +16,12 @@ std::int64_t instant_second(const Moment& moment) {
   return seconds_since_1970(moment) - std::int64_t{moment.offset.value_or(0)} * 60;
 }
 
-// What the clocks show that is marked so, within a year, nearest to this time.
-std::optional<ZoneTime> nearest_clock(Zone zone, std::int64_t second, bool is_summer) {
+// The standard time that the clocks show before or after this one, within a year.
+std::optional<ZoneTime> standard_beside(Zone zone, std::int64_t second, int way) {
   constexpr std::int64_t month = std::int64_t{30} * 86'400;
   for (int step = 1; step < 12; ++step) {
-    for (const int way : {-1, 1}) {
-      const auto other = clock_at(zone, second + way * step * month);
-      if (other && other->is_summer == is_summer) return other;
-    }
+    const auto other = clock_at(zone, second + way * step * month);
+    if (other && !other->is_summer) return other;
   }
   return std::nullopt;
 }
@@ -72,18 +70,13 @@ int summer_minutes(const Moment& moment) {
   const std::int64_t second = instant_second(moment);
   const auto clock = clock_at(moment.zone, second);
   if (!clock || !clock->is_summer) return 0;
-  const auto standard = nearest_clock(moment.zone, second, false);
-  return standard ? (clock->seconds - standard->seconds) / 60 : 0;
-}
-
-bool is_ahead_of_standard(const Moment& moment) {
-  const std::int64_t second = instant_second(moment);
-  const auto clock = clock_at(moment.zone, second);
-  if (!clock) return false;
-  const auto other = nearest_clock(moment.zone, second, !clock->is_summer);
-  const bool winter_is_marked = other && (clock->seconds < other->seconds) == clock->is_summer &&
-                                clock->seconds != other->seconds;
-  return clock->is_summer != winter_is_marked;
+  // Where the standard time before it is the same, the clocks moved to another one with it.
+  for (const int way : {-1, 1}) {
+    const auto standard = standard_beside(moment.zone, second, way);
+    if (standard && standard->seconds != clock->seconds)
+      return (clock->seconds - standard->seconds) / 60;
+  }
+  return 0;
 }
 
 }  // namespace inky::inline v1

@@ -40,8 +40,5 @@ std::optional<Moment> moved_along_clock(const Moment& moment, int128 nanoseconds
 std::string_view zone_letters(const Moment& moment);
 // How far the clocks are ahead of the zone's standard time, in minutes. REQUIRES: as above.
 int summer_minutes(const Moment& moment);
-// Whether they are ahead of what they show in another part of the year. Where a database says that
-// the winter is the exception, as in Ireland, the summer is ahead all the same. REQUIRES: as above.
-bool is_ahead_of_standard(const Moment& moment);
 
 }  // namespace inky::inline v1

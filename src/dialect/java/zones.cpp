@@ -8,12 +8,32 @@ namespace inky::inline v1::java_language {
 
 namespace {
 
+// From one second until another, not summer time where tzdata has it, and the other way round.
+struct ZoneInversion {
+  std::string_view zone;
+  std::int64_t from;
+  std::int64_t until;
+};
+
 #include "zone_names.inc"
 
 const std::string_view* found_zone(Zone zone) {
   const std::string_view name = zone_name(zone);
   const auto* at = std::lower_bound(std::begin(java_zones), std::end(java_zones), name);
   return at == std::end(java_zones) || *at != name ? nullptr : at;
+}
+
+// ZoneRules.isDaylightSavings(). REQUIRES: the moment has a zone.
+bool is_summer_time(const Moment& moment) {
+  const std::int64_t second =
+      seconds_since_1970(moment) - std::int64_t{moment.offset.value_or(0)} * 60;
+  const std::string_view name = zone_name(moment.zone);
+  const auto clock = clock_at(moment.zone, second);
+  const bool is_inverted = std::any_of(
+      std::begin(java_inversions), std::end(java_inversions), [&](const ZoneInversion& one) {
+        return one.zone == name && one.from <= second && second < one.until;
+      });
+  return clock && clock->is_summer != is_inverted;
 }
 
 }  // namespace
@@ -31,7 +51,7 @@ std::optional<std::string_view> zone_display_name(const Moment& moment, bool is_
   if (zone == nullptr || language == std::end(java_zone_languages)) return std::nullopt;
   const auto& names = java_zone_names[static_cast<std::size_t>(zone - java_zones)];
   const std::string_view all = java_zone_texts[names[static_cast<std::size_t>(language->second)]];
-  return listed_name(all, (is_long ? 2U : 0U) + (is_ahead_of_standard(moment) ? 1U : 0U));
+  return listed_name(all, (is_long ? 2U : 0U) + (is_summer_time(moment) ? 1U : 0U));
 }
 
 std::string_view greenwich_name(const JavaLocale& locale) {

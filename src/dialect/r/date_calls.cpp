@@ -108,7 +108,10 @@ bool Expressions::sequence_of_dates(const Node& node, const Arguments& arguments
         next && to != nullptr &&
         (step > 0 ? number_of(*next) > number_of(*to) : number_of(*next) < number_of(*to));
     if (is_behind) break;
-    if (!next) return not_yet("a date beyond the years 1 to 9999 is", node);
+    if (!next)
+      return not_yet(
+          "a date beyond the years 1 to 9999, or that clocks of its zone do not show once, is",
+          node);
     made.push_back(*next);
   }
   if (made.empty()) return not_yet("a sequence of nothing is", node);

@@ -38,9 +38,8 @@ std::optional<TimeZone> zone_named_by(std::string_view name) {
 std::optional<Moment> settled_in(const Moment& local, const TimeZone& zone) {
   if (zone.zone == 0) return moment_on(local, zone);
   const auto clocks = clocks_showing(zone.zone, seconds_since_1970(local));
-  if (!clocks || !clocks->skipped) return moment_on(local, zone);
-  const auto moved = moment_on(local, zone, true);
-  return moved ? seen_in(*moved, zone) : std::nullopt;
+  const bool is_one = clocks && clocks->earlier.seconds == clocks->later.seconds;
+  return is_one ? moment_on(local, zone) : std::nullopt;
 }
 
 std::optional<Moment> seen_in(const Moment& moment, const TimeZone& zone) {

@@ -31,8 +31,8 @@ inline constexpr std::int64_t seconds_of_day = 86'400;
 
 // "UTC" and no name at all are none, and "GMT" is its offset; nothing: no such zone is known here.
 std::optional<TimeZone> zone_named_by(std::string_view name);
-// A date and a time of day on the clocks of a zone. What they skip is what they show at that time by
-// their clocks behind the change. Nothing where the zone is not known then.
+// A date and a time of day on the clocks of a zone. Nothing where they skip it or show it twice, of which
+// R takes the one or the other by what it has read before, and where the zone is not known then.
 std::optional<Moment> settled_in(const Moment& local, const TimeZone& zone);
 // The same instant on other clocks.
 std::optional<Moment> seen_in(const Moment& moment, const TimeZone& zone);
