@@ -48,10 +48,10 @@ bool Expressions::make_date(const Node& node, std::string_view name, const Argum
   const auto clocks = zone_named_by(zone);
   if (!clocks) return not_yet("the time zone " + zone + " is", node);
   const auto beyond = [&] {
-    return not_yet(
-        "a date beyond the years 1 to 9999, or a time that clocks of its zone skip, or show twice, "
-        "or show before 1970, is",
-        node);
+    return not_yet(clocks->zone == 0
+                       ? "a date beyond the years 1 to 9999 is"
+                       : "a time that clocks of its zone skip, or show twice, or before 1970, is",
+                   node);
   };
   const bool is_day = name == "as.Date";
   if (format.empty() && !usual_format(node, is_day, arguments[0], format)) return false;
