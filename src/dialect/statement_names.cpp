@@ -144,7 +144,7 @@ namespace {
 // what is shown.
 bool is_value(const LanguageFacts& language, std::string_view source, bool of_methods = false) {
   const ExpressionForm* form = language.expressions;
-  if (form == nullptr || form->value_field.empty()) return false;
+  if (form == nullptr || (form->value_field.empty() && form->shows_results.empty())) return false;
   const std::size_t end = source.find_last_not_of(" \t\r\n;");
   if (end == std::string_view::npos || source[end] != ')') return false;
   source = source.substr(0, end + 1);
@@ -180,7 +180,9 @@ bool is_value(const LanguageFacts& language, std::string_view source, bool of_me
 
 bool is_method_call(const Dialect& asked, std::string_view source) {
   const LanguageFacts* language = language_facts_of(asked);
-  return language != nullptr && is_value(*language, source, true);
+  const bool is_shown = language != nullptr && language->expressions != nullptr &&
+                        !language->expressions->value_field.empty();
+  return is_shown && is_value(*language, source, true);
 }
 
 bool is_statement(const Dialect& asked, std::string_view source, bool is_chosen) {
@@ -198,7 +200,10 @@ bool is_statement(const Dialect& asked, std::string_view source, bool is_chosen)
     const std::string_view rest = statement.substr(from);
     return begins_statement(*language, rest) || is_filled(*language, rest);
   };
-  if (is_chosen && is_value(*language, source)) return true;
+  // A facility with templates of its own reads its calls as such.
+  const bool is_usual =
+      form == nullptr || form->shows_results.empty() || form->plain_dialect == asked.facts().id;
+  if (is_chosen && is_usual && is_value(*language, source)) return true;
   std::vector<Span> statements = statements_of(*language, source);
   std::size_t chains = 0;
   for (std::size_t i = 0; i < statements.size(); ++i) {

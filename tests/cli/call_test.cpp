@@ -108,6 +108,12 @@ TEST_CASE("an expression alone is seen by its method, where no call that prints 
   CHECK(several.status == 2);
   CHECK_THAT(several.err, Catch::Contains("csharp, fsharp"));
   CHECK(run_tool(R"(show --bare --in csharp 'price.ToString("N2")' price=3.5)").out == "3.50");
+  // R prints it as its session does; the facility that formats reads such calls as templates.
+  CHECK(run_tool("show --bare --in r 'round(2.675, 2)'").out == "[1] 2.67\n");
+  CHECK(run_tool(R"(show --bare --in r 'weekdays(as.Date("2031-05-09"))')").out ==
+        "[1] \"Friday\"\n");
+  CHECK(run_tool("show --bare --in r-format 'format(x, nsmall=2)' x=2.5").out == "2.50");
+  CHECK(run_tool("show --bare --in r '%.1f (x)' 2.5").out == "2.5 (x)");
   // A function alone may be text of C.
   CHECK(run_tool("show --bare 'round(2)'").out == "round(2)");
 }
