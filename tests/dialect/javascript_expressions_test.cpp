@@ -169,7 +169,7 @@ TEST_CASE("expressions of JavaScript that fail, and those that are not supported
       {"${Math.sin(1e22)}", nullptr},
       {"${new Date()}", nullptr},
       {"${new Date(\"31.5.2031\")}", nullptr},
-      {"${new Date(0).toLocaleString(\"en-US\", {timeZone: \"Asia/Tokyo\"})}", nullptr},
+      {"${new Date(0).toLocaleString(\"en-US\", {timeZone: \"America/Tijuana\"})}", nullptr},
       {"${process.pid}", nullptr},
       {"${\"a\".localeCompare(\"b\")}", nullptr},
       {"${class A {}}", nullptr},
