@@ -14,7 +14,7 @@ import cpp_format
 from recording import Times, needs, write_cases
 
 count = 5000
-live_count = 500
+live_count = 1000
 of_dates = "aAbBCdDeFgGhjmuUVwWxyYnt%"
 of_durations = "HIjMnpqQrRStTX%"
 units = [(10**9, "seconds"), (10**6, "milliseconds"), (10**3, "microseconds"), (1, "nanoseconds")]

@@ -12,10 +12,10 @@ import sys
 
 import csharp
 from recording import needs, write_cases
-from zone_names import ZoneCalls, is_early
+from zone_calls import ZoneCalls, is_early
 
 count = 5000
-live_count = 600
+live_count = 1000
 
 windows = re.findall(r'\{"([^"]+)"', (csharp.root / "src/dialect/csharp/windows_zones.inc").read_text())
 

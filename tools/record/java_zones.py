@@ -13,10 +13,10 @@ import tempfile
 
 import java_calls
 from recording import needs, write_cases
-from zone_names import ZoneCalls, is_early
+from zone_calls import ZoneCalls, is_early
 
 count = 5000
-live_count = 800
+live_count = 1000
 root = pathlib.Path(__file__).resolve().parents[2]
 
 # A: a ZonedDateTime; Z: a ZoneId; I: an Instant; L: a LocalDateTime; F: a DateTimeFormatter; t: a text; w: a number; b: a truth.

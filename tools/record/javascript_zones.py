@@ -13,7 +13,7 @@ import sys
 import javascript
 from javascript_locale_calls import Cases, date_widths, time_keys
 from recording import needs, write_cases
-from zone_names import Zones
+from zone_calls import Zones
 
 count = 5000
 live_count = 1500

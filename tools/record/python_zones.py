@@ -17,10 +17,10 @@ import time
 import zoneinfo
 
 from recording import needs, write_cases
-from zone_names import ZoneCalls, is_early
+from zone_calls import ZoneCalls, is_early
 
 count = 5000
-live_count = 800
+live_count = 1000
 root = pathlib.Path(__file__).resolve().parents[2]
 
 # A: an aware datetime; Z: a tzinfo; S: a timedelta; t: a text; b: a truth.

@@ -14,7 +14,7 @@ import tempfile
 
 import r_calls
 from recording import bytes_or_failure, needs, write_cases
-from zone_names import ZoneCalls, is_early
+from zone_calls import ZoneCalls, is_early
 
 count = 5000
 live_count = 1000

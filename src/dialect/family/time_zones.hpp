@@ -21,7 +21,7 @@ inline constexpr TimeZone utc{0, 0};
 TimeZone zone_of(const Moment& moment);
 
 // Whether runtimes that bring a database with them are known to say something else of a zone at this
-// second since 1970: tools/record/zone_differences.py.
+// second since 1970: tools/record/zone_difference_table.py.
 bool databases_differ(Zone zone, std::int64_t second);
 
 // What these clocks show at an instant, in nanoseconds since 1970 began in UTC. Without a zone, what

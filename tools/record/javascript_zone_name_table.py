@@ -1,14 +1,14 @@
 #!/usr/bin/env python3
 """Writes what Intl of the running Node.js calls the time zones in American English, from 2021 on.
 
-    tools/record/javascript_zone_names.py              writes src/dialect/javascript/zone_names.inc
+    tools/record/javascript_zone_name_table.py              writes src/dialect/javascript/zone_names.inc
 """
 
 import json
 import pathlib
 import subprocess
 
-import zone_names
+import zone_calls
 from locale_table import lines_of, literal
 from recording import needs
 
@@ -35,13 +35,13 @@ for (const zone of zones) {
 
 def main():
     needs("node --version | grep -q v20")
-    ran = subprocess.run(["node", "-e", program], input=json.dumps(zone_names.every()), check=True, capture_output=True, text=True).stdout
+    ran = subprocess.run(["node", "-e", program], input=json.dumps(zone_calls.every()), check=True, capture_output=True, text=True).stdout
     versions = json.loads(subprocess.run(["node", "-p", "JSON.stringify(process.versions)"], check=True, capture_output=True, text=True).stdout)
     zones = [json.loads(line) for line in ran.splitlines()]
     texts = {}
     for _, text in zones:
         texts.setdefault(text, len(texts))
-    out = ["// Written by tools/record/javascript_zone_names.py from Node.js %s with ICU %s; do not edit." % (versions["node"], versions["icu"])]
+    out = ["// Written by tools/record/javascript_zone_name_table.py from Node.js %s with ICU %s; do not edit." % (versions["node"], versions["icu"])]
     out += ["constexpr std::string_view named_zones[] = {"] + lines_of([literal(name) for name, _ in zones]) + ["};"]
     out += ["// Each line an offset, the short and the long name.", "constexpr std::string_view zone_texts[] = {"] + lines_of([literal(text) for text in texts]) + ["};"]
     out += ["constexpr std::uint16_t zone_places[] = {"] + lines_of([str(texts[text]) for _, text in zones]) + ["};"]

@@ -1,14 +1,14 @@
 #!/usr/bin/env python3
 """Writes what the running OpenJDK calls the time zones, in a few languages.
 
-    tools/record/jdk_zone_names.py              writes src/dialect/java/zone_names.inc
+    tools/record/jdk_zone_name_table.py              writes src/dialect/java/zone_names.inc
 """
 
 import pathlib
 import subprocess
 import tempfile
 
-import zone_names
+import zone_calls
 import zone_table
 from locale_table import lines_of, literal
 from recording import needs
@@ -97,7 +97,7 @@ def main():
         file.write_text(program, encoding="utf-8")
         ran = subprocess.run(["java", "-Duser.language=en", str(file), *languages], check=True, capture_output=True).stdout.decode()
     version = subprocess.run(["java", "--version"], check=True, capture_output=True, text=True).stdout.split()[1]
-    ours = set(zone_names.every())
+    ours = set(zone_calls.every())
     lines = [line.split("\t") for line in ran.splitlines()]
     zones = [line for line in lines if line[0][0] not in "=+*" and line[0] in ours]
     tags = {"root": 0}
@@ -108,7 +108,7 @@ def main():
     for _, *names in zones:
         for text in names:
             texts.setdefault(text, len(texts))
-    out = ["// Written by tools/record/jdk_zone_names.py from OpenJDK %s; do not edit." % version]
+    out = ["// Written by tools/record/jdk_zone_name_table.py from OpenJDK %s; do not edit." % version]
     out += ["constexpr std::string_view java_zones[] = {"] + lines_of([literal(line[0]) for line in zones]) + ["};"]
     out += ["// Short, short in summer, long, long in summer.", "constexpr std::string_view java_zone_texts[] = {"] + lines_of([literal(text) for text in texts]) + ["};"]
     out += ["constexpr std::array<std::uint16_t, %d> java_zone_names[] = {" % len(languages)]

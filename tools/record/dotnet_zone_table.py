@@ -1,7 +1,7 @@
 #!/usr/bin/env python3
 """Writes which zone .NET takes for each name of a time zone that Windows has.
 
-    tools/record/dotnet_zone_names.py              writes src/dialect/csharp/windows_zones.inc
+    tools/record/dotnet_zone_table.py              writes src/dialect/csharp/windows_zones.inc
 """
 
 import pathlib
@@ -9,7 +9,7 @@ import sys
 import tempfile
 
 import csharp
-import zone_names
+import zone_calls
 from locale_table import lines_of, literal
 from recording import needs
 
@@ -34,13 +34,13 @@ def main():
     needs("dotnet --version")
     with tempfile.TemporaryDirectory() as place:
         folder = pathlib.Path(place)
-        told = csharp.compiled(folder, program.replace("@ZONES", " ".join(zone_names.every()))).stdout
+        told = csharp.compiled(folder, program.replace("@ZONES", " ".join(zone_calls.every()))).stdout
         if told:
             sys.exit(told)
         version, *lines = csharp.run(folder).splitlines()
     rows = [line.split("\t") for line in lines]
-    known = set(zone_names.every())
-    out = ["// Written by tools/record/dotnet_zone_names.py from .NET %s; do not edit." % version]
+    known = set(zone_calls.every())
+    out = ["// Written by tools/record/dotnet_zone_table.py from .NET %s; do not edit." % version]
     out += ["constexpr std::pair<std::string_view, std::string_view> windows_zones[] = {"]
     out += lines_of(["{%s,%s}" % (literal(name), literal(zone)) for name, zone in rows if zone in known]) + ["};"]
     (csharp.root / "src/dialect/csharp/windows_zones.inc").write_text("\n".join(out) + "\n")

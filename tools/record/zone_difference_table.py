@@ -1,7 +1,7 @@
 #!/usr/bin/env python3
 """Writes until when the databases of zones that Node.js and OpenJDK bring with them differ from the table.
 
-    tools/record/zone_differences.py              writes src/dialect/family/zone_differences.inc
+    tools/record/zone_difference_table.py              writes src/dialect/family/zone_differences.inc
 
 Each zone is asked a second before and at each change that the table has, and in the middle of each month to 2040.
 """
@@ -14,7 +14,7 @@ import subprocess
 import tempfile
 import zoneinfo
 
-import zone_names
+import zone_calls
 import zone_table
 from locale_table import lines_of, literal
 from recording import needs
@@ -59,7 +59,7 @@ def main():
     needs("node --version | grep -q v20")
     months = [calendar.timegm((year, month, 15, 0, 0, 0)) for year in range(1970, 2041) for month in range(1, 13)]
     seconds = {}
-    for name in zone_names.every():
+    for name in zone_calls.every():
         changes = [second for second, _ in zone_table.Zone((zone_table.machine / name).read_bytes()).changes]
         seconds[name] = sorted({*months, *changes, *(second - 1 for second in changes)})
     asked = "".join("%s %s\n" % (name, " ".join(map(str, times))) for name, times in seconds.items())
@@ -77,7 +77,7 @@ def main():
                 until[name] = max(until.get(name, 0), second)
     # From the next year on they agree.
     rows = [(name, calendar.timegm((datetime.datetime.fromtimestamp(second, datetime.timezone.utc).year + 1, 1, 1, 0, 0, 0))) for name, second in sorted(until.items())]
-    out = ["// Written by tools/record/zone_differences.py; do not edit.", "constexpr ZoneDifference zone_differences[] = {"]
+    out = ["// Written by tools/record/zone_difference_table.py; do not edit.", "constexpr ZoneDifference zone_differences[] = {"]
     out += lines_of(["{%s,%d}" % (literal(name), second) for name, second in rows]) + ["};"]
     (root / "src/dialect/family/zone_differences.inc").write_text("\n".join(out) + "\n")
     print(rows)
