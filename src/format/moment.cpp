@@ -53,9 +53,17 @@ void append_digits(int number, int count, std::string& out) {
 
 uint128 Moment::packed() const {
   uint128 out = 0;
-  const int parts[] = {year,     month,  day,        hour,
-                       minute,   second, nanosecond, offset ? *offset + most_offset + 1 : 0,
-                       int{zone}};
+  // Only what has an offset is in a zone, and only in one that there is.
+  const bool has_zone = offset && !zone_name(zone).empty();
+  const int parts[] = {year,
+                       month,
+                       day,
+                       hour,
+                       minute,
+                       second,
+                       nanosecond,
+                       offset ? *offset + most_offset + 1 : 0,
+                       has_zone ? int{zone} : 0};
   for (std::size_t i = 0; i < std::size(parts); ++i)
     out = out * static_cast<unsigned>(limits[i]) + static_cast<unsigned>(parts[i]);
   return out;
@@ -268,7 +276,8 @@ std::string offset_text(int minutes, std::string_view mark) {
 std::string moment_text(const Moment& moment) {
   std::string out = date_text(moment) + "T" + time_text(moment);
   if (moment.offset) out += *moment.offset == 0 ? "Z" : offset_text(*moment.offset);
-  if (moment.zone != 0) ((out += '[') += zone_name(moment.zone)) += ']';
+  if (const std::string_view zone = zone_name(moment.zone); !zone.empty())
+    ((out += '[') += zone) += ']';
   return out;
 }
 

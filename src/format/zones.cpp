@@ -98,7 +98,7 @@ std::optional<Zone> zone_named_in_any_case(std::string_view name) {
 }
 
 std::string_view zone_name(Zone zone) {
-  return zone == 0 ? std::string_view() : zone_names[zone - 1];
+  return zone == 0 || zone > std::size(zone_names) ? std::string_view() : zone_names[zone - 1];
 }
 
 std::optional<ZoneTime> clock_at(Zone zone, std::int64_t instant) {

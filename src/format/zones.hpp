@@ -27,7 +27,8 @@ std::optional<Zone> zone_named(std::string_view name);
 // The same, where the case does not count.
 std::optional<Zone> zone_named_in_any_case(std::string_view name);
 
-// Seconds since 1970 in UTC. Nothing for a time before that.
+// Seconds since 1970 in UTC. Nothing for a time before that. REQUIRES, as all below: a zone that
+// zone_named() gave.
 std::optional<ZoneTime> clock_at(Zone zone, std::int64_t instant);
 
 // What clocks show `local`, in seconds since 1970 as if it were UTC: the earlier and the later time,

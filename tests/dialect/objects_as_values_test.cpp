@@ -52,6 +52,12 @@ TEST_CASE("an object that has no text here is refused, whatever takes it") {
        "$a = new DateTime('2031-05-09'); $b = $a; $b->modify('+1 day'); "
        "echo $a->format('Y-m-d');"},
       {"php", "$a = new DateTime('2031-05-09'); echo $a->modify('+1 day')->format('Y-m-d');"},
+      {"python", "print(datetime.fromisoformat('2031-05-09T14:05:00+02:00[Europe/Berlin]'))"},
+      {"java",
+       "System.out.println(OffsetDateTime.parse(\"2031-05-09T14:05+02:00[Europe/Berlin]\"));"},
+      {"java", "System.out.println(ZoneOffset.of(\"+01:00[Europe/Berlin]\"));"},
+      {"csharp", "Console.Write(DateTimeOffset.Parse(\"2031-05-09T14:05+02:00[Europe/Berlin]\"));"},
+      {"php", "echo (new DateTime('2031-05-09T14:05:00+02:00[Europe/Berlin]'))->format('c');"},
       {"java", "System.out.println(List.of(Instant.EPOCH));"},
       {"java", "System.out.printf(\"%tF%n\", new Date(0));"},
       {"java", "System.out.println(String.format(\"%tF\", Instant.EPOCH));"},

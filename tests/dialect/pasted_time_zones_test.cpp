@@ -175,6 +175,9 @@ TEST_CASE("lines of Java with time zones print what the runtime prints") {
        "HH:mm\").withZone(ZoneId.of(\"Europe/Berlin\")); "
        "System.out.println(f.format(Instant.ofEpochSecond(1936094400L)));",
        "09.05.2031 14:00\n"},
+      {"System.out.println(DateTimeFormatter.RFC_1123_DATE_TIME.withLocale(Locale.FRANCE).format("
+       "ZonedDateTime.parse(\"2031-05-09T14:05:00+02:00[Europe/Berlin]\")));",
+       "Fri, 9 May 2031 14:05:00 +0200\n"},
   };
   support::check_lines("java", lines);
   for (const PastedLine& line : lines) support::check_beginnings("java", line.source, {});
@@ -291,6 +294,7 @@ TEST_CASE("lines of PHP with time zones print what the runtime prints") {
        "2031-06-01T12:00:00+00:00"},
       {"echo (new DateTime(\"2031-05-06 10:20\"))->modify(\"today noon\")->format(\"c\");",
        "2031-05-06T12:00:00+00:00"},
+      {"$z = new DateTimeZone('+01:00[Europe/Berlin]'); echo $z->getName();", nullptr},
   };
   support::check_lines("php", lines);
   for (const PastedLine& line : lines) support::check_beginnings("php", line.source, {});

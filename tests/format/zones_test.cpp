@@ -92,6 +92,19 @@ TEST_CASE("a moment with a zone goes to its text and to one number, and back") {
   }
 }
 
+TEST_CASE("a number that no zone has, and a zone without an offset, are no zone of a value") {
+  const Zone berlin = read_moment("2031-05-09T14:05[Europe/Berlin]")->zone;
+  const Moment wrong[] = {{2031, 5, 9, 14, 5, 0, 0, 120, 60'000},
+                          {2031, 5, 9, 14, 5, 0, 0, {}, berlin}};
+  for (const Moment& moment : wrong) {
+    CHECK(Value::moment(moment).as_moment().zone == 0);
+    CHECK(describe(Value::moment(moment)).find('[') == std::string::npos);
+  }
+  CHECK(zone_name(0).empty());
+  CHECK(zone_name(60'000).empty());
+  CHECK(moment_text(wrong[0]) == "2031-05-09T14:05:00+02:00");
+}
+
 TEST_CASE("of a time that clocks show twice, the earlier is taken; what they skip is none") {
   CHECK(read_moment("2031-10-26T02:30[Europe/Berlin]")->offset == 120);
   CHECK(read_moment("2031-11-02T01:30[America/New_York]")->offset == -240);

@@ -1,6 +1,12 @@
 """Whole calls of R: as requests of the contract, and as lines for the asking program."""
 
+import os
+import pathlib
+import subprocess
+import tempfile
+
 from calls import Calls, Language
+from recording import bytes_or_failure
 
 forms = {
     "w": ["{w} + {w}", "{w} - {w}", "{w} %% {w}", "{w} %/% {w}", "-{w}", "as.integer({d})", "nchar({t})", "length({v})", "abs({w})", "max({w}, {w})", "sum({w}, {w})", "{v}[1L]",
@@ -78,3 +84,23 @@ def made(seed, wanted):
         lets = "; ".join("%s <- %s" % (v[0], v[4]) for v in variables)
         out.append((request, "run(function() { %s; %s })" % (lets, request["statement"])))
     return out
+
+
+def answers(maker, wanted, takes=lambda case: True):
+    """Statements of `maker`, which `takes` may leave out, with what Rscript answers; NA, and what it refuses, are left out. At least as many as are wanted."""
+    out = []
+    with tempfile.TemporaryDirectory() as folder:
+        while len(out) < wanted:
+            made = [maker.statement() for _ in range(wanted // 2)]
+            source = pathlib.Path(folder) / "calls.R"
+            source.write_text(head + "".join("run(function() { %s })\n" % statement for statement in made), encoding="utf-8")
+            ran = subprocess.run(["Rscript", "--vanilla", source], check=True, capture_output=True, text=True, env={**os.environ, "LC_ALL": "C.UTF-8", "TZ": "UTC"})
+            cases = [{"statement": statement, **bytes_or_failure(line)} for statement, line in zip(made, ran.stdout.splitlines(), strict=True) if "4e41" not in line and line.startswith("=")]
+            out += [case for case in cases if takes(case)]
+    return out
+
+
+def runtime():
+    version = subprocess.run(["Rscript", "--version"], check=True, capture_output=True, text=True)
+    words = (version.stdout + version.stderr).split()
+    return "R " + words[words.index("version") + 1]

@@ -5,15 +5,12 @@
     tools/record/r_dates.py --live SEED      fewer cases, to standard output
 """
 
-import os
 import pathlib
-import subprocess
 import sys
-import tempfile
 
 import r_calls
 from date_calls import DateCalls
-from recording import bytes_or_failure, needs, write_cases
+from recording import needs, write_cases
 
 count = 6000
 live_count = 2500
@@ -53,26 +50,13 @@ def part(maker, name, date):
 
 
 def cases(seed, wanted):
-    maker = DateCalls(seed, forms, "DPSvtwb", forms["D"][:3], statements, part)
-    out = []
-    with tempfile.TemporaryDirectory() as folder:
-        while len(out) < wanted:
-            made = [maker.statement() for _ in range(wanted // 2)]
-            source = pathlib.Path(folder) / "dates.R"
-            source.write_text(r_calls.head + "".join("run(function() { %s })\n" % statement for statement in made), encoding="utf-8")
-            ran = subprocess.run(["Rscript", "--vanilla", source], check=True, capture_output=True, text=True, env={**os.environ, "LC_ALL": "C.UTF-8", "TZ": "UTC"})
-            for statement, line in zip(made, ran.stdout.splitlines(), strict=True):
-                # What is NA, or beyond the year 9999, is not known.
-                if "4e41" not in line and line.startswith("="):
-                    out.append({"statement": statement, **bytes_or_failure(line)})
-    return out[:wanted]
+    # What is NA, or beyond the year 9999, is not known.
+    return r_calls.answers(DateCalls(seed, forms, "DPSvtwb", forms["D"][:3], statements, part), wanted)[:wanted]
 
 
 def main():
     needs("Rscript --version")
-    version = subprocess.run(["Rscript", "--version"], check=True, capture_output=True, text=True)
-    words = (version.stdout + version.stderr).split()
-    header = {"dialect": "r", "runtime": "R " + words[words.index("version") + 1], "recorder": "tools/record/r_dates.py"}
+    header = {"dialect": "r", "runtime": r_calls.runtime(), "recorder": "tools/record/r_dates.py"}
     write_cases(root / "tests/vectors/r-dates.jsonl", header, cases, sys.argv[1:], count, live_count)
 
 

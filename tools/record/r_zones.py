@@ -6,14 +6,11 @@
 """
 
 import calendar
-import os
 import pathlib
-import subprocess
 import sys
-import tempfile
 
 import r_calls
-from recording import bytes_or_failure, needs, write_cases
+from recording import needs, write_cases
 from zone_calls import ZoneCalls, is_early
 
 count = 5000
@@ -44,31 +41,20 @@ def part(maker, name):
             "stamp": str(calendar.timegm((year, month, day, hour, minute, 0))), "year": str(year), "month": str(month), "step": r.choice(["day", "week", "month", "year", "hour", "2 days", "quarter"])}[name]
 
 
+def is_known(case):
+    # The offset of a POSIXlt is not.
+    statement = case["statement"]
+    is_of_parts = "%z" in statement and ("strptime" in statement or "POSIXlt" in statement)
+    return not is_early(statement, case) and not is_of_parts
+
+
 def cases(seed, wanted):
-    maker = ZoneCalls(seed, forms, forms["P"][:1], statements, part)
-    out = []
-    with tempfile.TemporaryDirectory() as folder:
-        while len(out) < wanted:
-            made = [maker.statement() for _ in range(wanted // 2)]
-            source = pathlib.Path(folder) / "zones.R"
-            source.write_text(r_calls.head + "".join("run(function() { %s })\n" % statement for statement in made), encoding="utf-8")
-            ran = subprocess.run(["Rscript", "--vanilla", source], check=True, capture_output=True, text=True, env={**os.environ, "LC_ALL": "C.UTF-8", "TZ": "UTC"})
-            for statement, line in zip(made, ran.stdout.splitlines(), strict=True):
-                answer = bytes_or_failure(line)
-                # What is NA, near the first year that zones have, is not known.
-                early = is_early(statement, answer)
-                # Nor is the offset of a POSIXlt.
-                early = early or ("%z" in statement and ("strptime" in statement or "POSIXlt" in statement))
-                if "4e41" not in line and line.startswith("=") and not early:
-                    out.append({"statement": statement, **answer})
-    return out[:wanted]
+    return r_calls.answers(ZoneCalls(seed, forms, forms["P"][:1], statements, part), wanted, is_known)[:wanted]
 
 
 def main():
     needs("Rscript --version")
-    version = subprocess.run(["Rscript", "--version"], check=True, capture_output=True, text=True)
-    words = (version.stdout + version.stderr).split()
-    header = {"dialect": "r", "runtime": "R " + words[words.index("version") + 1], "recorder": "tools/record/r_zones.py"}
+    header = {"dialect": "r", "runtime": r_calls.runtime(), "recorder": "tools/record/r_zones.py"}
     write_cases(root / "tests/vectors/r-zones.jsonl", header, cases, sys.argv[1:], count, live_count)
 
 

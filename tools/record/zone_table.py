@@ -82,6 +82,7 @@ def main():
     zones, numbers, kinds, rules = {}, {}, {}, {}
     for name in names:
         zone = Zone((machine / name).read_bytes())
+        check_distance(name, zone)
         first, summer, days = rule_parts(zone.rule)
         if days is None:
             assert zone.last() == first, (name, zone.last(), first, zone.changes[-3:])
@@ -131,6 +132,16 @@ def leave_out(zone, standard, summer, days):
         left = zone.changes.pop()
     if left:
         zone.changes.append(left)
+
+
+def check_distance(name, zone):
+    """No clocks change twice within three days, and none are more than a day from UTC: clocks_showing() goes by that."""
+    last, offset = None, zone.first[0]
+    for second, kind in zone.changes:
+        if kind[0] != offset:
+            assert last is None or second - last > 3 * 86400, (name, second)
+            last, offset = second, kind[0]
+        assert abs(kind[0]) < 86400, (name, kind)
 
 
 def compare(name, zone):

@@ -37,7 +37,7 @@ namespace inky::inline v1 {
 
 // The number of a time zone; 0 for none.
 using Zone = std::uint16_t;
-// "Europe/Berlin"; nothing for 0.
+// "Europe/Berlin"; nothing for 0, and for a number that no zone has.
 std::string_view zone_name(Zone zone);
 
 // A date of the proleptic Gregorian calendar and a time of day, with an offset from UTC or without, and
@@ -57,9 +57,10 @@ struct Moment {
   int second = 0;                  // no leap seconds
   int nanosecond = 0;              // 0 to 999,999,999
   std::optional<int> offset = {};  // minutes east of UTC, -1439 to 1439; nothing: it has none
-  Zone zone = 0;                   // what the offset is from; where there is one, so is an offset
+  Zone zone =
+      0;  // what the offset is from; a value drops it where there is no offset, or no such zone
 
-  // Any moment as one number, and back.
+  // Any moment as one number, and back: as a value holds it.
   uint128 packed() const;
   static Moment unpacked(uint128 number);
 

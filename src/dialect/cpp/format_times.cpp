@@ -8,8 +8,8 @@ namespace inky::inline v1::cpp_format {
 
 namespace {
 
-// Walks over codes: what stands between them, and each with its modifier, or 0. Ends where `code`
-// says no.
+// Gives `plain` each character between codes, and `code` the modifier of each code, or 0, and its
+// letter. Stops when `code` gives false.
 template <typename Plain, typename Code>
 bool walk(std::string_view codes, Plain plain, Code code) {
   for (std::size_t at = 0; at < codes.size(); ++at) {

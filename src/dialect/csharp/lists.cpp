@@ -5,6 +5,7 @@
 #include <utility>
 
 #include "../computed/units.hpp"
+#include "../family/instants.hpp"
 #include "../family/values.hpp"
 #include "dialects.hpp"
 #include "expressions.hpp"
@@ -198,7 +199,7 @@ bool Expressions::make_moment(const Node& node, std::string_view path, const Arg
       text += digits;
     }
   }
-  const auto moment = read_moment(text);
+  const auto moment = read_plain_moment(text);
   if (!moment && path == "DateTime")
     return fail(computed::Trouble::When::run, "ArgumentOutOfRangeException",
                 "there is no such date", node);

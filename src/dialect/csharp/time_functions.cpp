@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "../family/instants.hpp"
 #include "../family/time_reading.hpp"
 #include "../family/values.hpp"
 #include "cultures.hpp"
@@ -245,7 +246,7 @@ std::optional<bool> Expressions::call_time_function(const Node& node, std::strin
     const std::string_view text = arguments[0].as_text();
     const auto read = type == "DateOnly"   ? read_date(text)
                       : type == "TimeOnly" ? read_time(text)
-                                           : read_moment(text);
+                                           : read_plain_moment(text);
     // A text with an offset becomes one of the machine's zone, and one without has it.
     if (!read || (type != "DateTimeOffset" && read->offset) ||
         (type == "DateTimeOffset" && !read->offset))

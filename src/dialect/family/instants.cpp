@@ -25,6 +25,11 @@ std::optional<Moment> moment_at(int128 local, std::optional<int> offset) {
   return out;
 }
 
+std::optional<Moment> read_plain_moment(std::string_view text) {
+  const auto read = read_moment(text);
+  return read && read->zone == 0 ? read : std::nullopt;
+}
+
 std::optional<Moment> months_later(const Moment& moment, std::int64_t months) {
   constexpr std::int64_t first_month = 12;  // of the year 1
   constexpr std::int64_t behind_last = 120'000;

@@ -54,13 +54,6 @@ std::optional<Moment> moment_on(const Moment& local, const TimeZone& zone, bool 
   return out;
 }
 
-std::optional<Moment> moved_along_clock(const Moment& moment, int128 nanoseconds) {
-  const int128 local =
-      int128{seconds_since_1970(moment)} * nanoseconds_per_second + moment.nanosecond + nanoseconds;
-  const auto out = moment_at(local, moment.offset);
-  return out ? moment_on(*out, zone_of(moment)) : std::nullopt;
-}
-
 std::string_view zone_letters(const Moment& moment) {
   const auto clock = clock_at(moment.zone, instant_second(moment));
   return clock ? clock->letters : std::string_view();

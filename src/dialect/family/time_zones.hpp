@@ -33,9 +33,6 @@ std::optional<Moment> moment_at(int128 instant, const TimeZone& zone);
 // One that they skip has the offset before the change, or with `later` that after it.
 std::optional<Moment> moment_on(const Moment& local, const TimeZone& zone, bool later = false);
 
-// Moved along the clock by so many nanoseconds, whatever its zone changes in between.
-std::optional<Moment> moved_along_clock(const Moment& moment, int128 nanoseconds);
-
 // "CEST", "+03". REQUIRES: the moment has a zone.
 std::string_view zone_letters(const Moment& moment);
 // How far the clocks are ahead of the zone's standard time, in minutes. REQUIRES: as above.

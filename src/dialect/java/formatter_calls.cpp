@@ -118,7 +118,10 @@ bool Expressions::show_by(const Node& node, const Value& given, const Value& for
   const auto done = in_formatter_zone(node, given, formatter, of);
   if (!done || !*done)
     return done ? false : not_yet("what has no offset, by a formatter with a zone, is", node);
-  const JavaLocale locale = locale_or_root(computed::object_part(formatter, 1).as_text());
+  // The names of RFC 1123 are English, whatever the locale.
+  const bool is_english = computed::object_part(formatter, 0).as_text().ends_with(greenwich_mark);
+  const JavaLocale locale =
+      locale_or_root(is_english ? "en" : computed::object_part(formatter, 1).as_text());
   switch (append_by_pattern(of, pattern_in(formatter, locale), locale, text)) {
     case PatternFault::none:
       out = Value::text(std::move(text));
@@ -139,8 +142,6 @@ std::optional<Value> Expressions::time_constant(std::string_view path) const {
   constexpr std::string_view formatter = "DateTimeFormatter.";
   if (!path.starts_with(formatter)) return std::nullopt;
   for (const Iso& one : iso_formatters) {
-    if (one.name == "RFC_1123_DATE_TIME" && path.ends_with(one.name))
-      return formatter_of(one.pattern, "en");
     if (one.name == path.substr(formatter.size()))
       return formatter_of(one.pattern, locale().empty() ? "root" : locale());
   }

@@ -116,7 +116,9 @@ std::optional<bool> Expressions::make_time(const Node& node, std::string_view pa
   if (!is_date && !is_time && !is_both && !is_offset) return std::nullopt;
   if (name == "parse" && count == 1 && arguments[0].is(Type::text)) {
     const std::string_view text = arguments[0].as_text();
-    const auto read = is_date ? read_date(text) : is_time ? read_time(text) : read_moment(text);
+    const auto read = is_date   ? read_date(text)
+                      : is_time ? read_time(text)
+                                : read_plain_moment(text);
     const bool suits = read && read->offset.has_value() == is_offset &&
                        (is_date || is_time || text.find('T') != std::string_view::npos);
     if (!suits) return not_yet("reading this text is", node);

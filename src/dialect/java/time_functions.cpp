@@ -113,7 +113,7 @@ std::optional<bool> Expressions::make_offset(const Node& node, std::string_view 
   const std::size_t count = arguments.size();
   int minutes = 0;
   if (name == "of" && count == 1 && arguments[0].is(Type::text)) {
-    const auto read = read_moment("2000-01-01T00:00" + std::string(arguments[0].as_text()));
+    const auto read = read_plain_moment("2000-01-01T00:00" + std::string(arguments[0].as_text()));
     if (!read || !read->offset) return not_yet("this offset is", node);
     minutes = *read->offset;
   } else if ((name == "ofHours" && count == 1) || (name == "ofHoursMinutes" && count == 2)) {
@@ -229,7 +229,7 @@ std::optional<bool> Expressions::make_time_object(const Node& node, std::string_
     return true;
   }
   if (path == "Instant.parse" && count == 1 && arguments[0].is(Type::text)) {
-    const auto read = read_moment(arguments[0].as_text());
+    const auto read = read_plain_moment(arguments[0].as_text());
     const bool good = read && read->offset == 0 && arguments[0].as_text().ends_with('Z');
     if (!good) return not_yet("reading this text is", node);
     out = object_of(instant_object, {Value::moment(*read)});

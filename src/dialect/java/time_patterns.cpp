@@ -129,11 +129,10 @@ class PatternFilling {
       put(*moment_.offset == 0 ? "GMT" : offset_text(*moment_.offset, ""));
       return PatternFault::none;
     }
-    Moment in_utc = moment_;
-    const auto moved = moment_at(instant_of(moment_), utc);
-    if (moved) in_utc = *moved;
-    put(instant_text(in_utc));
-    return moved ? PatternFault::none : PatternFault::not_supported_yet;
+    const auto in_utc = moment_at(instant_of(moment_), utc);
+    if (!in_utc) return PatternFault::not_supported_yet;
+    put(instant_text(*in_utc));
+    return PatternFault::none;
   }
 
   PatternFault put_quoted(std::size_t& at) {

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "../family/instants.hpp"
 #include "../family/strftime.hpp"
 #include "dates.hpp"
 #include "dialect/lexis.hpp"
@@ -21,7 +22,7 @@ using computed::Node;
 bool Expressions::take_date(const Node& node, const Value& value, DateParts& out) {
   DateParts found{};
   if (value.is(Type::text)) {
-    const auto moment = read_moment(value.as_text());
+    const auto moment = read_plain_moment(value.as_text());
     const bool is_known = moment && !moment->offset && moment->nanosecond == 0 &&
                           value.as_text().find('T') == std::string_view::npos;
     if (!is_known) return not_yet("such a text as a date is", node);

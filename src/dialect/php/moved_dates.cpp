@@ -187,7 +187,7 @@ std::optional<Moment> absolute(std::string_view text) {
     iso = iso.substr(6, 4) + "-" + month + "-" + day + iso.substr(date_size);
   }
   if (iso.size() > date_size && iso[date_size] == ' ') iso[date_size] = 'T';
-  return iso.size() < date_size ? std::nullopt : read_moment(iso);
+  return iso.size() < date_size ? std::nullopt : read_plain_moment(iso);
 }
 
 }  // namespace

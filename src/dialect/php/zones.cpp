@@ -35,7 +35,7 @@ bool Expressions::make_zone(const Node& node, const Arguments& arguments, Value&
     out = zone_value({std::nullopt, *zone});
     return true;
   }
-  const auto offset = read_moment("2000-01-01T00:00" + std::string(name));
+  const auto offset = read_plain_moment("2000-01-01T00:00" + std::string(name));
   if (offset && (name.starts_with('+') || name.starts_with('-'))) {
     out = zone_value({offset->offset, 0});
     return true;

@@ -214,7 +214,7 @@ std::optional<bool> Expressions::call_time(const Node& node, std::string_view pa
     const std::string text = text_of(arguments[0]);
     const auto read = of == "date"   ? read_date(text)
                       : of == "time" ? read_time(text)
-                                     : read_moment(text);
+                                     : read_plain_moment(text);
     if (!read) return not_yet("reading this text is", node);
     out = of == "date"   ? Value::date(*read)
           : of == "time" ? Value::time(*read)
