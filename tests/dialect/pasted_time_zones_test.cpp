@@ -409,6 +409,14 @@ TEST_CASE("lines of C# with time zones print what the runtime prints") {
        "2031-05-09 22:00"},
       {"Console.Write(new DateTime(2031, 5, 9, 12, 0, 0, DateTimeKind.Utc).ToString(\"o\"));",
        "2031-05-09T12:00:00.0000000Z"},
+      {"Console.WriteLine(new DateTime(2031, 5, 9, 12, 0, 0, DateTimeKind.Utc).Kind == "
+       "DateTimeKind.Utc);",
+       "True\n"},
+      {"Console.WriteLine(new DateTime(2031, 5, 9).Kind != DateTimeKind.Utc ? \"no\" : \"yes\");",
+       "no\n"},
+      {"Console.WriteLine($\"{new DateTime(2031,5,9,12,0,0).Kind,14}|\");", "   Unspecified|\n"},
+      {"Console.WriteLine(\"{0} {1}\", new DateTime(2031, 5, 9).Kind, (int)DateTimeKind.Utc);",
+       "Unspecified 1\n"},
   };
   support::check_lines("csharp", lines);
   for (const PastedLine& line : lines) support::check_beginnings("csharp", line.source, {});

@@ -276,7 +276,7 @@ const ExpressionForm expression_form = {
         "uint ulong double "
         "float decimal bool char string String Enumerable MidpointRounding DateTime DateTimeOffset "
         "DateOnly TimeOnly "
-        "TimeSpan DayOfWeek FormattableString Decimal Double Int32 Int64",
+        "TimeSpan TimeZoneInfo DateTimeKind DayOfWeek FormattableString Decimal Double Int32 Int64",
     .locales = named_locales,
     .locale_makers = "CultureInfo CultureInfo.GetCultureInfo",
     .locale_statements = locale_statements};
@@ -332,8 +332,8 @@ bool Expressions::deny(const Node& node, const Value& operand, Value& out) {
 // A constant of the type int may be one of a type without a sign: the C# specification, 10.2.11.
 bool Expressions::combine(const Node& node, Operation operation, const Value& left,
                           const Value& right, Value& out) {
-  if (is_weekday(left) || is_weekday(right))
-    return combine_weekdays(node, operation, left, right, out);
+  if (is_enumeration(left) || is_enumeration(right))
+    return combine_enumerations(node, operation, left, right, out);
   const bool has_text = left.is(Type::text) || right.is(Type::text);
   if ((is_time_value(left) || is_time_value(right)) && !has_text)
     return combine_times(node, operation, left, right, out);
@@ -416,7 +416,7 @@ bool Expressions::cast(const Node& node, const Value& of, Value& out) {
     out = of;
     return true;
   }
-  if (is_weekday(of)) return convert(node, type, weekday_number(of), out);
+  if (is_enumeration(of)) return convert(node, type, enumeration_number(of), out);
   if (type == Type::decimal) return cast_to_decimal(node, of, out);
   if (of.is(Type::decimal)) return cast_decimal(node, type, of, out);
   if (!is_number(of) || type == Type::truth || type == Type::text) {

@@ -122,14 +122,18 @@ class Expressions : public computed::Typed {
                                    Value& out);
   std::optional<bool> member_of_zone(const Node& node, const Value& of, Value& out);
 
-  // ---- Functions of times, weekdays, and what a culture calls them: time_functions.cpp ----
+  // ---- Functions of times, enumerations, and what a culture calls them: time_functions.cpp ----
 
   static bool is_weekday(const Value& value) { return computed::is_object(value, weekday_object); }
-  static Value weekday_number(const Value& weekday);
+  // Of DayOfWeek and DateTimeKind: a name that stands for a number.
+  static bool is_enumeration(const Value& value) {
+    return is_weekday(value) || computed::is_object(value, kind_object);
+  }
+  static Value enumeration_number(const Value& value);
   // DayOfWeek.Friday
   static std::optional<Value> weekday_named(std::string_view path);
-  bool combine_weekdays(const Node& node, Operation operation, const Value& left,
-                        const Value& right, Value& out);
+  bool combine_enumerations(const Node& node, Operation operation, const Value& left,
+                            const Value& right, Value& out);
   std::optional<bool> call_time_function(const Node& node, std::string_view path,
                                          const Arguments& arguments, Value& out);
   bool read_time_exactly(const Node& node, std::string_view type, const Arguments& arguments,

@@ -257,8 +257,9 @@ bool Expressions::call(const Node& node, const std::string& path, const Argument
            call_method(node, constant, arguments, out);
   std::string_view name = path;
   if (name.starts_with("System.")) name.remove_prefix(7);
-  // A weekday is its name in a text.
-  if (std::any_of(arguments.values.begin(), arguments.values.end(), is_weekday)) {
+  // In a text it is its name; a DateTime has a kind.
+  if (!name.starts_with("DateTime") &&
+      std::any_of(arguments.values.begin(), arguments.values.end(), is_enumeration)) {
     Arguments named = arguments;
     for (Value& value : named.values) value = as_argument(std::move(value));
     return call(node, path, named, out);

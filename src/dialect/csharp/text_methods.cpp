@@ -145,7 +145,7 @@ bool Expressions::call_method(const Node& node, const Value& of, const Arguments
                               Value& out) {
   const std::string& name = node.parts[0].text;
   const std::size_t count = arguments.size();
-  if (is_weekday(of) && name == "ToString" && count == 0) {
+  if (is_enumeration(of) && name == "ToString" && count == 0) {
     out = computed::object_part(of, 0);
     return true;
   }

@@ -373,7 +373,7 @@ std::optional<bool> Expressions::member_of_time(const Node& node, const Value& o
     return true;
   }
   if (of.is(Type::moment) && name == "Kind" && !moment.offset) {
-    out = Value::text(has_utc_kind(of) ? "Utc" : "Unspecified");
+    out = computed::object_of(kind_object, {Value::text(has_utc_kind(of) ? "Utc" : "Unspecified")});
     return true;
   }
   if (of.is(Type::moment) && name == "TimeOfDay") {

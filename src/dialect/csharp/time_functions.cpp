@@ -26,6 +26,10 @@ int number_of_weekday(std::string_view name) {
   return unset;
 }
 
+int number_of_kind(std::string_view name) {
+  return name == "Utc" ? 1 : 0;
+}
+
 // The steps of a custom pattern, read by the invariant culture; nothing: it has a part that is not
 // known here. The .NET documentation, custom date and time format strings.
 std::optional<std::vector<TimeStep>> steps_of(std::string_view pattern) {
@@ -157,10 +161,12 @@ std::optional<bool> Expressions::evaluate_filled_by(const Node& node, Value& out
   return evaluate_filled(text, computed::object_part(culture, 0).as_text(), out);
 }
 
-// ---- Days of the week ----
+// ---- Enumerations ----
 
-Value Expressions::weekday_number(const Value& weekday) {
-  return Value::whole(Type::i32, number_of_weekday(computed::object_part(weekday, 0).as_text()));
+Value Expressions::enumeration_number(const Value& value) {
+  const std::string_view name = computed::object_part(value, 0).as_text();
+  return Value::whole(Type::i32,
+                      is_weekday(value) ? number_of_weekday(name) : number_of_kind(name));
 }
 
 std::optional<Value> Expressions::weekday_named(std::string_view path) {
@@ -170,23 +176,25 @@ std::optional<Value> Expressions::weekday_named(std::string_view path) {
   return computed::object_of(weekday_object, {Value::text(std::string(path.substr(type.size())))});
 }
 
-bool Expressions::combine_weekdays(const Node& node, Operation operation, const Value& left,
-                                   const Value& right, Value& out) {
-  if (is_weekday(left) && is_weekday(right) && computed::is_comparison(operation)) {
-    const auto order = weekday_number(left).as_whole() <=> weekday_number(right).as_whole();
+bool Expressions::combine_enumerations(const Node& node, Operation operation, const Value& left,
+                                       const Value& right, Value& out) {
+  const bool are_same =
+      is_enumeration(left) && is_enumeration(right) && is_weekday(left) == is_weekday(right);
+  if (are_same && computed::is_comparison(operation)) {
+    const auto order = enumeration_number(left).as_whole() <=> enumeration_number(right).as_whole();
     out = Value::truth(computed::relates(operation, order));
     return true;
   }
   const auto named = [](const Value& value) {
-    return is_weekday(value) ? Value(computed::object_part(value, 0)) : value;
+    return is_enumeration(value) ? Value(computed::object_part(value, 0)) : value;
   };
   const bool joins = operation == Operation::add && (left.is(Type::text) || right.is(Type::text));
-  if (!joins) return not_yet("this operator of a day of the week is", node);
+  if (!joins) return not_yet("this operator of an enumeration is", node);
   return combine(node, operation, named(left), named(right), out);
 }
 
 Value Expressions::as_argument(Value value) const {
-  if (!is_weekday(value)) return value;
+  if (!is_enumeration(value)) return value;
   Value out(computed::object_part(value, 0));
   out.set_expression();
   return out;
@@ -321,9 +329,9 @@ std::optional<bool> Expressions::call_on_culture(const Node& node, const Value& 
   }
   if ((name != "GetDayName" && name != "GetAbbreviatedDayName") || !is_weekday(arguments[0]))
     return std::nullopt;
-  out = Value::text(
-      std::string(culture.name(is_short ? Culture::short_days : Culture::days,
-                               static_cast<std::size_t>(weekday_number(arguments[0]).as_whole()))));
+  out = Value::text(std::string(
+      culture.name(is_short ? Culture::short_days : Culture::days,
+                   static_cast<std::size_t>(enumeration_number(arguments[0]).as_whole()))));
   return true;
 }
 

@@ -165,7 +165,8 @@ bool Expressions::combine(const Node& node, Operation operation, const Value& le
                           const Value& right, Value& out) {
   const auto is_of_times = [](const Value& value) {
     return value.is(Type::moment) || value.is(Type::date) || value.is(Type::time) ||
-           value.is(Type::duration) || computed::is_object(value, csharp::weekday_object);
+           value.is(Type::duration) || computed::is_object(value, csharp::weekday_object) ||
+           computed::is_object(value, csharp::kind_object);
   };
   if (is_of_times(left) || is_of_times(right)) {
     Members members(locale());
