@@ -76,7 +76,7 @@ int show(const WriteOptions& options, const WriteRequest& request) {
       else
         screen.dialect_paragraph("prints nothing: " + written.why);
     }
-    if (written.is_composed && request.wish.currency.empty()) {
+    if (written.is_tried) {
       screen.dialect_label("composed", Tint::dim);
       screen.line("tried over awkward values");
     }

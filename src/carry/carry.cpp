@@ -74,7 +74,14 @@ Type type_said(const Dialect& dialect, const Template& parsed, int field) {
   if (spec->kind == Kind::real) return Type::f64;
   if (spec->kind == Kind::character) return Type::character;
   if (spec->kind == Kind::truth) return Type::truth;
-  if (spec->kind == Kind::moment) return Type::moment;
+  if (spec->kind == Kind::moment) {
+    // Some languages have dates in their fields, and no moments.
+    TextBuffer shown;
+    const bool has_moments = dialect.print_plainly(Value::moment({2000, 1, 1}), shown).prints();
+    return has_moments || !dialect.print_plainly(Value::date({2000, 1, 1}), shown).prints()
+               ? Type::moment
+               : Type::date;
+  }
   const auto of_real = dialect.wish_of(parsed, field, Type::f64, ignored);
   return of_real && (of_real->places != unset || of_real->significant != unset) ? Type::f64
                                                                                 : Type::text;

@@ -5,6 +5,7 @@
 
 #include "answers.hpp"
 #include "compose/compose.hpp"
+#include "compose/moments.hpp"
 #include "compose/money.hpp"
 #include "dialect/family/values.hpp"
 #include "names.hpp"
@@ -121,6 +122,21 @@ std::optional<std::string> text_of(const Composed& composed, const Value& value)
   return text.string();
 }
 
+// By the language's facility for moments, where no field of a template shows them.
+void write_as_moment(const WriteRequest& request, const std::string& name, WrittenWish& out) {
+  Result<WrittenMoment> moment = write_moment(*out.dialect, request.wish, request.value, name);
+  if (!moment) {
+    // Where there is no facility, the reason that the dialect gives is the nearer one.
+    if (shows_moments(*out.dialect))
+      out.source.notes = {{Code::wish_not_expressible, moment.error().message, {}}};
+    return;
+  }
+  out.source = {};
+  out.is_composed = true;
+  out.statement = std::move(moment->statements);
+  out.text = std::move(moment->text);
+}
+
 void compose_instead(const WriteRequest& request, const std::string& name, WrittenWish& out) {
   const Result<Composed> composed = compose(*out.dialect, request.wish, request.value.type(), name);
   if (!composed) {
@@ -138,7 +154,7 @@ void compose_instead(const WriteRequest& request, const std::string& name, Writt
     return;
   }
   out.source.source.reset();
-  out.is_composed = true;
+  out.is_composed = out.is_tried = true;
   out.helpers = composed->definitions();
   out.statement = composed->statements;
   out.source.notes.insert(out.source.notes.end(), composed->notes.begin(), composed->notes.end());
@@ -210,7 +226,11 @@ WrittenWish written_in(const Dialect& dialect, const WriteRequest& request) {
       !out.source.source || std::any_of(notes.begin(), notes.end(), [](const Note& note) {
         return note.code == Code::wish_not_expressible;
       });
-  if (request.composes && falls_short) compose_instead(request, name, out);
+  const bool is_moment = request.wish.kind == Kind::moment;
+  if (request.composes && is_moment && !(out.source.source && out.text))
+    write_as_moment(request, name, out);
+  else if (request.composes && falls_short && !is_moment)
+    compose_instead(request, name, out);
   if (out.is_written() && request.wish.rounding != Rounding::half_even &&
       request.wish.rounding != dialect.facts().rounding.rule)
     out.source.notes.push_back({Code::wish_not_expressible,

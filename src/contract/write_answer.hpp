@@ -28,6 +28,7 @@ struct WrittenWish {
   const Dialect* dialect = nullptr;
   WrittenTemplate source;
   bool is_composed = false;  // then there is no template
+  bool is_tried = false;     // over awkward values, before it was handed out
   std::string helpers;       // the definitions that the statement calls, and what they need
   std::string statement;
   std::optional<std::string> text;

@@ -13,9 +13,11 @@
 //   @U is in front of a number that is not negative; @O and @C are around one that is
 #pragma once
 
+#include <optional>
+#include <string>
 #include <string_view>
 
-#include "inky_margin/format/spec.hpp"
+#include "inky_margin/dialect/dialect.hpp"
 #include "inky_margin/text/columns.hpp"
 
 namespace inky::inline v1 {
@@ -66,6 +68,10 @@ struct ComposingForm {
   // Statements that print @V as money, by the language's own facility: of the locale @L, with @P
   // places, and @C for the currency; without it, that of the locale. Empty: there is none.
   std::string_view money = {};
+  // Statements that print @V, a moment, by the language's own facility, and what makes the letters @M
+  // of the wish that it takes: nothing, and a note, where it has none. Empty: there is no facility.
+  std::string_view moment = {};
+  std::optional<std::string> (*moment_letters)(const FieldWish& wish, Notes& notes) = nullptr;
   ChangeForm upper = {};  // upper letters
   ChangeForm truth = {};  // not a change: true or false
 };

@@ -9,6 +9,7 @@
 #include <thread>
 
 #include "compose/compose.hpp"
+#include "compose/moments.hpp"
 #include "dialect/composing_form.hpp"
 #include "dialect/program_form.hpp"
 #include "dialect/table_form.hpp"
@@ -40,33 +41,42 @@ class Printing {
 
   // False where the language has no literal of the value, or does not print it.
   bool add(const Composed& composed, const std::string& name, const Value& value) {
-    const Result<std::string> literal = value_source(form_, dialect_.facts().language, value);
-    const auto type = std::find_if(form_.types.begin(), form_.types.end(),
-                                   [&](const TypeForm& one) { return one.type == value.type(); });
     TextBuffer text;
     // The least whole number of R is NA.
     const bool is_na = dialect_.facts().id == "r" && value.is(Type::i32) &&
                        value.as_whole() == std::numeric_limits<std::int32_t>::min();
-    if (is_na || !literal || type == form_.types.end() || !composed.render(value, text).prints())
+    if (is_na || !composed.render(value, text).prints() ||
+        !add(composed.statements, text.string(), name, value))
       return false;
-    const std::string declaration =
-        dialect_.facts().id == "lisp" ? "(defparameter @N @V)\n" : std::string(form_.declaration);
-    body_ += filled(filled(filled(declaration, "@T", type->name), "@N", name), "@V", *literal);
-    body_ += composed.statements + "\n";
-    const auto line_end = value_source(form_, dialect_.facts().language, Value::text_view("\n"));
-    body_ += table_ != nullptr ? filled(std::string(table_->write), "@L", *line_end) : "echo\n";
     for (const std::string& helper : composed.helpers) {
       if (helpers_.find(helper) == std::string::npos) helpers_ += helper + "\n";
     }
     if (!composed.before.empty()) before_ = composed.before;
-    expected_ += text.string() + "\n";
+    return true;
+  }
+  bool add(const std::string& statements, const std::string& text, const std::string& name,
+           const Value& value) {
+    const Result<std::string> literal = value_source(form_, dialect_.facts().language, value);
+    const auto type = std::find_if(form_.types.begin(), form_.types.end(),
+                                   [&](const TypeForm& one) { return one.type == value.type(); });
+    if (!literal || type == form_.types.end()) return false;
+    if (needs_.find(type->needs) == std::string::npos) needs_ += type->needs;
+    const std::string declaration =
+        dialect_.facts().id == "lisp" ? "(defparameter @N @V)\n" : std::string(form_.declaration);
+    body_ += filled(filled(filled(declaration, "@T", type->name), "@N", name), "@V", *literal);
+    body_ += statements + "\n";
+    const auto line_end = value_source(form_, dialect_.facts().language, Value::text_view("\n"));
+    body_ += table_ != nullptr ? filled(std::string(table_->write), "@L", *line_end) : "echo\n";
+    expected_ += text + "\n";
     return true;
   }
 
   std::string source() const {
     if (table_ == nullptr) return std::string(form_.before) + helpers_ + body_;
-    return std::string(table_->before) + before_ + std::string(table_->before_helpers) + helpers_ +
-           std::string(table_->main_open) + body_ + std::string(table_->main_close);
+    const bool leads = !table_->before.starts_with("<?php");
+    return (leads ? needs_ : "") + std::string(table_->before) + before_ +
+           std::string(table_->before_helpers) + helpers_ + std::string(table_->main_open) + body_ +
+           std::string(table_->main_close);
   }
   const std::string& expected() const { return expected_; }
 
@@ -74,6 +84,7 @@ class Printing {
   const Dialect& dialect_;
   const ProgramForm& form_;
   const TableForm* table_;
+  std::string needs_;
   std::string before_;
   std::string helpers_;
   std::string body_;
@@ -131,6 +142,16 @@ std::vector<Spec> usual_wishes() {
   };
 }
 
+std::vector<Spec> moment_wishes() {
+  return {
+      wish_of({{"moment", "{year}-{month}-{day} {hour}:{minute}:{second}"}}),
+      wish_of({{"moment", "{weekday}, {day} {month:name} {year:2}"}}),
+      wish_of({{"moment", "{weekday:short} {day:1} {month:short}/{yearday}"}}),
+      wish_of({{"moment", "{hour12}:{minute} {half} 100%"}}),
+      wish_of({{"moment", "{day} of \"{month}\", it's \\{year}"}}),
+  };
+}
+
 Type type_of(Kind kind) {
   return kind == Kind::real    ? Type::f64
          : kind == Kind::whole ? Type::i32
@@ -176,6 +197,13 @@ std::string fault_of(const Dialect& dialect, std::uint64_t seed) {
   for (int i = 0; i < 10; ++i) {
     const FieldWish wish = random.wish();
     add(wish.spec, wish.type);
+  }
+  for (const Spec& wish : moment_wishes()) {
+    for (const Value& value : trial_values(Type::moment)) {
+      const std::string name = "v" + std::to_string(++count);
+      const auto moment = write_moment(dialect, wish, value, name);
+      if (moment) printing.add(moment->statements, moment->text, name, value);
+    }
   }
   if (count < 300) return "only " + std::to_string(count) + " texts";
   const toolchain::Witness witness =

@@ -19,8 +19,13 @@ live_count = 4000
 
 often = "de-DE fr-FR en-US en-GB en-IN es-ES it-IT pl-PL pt-BR ru-RU sv-SE nb-NO fi-FI cs-CZ hu-HU tr-TR ja-JP zh-CN ko-KR ar-EG he-IL th-TH de-CH da-DK".split()
 
-# Their dates are of other calendars, which are not supported yet.
+# Their dates are of other calendars, known from 1900 to 2077 alone.
 other_calendars = ("fa", "ps", "mzn", "lrc", "uz-Arab", "uz-AF", "ckb-IR", "ar-SA")
+
+
+def is_of_other_calendars(value):
+    when = value.get("moment") or value.get("date")
+    return when is None or "1901" <= when[:4] <= "2076"
 
 
 class Maker(csharp_times.Maker):
@@ -49,13 +54,15 @@ class Maker(csharp_times.Maker):
         r = self.random
         template, values, culture = "", [], self.cultures.next()
         for _ in range(r.choice([1, 1, 2])):
-            if r.random() < 0.5 or culture.startswith(other_calendars):
+            if r.random() < 0.5:
                 value, format = self.number()
             else:
                 value = self.when.value()
+                while culture.startswith(other_calendars) and not is_of_other_calendars(value[0]):
+                    value = self.when.value()
                 format = self.when.format(value) if r.random() < 0.5 else r.choice("dDfFgGmtTyYM") if "duration" not in value[0] else r.choice("gG")
                 # U goes by another calendar there than the others do.
-                format = "D" if culture.startswith("th") and format == "U" else format
+                format = "D" if culture.startswith(("th", *other_calendars)) and format == "U" else format
             template += r.choice(["", "|"]) + "{%d" % len(values)
             if r.random() < 0.15:
                 template += ",%d" % r.randrange(-30, 31)

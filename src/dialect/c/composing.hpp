@@ -3,6 +3,7 @@
 #pragma once
 
 #include "dialect/composing_form.hpp"
+#include "dialect/family/time_letters.hpp"
 
 namespace inky::inline v1::c_language {
 
@@ -150,6 +151,10 @@ static void in_base(char *text, size_t size, long long value, unsigned base) {
   if (value < 0) insert(text, size, 0, "-");
 }
 )code"},
+    .moment =
+        "char @V_text[256];\nstrftime(@V_text, sizeof @V_text, \"@M\", &@V);\nprintf(\"%s\", "
+        "@V_text);",
+    .moment_letters = family::write_strftime,
     .upper = {"upper(@T);", R"code(static void upper(char *text) {
   for (; *text != '\0'; ++text) *text = (char)toupper((unsigned char)*text);
 }

@@ -198,6 +198,8 @@ bool Expressions::put_time(const Node& node, Value& out) {
   if (node.parts.size() != 3) return refuse("put_time takes two arguments", node);
   if (!time_given(node, 1, moment) || !evaluate_again(node.parts[2], codes)) return false;
   if (codes.is(Type::text) && !settle_time(node, codes.as_text(), moment)) return false;
+  // A date is at midnight.
+  if (moment.is(Type::date)) moment = Value::moment(moment.as_moment());
   if (!moment.is(Type::moment) || !codes.is(Type::text))
     return not_yet("put_time of anything but a moment is", node);
   const std::string_view format = codes.as_text();

@@ -3,6 +3,7 @@
 #pragma once
 
 #include "dialect/composing_form.hpp"
+#include "dialect/family/time_letters.hpp"
 
 namespace inky::inline v1 {
 
@@ -155,6 +156,8 @@ std::string shortest(double value) {
   return text;
 }
 )code"},
+      .moment = "std::cout << std::put_time(&@V, \"@M\");",
+      .moment_letters = family::write_standard_strftime,
       .upper = {"upper(@T)", R"code(std::string upper(std::string text) {
   for (char& c : text) c = static_cast<char>(std::toupper(static_cast<unsigned char>(c)));
   return text;

@@ -18,6 +18,7 @@
 #include "../family/braces.hpp"
 #include "../family/checked_dialect.hpp"
 #include "../family/rendering.hpp"
+#include "../family/time_letters.hpp"
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "c/c.hpp"
@@ -419,7 +420,17 @@ class Rendering final : public family::Rendering<Rendering> {
 
 // ---- Writing ----
 
-constexpr braces::WritingRules writing_rules = {.facts = &cpp_format::facts, .hexfloat = true};
+// Codes of dates, between which no brace can stand.
+std::optional<std::string> write_codes(const FieldWish& wish, Notes& notes) {
+  auto codes = family::write_standard_strftime(wish, notes);
+  if (codes && codes->find_first_of("{}") != std::string::npos) {
+    writing::cannot("std::format cannot have this text between the parts of a date", notes);
+    return std::nullopt;
+  }
+  return codes;
+}
+constexpr braces::WritingRules writing_rules = {
+    .facts = &cpp_format::facts, .hexfloat = true, .moment = write_codes};
 constexpr writing::LiteralRules literal_rules = {.doubled = "{}",
                                                  .control = writing::ControlForm::octal};
 
@@ -449,6 +460,9 @@ class CppFormat final : public family::CheckedDialect<Fields, Rendering> {
       return std::nullopt;
     }
     if (!shown.codes.empty()) {
+      if (const auto pattern =
+              family::read_strftime(shown.codes, family::standard_strftime_letters()))
+        return family::time_wish(*pattern);
       writing::cannot("the codes are of a time", notes);
       return std::nullopt;
     }

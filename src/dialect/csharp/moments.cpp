@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <array>
 
+#include "calendars.hpp"
 #include "text/ascii.hpp"
 #include "text/utf8.hpp"
 
@@ -38,6 +39,8 @@ class MomentFilling {
       : moment_(moment),
         is_utc_(is_utc),
         culture_(culture),
+        date_(date_in_calendar(culture[Culture::calendar], moment)
+                  .value_or(CalendarDate{moment.year, moment.month, moment.day})),
         start_(out.size()),
         out_(out),
         why_(why) {}
@@ -134,10 +137,7 @@ class MomentFilling {
         put_month(codes);
         return true;
       case 'y': {
-        constexpr int thai_years = 543;
-        const int year =
-            moment_.year + (culture_[Culture::calendar] == "ThaiBuddhist" ? thai_years : 0);
-        append_digits(count <= 2 ? year % 100 : year, count, out_);
+        append_digits(count <= 2 ? date_.year % 100 : date_.year, count, out_);
         return true;
       }
       case 'z':
@@ -171,16 +171,16 @@ class MomentFilling {
   void put_day(std::size_t count) {
     const auto day = static_cast<std::size_t>(weekday(moment_));
     if (count <= 2)
-      append_digits(moment_.day, count, out_);
+      append_digits(date_.day, count, out_);
     else
       out_ += culture_.name(count == 3 ? Culture::short_days : Culture::days, day);
   }
 
   void put_month(std::string_view codes) {
     const std::size_t count = codes.size();
-    const auto month = static_cast<std::size_t>(moment_.month - 1);
+    const auto month = static_cast<std::size_t>(date_.month - 1);
     if (count <= 2)
-      append_digits(moment_.month, count, out_);
+      append_digits(date_.month, count, out_);
     else if (is_beside_day(codes))
       out_ += culture_.name(
           count == 3 ? Culture::short_months_beside_days : Culture::months_beside_days, month);
@@ -222,6 +222,7 @@ class MomentFilling {
   const Moment& moment_;
   const bool is_utc_;  // of the kind Utc
   const Culture& culture_;
+  const CalendarDate date_;   // REQUIRES: the calendar of the culture has it
   std::string_view pattern_;  // all of it
   std::size_t start_;
   std::string& out_;

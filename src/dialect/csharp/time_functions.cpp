@@ -321,8 +321,6 @@ std::optional<bool> Expressions::call_on_culture(const Node& node, const Value& 
     std::int64_t month = 0;
     if (!take_int(node, arguments[0], month)) return false;
     if (month < 1 || month > 12) return not_yet("the name of this month is", node);
-    if (culture[Culture::calendar] != "Gregorian")
-      return not_yet("the names of months of this culture are", node);
     out = Value::text(std::string(culture.name(is_short ? Culture::short_months : Culture::months,
                                                static_cast<std::size_t>(month - 1))));
     return true;

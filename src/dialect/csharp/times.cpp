@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "calendars.hpp"
 #include "moments.hpp"
 
 namespace inky::inline v1::csharp {
@@ -183,10 +184,10 @@ bool append_time_value(const Value& value, std::string_view format, const Cultur
 
 bool needs_other_calendar(const Value& value, std::string_view format, const Culture& culture) {
   const std::string_view calendar = culture[Culture::calendar];
-  if (!value.is(Type::moment) && !value.is(Type::date)) return false;
+  const bool has_date = value.is(Type::moment) || value.is(Type::date);
+  if (!has_date || calendar == "Gregorian" || is_same_in_every_culture(format)) return false;
   // U goes by the Gregorian calendar, with an era of that.
-  if (calendar == "ThaiBuddhist") return format == "U";
-  return calendar != "Gregorian" && !is_same_in_every_culture(format);
+  return format == "U" || !date_in_calendar(calendar, value.as_moment());
 }
 
 }  // namespace inky::inline v1::csharp

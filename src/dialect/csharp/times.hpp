@@ -25,8 +25,8 @@ inline bool has_utc_kind(const Value& value) {
 bool append_time_value(const Value& value, std::string_view format, const Culture& culture,
                        std::string& out, std::string& why);
 
-// Whether the value is a date, or has one, of a calendar that is not supported yet, and the format
-// shows it.
+// Whether the value is a date, or has one, that the calendar of the culture has not, or not yet here,
+// and the format shows it.
 bool needs_other_calendar(const Value& value, std::string_view format, const Culture& culture);
 
 }  // namespace inky::inline v1::csharp

@@ -111,11 +111,9 @@ class ItemWriter {
   bool moment_format(std::string& out) {
     FieldWish plain = wish_;
     plain.spec.width = 0;
-    if (family::note_time_wish("C#", plain, notes_)) return false;
-    auto letters = family::write_time("C#", time_letters, wish_.spec.moment, put_between, notes_);
+    auto letters = write_time_format(plain, notes_);
     if (!letters) return false;
-    // A letter alone is another format.
-    out = letters->size() == 1 ? "%" + *letters : std::move(*letters);
+    out = std::move(*letters);
     return true;
   }
 
@@ -221,6 +219,14 @@ class ItemWriter {
 
 WrittenField write_item(const FieldWish& wish) {
   return ItemWriter(wish).write();
+}
+
+std::optional<std::string> write_time_format(const FieldWish& wish, Notes& notes) {
+  if (family::note_time_wish(".NET", wish, notes)) return std::nullopt;
+  auto letters = family::write_time(".NET", time_letters, wish.spec.moment, put_between, notes);
+  // A letter alone is another format.
+  if (letters && letters->size() == 1) letters->insert(0, "%");
+  return letters;
 }
 
 std::optional<TimePattern> read_time_format(std::string_view format) {

@@ -8,6 +8,8 @@ namespace inky::inline v1::csharp {
 
 WrittenField write_item(const FieldWish& wish);
 
+// The custom format of a wish for a moment; nothing, and a note, where there is none.
+std::optional<std::string> write_time_format(const FieldWish& wish, Notes& notes);
 // The parts of a moment that a format shows; nothing where it is no pattern of them.
 std::optional<TimePattern> read_time_format(std::string_view format);
 

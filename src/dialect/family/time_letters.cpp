@@ -164,4 +164,27 @@ bool note_time_wish(std::string_view language, const FieldWish& wish, Notes& not
   return true;
 }
 
+namespace {
+
+bool put_in_literal(std::string_view text, std::string& out) {
+  const auto written = writing::literal({}, text);
+  return written && put_strftime_text(*written, out);
+}
+
+std::optional<std::string> write_codes(std::span<const TimeLetter> letters, const FieldWish& wish,
+                                       Notes& notes) {
+  if (note_time_wish("strftime", wish, notes)) return std::nullopt;
+  return write_time("strftime", letters, wish.spec.moment, put_in_literal, notes);
+}
+
+}  // namespace
+
+std::optional<std::string> write_strftime(const FieldWish& wish, Notes& notes) {
+  return write_codes(strftime_letters(), wish, notes);
+}
+
+std::optional<std::string> write_standard_strftime(const FieldWish& wish, Notes& notes) {
+  return write_codes(standard_strftime_letters(), wish, notes);
+}
+
 }  // namespace inky::inline v1::family

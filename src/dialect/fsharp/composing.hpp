@@ -3,6 +3,7 @@
 #pragma once
 
 #include "dialect/composing_form.hpp"
+#include "dialect/csharp/writing.hpp"
 
 namespace inky::inline v1::fsharp {
 
@@ -140,6 +141,8 @@ let inHexadecimal (value: float) =
         (if bits < 0L then "-" else "") + "0x" + (if stored = 0 then "0" else "1")
         + (if digits = "" then "" else "." + digits) + "p" + exponent.ToString("+0;-0;+0")
 )code"},
+    .moment = "printf \"%s\" (@V.ToString(\"@M\"))",
+    .moment_letters = csharp::write_time_format,
     .upper = {"(@T).ToUpperInvariant()"},
     .truth = {"(if @V then \"true\" else \"false\")"},
 };

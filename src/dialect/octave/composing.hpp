@@ -2,6 +2,7 @@
 // They are text for a program of the reader: none of it runs here.
 #pragma once
 
+#include "dates.hpp"
 #include "dialect/composing_form.hpp"
 
 namespace inky::inline v1::octave {
@@ -158,6 +159,8 @@ function out = shortest(value)
   if exponent >= -5 && exponent < 17, out = sprintf("%.*f", max(digits - exponent, 0), value); endif
 endfunction
 )code"},
+    .moment = "printf(\"%s\", datestr(@V, \"@M\"));",
+    .moment_letters = write_datestr,
     .upper = {"toupper(@T)"},
     .truth = {"truth(@V)", R"code(function out = truth(value)
   if value, out = "true"; else, out = "false"; endif

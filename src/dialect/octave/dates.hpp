@@ -3,11 +3,13 @@
 #pragma once
 
 #include <array>
+#include <optional>
 #include <span>
 #include <string>
 #include <string_view>
 #include <vector>
 
+#include "inky_margin/dialect/writer.hpp"
 #include "inky_margin/format/template.hpp"
 #include "inky_margin/format/value.hpp"
 
@@ -33,5 +35,8 @@ void note_serial_numbers(std::span<const Value> values, const TemplateContent& p
 std::string_view append_date(const DateParts& parts, std::string_view format, std::string& out);
 // The format of this number, from 0 to 31; empty: there is none.
 std::string_view date_format(double number);
+
+// The format of datestr() of a wish; nothing, and a note, where there is none.
+std::optional<std::string> write_datestr(const FieldWish& wish, Notes& notes);
 
 }  // namespace inky::inline v1::octave

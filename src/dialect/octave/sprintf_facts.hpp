@@ -84,6 +84,7 @@ inline constexpr auto program_types = std::to_array<TypeForm>({
     {Type::i32, "", "int32(@)"},
     {Type::text, ""},
     {Type::truth, ""},
+    {Type::moment, "", "datenum(@Y, @M, @D, @h, @m, @S)"},
 });
 
 inline constexpr ProgramForm own_program = {.before = "",

@@ -2,6 +2,7 @@
 // They are text for a program of the reader: none of it runs here.
 #pragma once
 
+#include "dates.hpp"
 #include "dialect/composing_form.hpp"
 
 namespace inky::inline v1::php {
@@ -119,6 +120,8 @@ function in_hexadecimal($value) {
     return ($bits < 0 ? "-" : "") . "0x" . ($stored > 0 ? 1 : 0) . rtrim($digits, ".") . sprintf("p%+d", $exponent);
 }
 )code"},
+    .moment = "echo $@V->format('@M');",
+    .moment_letters = write_date_letters,
     .upper = {"strtoupper(@T)"},
     .truth = {"($@V ? \"true\" : \"false\")"},
 };

@@ -123,6 +123,10 @@ std::optional<Reading> reading_of(std::string_view format) {
 
 }  // namespace
 
+Value given_value(const Value& value) {
+  return value.is(Type::moment) ? date_time(value.as_moment(), false, false) : value;
+}
+
 // DateTime::createFromFormat("d/m/Y", "09/05/2031")
 bool Expressions::read_moment_by(const Node& node, bool changes, const Arguments& arguments,
                                  Value& out) {

@@ -7,6 +7,7 @@
 #include <string_view>
 
 #include "../family/time_zones.hpp"
+#include "inky_margin/dialect/writer.hpp"
 #include "inky_margin/format/value.hpp"
 
 namespace inky::inline v1::php {
@@ -54,6 +55,12 @@ std::optional<std::string> shown_by(std::string_view format, const Instant& at);
 // The moment that a text names, from `base` on where it says "+1 week"; nothing where it is of a form
 // that is not known here, or needs the time of now.
 std::optional<Moment> moment_named(std::string_view text, const Moment* base);
+
+// A moment that is given is a DateTimeImmutable.
+Value given_value(const Value& value);
+// The format of DateTimeInterface::format() of a wish, in single quotes; nothing, and a note, where
+// there is none.
+std::optional<std::string> write_date_letters(const FieldWish& wish, Notes& notes);
 
 // DateInterval: each part as it was given, and the days between the two moments, where it is of two.
 struct Interval {

@@ -195,6 +195,7 @@ const ExpressionForm expression_form = {
     .evaluator = [](const computed::Scope& scope) -> std::unique_ptr<computed::Evaluator> {
       return std::make_unique<Expressions>(scope);
     },
+    .given = given_value,
     .prints = prints,
     .ends = ";",
     .silent_words = "use declare namespace",

@@ -81,6 +81,7 @@ inline constexpr auto program_types = std::to_array<TypeForm>({
     {Type::text, ""},
     {Type::truth, ""},
     {Type::nil, "", "null"},
+    {Type::moment, "", "new DateTimeImmutable(\"@\")"},
 });
 
 inline constexpr ProgramForm own_program = {.before = "<?php\n",

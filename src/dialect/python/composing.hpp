@@ -3,6 +3,7 @@
 #pragma once
 
 #include "dialect/composing_form.hpp"
+#include "times.hpp"
 
 namespace inky::inline v1::python {
 
@@ -91,6 +92,8 @@ inline constexpr ComposingForm composing = {
     .money =
         "import locale\nlocale.setlocale(locale.LC_ALL, \"@L\")\nprint(locale.currency(@V, "
         "grouping=True), end=\"\")",
+    .moment = "print(\"%s\" % @V.strftime(\"@M\"), end=\"\")",
+    .moment_letters = write_strftime_call,
     .upper = {"@T.upper()"},
     .truth = {"str(@V).lower()"},
 };

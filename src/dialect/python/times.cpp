@@ -1,5 +1,7 @@
 #include "times.hpp"
 
+#include "../family/writing.hpp"
+
 #include <vector>
 
 #include "../family/strftime.hpp"
@@ -179,6 +181,15 @@ std::string_view append_time_by_codes(const Value& value, std::string_view codes
   }
   const TimeStyle style{.locale = glibc::locale_or_c(locale), .own = append_own_code};
   return append_glibc_time(moment, codes, style, out);
+}
+
+std::optional<std::string> write_strftime_call(const FieldWish& wish, Notes& notes) {
+  const auto put = [](std::string_view text, std::string& out) {
+    const auto written = writing::literal({}, text);
+    return written && family::put_strftime_text(*written, out);
+  };
+  if (family::note_time_wish("Python", wish, notes)) return std::nullopt;
+  return family::write_time("Python", time_letters(), wish.spec.moment, put, notes);
 }
 
 }  // namespace inky::inline v1::python

@@ -25,6 +25,8 @@ std::string_view append_time_by_codes(const Value& value, std::string_view codes
                                       std::string_view locale, std::string& out);
 // The codes of parts of a moment.
 std::span<const family::TimeLetter> time_letters();
+// The codes of strftime() in a literal, for a wish; nothing, and a note, where there are none.
+std::optional<std::string> write_strftime_call(const FieldWish& wish, Notes& notes);
 inline constexpr int128 billion = nanoseconds_per_second;
 // What the names of a call stand for, without the modules in front of them.
 std::string_view class_of_path(std::string_view path);

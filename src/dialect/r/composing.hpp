@@ -3,6 +3,7 @@
 #pragma once
 
 #include "dialect/composing_form.hpp"
+#include "dialect/family/time_letters.hpp"
 
 namespace inky::inline v1 {
 
@@ -111,6 +112,8 @@ in_base <- function(value, base) {
   if (value < 0) paste0("-", text) else text
 }
 )code"},
+    .moment = "cat(format(@V, \"@M\"))",
+    .moment_letters = family::write_standard_strftime,
     .upper = {"toupper(@T)"},
     .truth = {"(if (@V) \"true\" else \"false\")"},
 };

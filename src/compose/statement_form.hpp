@@ -1,0 +1,21 @@
+// Statements of a language with a value in them, made from a form, and what they print.
+#pragma once
+
+#include <string>
+#include <string_view>
+
+#include "inky_margin/dialect/dialect.hpp"
+
+namespace inky::inline v1 {
+
+// The form with a text in the place of each @ that the mark follows.
+std::string with_filled(std::string_view form, char mark, std::string_view text);
+
+// What statements print of a value of this name. Errors: as parse_statement(), and not_supported_yet
+// where they print nothing of it.
+Result<std::string> printed_text(const Dialect& dialect, std::string_view statements,
+                                 const Value& value, std::string_view name);
+
+Error language_cannot(const Dialect& dialect, std::string_view what, std::string remedy);
+
+}  // namespace inky::inline v1
