@@ -24,6 +24,11 @@ locales = ["en-US", "de-DE", "de-CH", "en-GB", "en-IN", "es-ES", "fr-FR", "it-IT
 plain_locales = ("bg-BG ca-ES cs-CZ da-DK de-AT de-LU el-GR en-AU en-CA en-HK en-IE en-NZ en-SG en-ZA es-AR es-CL es-CO es-MX es-US et-EE "
                  "fi-FI fil-PH fr-BE fr-CA fr-CH ga-IE he-IL hi-IN hr-HR hu-HU id-ID is-IS it-CH ko-KR lt-LT lv-LV ms-MY nb-NO nl-BE pt-PT "
                  "ro-RO ru-RU sk-SK sl-SI sr-RS sw-KE ta-IN te-IN th-TH tr-TR uk-UA vi-VN zh-CN zh-HK zh-TW").split()
+# Those whose words go by the number as src/dialect/javascript/plurals.cpp knows it, where they are used most.
+worded_locales = [tag for tag in locales + plain_locales if tag not in ("lv-LV", "ga-IE", "he-IL", "sl-SI")] + (
+    "fa-IR bn-BD ur-PK mr-IN gu-IN kn-IN pa-IN en-NG af-ZA az-AZ eu-ES gl-ES hy-AM ka-GE kk-KZ sq-AL mk-MK uz-UZ km-KH lo-LA mn-MN "
+    "my-MM ne-NP si-LK de-LI es-PE es-419 es-VE").split()
+worded_locales += sorted({tag.split("-")[0] for tag in worded_locales})
 
 program = r"""
 "use strict";

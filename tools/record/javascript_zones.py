@@ -11,7 +11,7 @@ import subprocess
 import sys
 
 import javascript
-from javascript_locale_calls import Cases, date_widths, time_keys
+from javascript_locale_calls import Cases, date_widths, of_other_calendars, time_keys
 from recording import needs, write_cases
 from zone_calls import Zones
 
@@ -24,7 +24,7 @@ named = (javascript.root / "src/dialect/javascript/zone_names.inc").read_text().
 
 class Maker(Cases):
     def __init__(self, seed):
-        super().__init__(seed, [], [])
+        super().__init__(seed)
         self.zones = Zones(self.random, without)
 
     def time(self):
@@ -51,7 +51,7 @@ class Maker(Cases):
             options["timeZoneName"] = r.choice(["short", "short", "long", "shortOffset", "longOffset"])
         self.named = "timeZoneName" in options or options.get("timeStyle") in ("full", "long")
         tag = "en-US" if self.named else self.tag()
-        while tag.startswith(("th", "vi", "te", "zh-TW", "hi")):
+        while "-u-" in tag or tag.startswith(of_other_calendars):
             tag = self.tag()
         if options.get("hour12") is False and "minute" not in options:
             options.pop("timeZoneName", None)

@@ -5,74 +5,12 @@
 
 #include "dates.hpp"
 #include "evaluator.hpp"
-#include "locale_patterns.hpp"
+#include "locales.hpp"
 #include "zones.hpp"
 
 namespace inky::inline v1::javascript {
 
 namespace {
-
-std::string two_digits(std::int64_t number, bool has_two) {
-  const std::string text = std::to_string(number);
-  return has_two && text.size() < 2 ? "0" + text : text;
-}
-
-// What a field of a pattern comes to.
-std::string field_text(std::string_view field, const DateFields& fields,
-                       const LocalePatterns& locale) {
-  const char letter = field[0];
-  const bool has_two = field.size() > 1;
-  const int half = fields.hour % 12;
-  switch (letter) {
-    case 'Y':
-      return two_digits(fields.year, false);
-    case 'y':
-      return two_digits(fields.year % 100, true);
-    case 'M':
-    case 'm':
-      return two_digits(fields.month + 1, letter == 'm');
-    case 'D':
-    case 'd':
-      return two_digits(fields.day, letter == 'd');
-    case 'I':
-    case 'i':
-      return two_digits(fields.minute, letter == 'i');
-    case 'S':
-    case 's':
-      return two_digits(fields.second, letter == 's');
-    case 'H':
-      return two_digits(fields.hour, has_two);
-    case 'h':
-      return two_digits(half == 0 ? 12 : half, has_two);
-    case 'K':
-      return two_digits(fields.hour == 0 ? 24 : fields.hour, has_two);
-    case 'J':
-      return two_digits(half, has_two);
-    default:
-      break;
-  }
-  std::size_t list = 0;
-  for (const char digit : field.substr(1)) list = list * 10 + static_cast<std::size_t>(digit - '0');
-  const int place = letter == 'N'   ? fields.month
-                    : letter == 'W' ? fields.weekday
-                                    : fields.hour / 12;
-  return std::string(locale.name(list, static_cast<std::size_t>(place)));
-}
-
-std::string date_in(std::string_view pattern, const DateFields& fields,
-                    const LocalePatterns& locale) {
-  std::string out;
-  while (!pattern.empty()) {
-    const std::size_t open = std::min(pattern.find('{'), pattern.size());
-    out += pattern.substr(0, open);
-    pattern.remove_prefix(open);
-    if (pattern.empty()) break;
-    const std::size_t close = pattern.find('}');
-    out += field_text(pattern.substr(1, close - 1), fields, locale);
-    pattern.remove_prefix(close + 1);
-  }
-  return out;
-}
 
 int width_named(std::string_view words, std::string_view word) {
   int place = 1;
@@ -110,9 +48,8 @@ std::optional<int> take_width(std::string_view key, std::string_view value, Date
 
 bool Evaluator::format_date(const Node& node, double time, const std::vector<Datum>& arguments,
                             DateParts parts, Datum& out) {
-  const Locale* locale = nullptr;
+  std::optional<Locale> locale;
   if (!take_locale(node, arguments, locale)) return false;
-  const LocalePatterns& patterns = *LocalePatterns::of(locale->tag);
   DateWidths widths;
   Zone zone = 0;
   if (arguments.size() > 1 && arguments[1].kind != DatumKind::undefined) {
@@ -128,6 +65,10 @@ bool Evaluator::format_date(const Node& node, double time, const std::vector<Dat
       }
       std::string text;
       append_text(value, text);
+      if (key == "numberingSystem") {
+        if (!take_numbering(text, *locale)) return not_yet("such digits are", node);
+        continue;
+      }
       if (key == "timeZone") {
         const auto named = zone_named_in_any_case(text);
         if (!named) return fail("RangeError", "Invalid time zone specified: " + text, node);
@@ -168,8 +109,9 @@ bool Evaluator::format_date(const Node& node, double time, const std::vector<Dat
   // Before 1582 these go by another calendar.
   constexpr int first_year = 1583;
   if (fields.year < first_year) return not_yet("a date as early as this is", node);
+  const LocalePatterns& patterns = locale->patterns;
   std::string pattern;
-  const auto add = [&](const std::optional<std::string_view>& part) {
+  const auto add = [&](const auto& part) {
     if (part) pattern += *part;
     return part.has_value();
   };
@@ -181,10 +123,16 @@ bool Evaluator::format_date(const Node& node, double time, const std::vector<Dat
   } else if (has_style) {
     known = add(patterns.style(widths.date_style, widths.time_style));
   } else {
-    if (widths.has_date()) known = add(patterns.date(widths.date));
-    if (widths.has_date() && widths.has_time())
-      known = widths.time[0] != 0 && known && add(patterns.between_date(widths.date));
-    if (widths.has_time()) known = known && add(patterns.time(widths.time, widths.twelve));
+    const auto date = patterns.date(widths.date);
+    const auto of_time = patterns.time(widths.time, widths.twelve);
+    const bool has_both = widths.has_date() && widths.has_time();
+    const auto together = has_both ? patterns.between_date(widths.date) : std::nullopt;
+    known = (date || !widths.has_date()) && (of_time || !widths.has_time()) &&
+            (!has_both || (together && widths.time[0] != 0));
+    if (known)
+      pattern = has_both            ? LocalePatterns::joined(*together, *date, *of_time)
+                : widths.has_date() ? std::string(*date)
+                                    : std::string(*of_time);
   }
   if (!known) return not_yet("a date of these parts in this locale is", node);
   const bool has_hour_alone = widths.time[0] != 0 && widths.time[1] + widths.time[2] == 0;
@@ -195,7 +143,9 @@ bool Evaluator::format_date(const Node& node, double time, const std::vector<Dat
   if (widths.zone_name != 0 && !widths.has_time() && !add(patterns.between_date(widths.date)))
     return not_yet("a date of these parts with the name of a zone is", node);
   if (!put_zone_name(node, zone, clock, widths, *locale, pattern)) return false;
-  out.text = date_in(pattern, fields, patterns);
+  auto text = patterns.filled(pattern, fields, widths.date, locale->digits);
+  if (!text) return not_yet("a date such as this in this locale is", node);
+  out.text = std::move(*text);
   return true;
 }
 
@@ -209,7 +159,8 @@ bool Evaluator::put_zone_name(const Node& node, Zone zone, const ZoneClock& cloc
   const auto form = in_style ? (widths.time_style == 1 ? ZoneName::in_long : ZoneName::in_short)
                              : static_cast<ZoneName>(widths.zone_name);
   const auto name = zone_name_text(zone, clock, form);
-  if (!name || locale.tag != "en-US") return not_yet("the name of this zone here is", node);
+  if (!name || (locale.tag != "en-US" && locale.tag != "en"))
+    return not_yet("the name of this zone here is", node);
   if (in_style) {
     const std::string_view of_utc =
         form == ZoneName::in_long ? "Coordinated Universal Time" : "UTC";

@@ -274,12 +274,13 @@ class Evaluator {
 
   // ---- toLocaleString ----
 
-  bool take_locale(const Node& node, const std::vector<Datum>& arguments, const Locale*& out);
+  bool take_locale(const Node& node, const std::vector<Datum>& arguments,
+                   std::optional<Locale>& out);
 
   bool take_places(const Datum& datum, const Node& node, std::string_view key, double least,
                    double most, int& out);
 
-  bool take_options(const Node& node, const Datum& given, const Locale& locale, LocaleOptions& out);
+  bool take_options(const Node& node, const Datum& given, Locale& locale, LocaleOptions& out);
 
   bool call_locale(const Node& node, const Datum& of, const std::vector<Datum>& arguments,
                    Datum& out);

@@ -77,6 +77,7 @@ constexpr auto program_types = std::to_array<TypeForm>({
     {Type::text, ""},
     {Type::truth, ""},
     {Type::nil, "", "null"},
+    {Type::moment, "", "new Date(\"@iZ\")", {}, "new Date(\"@i\")"},
 });
 
 constexpr NeededLine needed_lines[] = {{"util", "const util = require(\"node:util\");\n"}};

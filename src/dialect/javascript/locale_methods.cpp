@@ -6,34 +6,47 @@
 
 #include "evaluation.hpp"
 #include "evaluator.hpp"
-#include "locale_patterns.hpp"
+#include "locales.hpp"
 #include "numbers.hpp"
 #include "text/escape.hpp"
 
 namespace inky::inline v1::javascript {
 
+// The locale of an argument: a tag, or the first of a list that there are data of.
 bool Evaluator::take_locale(const Node& node, const std::vector<Datum>& arguments,
-                            const Locale*& out) {
-  const bool is_empty =
-      !arguments.empty() && arguments[0].kind == DatumKind::array && arguments[0].items.empty();
-  const bool given = !arguments.empty() && arguments[0].kind != DatumKind::undefined && !is_empty;
-  out = locale_tagged(locale_.empty() ? "en-US" : locale_);
-  if (!given) {
-    if (notes_ != nullptr && locale_.empty()) {
-      notes_->push_back({Code::implementation_defined,
-                         "the locale is the machine's own; this is en-US: name one, as in "
-                         "toLocaleString(\"en-US\")",
-                         node.span});
+                            std::optional<Locale>& out) {
+  std::vector<std::string_view> tags;
+  if (!arguments.empty() && arguments[0].kind == DatumKind::array) {
+    for (const Datum& one : arguments[0].items) {
+      if (one.kind != DatumKind::text) return not_yet("such a locale is", node);
+      tags.push_back(one.text);
     }
-    return true;
+  } else if (!arguments.empty() && arguments[0].kind != DatumKind::undefined) {
+    if (arguments[0].kind != DatumKind::text) return not_yet("such a locale is", node);
+    tags.push_back(arguments[0].text);
   }
-  if (arguments[0].kind != DatumKind::text) return not_yet("such a locale is", node);
-  const std::string& tag = arguments[0].text;
-  out = locale_tagged(tag);
-  if (out != nullptr) return true;
-  if (tag.empty() || tag.find_first_of("_ ") != std::string::npos)
-    return fail("RangeError", "Incorrect locale information provided", node);
-  return not_yet("the locale " + in_quotes(tag) + " is", node);
+  for (const std::string_view tag : tags) {
+    using State = LocaleLookup::State;
+    const LocaleLookup found = locale_tagged(tag);
+    if (found.state == State::invalid)
+      return fail("RangeError", "Incorrect locale information provided", node);
+    if (found.state == State::not_supported_yet)
+      return not_yet("the locale " + in_quotes(tag) + " is", node);
+    if (!out && found.state == State::found) out = found.locale;
+  }
+  if (out) return true;
+  out = known_locale("en-US");
+  if (!locale_.empty()) out = locale_tagged(locale_).locale;
+  if (!out) return not_yet("the locale " + in_quotes(locale_) + " is", node);
+  if (notes_ != nullptr && locale_.empty()) {
+    const std::string why =
+        tags.empty() ? "" : "Node.js has no data of " + in_quotes(tags[0]) + ": ";
+    notes_->push_back({Code::implementation_defined,
+                       why + "the locale is the machine's own; this is en-US: name one, as in "
+                             "toLocaleString(\"en-US\")",
+                       node.span});
+  }
+  return true;
 }
 
 bool Evaluator::take_places(const Datum& datum, const Node& node, std::string_view key,
@@ -93,7 +106,7 @@ bool take_grouping(const Datum& value, LocaleOptions& out) {
 
 }  // namespace
 
-bool Evaluator::take_options(const Node& node, const Datum& given, const Locale& locale,
+bool Evaluator::take_options(const Node& node, const Datum& given, Locale& locale,
                              LocaleOptions& out) {
   constexpr int most_fraction_digits = 20;  // of V8 in Node.js 20
   constexpr int most_digits = 21;
@@ -122,6 +135,8 @@ bool Evaluator::take_options(const Node& node, const Datum& given, const Locale&
       if (!take_places(value, node, key, 1, most_digits, most_significant)) return false;
     } else if (key == "useGrouping") {
       known = take_grouping(value, out);
+    } else if (key == "numberingSystem") {
+      known = value.kind == DatumKind::text && take_numbering(value.text, locale);
     } else if (key == "currency" || key == "unit") {
       append_text(value, key == "unit" ? unit : currency);
     } else {
@@ -143,10 +158,10 @@ bool Evaluator::take_options(const Node& node, const Datum& given, const Locale&
                   node);
     if (is_money) {
       for (char& c : out.name) c = static_cast<char>(c >= 'a' && c <= 'z' ? c - 0x20 : c);
-      const auto found = LocalePatterns::of(locale.tag)->currency(out.name, out.display);
+      const auto found = locale.patterns.currency(out.name, out.display);
       if (!found) return not_yet("the currency " + in_quotes(out.name) + " is", node);
       usual_least = usual_most = found->places;
-    } else if (!LocalePatterns::of(locale.tag)->unit(out.name, out.display)) {
+    } else if (!locale.patterns.unit(out.name, out.display)) {
       return not_yet("the unit " + in_quotes(out.name) + " is", node);
     }
     if (out.notation != LocaleOptions::Notation::standard)
@@ -175,7 +190,7 @@ bool Evaluator::take_options(const Node& node, const Datum& given, const Locale&
 
 bool Evaluator::call_locale(const Node& node, const Datum& of, const std::vector<Datum>& arguments,
                             Datum& out) {
-  const Locale* locale = nullptr;
+  std::optional<Locale> locale;
   LocaleOptions options;
   if (!take_locale(node, arguments, locale)) return false;
   if (arguments.size() > 1 && arguments[1].kind != DatumKind::undefined) {

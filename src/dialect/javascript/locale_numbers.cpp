@@ -28,11 +28,17 @@ void round_as_asked(Digits& digits, LocaleOptions& options, bool negative) {
 }
 
 // The digits that are shown, with a point: "1", "1.50".
-std::string shown_digits(const Digits& digits, LocaleOptions options) {
-  static constexpr Locale plain = {"", ".", "", "-", "+", "", "", "", ".", "", ""};
-  options.groups = false;
+std::string shown_digits(const Digits& digits, const LocaleOptions& options) {
+  const auto digit = [&](int at) {
+    return at >= 0 && at < digits.size() ? digits.text()[static_cast<std::size_t>(at)] : '0';
+  };
+  const int point = digits.is_zero() ? 0 : digits.point();
   std::string out;
-  append_grouped(digits, options, plain, out);
+  for (int left = std::max(point, options.least_whole); left > 0; --left)
+    out += digit(point - left);
+  const int places = std::clamp(digits.size() - point, options.least_places, options.most_places);
+  if (places > 0) out += '.';
+  for (int i = 0; i < places; ++i) out += digit(point + i);
   return out;
 }
 
@@ -50,25 +56,42 @@ std::string_view sign_of(const LocaleOptions& options, const Locale& locale, boo
 
 // A sign before a plain number.
 std::string led(std::string_view sign, const Locale& locale) {
-  return sign.empty() ? std::string() : std::string(locale.before_sign) + std::string(sign);
+  if (sign.empty()) return {};
+  const bool is_plus = sign == locale.plus;
+  std::string out(is_plus ? locale.before_plus : locale.before_minus);
+  out += sign;
+  return out += is_plus ? locale.after_plus : locale.after_minus;
+}
+
+// A sign in a pattern, which has what is beside a minus.
+std::string placed(std::string_view sign, const Locale& locale) {
+  const bool is_other_plus = sign == locale.plus && locale.before_plus != locale.before_minus;
+  return is_other_plus ? led(sign, locale) : std::string(sign);
 }
 
 // The pattern with what it stands around.
 // `is_accounted`: the pattern says by itself that the number is below zero.
 std::string filled(std::string_view pattern, std::string_view number, std::string_view sign,
-                   bool is_accounted = false) {
+                   bool is_accounted = false, std::string_view symbol = {}) {
+  constexpr std::string_view currency_mark = "¤";
   std::string out;
   const bool has_place = pattern.find('~') != std::string_view::npos;
   bool has_number = false;
-  for (const char c : pattern) {
+  while (!pattern.empty()) {
+    const char c = pattern[0];
+    std::size_t taken = 1;
     if (c == '~') {
       out += sign;
     } else if (c == '#' && !std::exchange(has_number, true)) {
       if (!has_place && !is_accounted) out += sign;
       out += number;
+    } else if (pattern.starts_with(currency_mark)) {
+      out += symbol;
+      taken = currency_mark.size();
     } else {
       out += c;
     }
+    pattern.remove_prefix(taken);
   }
   return out;
 }
@@ -77,35 +100,53 @@ std::string filled(std::string_view pattern, std::string_view number, std::strin
 std::optional<std::string> with_style(const std::string& number, std::string_view shown,
                                       std::string_view sign, const LocaleOptions& options,
                                       const Locale& locale) {
-  const LocalePatterns& patterns = *LocalePatterns::of(locale.tag);
+  const LocalePatterns& patterns = locale.patterns;
   switch (options.style) {
     case LocaleOptions::Style::decimal:
       return led(sign, locale) + number;
     case LocaleOptions::Style::percent:
-      return filled(sign.empty() ? locale.percent : locale.negative_percent, number, sign);
+      return filled(sign.empty() ? locale.percent : locale.negative_percent, number,
+                    placed(sign, locale));
     case LocaleOptions::Style::unit: {
+      constexpr int in_words = 1;
+      if (options.name == "percent" && options.display != in_words)
+        return filled(sign.empty() ? locale.percent : locale.negative_percent, number,
+                      placed(sign, locale));
       const auto words = *patterns.unit(options.name, options.display);
-      return filled(words[static_cast<std::size_t>(plural_of(locale.tag, shown))], number, sign);
+      return filled(words[static_cast<std::size_t>(plural_of(locale.tag, shown))], number,
+                    led(sign, locale));
     }
     case LocaleOptions::Style::currency:
       break;
   }
   const auto money = *patterns.currency(options.name, options.display);
   constexpr int by_name = 3;
+  // What stands between a currency and a digit depends on the digit: these are letters.
+  constexpr std::string_view chinese_zero = "〇";
+  if (locale.digits.starts_with(chinese_zero)) return std::nullopt;
   if (options.display == by_name && !patterns.has_words()) return std::nullopt;
+  if (options.display == by_name && money.named[0].empty()) return std::nullopt;
   if (options.display == by_name)
     return filled(money.named[static_cast<std::size_t>(plural_of(locale.tag, shown))], number,
-                  sign);
+                  led(sign, locale));
   if (sign.empty())
-    return filled(options.accounts ? money.accounted_positive : money.positive, number, sign);
+    return filled(options.accounts && options.sign != LocaleOptions::Sign::never
+                      ? money.accounted_positive
+                      : money.positive,
+                  number, sign, false, money.symbol);
   const bool as_accounts = options.accounts && sign == locale.minus;
-  if (options.accounts && !as_accounts) return filled(money.accounted_plus, number, sign);
-  return filled(as_accounts ? money.accounted : money.negative, number, sign, as_accounts);
+  if (options.accounts && !as_accounts)
+    return filled(money.accounted_plus, number, sign, false, money.symbol);
+  return filled(as_accounts ? money.accounted : money.negative, number, placed(sign, locale),
+                as_accounts, money.symbol);
 }
 
 std::optional<std::string> with_power(Digits& digits, bool negative, LocaleOptions options,
                                       const Locale& locale) {
-  const LocalePatterns& patterns = *LocalePatterns::of(locale.tag);
+  const LocalePatterns& patterns = locale.patterns;
+  // Node.js cuts an exponent of such digits in two.
+  constexpr std::size_t size_beyond_utf16 = 4 * 10;
+  if (locale.digits.size() == size_beyond_utf16) return std::nullopt;
   const bool by_three = options.notation == LocaleOptions::Notation::engineering;
   int power = 0;
   for (int round = 0; round < 2; ++round) {
@@ -118,14 +159,14 @@ std::optional<std::string> with_power(Digits& digits, bool negative, LocaleOptio
   }
   std::string out = led(sign_of(options, locale, negative, digits.is_zero()), locale);
   append_grouped(digits, options, locale, out);
-  out += patterns.exponent;
+  out += patterns.exponent();
   if (power < 0) out += led(locale.minus, locale);
-  return out + std::to_string(power < 0 ? -power : power);
+  return out + with_digits(std::to_string(power < 0 ? -power : power), locale.digits);
 }
 
 std::optional<std::string> in_short(const Digits& exact, bool negative,
                                     const LocaleOptions& options, const Locale& locale) {
-  const LocalePatterns& patterns = *LocalePatterns::of(locale.tag);
+  const LocalePatterns& patterns = locale.patterns;
   if (!patterns.has_words()) return std::nullopt;
   constexpr int least_power = 3;
   constexpr int most_power = 14;
@@ -160,18 +201,17 @@ std::optional<std::string> in_short(const Digits& exact, bool negative,
   const std::string_view sign = sign_of(options, locale, negative, digits.is_zero());
   std::string number;
   append_grouped(digits, shown, locale, number);
-  if (form.patterns[0].empty()) return std::string(sign) + number;
+  if (form.one.empty()) return led(sign, locale) + number;
   const std::string plain = shown_digits(digits, shown);
-  const bool has_places = plain.find('.') != std::string::npos;
-  const bool is_one = plain.find_first_not_of('0') == plain.size() - 1 && plain.back() == '1';
-  const Plural plural = plural_of(locale.tag, plain);
-  const std::size_t which = has_places              ? (plural == Plural::one ? 1 : 4)
-                            : is_one                ? 0
-                            : plural == Plural::few ? 2
-                                                    : 3;
-  const std::string_view pattern = form.patterns[which];
-  if (pattern.find('#') == std::string_view::npos && !sign.empty()) return std::nullopt;
-  return filled(pattern, number, sign);
+  // One, ten or a hundred exactly. A word without a number holds for 1.0, too.
+  const bool has_number = form.one.find('#') != std::string_view::npos;
+  const bool is_one = !digits.is_zero() && digits.size() == 1 && digits.text()[0] == '1' &&
+                      (plain.find('.') == std::string::npos || !has_number);
+  const std::string_view pattern =
+      is_one ? form.one : form.words[static_cast<std::size_t>(plural_of(locale.tag, plain))];
+  // Where the word stands before the number, or without one, languages differ in where a sign is.
+  if (!sign.empty() && !pattern.starts_with('#')) return std::nullopt;
+  return filled(pattern, number, led(sign, locale));
 }
 
 }  // namespace

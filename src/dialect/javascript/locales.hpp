@@ -1,5 +1,4 @@
-// The marks of the locales that toLocaleString knows: asked of Intl.NumberFormat, Node.js 20 with
-// ICU 78.
+// The locales that toLocaleString knows.
 #pragma once
 
 #include <optional>
@@ -7,11 +6,13 @@
 #include <string_view>
 
 #include "inky_margin/number/digits.hpp"
+#include "locale_patterns.hpp"
 
 namespace inky::inline v1::javascript {
 
 struct Locale {
   std::string_view tag;
+  std::string_view digits;  // the ten of them; empty: those of ASCII
   std::string_view point;
   std::string_view group;
   std::string_view minus;
@@ -22,15 +23,38 @@ struct Locale {
   std::string_view not_a_number;
   std::string_view money_point;
   std::string_view money_group;
-  std::string_view before_sign;  // of a plain number
-  int least_grouped = 4;         // whole digits from which on marks are written
+  std::string_view before_minus;  // of a plain number
+  std::string_view after_minus;
+  std::string_view before_plus;
+  std::string_view after_plus;
+  int least_grouped = 4;  // whole digits from which on marks are written
   bool groups_of_two = false;
   bool percent_of_two = false;
   bool accounts_of_two = false;
+  bool money_of_two = false;
+  bool has_english_euros = false;
+  bool takes_other_digits = true;
+  LocalePatterns patterns;
 };
 
-// Null where it is not known.
-const Locale* locale_tagged(std::string_view tag);
+struct LocaleLookup {
+  enum class State : unsigned char {
+    found,
+    no_data,  // the runtime has none either, and takes the machine's own locale
+    invalid,
+    not_supported_yet,
+  };
+  State state = State::not_supported_yet;
+  std::optional<Locale> locale;
+};
+
+// The locale of a tag of BCP 47: it, or the one of the language alone. ECMA-402, 9.2.2.
+LocaleLookup locale_tagged(std::string_view tag);
+// With digits of a numbering system: "latn", "deva". False where it is not known here how the locale
+// writes these.
+bool take_numbering(std::string_view system, Locale& locale);
+// REQUIRES: a tag of the table.
+Locale known_locale(std::string_view tag);
 
 // What the options of toLocaleString ask.
 struct LocaleOptions {

@@ -256,7 +256,9 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
 
   bool put_decimal(const Replacement& field, std::string_view text, const Value& value,
                    Output& out) {
-    python::Trouble trouble = python::format_decimal(text, value, unit(), out);
+    python::Trouble trouble = python::format_decimal(
+        text, value, unit(),
+        python::decimal_context(nullptr, find(python::context_rounding)).rounding, out);
     if (trouble.kind == python::Trouble::Kind::exception)
       return raise(trouble.exception, std::move(trouble.why), field);
     if (trouble.kind == python::Trouble::Kind::over_limit) {

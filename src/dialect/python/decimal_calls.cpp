@@ -1,5 +1,4 @@
-// decimal.Decimal in expressions: the Library Reference, "decimal", under its usual context, which
-// keeps 28 digits and rounds half to even.
+// decimal.Decimal in expressions: the Library Reference, "decimal".
 
 #include <algorithm>
 #include <optional>
@@ -13,7 +12,6 @@ namespace inky::inline v1::python {
 
 namespace {
 
-constexpr std::int64_t context_digits = 28;
 // Of what is kept on the way, so that nothing grows without end.
 constexpr std::int64_t most_adjusted = most_zeros;
 
@@ -51,11 +49,19 @@ Decimal decimal_of_real(const BinaryReal& real) {
   return out.exponent > 0 ? rescaled(out, 0, Rounding::half_even) : out;
 }
 
-Decimal in_context(const Decimal& value) {
-  return cut_to(value, context_digits, Rounding::half_even);
+Decimal in_context(const Decimal& value, const DecimalContext& context) {
+  return cut_to(value, context.digits, context.rounding);
 }
 
 }  // namespace
+
+DecimalContext decimal_context(const Value* digits, const Value* rounding) {
+  DecimalContext out;
+  if (digits != nullptr) out.digits = static_cast<std::int64_t>(digits->as_whole());
+  if (rounding != nullptr)
+    out.rounding = rounding_of(text_of(*rounding)).value_or(Rounding::half_even);
+  return out;
+}
 
 std::optional<Rounding> decimal_rounding(std::string_view name) {
   return rounding_of(name);
@@ -71,6 +77,7 @@ bool Expressions::give_decimal(const Node& node, const Decimal& number, Value& o
 
 bool Expressions::combine_decimals(const Node& node, Operation operation, const Value& left,
                                    const Value& right, Value& out) {
+  const DecimalContext context = decimal_context(find(context_digits), find(context_rounding));
   const auto a = exactly(left);
   const auto b = exactly(right);
   if (!a || !b) return wrong_operands(node, operation, left, right);
@@ -78,14 +85,14 @@ bool Expressions::combine_decimals(const Node& node, Operation operation, const 
     return not_yet("arithmetic with infinities and not-a-numbers of Decimal is", node);
   switch (operation) {
     case Operation::add:
-      return give_decimal(node, in_context(inky::sum(*a, *b)), out);
+      return give_decimal(node, in_context(inky::sum(*a, *b), context), out);
     case Operation::subtract: {
       Decimal minus = *b;
       minus.negative = !minus.negative;
-      return give_decimal(node, in_context(inky::sum(*a, minus)), out);
+      return give_decimal(node, in_context(inky::sum(*a, minus), context), out);
     }
     case Operation::multiply:
-      return give_decimal(node, in_context(product(*a, *b)), out);
+      return give_decimal(node, in_context(product(*a, *b), context), out);
     case Operation::divide:
     case Operation::divide_down:
     case Operation::remainder:
@@ -98,12 +105,12 @@ bool Expressions::combine_decimals(const Node& node, Operation operation, const 
         a->is_zero() || operation == Operation::remainder ? "InvalidOperation" : "DivisionByZero",
         "a Decimal is divided by zero", node);
   if (operation == Operation::divide)
-    return give_decimal(node, quotient(*a, *b, context_digits, Rounding::half_even), out);
+    return give_decimal(node, quotient(*a, *b, context.digits, context.rounding), out);
   // Toward zero, both.
   const Rational exact = rational_of(*a) / rational_of(*b);
   Decimal whole = decimal_of(round_whole(exact, Rounding::toward), 0);
-  if (static_cast<std::int64_t>(whole.coefficient.size()) > context_digits)
-    return raise("InvalidOperation", "a quotient of more than 28 digits", node);
+  if (static_cast<std::int64_t>(whole.coefficient.size()) > context.digits)
+    return raise("InvalidOperation", "a quotient of more digits than the context has", node);
   whole.negative = a->negative != b->negative;
   if (operation == Operation::divide_down) return give_decimal(node, whole, out);
   Decimal taken = product(whole, *b);
@@ -111,11 +118,12 @@ bool Expressions::combine_decimals(const Node& node, Operation operation, const 
   Decimal rest = inky::sum(*a, taken);
   if (rest.is_zero()) rest.negative = a->negative;
   rest = rescaled(rest, std::min(a->exponent, b->exponent), Rounding::half_even);
-  return give_decimal(node, in_context(rest), out);
+  return give_decimal(node, in_context(rest, context), out);
 }
 
 bool Expressions::decimal_power(const Node& node, const Value& left, const Value& right,
                                 Value& out) {
+  const DecimalContext context = decimal_context(find(context_digits), find(context_rounding));
   const auto base = exactly(left);
   const auto exponent = exactly(right);
   if (!base || !exponent) return wrong_operands(node, Operation::power, left, right);
@@ -127,14 +135,17 @@ bool Expressions::decimal_power(const Node& node, const Value& left, const Value
   const int count = rescaled(*exponent, 0, Rounding::toward).coefficient.size() > 4
                         ? most_steps
                         : std::stoi(rescaled(*exponent, 0, Rounding::toward).coefficient);
+  // What is rounded on the way shows in other roundings than the usual one.
+  if (context.rounding != Rounding::half_even)
+    return not_yet("a power of a Decimal under this rounding is", node);
   if (count == 0 && base->is_zero()) return raise("InvalidOperation", "0 to the power of 0", node);
   if (exponent->negative && base->is_zero())
     return raise("DivisionByZero", "0 to a negative power", node);
   Decimal result = decimal_of(1, 0);
   for (int i = 0; i < count; ++i) result = product(result, *base);
   if (exponent->negative && count != 0)
-    result = quotient(decimal_of(1, 0), result, context_digits, Rounding::half_even);
-  return give_decimal(node, in_context(result), out);
+    result = quotient(decimal_of(1, 0), result, context.digits, context.rounding);
+  return give_decimal(node, in_context(result, context), out);
 }
 
 std::partial_ordering Expressions::compare_decimals(const Value& left, const Value& right) {
@@ -192,6 +203,7 @@ bool Expressions::make_decimal(const Node& node, const Arguments& arguments, Val
 
 bool Expressions::round_decimal(const Node& node, const Decimal& value, const Value* places,
                                 Value& out) {
+  const DecimalContext context = decimal_context(find(context_digits), find(context_rounding));
   if (places == nullptr || places->is(Type::nil)) {
     if (!value.is_finite())
       return raise(value.kind == Decimal::Kind::infinite ? "OverflowError" : "ValueError",
@@ -200,22 +212,24 @@ bool Expressions::round_decimal(const Node& node, const Decimal& value, const Va
   }
   std::int64_t count = 0;
   if (!take_whole(node, *places, count)) return false;
-  return quantize(node, value, -count, Rounding::half_even, out);
+  return quantize(node, value, -count, context.rounding, out);
 }
 
 bool Expressions::quantize(const Node& node, const Decimal& value, std::int64_t exponent,
                            Rounding rounding, Value& out) {
+  const DecimalContext context = decimal_context(find(context_digits), find(context_rounding));
   if (!value.is_finite()) return not_yet("rounding an infinity or a NaN of Decimal is", node);
   if (std::abs(exponent) > most_adjusted)
     return over_limit("a decimal this large or small is over the limit", node);
   const Decimal kept = rescaled(value, exponent, rounding);
-  if (static_cast<std::int64_t>(kept.coefficient.size()) > context_digits)
-    return raise("InvalidOperation", "the result has more than 28 digits", node);
+  if (static_cast<std::int64_t>(kept.coefficient.size()) > context.digits)
+    return raise("InvalidOperation", "the result has more digits than the context", node);
   return give_decimal(node, kept, out);
 }
 
 bool Expressions::call_on_decimal(const Node& node, const Value& of, const Arguments& arguments,
                                   Value& out) {
+  const DecimalContext context = decimal_context(find(context_digits), find(context_rounding));
   const std::string& name = node.parts[0].text;
   const Decimal& value = of.as_decimal();
   const auto is_among = [&](std::initializer_list<std::string_view> names) {
@@ -226,7 +240,7 @@ bool Expressions::call_on_decimal(const Node& node, const Value& of, const Argum
     const std::size_t own = quantizes ? 1 : 0;
     if (!takes(node, name, arguments, own, own + 1)) return false;
     const Value* given = arguments.size() > own ? &arguments[own] : arguments.find("rounding");
-    Rounding rounding = Rounding::half_even;
+    Rounding rounding = context.rounding;
     if (given != nullptr && !given->is(Type::nil)) {
       const auto known = is_text_or_character(*given) ? rounding_of(text_of(*given)) : std::nullopt;
       if (!known) return not_yet("this rounding is", node);
@@ -263,7 +277,9 @@ bool Expressions::call_on_decimal(const Node& node, const Value& of, const Argum
         is_real(arguments[0].type()))
       return not_yet("this choice is", node);
     return give_decimal(
-        node, in_context(*exactly(std::is_gt(order) == (name == "max") ? of : arguments[0])), out);
+        node,
+        in_context(*exactly(std::is_gt(order) == (name == "max") ? of : arguments[0]), context),
+        out);
   }
   if (!takes(node, name, arguments, 0, 0)) return false;
   if (is_among({"is_nan", "is_infinite", "is_finite", "is_zero", "is_signed"})) {
@@ -281,7 +297,7 @@ bool Expressions::call_on_decimal(const Node& node, const Value& of, const Argum
   if (is_among({"copy_abs", "copy_negate", "conjugate", "canonical"}))
     return give_decimal(node, changed, out);
   if (name == "normalize") {
-    changed = in_context(value);
+    changed = in_context(value, context);
     if (changed.is_zero()) changed.exponent = 0;
     while (!changed.is_zero() && changed.coefficient.back() == '0') {
       changed.coefficient.pop_back();
@@ -302,24 +318,27 @@ bool Expressions::call_on_decimal(const Node& node, const Value& of, const Argum
   if (name == "sqrt" && !value.negative) {
     // Enough digits for one rounding: the root of a number with a digit more than is kept.
     const Rational exact = rational_of(value);
-    constexpr int bits = 400;
+    const int bits = static_cast<int>(context.digits * 4) + 300;
     const Rational below = root_below(exact, bits);
     if (below * below == exact) {
       // Exact: as near to half the exponent as it gets.
       const std::int64_t ideal =
           value.exponent >= 0 ? value.exponent / 2 : (value.exponent - 1) / 2;
-      for (std::int64_t exponent = ideal; exponent >= ideal - context_digits; --exponent) {
+      for (std::int64_t exponent = ideal; exponent >= ideal - context.digits; --exponent) {
         const Rational scaled = below * inky::power(10, static_cast<int>(-exponent));
         if (denominator(scaled) == 1)
-          return give_decimal(node, in_context(decimal_of(numerator(scaled), exponent)), out);
+          return give_decimal(
+              node,
+              cut_to(decimal_of(numerator(scaled), exponent), context.digits, Rounding::half_even),
+              out);
       }
     }
-    const int scale = static_cast<int>(context_digits + 6 - value.adjusted_exponent() / 2);
+    const int scale = static_cast<int>(context.digits + 6 - value.adjusted_exponent() / 2);
     Decimal digits =
         decimal_of(round_whole(below * inky::power(10, scale), Rounding::toward), -scale);
     digits.coefficient += '1';
     --digits.exponent;
-    return give_decimal(node, in_context(digits), out);
+    return give_decimal(node, cut_to(digits, context.digits, Rounding::half_even), out);
   }
   return not_yet("the method " + name + " is", node);
 }

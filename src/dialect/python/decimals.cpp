@@ -63,7 +63,7 @@ std::string plain_digits(const Decimal& value) {
   return digits.insert(digits.size() - places, ".");
 }
 
-std::string scientific_digits(Decimal value, std::int64_t places, char letter) {
+std::string scientific_digits(Decimal value, std::int64_t places, Rounding rounding, char letter) {
   if (value.is_zero()) {
     // A zero keeps its exponent, whatever digits are shown of it.
     if (places == unset) return with_exponent("0", value.exponent, letter);
@@ -73,8 +73,8 @@ std::string scientific_digits(Decimal value, std::int64_t places, char letter) {
   }
   if (places != unset) {
     const auto missing = places + 1 - static_cast<std::int64_t>(value.coefficient.size());
-    value = missing > 0 ? rescaled(value, value.exponent - missing, Rounding::half_even)
-                        : cut_to(value, places + 1, Rounding::half_even);
+    value = missing > 0 ? rescaled(value, value.exponent - missing, rounding)
+                        : cut_to(value, places + 1, rounding);
   }
   const std::int64_t exponent = value.adjusted_exponent();
   std::string digits = value.coefficient;
@@ -83,25 +83,25 @@ std::string scientific_digits(Decimal value, std::int64_t places, char letter) {
 }
 
 // The magnitude as the type shows it; the value is what was rounded to.
-std::string digits_of(const DecimalSpec& spec, Decimal& value) {
+std::string digits_of(const DecimalSpec& spec, Rounding rounding, Decimal& value) {
   const char letter = spec.upper ? 'E' : 'e';
   switch (spec.type) {
     case 'e':
-      return scientific_digits(value, spec.precision, letter);
+      return scientific_digits(value, spec.precision, rounding, letter);
     case '%':
       value.exponent += 2;
       [[fallthrough]];
     case 'f':
-      if (spec.precision != unset) value = rescaled(value, -spec.precision, Rounding::half_even);
+      if (spec.precision != unset) value = rescaled(value, -spec.precision, rounding);
       return plain_digits(value);
     default:
       if (spec.precision != unset && !value.is_zero())
-        value = cut_to(value, std::max<std::int64_t>(spec.precision, 1), Rounding::half_even);
+        value = cut_to(value, std::max<std::int64_t>(spec.precision, 1), rounding);
       constexpr int least_exponent = -6;
       if (value.exponent <= 0 && value.adjusted_exponent() >= least_exponent)
         return plain_digits(value);
       if (value.is_zero()) return with_exponent("0", value.exponent, letter);
-      return scientific_digits(value, unset, letter);
+      return scientific_digits(value, unset, rounding, letter);
   }
 }
 
@@ -112,7 +112,8 @@ std::string decimal_text(const Value& value, bool as_repr) {
   return as_repr ? "Decimal('" + text + "')" : text;
 }
 
-Trouble format_decimal(std::string_view text, const Value& value, WidthUnit unit, Output& out) {
+Trouble format_decimal(std::string_view text, const Value& value, WidthUnit unit, Rounding rounding,
+                       Output& out) {
   const std::optional<DecimalSpec> spec = read_decimal_spec(text);
   if (!spec) return Trouble::raises("ValueError", "invalid format string");
   for (const std::int64_t number : {spec->width, spec->precision}) {
@@ -122,7 +123,7 @@ Trouble format_decimal(std::string_view text, const Value& value, WidthUnit unit
   const bool finite = shown.is_finite();
   std::string digits;
   if (finite) {
-    digits = digits_of(*spec, shown);
+    digits = digits_of(*spec, rounding, shown);
   } else {
     digits = shown.kind == Decimal::Kind::infinite ? "Infinity" : "NaN";
     if (spec->type == '%') digits += '%';

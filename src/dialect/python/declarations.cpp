@@ -4,6 +4,7 @@
 
 #include <algorithm>
 
+#include "decimals.hpp"
 #include "dialect/lexis.hpp"
 #include "expressions.hpp"
 #include "text/ascii.hpp"
@@ -354,7 +355,33 @@ bool imports_only(std::string_view statement) {
          read_import(statement).empty();
 }
 
+// getcontext().prec = 6, getcontext().rounding = ROUND_UP: of a number or a name alone.
+std::optional<Declaration> read_context(std::string_view statement) {
+  if (statement.starts_with("decimal.")) statement.remove_prefix(8);
+  constexpr std::string_view call = "getcontext().";
+  if (!statement.starts_with(call)) return std::nullopt;
+  const std::size_t sign = statement.find('=');
+  if (sign == std::string_view::npos) return std::nullopt;
+  const std::string_view name = trimmed(statement.substr(call.size(), sign - call.size()));
+  std::string_view value = trimmed(statement.substr(sign + 1));
+  Declaration out;
+  out.span = {0, statement.size()};
+  if (name == "prec") {
+    // From 1 to 999.
+    const bool is_number = !value.empty() && value.size() <= 3 && value[0] != '0' &&
+                           std::all_of(value.begin(), value.end(), is_digit);
+    out.name = context_digits;
+    out.expression = value;
+    return is_number ? std::optional(out) : std::nullopt;
+  }
+  if (value.starts_with("decimal.")) value.remove_prefix(8);
+  out.name = context_rounding;
+  out.expression = value;
+  return name == "rounding" && decimal_rounding(value) ? std::optional(out) : std::nullopt;
+}
+
 std::vector<Declaration> read_declarations(std::string_view statement) {
+  if (auto context = read_context(statement)) return {*context};
   if (statement.starts_with("import ") || statement.starts_with("from "))
     return read_import(statement);
   if (auto taking = read_taking(statement); !taking.empty()) return taking;

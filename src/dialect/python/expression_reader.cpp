@@ -120,7 +120,7 @@ const ExpressionForm expression_form = {
     .own_names =
         "math locale datetime date time timedelta timezone UTC ZoneInfo calendar fractions "
         "Fraction "
-        "decimal Decimal ROUND_HALF_EVEN ROUND_HALF_UP "
+        "decimal Decimal getcontext ROUND_HALF_EVEN ROUND_HALF_UP "
         "ROUND_HALF_DOWN ROUND_UP "
         "ROUND_DOWN ROUND_CEILING ROUND_FLOOR",
     .locale_statements = locale_statements};

@@ -99,6 +99,8 @@ class Expressions final : public computed::Evaluator {
   std::optional<bool> evaluate_taking(const Node& node, Value& out);
   bool evaluate_dict(const Node& node, Value& out);
   bool evaluate_filled(const Node& node, Value& out);
+  // What was set for decimals goes with the values of a template.
+  void add_context(std::vector<Value>& values) const;
   bool evaluate_type(const Node& node, Value& out);
   bool evaluate_is_instance(const Node& node, Value& out);
 

@@ -248,7 +248,9 @@ bool Expressions::format(const Node& node, const Value& value, std::string_view 
   if (takes_codes(value)) return format_time(node, value, spec, out);
   if (value.is(Type::decimal)) {
     TextBuffer text;
-    const Trouble trouble = format_decimal(spec, value, WidthUnit::code_points, text);
+    const Trouble trouble =
+        format_decimal(spec, value, WidthUnit::code_points,
+                       decimal_context(nullptr, find(context_rounding)).rounding, text);
     if (trouble.kind == Trouble::Kind::exception)
       return raise(trouble.exception, trouble.why, node);
     if (trouble.kind == Trouble::Kind::over_limit) return over_limit(trouble.why, node);

@@ -5,6 +5,7 @@
 
 #include "../family/records.hpp"
 #include "../family/values.hpp"
+#include "decimals.hpp"
 #include "dialect/lexis.hpp"
 #include "dialects.hpp"
 #include "expressions.hpp"
@@ -99,6 +100,13 @@ bool Expressions::evaluate_dict(const Node& node, Value& out) {
   return true;
 }
 
+void Expressions::add_context(std::vector<Value>& values) const {
+  const Value* rounding = find(context_rounding);
+  if (rounding == nullptr) return;
+  values.push_back(*rounding);
+  values.back().set_name(std::string(context_rounding));
+}
+
 // An f-string among other things: a template whose values are those of the names in it.
 bool Expressions::evaluate_filled(const Node& node, Value& out) {
   std::vector<Value> values;
@@ -110,6 +118,7 @@ bool Expressions::evaluate_filled(const Node& node, Value& out) {
     values.push_back(*known);
     values.back().set_name(name);
   }
+  add_context(values);
   return fill_template(node, *python_dialect(), node.text, values, out);
 }
 

@@ -412,6 +412,7 @@ bool Expressions::format_braces(const Node& node, const Value& form, const Argum
     given.push_back(named.value);
     given.back().set_name(named.name);
   }
+  add_context(given);
   return fill(node, *python_dialect(), text_of(form), given, out);
 }
 

@@ -1,0 +1,113 @@
+#include "locale_records.hpp"
+
+#include <algorithm>
+#include <array>
+#include <iterator>
+#include <utility>
+
+#include "evaluation.hpp"
+
+namespace inky::inline v1::javascript {
+
+namespace {
+
+using namespace std::string_view_literals;
+
+#include "locale_table.inc"
+
+// One of the texts that stand one behind the other.
+std::string_view text_at(std::string_view letters, std::span<const std::uint32_t> ends,
+                         std::size_t number) {
+  const std::size_t begin = number == 0 ? 0 : ends[number - 1];
+  return letters.substr(begin, ends[number] - begin);
+}
+
+constexpr bool is_plain_tag(std::string_view tag) {
+  return tag.find("-u-") == std::string_view::npos;
+}
+constexpr std::string_view usual_tag = "en-US";
+constexpr std::size_t plain_tags = static_cast<std::size_t>(
+    std::count_if(std::begin(locale_tags_here), std::end(locale_tags_here), is_plain_tag));
+// The tags without an extension, the usual one first.
+constexpr auto usual_first = [] {
+  std::array<std::string_view, plain_tags> out{usual_tag};
+  std::copy_if(std::begin(locale_tags_here), std::end(locale_tags_here), out.begin() + 1,
+               [](std::string_view tag) { return is_plain_tag(tag) && tag != usual_tag; });
+  return out;
+}();
+
+// Two letters of base 91, from '#', without the backslash.
+constexpr std::size_t base = 91;
+constexpr std::size_t value_of(char letter) {
+  constexpr char first = '#';
+  return static_cast<std::size_t>(letter - first) - (letter > '\\' ? 1 : 0);
+}
+
+}  // namespace
+
+std::optional<LocaleRecord> LocaleRecord::of(std::string_view tag) {
+  const auto* found =
+      std::lower_bound(std::begin(locale_tags_here), std::end(locale_tags_here), tag);
+  if (found == std::end(locale_tags_here) || *found != tag) return std::nullopt;
+  return LocaleRecord(locale_records[found - std::begin(locale_tags_here)]);
+}
+
+std::string_view LocaleRecord::text(LocalePart part) const {
+  return text_at(text_letters, text_ends, record_parts[record_][static_cast<std::size_t>(part)]);
+}
+
+std::size_t LocaleRecord::number_in(std::string_view packed, std::size_t place) {
+  return value_of(packed[2 * place]) * base + value_of(packed[2 * place + 1]);
+}
+
+std::string_view LocaleRecord::money_row(std::size_t number) {
+  return text_at(money_row_letters, money_row_ends, number);
+}
+std::string_view LocaleRecord::money_pattern(std::string_view row, std::size_t place) {
+  return text_at(money_pattern_letters, money_pattern_ends, number_in(row, place));
+}
+
+std::string_view LocaleRecord::word_row(std::size_t number) {
+  return text_at(word_row_letters, word_row_ends, number);
+}
+std::string_view LocaleRecord::word_pattern(std::string_view row, std::size_t place) {
+  return text_at(word_pattern_letters, word_pattern_ends, number_in(row, place));
+}
+
+std::size_t LocaleRecord::number(LocalePart part, std::size_t row) const {
+  return number_in(text(part), row);
+}
+
+std::optional<std::string_view> LocaleRecord::date_pattern(LocalePart part, std::size_t row,
+                                                           std::size_t place) const {
+  const std::string_view packed = text_at(date_row_letters, date_row_ends, number(part, row));
+  const std::string_view found =
+      text_at(date_pattern_letters, date_pattern_ends, number_in(packed, place));
+  constexpr std::string_view none("\0", 1);
+  return found == none ? std::nullopt : std::optional(found);
+}
+
+int places_of_currency(std::size_t currency) {
+  return currency_places[currency] - '0';
+}
+
+std::string_view renamed_language(std::string_view code) {
+  const auto* found = std::find_if(std::begin(renamed_languages), std::end(renamed_languages),
+                                   [&](const auto& one) { return one.first == code; });
+  return found == std::end(renamed_languages) ? std::string_view() : found->second;
+}
+
+bool is_left_out(std::string_view tag) {
+  return std::find(std::begin(left_out_tags), std::end(left_out_tags), tag) !=
+         std::end(left_out_tags);
+}
+
+std::span<const std::string_view> locale_tags() {
+  return usual_first;
+}
+
+std::span<const std::string_view> all_locale_tags() {
+  return locale_tags_here;
+}
+
+}  // namespace inky::inline v1::javascript
