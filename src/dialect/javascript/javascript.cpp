@@ -455,8 +455,8 @@ class JavaScript final : public family::ProgramDialect<Slots> {
 
  private:
   std::array<SettingFact, 1> settings_{
-      {{"locale", "of toLocaleString without one: whose marks are printed", "en-US",
-        locale_tags()}}};
+      {{"locale", "of toLocaleString without one: whose marks are printed", "en-US", locale_tags(),
+        telling_locales()}}};
   DialectFacts facts_;
   std::vector<ModifierFact> modifiers_;
 };

@@ -106,6 +106,15 @@ std::span<const std::string_view> locale_tags() {
   return usual_first;
 }
 
+std::span<const std::string_view> telling_locales() {
+  static constexpr std::string_view tags[] = {
+      "en-US", "ar-EG", "bn-BD", "cs-CZ", "da-DK", "de-AT", "de-CH", "de-DE", "el-GR",
+      "en-AU", "en-GB", "en-IN", "es-ES", "es-MX", "fa-IR", "fi-FI", "fr-CA", "fr-CH",
+      "fr-FR", "he-IL", "hi-IN", "hu-HU", "it-IT", "ja-JP", "ko-KR", "nl-NL", "pl-PL",
+      "pt-BR", "pt-PT", "ru-RU", "sv-SE", "th-TH", "tr-TR", "uk-UA", "vi-VN", "zh-CN"};
+  return tags;
+}
+
 std::span<const std::string_view> all_locale_tags() {
   return locale_tags_here;
 }
