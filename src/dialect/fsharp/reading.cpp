@@ -185,7 +185,8 @@ const ExpressionForm expression_form = {
     .value_field = "%O",
     .own_names =
         "Math System String List Seq Array infinity nan DateTime DateTimeOffset DateOnly TimeOnly "
-        "TimeSpan TimeZoneInfo DateTimeKind CultureInfo Decimal Convert DayOfWeek MidpointRounding"};
+        "TimeSpan TimeZoneInfo DateTimeKind CultureInfo Decimal Convert DayOfWeek "
+        "MidpointRounding"};
 
 ExpressionReader::ExpressionReader(TemplateContent& out, std::size_t at)
     : CodeReader(code_facts, out, at) {}
