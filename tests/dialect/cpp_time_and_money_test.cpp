@@ -4,6 +4,7 @@
 #include <string>
 
 #include "support/answers.hpp"
+#include "support/statements.hpp"
 
 using namespace inky;
 using support::value;
@@ -88,6 +89,35 @@ TEST_CASE("put_money prints digits in the locale of C") {
   for (const auto& one : cases) {
     INFO(one.source);
     CHECK(answer("cout << " + std::string(one.source) + " << \"|\"").text == one.text);
+  }
+}
+
+TEST_CASE("put_money prints as the locale of the stream has it") {
+  const struct {
+    const char* locale;
+    const char* source;
+    const char* text;
+  } cases[] = {
+      {"de_DE.UTF-8", "put_money(123456)", "1.234,56 |"},
+      {"de_DE.UTF-8", "showbase << put_money(123456)", "1.234,56 €|"},
+      {"de_DE.UTF-8", "showbase << put_money(-5)", "-,05 €|"},
+      {"de_DE.UTF-8", "showbase << put_money(\"1234567\", true)", "12.345,67 EUR |"},
+      {"de_DE.UTF-8", "showbase << setw(12) << put_money(12)", "     ,12 €|"},
+      {"en_US.UTF-8", "showbase << setw(18) << put_money(\"-5.7\", true)", "         -USD  .05|"},
+      {"en_US.UTF-8", "showbase << put_money(123.5)", "$1.24|"},
+      {"ja_JP.UTF-8",
+       "showbase << internal << setfill('0') << setw(16) << put_money(\"123\", true)",
+       "JPY 000000000123|"},
+      {"bi_VU",
+       "showbase << internal << setfill('0') << setw(16) << put_money(\"-1234567.7\", true)",
+       "-VUV 0012,345.67|"},
+      {"de_DE.UTF-8", "put_money(\"\")", "|"},
+  };
+  for (const auto& one : cases) {
+    INFO(one.locale << " " << one.source);
+    const std::string statement = "cout.imbue(locale(\"" + std::string(one.locale) +
+                                  "\")); cout << " + one.source + " << \"|\";";
+    CHECK(support::show("cpp-stream", statement.c_str(), {}).text == one.text);
   }
 }
 

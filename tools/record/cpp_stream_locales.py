@@ -47,11 +47,19 @@ class Maker:
             value = 1e6
         return r.choice(["fixed << setprecision(2) << ", "", "scientific << ", "hexfloat << ", "showpoint << ", "setprecision(10) << ", "fixed << setprecision(0) << "]), repr(float(value))
 
+    def money(self):
+        r = self.random
+        value = r.choice([0, 5, 12, 123, -5, -12, 123456, -1234567, r.randrange(-10 ** 12, 10 ** 12), r.randrange(-2000, 2000)])
+        given = r.choice([str(value), str(value), '"%d"' % value, repr(value + r.choice([0.0, 0.25, 0.5])), '"%d.7"' % value, '""', '"-"', '"a1"'])
+        if given.lstrip("-").isdigit() and abs(value) >= 2 ** 31:
+            given = '"%d"' % value
+        return r.choice(["", "showbase << "]), "put_money(%s%s)" % (given, r.choice(["", "", ", true", ", false"]))
+
     def case(self):
         r = self.random
         chain = "o"
         for _ in range(r.randrange(1, 3)):
-            base, number = self.number()
+            base, number = self.money() if r.random() < 0.25 else self.number()
             chain += " << " + base + r.choice(["", "", "setw(18) << ", "setfill('*') << setw(22) << ", "internal << setfill('0') << setw(16) << ", "left << setw(15) << ", "showpos << "]) + number
             chain += r.choice(["", ' << "|"', ' << " g "'])
         return {"template": chain, "values": [], "locale": r.choice(self.names)}, chain

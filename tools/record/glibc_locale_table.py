@@ -57,7 +57,10 @@ int main(int count, char **names) {
     printf("\037"); list(ABDAY_1, 7);
     printf("\037%s|%s", nl_langinfo(AM_STR), nl_langinfo(PM_STR));
     printf("\037%s\037%s\037%s\037%s", nl_langinfo(D_T_FMT), nl_langinfo(D_FMT), nl_langinfo(T_FMT), nl_langinfo(T_FMT_AMPM));
-    printf("\037%d\037%d\n", *nl_langinfo(ERA) != 0, *nl_langinfo(ALT_DIGITS) != 0);
+    printf("\037%d\037%d", *nl_langinfo(ERA) != 0, *nl_langinfo(ALT_DIGITS) != 0);
+    number(l->int_p_cs_precedes); number(l->int_p_sep_by_space); number(l->int_p_sign_posn);
+    number(l->int_n_cs_precedes); number(l->int_n_sep_by_space); number(l->int_n_sign_posn);
+    printf("\n");
   }
   return 0;
 }

@@ -49,20 +49,27 @@ class Pool:
         return self.numbers.setdefault(text, len(self.numbers))
 
     def source(self):
-        ends, length = [], 0
+        # A literal has 65,535 bytes at most; the end of a text is the number of its literal, and the place in it.
+        ends, pieces, length = [], [[]], 0
         for text in self.numbers:
-            length += len(text.encode())
-            ends.append(length)
-        # Two question marks may begin a trigraph.
-        literals = [locale_table.literal(text)[1:-1].replace("?", "\\?") for text in self.numbers]
-        out = ["constexpr std::string_view %s_letters =" % self.name]
-        line = ""
-        for text in literals:
-            line += text
-            if len(line) > 1000:
-                out.append('"' + line + '"')
-                line = ""
-        out.append('"' + line + '"sv;')
+            size = len(text.encode())
+            if length + size > 65000:
+                pieces.append([])
+                length = 0
+            length += size
+            pieces[-1].append(text)
+            ends.append((len(pieces) - 1) * 65536 + length)
+        out = ["constexpr std::string_view %s_letters[] = {" % self.name]
+        for piece in pieces:
+            line = ""
+            for text in piece:
+                # Two question marks may begin a trigraph.
+                line += locale_table.literal(text)[1:-1].replace("?", "\\?")
+                if len(line) > 1000:
+                    out.append('"' + line + '"')
+                    line = ""
+            out.append('"' + line + '"sv,')
+        out.append("};")
         out.append("constexpr std::uint32_t %s_ends[] = {" % self.name)
         return out + locale_table.lines_of([str(end) for end in ends]) + ["};"]
 

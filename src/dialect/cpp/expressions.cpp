@@ -7,6 +7,7 @@
 #include "../family/values.hpp"
 #include "dialects.hpp"
 #include "format/layout.hpp"
+#include "stream_money.hpp"
 
 namespace inky::inline v1 {
 
@@ -94,13 +95,13 @@ std::optional<bool> CppExpressions::evaluate_own(const computed::Node& node, Val
 
 namespace {
 
-// put_money() in the C locale: digits, without a point, a sign or a symbol.
-std::optional<Value> money(const Value& value) {
+// The digits that put_money() takes of an amount, behind a minus where it is below zero.
+std::optional<std::string> money_digits(const Value& value) {
   if (value.is(Type::text)) {
-    std::string_view text = value.as_text();
-    if (text.starts_with('-')) text.remove_prefix(1);
-    const std::size_t end = std::min(text.find_first_not_of("0123456789"), text.size());
-    return Value::text(std::string(text.substr(0, end)));
+    const std::string_view text = value.as_text();
+    const std::size_t first = text.starts_with('-') ? 1 : 0;
+    const std::size_t end = std::min(text.find_first_not_of("0123456789", first), text.size());
+    return end == first ? std::string() : std::string(text.substr(0, end));
   }
   const bool is_number =
       is_whole(value.type()) || value.is(Type::f64) || value.is(Type::f32) || value.is(Type::f80);
@@ -113,14 +114,14 @@ std::optional<Value> money(const Value& value) {
   if (is_whole(value.type())) {
     WholeRoom room;
     const int128 number = value.as_whole();
-    return Value::text(std::string(write_whole(magnitude_of(number), 10, Letters::lower, room)));
+    return (number < 0 ? "-" : "") +
+           std::string(write_whole(magnitude_of(number), 10, Letters::lower, room));
   }
   real = value.is(Type::f80) ? value.as_real() : nearest_f64(value);
   if (!real.is_finite()) return std::nullopt;
-  real.negative = false;
   TextBuffer out;
   lay_out_real(spec, value.is(Type::f80) ? extended80 : binary64, real, {}, out);
-  return Value::text(out.string());
+  return out.string();
 }
 
 }  // namespace
@@ -263,9 +264,12 @@ bool CppExpressions::call(const computed::Node& node, const std::string& path,
     return true;
   }
   if (name == "put_money" && arguments.size() > 0 && arguments.size() < 3) {
-    auto text = money(arguments[0]);
-    if (!text) return not_yet("put_money of this is", node);
-    out = std::move(*text);
+    const auto digits = money_digits(arguments[0]);
+    const bool is_plain = arguments.size() == 1 || arguments[1].is(Type::truth);
+    if (!digits || !is_plain) return not_yet("put_money of this is", node);
+    const bool by_code = arguments.size() == 2 && arguments[1].as_whole() != 0;
+    out = computed::object_of(cpp_stream::money_object,
+                              {Value::text(*digits), Value::truth(by_code)});
     return true;
   }
   if (name != "format" || arguments.size() == 0 || !arguments[0].is(Type::text))

@@ -31,6 +31,7 @@
 #include "expressions.hpp"
 #include "format/layout.hpp"
 #include "stream_facts.hpp"
+#include "stream_money.hpp"
 #include "stream_numbers.hpp"
 #include "stream_state.hpp"
 #include "stream_writing.hpp"
@@ -112,7 +113,13 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
       out_.append(shown.as_text());
       return true;
     }
-    put_in_locale(field, shown);
+    if (computed::is_object(shown, money_object)) {
+      const std::string text = money_text(shown, glibc::locale_or_c(shared_.locale), state_);
+      if (report_ != nullptr) computed_ = Value::text(text);
+      out_.append(text);
+    } else {
+      put_in_locale(field, shown);
+    }
     if (report_ != nullptr) note_width(field, insertion.shown, width);
     state_.width = 0;
     return true;
@@ -157,6 +164,7 @@ class Rendering final : public family::Rendering<Rendering>, public computed::Sc
   bool check_shown(const Operand& operand) {
     const Value* value = find(operand);
     if (value == nullptr) return has_no_value(operand);
+    if (computed::is_object(*value, money_object)) return true;
     switch (value->type()) {
       case Type::i128:
       case Type::u128:

@@ -8,14 +8,6 @@ namespace inky::inline v1::cpp_stream {
 
 namespace {
 
-// The byte that libstdc++ makes of a mark; empty where it makes none, and groups nothing.
-std::string_view narrowed(std::string_view mark) {
-  if (mark.size() <= 1) return mark;
-  if (mark == "\xe2\x80\xaf" || mark == "\xc2\xa0") return " ";
-  if (mark == "\xe2\x80\x99" || mark == "\xd9\xac") return "'";
-  return {};
-}
-
 // How many bytes stand before the digits: a sign, and 0x.
 std::size_t head_of(std::string_view number) {
   const std::size_t sign = !number.empty() && (number[0] == '-' || number[0] == '+') ? 1 : 0;
@@ -25,6 +17,13 @@ std::size_t head_of(std::string_view number) {
 }
 
 }  // namespace
+
+std::string_view narrowed_mark(std::string_view mark) {
+  if (mark.size() <= 1) return mark;
+  if (mark == "\xe2\x80\xaf" || mark == "\xc2\xa0") return " ";
+  if (mark == "\xe2\x80\x99" || mark == "\xd9\xac") return "'";
+  return {};
+}
 
 void lay_out(Spec asked, const BinaryFormat& format, const BinaryReal& real, Output& out) {
   static constexpr NumberStyle style = {.zero_fill_specials = true};
@@ -49,18 +48,23 @@ void lay_out(Spec asked, const BinaryFormat& format, const BinaryReal& real, Out
 }
 
 std::string localized(std::string_view plain, bool has_octal_prefix, const glibc::Locale& locale) {
-  const std::size_t head = head_of(plain) + (has_octal_prefix && plain.size() > 1 ? 1 : 0);
+  const bool has_point = plain.find('.') != std::string_view::npos;
+  const bool is_hexadecimal_real = plain.find_first_of("pP") != std::string_view::npos;
+  // All that stands before a point is grouped, 0x too, which shows in groups of two.
+  const std::size_t head = is_hexadecimal_real && has_point
+                               ? head_of(plain) - 2
+                               : head_of(plain) + (has_octal_prefix && plain.size() > 1 ? 1 : 0);
   std::string_view rest = plain.substr(head);
   // Not-a-number and infinities.
   if (rest.empty() || !is_hexadecimal_digit(rest[0]) || rest.starts_with("inf"))
     return std::string(plain);
   const std::size_t point = rest.find('.');
-  const bool has_exponent = rest.find_first_of("pP") != std::string_view::npos ||
-                            (point == std::string_view::npos && rest.size() > 1 &&
-                             rest.find_first_of("+-") != std::string_view::npos);
+  const bool has_exponent =
+      !has_point && (is_hexadecimal_real ||
+                     (rest.size() > 1 && rest.find_first_of("+-") != std::string_view::npos));
   const std::size_t size = std::min(point, rest.size());
   std::string out(plain.substr(0, head));
-  const std::string_view mark = narrowed(locale[glibc::Locale::group]);
+  const std::string_view mark = narrowed_mark(locale[glibc::Locale::group]);
   if (mark.empty() || has_exponent)
     out += rest.substr(0, size);
   else
@@ -68,7 +72,7 @@ std::string localized(std::string_view plain, bool has_octal_prefix, const glibc
   if (point == std::string_view::npos) return out + std::string(rest.substr(size));
   // Of a mark that it cannot narrow, its first byte.
   const std::string_view decimal = locale[glibc::Locale::point];
-  const std::string_view narrow = narrowed(decimal);
+  const std::string_view narrow = narrowed_mark(decimal);
   out += narrow.empty() ? decimal.substr(0, 1) : narrow;
   out += rest.substr(point + 1);
   return out;

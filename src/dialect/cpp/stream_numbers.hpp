@@ -14,6 +14,9 @@ namespace inky::inline v1::cpp_stream {
 // A real as a stream of the C locale shows it.
 void lay_out(Spec asked, const BinaryFormat& format, const BinaryReal& real, Output& out);
 
+// The byte that libstdc++ makes of a mark; empty where it makes none, and groups nothing.
+std::string_view narrowed_mark(std::string_view mark);
+
 // A number as the C locale has it, without padding, with the marks of another. libstdc++ knows marks
 // of one byte alone. The 0 in front of octal digits is none of them.
 std::string localized(std::string_view plain, bool has_octal_prefix, const glibc::Locale& locale);

@@ -48,6 +48,13 @@ class Locale {
     twelve_hours,
     has_eras,
     has_digits,  // of its own, for the codes with O
+    // As plus_precedes and those behind it, beside the code.
+    code_plus_precedes,
+    code_plus_space,
+    code_plus_place,
+    code_minus_precedes,
+    code_minus_space,
+    code_minus_place,
     parts
   };
 

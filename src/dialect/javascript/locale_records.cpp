@@ -15,11 +15,16 @@ using namespace std::string_view_literals;
 
 #include "locale_table.inc"
 
-// One of the texts that stand one behind the other.
-std::string_view text_at(std::string_view letters, std::span<const std::uint32_t> ends,
-                         std::size_t number) {
-  const std::size_t begin = number == 0 ? 0 : ends[number - 1];
-  return letters.substr(begin, ends[number] - begin);
+// One of the texts that stand one behind the other in a few literals. An end is the number of its
+// literal, and the place in it.
+std::string_view text_at(std::span<const std::string_view> letters,
+                         std::span<const std::uint32_t> ends, std::size_t number) {
+  constexpr std::uint32_t place = 0xffff;
+  constexpr unsigned bits = 16;
+  const std::uint32_t end = ends[number];
+  const std::uint32_t before = number == 0 ? 0 : ends[number - 1];
+  const std::uint32_t begin = before >> bits == end >> bits ? before & place : 0;
+  return letters[end >> bits].substr(begin, (end & place) - begin);
 }
 
 constexpr bool is_plain_tag(std::string_view tag) {
@@ -37,7 +42,7 @@ constexpr auto usual_first = [] {
 }();
 
 // Two letters of base 91, from '#', without the backslash.
-constexpr std::size_t base = 91;
+constexpr std::size_t letter_count = 91;
 constexpr std::size_t value_of(char letter) {
   constexpr char first = '#';
   return static_cast<std::size_t>(letter - first) - (letter > '\\' ? 1 : 0);
@@ -57,7 +62,7 @@ std::string_view LocaleRecord::text(LocalePart part) const {
 }
 
 std::size_t LocaleRecord::number_in(std::string_view packed, std::size_t place) {
-  return value_of(packed[2 * place]) * base + value_of(packed[2 * place + 1]);
+  return value_of(packed[2 * place]) * letter_count + value_of(packed[2 * place + 1]);
 }
 
 std::string_view LocaleRecord::money_row(std::size_t number) {

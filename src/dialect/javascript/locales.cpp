@@ -196,7 +196,7 @@ bool take_numbering(std::string_view system, Locale& locale) {
 
 LocaleLookup locale_tagged(std::string_view asked) {
   using State = LocaleLookup::State;
-  if (auto exact = exact_locale(asked)) return {State::found, std::move(exact)};
+  if (const auto exact = exact_locale(asked)) return {State::found, exact};
   Tag tag = read_tag(asked);
   if (!tag.is_valid) return {State::invalid, {}};
   if (!tag.is_known) return {State::not_supported_yet, {}};
