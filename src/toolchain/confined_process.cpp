@@ -333,6 +333,12 @@ class Watch {
         out_.why = command_.words[0] + " could not be started: " + std::strerror(said.status);
         return true;
       case Report::What::ended:
+        // A program that could start no more of them may have ended before anybody looked.
+        if (said.status != 0 &&
+            family_of(keeper_, [](pid_t) {}).processes + 1 >= limits_.processes) {
+          stop(Ended::How::over_limit, "it started too many processes");
+          return true;
+        }
         out_.how = WIFEXITED(said.status) ? Ended::How::exited : Ended::How::killed;
         out_.status = WIFEXITED(said.status) ? WEXITSTATUS(said.status) : WTERMSIG(said.status);
         return true;
