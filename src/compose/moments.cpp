@@ -10,8 +10,8 @@ bool shows_moments(const Dialect& dialect) {
   return composing != nullptr && !composing->moment.empty();
 }
 
-Result<WrittenMoment> write_moment(const Dialect& dialect, const Spec& wish, const Value& value,
-                                   std::string_view name) {
+Result<WrittenStatements> write_moment(const Dialect& dialect, const Spec& wish, const Value& value,
+                                       std::string_view name) {
   if (!shows_moments(dialect))
     return language_cannot(dialect, "has no facility of its own for dates and times",
                            "Make the text first, and print that.");
@@ -22,12 +22,8 @@ Result<WrittenMoment> write_moment(const Dialect& dialect, const Spec& wish, con
   const auto letters = composing->moment_letters(field, notes);
   if (!letters)
     return Error{Code::not_supported_yet, notes.front().message, {}, "Wish for less of it."};
-  WrittenMoment out;
-  out.statements = with_filled(with_filled(composing->moment, 'V', name), 'M', *letters);
-  Result<std::string> text = printed_text(dialect, out.statements, value, name);
-  if (!text) return text.error();
-  out.text = std::move(*text);
-  return out;
+  return with_text(dialect, with_filled(with_filled(composing->moment, 'V', name), 'M', *letters),
+                   value, name);
 }
 
 }  // namespace inky::inline v1

@@ -5,20 +5,16 @@
 #include <string_view>
 
 #include "inky_margin/dialect/dialect.hpp"
+#include "statement_form.hpp"
 
 namespace inky::inline v1 {
-
-struct WrittenMoment {
-  std::string statements;  // print it, without a line end behind
-  std::string text;        // what they print of the value
-};
 
 // Whether the language has such a facility.
 bool shows_moments(const Dialect& dialect);
 
 // Errors: not_supported_yet where the language has no such facility, or no letters for a part.
 // REQUIRES: the wish is for a moment.
-Result<WrittenMoment> write_moment(const Dialect& dialect, const Spec& wish, const Value& value,
-                                   std::string_view name);
+Result<WrittenStatements> write_moment(const Dialect& dialect, const Spec& wish, const Value& value,
+                                       std::string_view name);
 
 }  // namespace inky::inline v1

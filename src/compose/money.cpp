@@ -19,8 +19,8 @@ std::optional<glibc::Locale> currency_locale(std::string_view name) {
 
 }  // namespace
 
-Result<WrittenMoney> write_money(const Dialect& dialect, const Spec& wish, const Value& value,
-                                 std::string_view name) {
+Result<WrittenStatements> write_money(const Dialect& dialect, const Spec& wish, const Value& value,
+                                      std::string_view name) {
   const DialectFacts& facts = dialect.facts();
   const ComposingForm* composing = facts.forms.composing;
   if (composing == nullptr || composing->money.empty() || composing->carrier != facts.id)
@@ -49,15 +49,10 @@ Result<WrittenMoney> write_money(const Dialect& dialect, const Spec& wish, const
     return language_cannot(dialect,
                            "shows as many places as the locale has, " + std::to_string(usual),
                            "Leave the places out.");
-  WrittenMoney out;
-  out.statements = with_filled(form, 'L', *tag);
-  out.statements = with_filled(out.statements, 'C', wish.currency.text());
-  out.statements = with_filled(out.statements, 'P', std::to_string(places));
-  out.statements = with_filled(out.statements, 'V', name);
-  Result<std::string> text = printed_text(dialect, out.statements, value, name);
-  if (!text) return text.error();
-  out.text = std::move(*text);
-  return out;
+  std::string statements = with_filled(form, 'L', *tag);
+  statements = with_filled(statements, 'C', wish.currency.text());
+  statements = with_filled(statements, 'P', std::to_string(places));
+  return with_text(dialect, with_filled(statements, 'V', name), value, name);
 }
 
 }  // namespace inky::inline v1

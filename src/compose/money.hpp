@@ -5,18 +5,14 @@
 #include <string_view>
 
 #include "inky_margin/dialect/dialect.hpp"
+#include "statement_form.hpp"
 
 namespace inky::inline v1 {
-
-struct WrittenMoney {
-  std::string statements;  // print it, without a line end behind
-  std::string text;        // what they print of the value
-};
 
 // Errors: not_supported_yet where the language has no such facility, none for this locale, or one
 // that shows another currency there.
 // REQUIRES: the wish has a currency and a locale.
-Result<WrittenMoney> write_money(const Dialect& dialect, const Spec& wish, const Value& value,
-                                 std::string_view name);
+Result<WrittenStatements> write_money(const Dialect& dialect, const Spec& wish, const Value& value,
+                                      std::string_view name);
 
 }  // namespace inky::inline v1

@@ -24,8 +24,8 @@ Error language_cannot(const Dialect& dialect, std::string_view what, std::string
           std::move(remedy)};
 }
 
-Result<std::string> printed_text(const Dialect& dialect, std::string_view statements,
-                                 const Value& value, std::string_view name) {
+Result<WrittenStatements> with_text(const Dialect& dialect, std::string statements,
+                                    const Value& value, std::string_view name) {
   const Result<Template> parsed = parse_statement(dialect, statements);
   if (!parsed) return parsed.error();
   Value named = value;
@@ -35,7 +35,7 @@ Result<std::string> printed_text(const Dialect& dialect, std::string_view statem
   if (!outcome.prints())
     return language_cannot(dialect, "prints nothing of this: " + outcome.why(),
                            "Give another value.");
-  return text.string();
+  return WrittenStatements{std::move(statements), text.string()};
 }
 
 }  // namespace inky::inline v1

@@ -11,10 +11,15 @@ namespace inky::inline v1 {
 // The form with a text in the place of each @ that the mark follows.
 std::string with_filled(std::string_view form, char mark, std::string_view text);
 
-// What statements print of a value of this name. Errors: as parse_statement(), and not_supported_yet
-// where they print nothing of it.
-Result<std::string> printed_text(const Dialect& dialect, std::string_view statements,
-                                 const Value& value, std::string_view name);
+struct WrittenStatements {
+  std::string statements;  // print the value, without a line end behind
+  std::string text;        // what they print of it
+};
+
+// Statements about a value of this name, with what they print of it. Errors: as parse_statement(),
+// and not_supported_yet where they print nothing of it.
+Result<WrittenStatements> with_text(const Dialect& dialect, std::string statements,
+                                    const Value& value, std::string_view name);
 
 Error language_cannot(const Dialect& dialect, std::string_view what, std::string remedy);
 

@@ -124,7 +124,7 @@ std::optional<std::string> text_of(const Composed& composed, const Value& value)
 
 // By the language's facility for moments, where no field of a template shows them.
 void write_as_moment(const WriteRequest& request, const std::string& name, WrittenWish& out) {
-  Result<WrittenMoment> moment = write_moment(*out.dialect, request.wish, request.value, name);
+  Result<WrittenStatements> moment = write_moment(*out.dialect, request.wish, request.value, name);
   if (!moment) {
     // Where there is no facility, the reason that the dialect gives is the nearer one.
     if (shows_moments(*out.dialect))
@@ -172,7 +172,7 @@ WrittenWish written_as_money(const Dialect& dialect, const WriteRequest& request
                              const std::string& name) {
   WrittenWish out;
   out.dialect = &dialect;
-  Result<WrittenMoney> money = write_money(dialect, request.wish, request.value, name);
+  Result<WrittenStatements> money = write_money(dialect, request.wish, request.value, name);
   if (!money) {
     if (request.composes) {
       compose_instead(request, name, out);

@@ -10,14 +10,10 @@ namespace inky::inline v1 {
 
 namespace {
 
-constexpr char lower(char c) {
-  return c >= 'A' && c <= 'Z' ? static_cast<char>(c - 'A' + 'a') : c;
-}
-
 // "de-de" of "de_DE.UTF-8": what names of locales are compared by.
 std::string folded(std::string_view name) {
   std::string out;
-  for (const char c : name) out += c == '_' ? '-' : lower(c);
+  for (const char c : name) out += c == '_' ? '-' : small_letter(c);
   for (const std::string_view encoding : {".utf-8", ".utf8"}) {
     // C.UTF-8 is not C.
     const std::size_t at = out.find(encoding);
@@ -72,7 +68,8 @@ std::optional<std::string_view> find_value(const SettingFact& fact, std::string_
     if (wanted.empty()) continue;
     for (const std::string_view value : fact.values) {
       // Most differ in their first letter.
-      if (!value.empty() && lower(value[0]) == wanted[0] && folded(value) == wanted) return value;
+      if (!value.empty() && small_letter(value[0]) == wanted[0] && folded(value) == wanted)
+        return value;
     }
   }
   return std::nullopt;

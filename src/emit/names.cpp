@@ -11,13 +11,6 @@ namespace inky::inline v1 {
 
 namespace {
 
-char in_lower(char c) {
-  return 'A' <= c && c <= 'Z' ? static_cast<char>(c - 'A' + 'a') : c;
-}
-char in_upper(char c) {
-  return 'a' <= c && c <= 'z' ? static_cast<char>(c - 'a' + 'A') : c;
-}
-
 void append_word(std::string_view word, NameCase name_case, std::string& out) {
   if (out.empty()) {
     out = word;
@@ -31,7 +24,7 @@ void append_word(std::string_view word, NameCase name_case, std::string& out) {
       out += '-';
       break;
     case NameCase::camel:
-      out += in_upper(word.front());
+      out += capital_letter(word.front());
       word.remove_prefix(1);
       break;
   }
@@ -48,7 +41,7 @@ std::string name_of(std::string_view text, NameCase name_case) {
   };
   for (const char c : text) {
     if (is_letter(c) || is_digit(c))
-      word += in_lower(c);
+      word += small_letter(c);
     else
       end_word();
     if (out.size() + word.size() >= most) break;

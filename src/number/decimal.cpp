@@ -212,7 +212,7 @@ uint128 nearest_exactly(const BinaryFormat& format, const DecimalText& decimal, 
 
 bool equals_ignoring_case(std::string_view text, std::string_view lower) {
   return std::equal(text.begin(), text.end(), lower.begin(), lower.end(),
-                    [](char a, char b) { return (a >= 'A' && a <= 'Z' ? a - 'A' + 'a' : a) == b; });
+                    [](char a, char b) { return small_letter(a) == b; });
 }
 
 int hex_value(char c) {

@@ -12,13 +12,9 @@ namespace {
 
 constexpr std::size_t most_literal_digits = 1'000;
 
-char small(char c) {
-  return c >= 'A' && c <= 'Z' ? static_cast<char>(c | 0x20) : c;
-}
-
 int digit_of(char c) {
   if (is_digit(c)) return c - '0';
-  const char letter = small(c);
+  const char letter = small_letter(c);
   return letter >= 'a' && letter <= 'z' ? letter - 'a' + 10 : 36;
 }
 
@@ -37,7 +33,7 @@ std::optional<std::string> decimal_of(std::string_view digits, int base) {
 }
 
 int base_of(char letter) {
-  switch (small(letter)) {
+  switch (small_letter(letter)) {
     case 'b':
       return 2;
     case 'o':
@@ -66,14 +62,14 @@ std::optional<std::string> with_radix(std::string_view text) {
   std::size_t size = 0;
   if (text.starts_with('#') && text.size() > 1) {
     text.remove_prefix(1);
-    if (const int base = small(text[0]) == 'h' ? 0 : base_of(text[0]); base != 0)
+    if (const int base = small_letter(text[0]) == 'h' ? 0 : base_of(text[0]); base != 0)
       return decimal_of(text.substr(1), base);
     const int base = radix_in(text, size);
-    if (base == 0 || size >= text.size() || small(text[size]) != 'r') return std::nullopt;
+    if (base == 0 || size >= text.size() || small_letter(text[size]) != 'r') return std::nullopt;
     return decimal_of(text.substr(size + 1), base);
   }
   if (text.starts_with('&') && text.size() > 1) {
-    const int base = small(text[1]) == 'x' ? 0 : base_of(text[1]);
+    const int base = small_letter(text[1]) == 'x' ? 0 : base_of(text[1]);
     if (text.ends_with('&')) text.remove_suffix(1);
     return base == 0 ? std::nullopt
                      : decimal_of(text.substr(std::min<std::size_t>(2, text.size())), base);
@@ -114,7 +110,7 @@ std::optional<NumberLiteral> literal_in(std::string_view text) {
     if (!separates) plain += text[i];
   }
   std::string small_letters = plain;
-  std::transform(plain.begin(), plain.end(), small_letters.begin(), small);
+  std::transform(plain.begin(), plain.end(), small_letters.begin(), small_letter);
   const int base = small_letters.size() > 2 && plain[0] == '0' && small_letters[1] != 'h'
                        ? base_of(small_letters[1])
                        : 0;
@@ -136,8 +132,8 @@ std::optional<NumberLiteral> literal_in(std::string_view text) {
   const bool has_mark = plain.size() < small_letters.size();
   if (plain.size() == text.size() && !has_mark) return std::nullopt;
   for (std::size_t i = 0; i < plain.size(); ++i) {
-    const bool is_sign = (plain[i] == '+' || plain[i] == '-') && small(plain[i - 1]) == 'e';
-    if (!is_digit(plain[i]) && plain[i] != '.' && small(plain[i]) != 'e' && !is_sign)
+    const bool is_sign = (plain[i] == '+' || plain[i] == '-') && small_letter(plain[i - 1]) == 'e';
+    if (!is_digit(plain[i]) && plain[i] != '.' && small_letter(plain[i]) != 'e' && !is_sign)
       return std::nullopt;
   }
   out.digits = sign + plain;

@@ -1,4 +1,5 @@
 #include "call_forms.hpp"
+#include "text/ascii.hpp"
 
 #include <cstring>
 
@@ -26,10 +27,6 @@ std::string with_points(std::string_view path) {
   return out;
 }
 
-char small(char c) {
-  return c >= 'A' && c <= 'Z' ? static_cast<char>(c - 'A' + 'a') : c;
-}
-
 // "this._appLogger.info" of "logger.info".
 bool ends_receiver(std::string_view path, std::string_view wanted) {
   const std::size_t point = path.rfind('.');
@@ -41,13 +38,14 @@ bool ends_receiver(std::string_view path, std::string_view wanted) {
   if (receiver.size() < end.size()) return false;
   const std::size_t from = receiver.size() - end.size();
   for (std::size_t i = 0; i < end.size(); ++i) {
-    if (small(receiver[from + i]) != small(end[i])) return false;
+    if (small_letter(receiver[from + i]) != small_letter(end[i])) return false;
   }
   if (from == 0) return true;
   // A word of its own: dialog is no log.
   const char before = receiver[from - 1];
-  const bool is_letter = small(before) >= 'a' && small(before) <= 'z';
-  return !is_letter || (small(before) == before && small(receiver[from]) != receiver[from]);
+  const bool is_letter = small_letter(before) >= 'a' && small_letter(before) <= 'z';
+  return !is_letter ||
+         (small_letter(before) == before && small_letter(receiver[from]) != receiver[from]);
 }
 
 }  // namespace

@@ -4,6 +4,8 @@
 #include <map>
 #include <utility>
 
+#include "text/ascii.hpp"
+
 namespace inky::inline v1 {
 
 namespace {
@@ -28,9 +30,7 @@ constexpr std::size_t most_tokens = 8;
 // called.
 bool names_format(std::string_view word) {
   std::string small(word);
-  std::transform(small.begin(), small.end(), small.begin(), [](char c) {
-    return c >= 'A' && c <= 'Z' ? static_cast<char>(c - 'A' + 'a') : c;
-  });
+  std::transform(small.begin(), small.end(), small.begin(), small_letter);
   return small == "format" || small == "__format__" || small.find("printf") != std::string::npos;
 }
 

@@ -15,6 +15,18 @@ constexpr bool is_letter(char c) {
 constexpr bool is_hexadecimal_digit(char c) {
   return is_digit(c) || ('a' <= c && c <= 'f') || ('A' <= c && c <= 'F');
 }
+constexpr bool is_capital_letter(char c) {
+  return 'A' <= c && c <= 'Z';
+}
+constexpr bool is_small_letter(char c) {
+  return 'a' <= c && c <= 'z';
+}
+constexpr char small_letter(char c) {
+  return is_capital_letter(c) ? static_cast<char>(c - 'A' + 'a') : c;
+}
+constexpr char capital_letter(char c) {
+  return is_small_letter(c) ? static_cast<char>(c - 'a' + 'A') : c;
+}
 // What an identifier of most languages is made of.
 constexpr bool is_word_start(char c) {
   return is_letter(c) || c == '_';

@@ -211,6 +211,16 @@ def run(folder):
     return subprocess.run(["dotnet", folder / "record.dll"], capture_output=True, text=True, env=quiet, check=True).stdout
 
 
+def printed_by(source):
+    """What a whole program prints."""
+    with tempfile.TemporaryDirectory() as name:
+        folder = pathlib.Path(name)
+        told = compiled(folder, source).stdout
+        if told:
+            sys.exit(told)
+        return run(folder)
+
+
 def templates(maker, wanted):
     """Requests, each with the body of a method that asks."""
     out = []

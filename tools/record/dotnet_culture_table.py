@@ -5,9 +5,6 @@
 """
 
 import json
-import pathlib
-import sys
-import tempfile
 
 import csharp
 import locale_table
@@ -64,12 +61,7 @@ static class Program {
 
 def main():
     needs("dotnet --version")
-    with tempfile.TemporaryDirectory() as name:
-        folder = pathlib.Path(name)
-        told = csharp.compiled(folder, program).stdout
-        if told:
-            sys.exit(told)
-        answers = csharp.run(folder).splitlines()
+    answers = csharp.printed_by(program).splitlines()
     (runtime, icu), *cultures = [json.loads(line) for line in answers]
     heading = ["Asked of NumberFormatInfo and DateTimeFormatInfo, .NET %s with ICU %s." % (runtime, icu), "Written by tools/record/dotnet_culture_table.py."]
     rows = [(culture[0], culture[1:]) for culture in cultures]

@@ -4,10 +4,6 @@
     tools/record/dotnet_zone_table.py              writes src/dialect/csharp/windows_zones.inc
 """
 
-import pathlib
-import sys
-import tempfile
-
 import csharp
 import zone_calls
 from locale_table import lines_of, literal
@@ -32,12 +28,7 @@ static class Program {
 
 def main():
     needs("dotnet --version")
-    with tempfile.TemporaryDirectory() as place:
-        folder = pathlib.Path(place)
-        told = csharp.compiled(folder, program.replace("@ZONES", " ".join(zone_calls.every()))).stdout
-        if told:
-            sys.exit(told)
-        version, *lines = csharp.run(folder).splitlines()
+    version, *lines = csharp.printed_by(program.replace("@ZONES", " ".join(zone_calls.every()))).splitlines()
     rows = [line.split("\t") for line in lines]
     known = set(zone_calls.every())
     out = ["// Written by tools/record/dotnet_zone_table.py from .NET %s; do not edit." % version]

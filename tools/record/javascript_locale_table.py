@@ -181,7 +181,7 @@ class Record:
             # The first of each of a short number is a count of digits.
             texts = [str(one) if name == "compact" and i % size == 0 else self.pattern(one) for i, one in enumerate(words[name])]
             out.append(self.listed([texts[i:i + size] for i in range(0, len(texts), size)]))
-        names = ["|".join([]) if number is None else answer["names"][number] for number in self.lists]
+        names = ["" if number is None else answer["names"][number] for number in self.lists]
         *texts, least, of_two, percent_of_two, accounts_of_two, money_of_two, own_euros, other_digits, _ = answer["marks"]
         shape = "%d%d%d%d%d%d%d" % (least, of_two, percent_of_two, accounts_of_two, money_of_two, own_euros, other_digits)
         digits = "" if answer["digits"] == "0123456789" else answer["digits"]

@@ -57,8 +57,7 @@ struct Moment {
   int second = 0;                  // no leap seconds
   int nanosecond = 0;              // 0 to 999,999,999
   std::optional<int> offset = {};  // minutes east of UTC, -1439 to 1439; nothing: it has none
-  Zone zone =
-      0;  // what the offset is from; a value drops it where there is no offset, or no such zone
+  Zone zone = 0;                   // of the offset; a value without an offset has none
 
   // Any moment as one number, and back: as a value holds it.
   uint128 packed() const;

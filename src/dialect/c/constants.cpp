@@ -12,10 +12,6 @@ namespace inky::inline v1::c_language {
 
 namespace {
 
-char small_letter(char c) {
-  return 'A' <= c && c <= 'Z' ? static_cast<char>(c - 'A' + 'a') : c;
-}
-
 std::optional<Value> real_number(const std::string& text, const std::string& suffix) {
   const Type type = suffix == "f" ? Type::f32 : suffix == "l" ? Type::f80 : Type::f64;
   if (suffix.size() > 1) return std::nullopt;

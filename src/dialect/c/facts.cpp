@@ -6,6 +6,7 @@
 #include "dialect/program_form.hpp"
 #include "dialect/run_form.hpp"
 #include "dialect/table_form.hpp"
+#include "struct_tm.hpp"
 
 namespace inky::inline v1::c_language {
 
@@ -116,10 +117,7 @@ constexpr auto program_types = std::to_array<TypeForm>({
     {Type::text, "const char *"},
     {Type::character, "int ", "'@'"},
     {Type::truth, "_Bool "},
-    {Type::moment, "struct tm ",
-     "{.tm_sec = @s, .tm_min = @m, .tm_hour = @h, .tm_mday = @D, .tm_mon = @M - 1, "
-     ".tm_year = @Y - 1900, .tm_wday = @w, .tm_yday = @y, .tm_gmtoff = @z, .tm_zone = \"@Z\"}",
-     "#include <time.h>\n"},
+    {Type::moment, "struct tm ", c_language::written_members, "#include <time.h>\n"},
 });
 
 constexpr NeededLine needed[] = {

@@ -23,6 +23,7 @@
 #include "dialect/program_form.hpp"
 #include "dialect/run_form.hpp"
 #include "dialects.hpp"
+#include "struct_tm.hpp"
 
 namespace inky::inline v1 {
 
@@ -120,9 +121,7 @@ constexpr auto failures = std::to_array<FailureFact>({
 });
 
 constexpr auto types = std::to_array<TypeForm>({
-    {Type::moment, "struct tm ",
-     "{.tm_year = @Y - 1900, .tm_mon = @M - 1, .tm_mday = @D, .tm_hour = @h, .tm_min = @m, "
-     ".tm_sec = @s, .tm_wday = @w, .tm_yday = @y, .tm_gmtoff = @z, .tm_zone = \"@Z\"}"},
+    {Type::moment, "struct tm ", c_language::written_members},
     {Type::date, "struct tm ",
      "{.tm_year = @Y - 1900, .tm_mon = @M - 1, .tm_mday = @D, .tm_wday = @w, .tm_yday = @y, "
      ".tm_zone = \"UTC\"}"},

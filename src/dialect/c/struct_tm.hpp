@@ -16,6 +16,11 @@ using TimeMembers = std::array<std::int64_t, 8>;
 // The place of a member by its name; nothing where there is none.
 std::optional<std::size_t> time_member(std::string_view name);
 
+// The members of a value as a program sets them: in the order of the GNU C library, which C++ needs.
+inline constexpr std::string_view written_members =
+    "{.tm_sec = @s, .tm_min = @m, .tm_hour = @h, .tm_mday = @D, .tm_mon = @M - 1, "
+    ".tm_year = @Y - 1900, .tm_wday = @w, .tm_yday = @y, .tm_gmtoff = @z, .tm_zone = \"@Z\"}";
+
 Value object_of(const TimeMembers& members);
 TimeMembers members_of(const Moment& moment);
 // The members of an object, or of a moment; nothing where it is neither.

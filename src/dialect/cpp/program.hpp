@@ -3,6 +3,7 @@
 
 #include <array>
 
+#include "../c/struct_tm.hpp"
 #include "dialect/program_form.hpp"
 #include "dialect/table_form.hpp"
 
@@ -26,9 +27,7 @@ inline constexpr auto cpp_program_types = std::to_array<TypeForm>({
     {Type::date, "std::chrono::year_month_day ",
      "{std::chrono::year{@Y}, std::chrono::month{@M}, std::chrono::day{@D}}",
      "#include <chrono>\n"},
-    {Type::moment, "std::tm ",
-     "{.tm_sec = @s, .tm_min = @m, .tm_hour = @h, .tm_mday = @D, .tm_mon = @M - 1, "
-     ".tm_year = @Y - 1900, .tm_wday = @w, .tm_yday = @y, .tm_gmtoff = @z, .tm_zone = \"@Z\"}",
+    {Type::moment, "std::tm ", c_language::written_members,
      "#include <ctime>\n#include <iomanip>\n"},
 });
 

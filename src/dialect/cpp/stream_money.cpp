@@ -96,8 +96,10 @@ std::string money_text(const Value& money, const glibc::Locale& locale, const St
   const auto width = static_cast<std::size_t>(std::max(state.width, 0));
   const std::size_t bare = value.size() + sign.size() + symbol.size();
   const bool fills_inside = state.side == inner_side && bare < width;
-  const auto add = [](std::string& out, std::string_view text, std::size_t times) {
-    for (; times > 0; --times) out += text;
+  const auto filled = [&](std::size_t times) {
+    TextBuffer out;
+    out.fill(fill, times);
+    return out.string();
   };
   std::string out;
   for (const Part part : pattern) {
@@ -112,18 +114,17 @@ std::string money_text(const Value& money, const glibc::Locale& locale, const St
         out += value;
         break;
       case Part::space:
-        add(out, fill, fills_inside ? width - bare : 1);
+        out += filled(fills_inside ? width - bare : 1);
         break;
       case Part::none:
-        if (fills_inside) add(out, fill, width - bare);
+        if (fills_inside) out += filled(width - bare);
         break;
     }
   }
   // The rest of a sign stands behind all.
   if (sign.size() > 1) out += sign.substr(1);
   if (out.size() >= width) return out;
-  std::string padding;
-  add(padding, fill, width - out.size());
+  const std::string padding = filled(width - out.size());
   return state.side == left_side ? out + padding : padding + out;
 }
 

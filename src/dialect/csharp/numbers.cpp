@@ -69,7 +69,7 @@ void append_bits(const NumberFormat& format, const Value& value, Output& out) {
       0, static_cast<std::size_t>(std::max(format.precision - static_cast<int>(digits.size()), 0)),
       fill);
   if (format.letter == 'x') {
-    for (char& c : digits) c = c >= 'A' && c <= 'F' ? static_cast<char>(c - 'A' + 'a') : c;
+    for (char& c : digits) c = small_letter(c);
   }
   out.append(digits);
 }

@@ -7,8 +7,8 @@ namespace {
 constexpr int first_year = 1179;
 constexpr int last_year = 1478;
 
-// Days from 1970-01-01 to the first day of a year: of 33 years, 8 have a day more. That holds from
-// 1178 to 1501, as long as the day of the equinox in Tehran does.
+// Days from 1970-01-01 to the first day of a year: 8 of 33 years are leap years. Node.js 20 and
+// .NET 10 agree with that on each day of these years.
 constexpr std::int64_t new_year(std::int64_t year) {
   constexpr std::int64_t epoch = -492'268;  // the first day of the year 1
   return epoch + 365 * (year - 1) + (8 * year + 21) / 33;

@@ -4,6 +4,7 @@
 #include <optional>
 
 #include "inky_margin/format/spec.hpp"
+#include "text/ascii.hpp"
 #include "time_zones.hpp"
 
 namespace inky::inline v1 {
@@ -209,8 +210,8 @@ bool append_number(const Moment& moment, const TimeField& field, std::string& ou
 std::string in_case(std::string_view text, bool upper, bool lower) {
   std::string out(text);
   for (char& c : out) {
-    if (upper && c >= 'a' && c <= 'z') c = static_cast<char>(c - 'a' + 'A');
-    if (lower && c >= 'A' && c <= 'Z') c = static_cast<char>(c - 'A' + 'a');
+    if (upper) c = capital_letter(c);
+    if (lower) c = small_letter(c);
   }
   return out;
 }

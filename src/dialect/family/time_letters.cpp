@@ -171,20 +171,21 @@ bool put_in_literal(std::string_view text, std::string& out) {
   return written && put_strftime_text(*written, out);
 }
 
-std::optional<std::string> write_codes(std::span<const TimeLetter> letters, const FieldWish& wish,
-                                       Notes& notes) {
-  if (note_time_wish("strftime", wish, notes)) return std::nullopt;
-  return write_time("strftime", letters, wish.spec.moment, put_in_literal, notes);
-}
-
 }  // namespace
 
+std::optional<std::string> write_codes(std::string_view language,
+                                       std::span<const TimeLetter> letters, const FieldWish& wish,
+                                       Notes& notes) {
+  if (note_time_wish(language, wish, notes)) return std::nullopt;
+  return write_time(language, letters, wish.spec.moment, put_in_literal, notes);
+}
+
 std::optional<std::string> write_strftime(const FieldWish& wish, Notes& notes) {
-  return write_codes(strftime_letters(), wish, notes);
+  return write_codes("strftime", strftime_letters(), wish, notes);
 }
 
 std::optional<std::string> write_standard_strftime(const FieldWish& wish, Notes& notes) {
-  return write_codes(standard_strftime_letters(), wish, notes);
+  return write_codes("strftime", standard_strftime_letters(), wish, notes);
 }
 
 }  // namespace inky::inline v1::family

@@ -42,8 +42,11 @@ Spec time_wish(const TimePattern& pattern);
 // Says that the field is not written: the wish names no parts, or pads the text.
 bool note_time_wish(std::string_view language, const FieldWish& wish, Notes& notes);
 
-// The codes of strftime() in a literal in double quotes: those of the standard, or of the GNU C
+// Codes with a percent sign in a literal in double quotes: of a language, or those of the standard, or of the GNU C
 // library, too.
+std::optional<std::string> write_codes(std::string_view language,
+                                       std::span<const TimeLetter> letters, const FieldWish& wish,
+                                       Notes& notes);
 std::optional<std::string> write_strftime(const FieldWish& wish, Notes& notes);
 std::optional<std::string> write_standard_strftime(const FieldWish& wish, Notes& notes);
 

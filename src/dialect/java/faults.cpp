@@ -4,6 +4,7 @@
 
 #include "../family/percent.hpp"
 #include "facts.hpp"
+#include "text/ascii.hpp"
 #include "text/escape.hpp"
 #include "times.hpp"
 
@@ -21,10 +22,6 @@ std::string letter_name(const Field& field) {
   std::string out = "%";
   if (is_time_field(field)) out += facts.modifiers[percent::parts_of(field).modifier].text;
   return out += field.letter;
-}
-
-char lower(char letter) {
-  return letter >= 'A' && letter <= 'Z' ? static_cast<char>(letter - 'A' + 'a') : letter;
 }
 
 namespace {
@@ -75,7 +72,7 @@ std::optional<Fault> fault_of_number(const Field& field, const ConversionFact& c
 }
 
 std::optional<Fault> fault_of_text(const Field& field) {
-  const char letter = lower(field.letter);
+  const char letter = small_letter(field.letter);
   if (letter == 'c' && field.precision.given())
     return Fault{bad_precision, letter_name(field) + " takes no precision"};
   if (letter != 's' && letter != 'c' && has_flag(field, '#')) return mismatch(field, '#');
@@ -110,7 +107,7 @@ std::optional<Fault> find_fault(const Field& field, std::string_view source) {
   const bool lone_point =
       point != std::string_view::npos &&
       (point + 1 >= source.size() || source[point + 1] < '0' || source[point + 1] > '9');
-  const bool is_letter = lower(field.letter) >= 'a' && lower(field.letter) <= 'z';
+  const bool is_letter = small_letter(field.letter) >= 'a' && small_letter(field.letter) <= 'z';
   const bool is_sign = is_time_field(field) && field.letter == '%';
   if (lone_point || (conversion == nullptr && !is_letter && !is_sign)) {
     return Fault{"UnknownFormatConversionException",

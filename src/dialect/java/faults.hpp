@@ -25,6 +25,5 @@ std::optional<Fault> find_fault(const Field& field, std::string_view source);
 // "%d"
 std::string letter_name(const Field& field);
 // A letter of the alphabet in lower case.
-char lower(char letter);
 
 }  // namespace inky::inline v1::java_language

@@ -3,6 +3,7 @@
 #include "escapes.hpp"
 #include "facts.hpp"
 #include "faults.hpp"
+#include "text/ascii.hpp"
 
 namespace inky::inline v1::java_language {
 
@@ -35,7 +36,7 @@ void finish(Field& field, std::string_view source) {
   else
     spec.prefix = has_flag(field, '#');
   if (has_flag(field, ',')) spec.group = ",";
-  spec.rounding = lower(field.letter) == 'a' ? Rounding::half_even : Rounding::half_away;
+  spec.rounding = small_letter(field.letter) == 'a' ? Rounding::half_even : Rounding::half_away;
   spec.width = field.width.amount;
   percent::set_precision(spec, field.precision.given() ? field.precision.amount : unset);
   spec.align = has_flag(field, '-') ? Align::left : Align::right;

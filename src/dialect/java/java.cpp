@@ -33,6 +33,7 @@
 #include "locales.hpp"
 #include "moment_writing.hpp"
 #include "reals.hpp"
+#include "text/ascii.hpp"
 #include "text/escape.hpp"
 #include "text/upper_case.hpp"
 #include "text/utf8.hpp"
@@ -54,7 +55,7 @@ class Rendering final : public percent::Rendering<Rendering> {
   bool render(const Field& field) {
     const auto index = static_cast<std::size_t>(field.value_index);
     const bool is_object = index < values_.size() && values_[index].is_expression();
-    if (is_object && (is_time_field(field) || lower(field.letter) != 's'))
+    if (is_object && (is_time_field(field) || small_letter(field.letter) != 's'))
       return fail(object_refused(letter_name(field), field.span));
     if (is_time_field(field)) return render_time(field);
     if (field.letter == 'n') return put_bytes("\n");
@@ -73,7 +74,7 @@ class Rendering final : public percent::Rendering<Rendering> {
     const bool usual = field.letter == 'f' || field.letter == 'e';
     if (usual && render_usual(field, value)) return true;
     if (report_ != nullptr) note_type(field, value);
-    switch (lower(field.letter)) {
+    switch (small_letter(field.letter)) {
       case 'b':
         return put_text(field, class_of(value) == Class::boolean_class ? to_string(value)
                                : value.is(Type::nil)                   ? "false"
@@ -123,7 +124,7 @@ class Rendering final : public percent::Rendering<Rendering> {
     return fail(Outcome::fails_at_run(std::string(exception), std::move(why), field.span));
   }
   bool raise_conversion(const Field& field, const Value& value) {
-    const char letter = is_time_field(field) ? field.letter : lower(field.letter);
+    const char letter = is_time_field(field) ? field.letter : small_letter(field.letter);
     return raise("IllegalFormatConversionException",
                  std::string(1, letter) + " != " + std::string(class_name(value)), field);
   }

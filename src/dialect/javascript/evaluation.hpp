@@ -109,11 +109,6 @@ std::optional<Datum> evaluate(const Node& node, const Scope& scope, const Settin
 std::optional<Datum> evaluate_change(const Node& node, const Scope& scope, const Settings& settings,
                                      Failure& failure);
 
-// The tags of the locales that toLocaleString knows.
-std::span<const std::string_view> locale_tags();
-// Some that write numbers in ways of their own, for trials.
-std::span<const std::string_view> telling_locales();
-
 struct MethodFact {
   std::string_view name;
   std::string_view meaning;

@@ -29,16 +29,13 @@ void round_as_asked(Digits& digits, LocaleOptions& options, bool negative) {
 
 // The digits that are shown, with a point: "1", "1.50".
 std::string shown_digits(const Digits& digits, const LocaleOptions& options) {
-  const auto digit = [&](int at) {
-    return at >= 0 && at < digits.size() ? digits.text()[static_cast<std::size_t>(at)] : '0';
-  };
   const int point = digits.is_zero() ? 0 : digits.point();
   std::string out;
   for (int left = std::max(point, options.least_whole); left > 0; --left)
-    out += digit(point - left);
+    out += digit_at(digits, point - left);
   const int places = std::clamp(digits.size() - point, options.least_places, options.most_places);
   if (places > 0) out += '.';
-  for (int i = 0; i < places; ++i) out += digit(point + i);
+  for (int i = 0; i < places; ++i) out += digit_at(digits, point + i);
   return out;
 }
 
@@ -121,7 +118,7 @@ std::optional<std::string> with_style(const std::string& number, std::string_vie
   }
   const auto money = *patterns.currency(options.name, options.display);
   constexpr int by_name = 3;
-  // What stands between a currency and a digit depends on the digit: these are letters.
+  // These digits are letters: whether a space parts them from a currency goes by the digit.
   constexpr std::string_view chinese_zero = "〇";
   if (locale.digits.starts_with(chinese_zero)) return std::nullopt;
   if (options.display == by_name && !patterns.has_words()) return std::nullopt;

@@ -38,7 +38,7 @@ struct Place {
   std::size_t row = 0;
   std::size_t in_row = 0;
 
-  // `width` from 1, of so many; 0: the part is not asked.
+  // A part in one of `widths` widths, which `width` counts from 1; 0: without that part.
   void add(int width, int widths) {
     row = row * 2 + (width > 0 ? 1 : 0);
     if (width > 0) within(width - 1, widths);
@@ -128,7 +128,7 @@ std::string LocalePatterns::joined(std::string_view together, std::string_view d
                                    std::string_view time) {
   constexpr std::string_view fields[] = {"{d}", "{t}"};
   const std::size_t at[] = {together.find(fields[0]), together.find(fields[1])};
-  // What stands between the two, the date before the time.
+  // Without fields it is the text between the two, and the date comes first.
   if (at[1] == std::string_view::npos)
     return std::string(date) + std::string(together) + std::string(time);
   const bool date_first = at[0] < at[1];

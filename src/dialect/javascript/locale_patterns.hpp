@@ -24,7 +24,7 @@ using TimeOptions = std::array<int, 3>;
 //   {M} {m}    the month, {D} {d} the day, {I} {i} minutes, {S} {s} seconds: plain, two digits
 //   {a} {c} {e}   the year, the month, the day: as wide as was asked
 //   {H} {h}    hours of 24 and of 12, {K} from 1 to 24, {J} from 0 to 11; twice for two digits
-//   {O}        what stands behind the name of UTC: 00:00
+//   {O}        the rest of the name of UTC: 00:00 in UTC+00:00
 //   {W} {N}    the name of the day of the week, of the month: as wide as was asked
 //   {W7} {N8} {P6} {Q9}   such a name, a half of the day, a part of the day by its hour: of this list
 // A pattern of a number has # where its digits are, ~ where its sign is, and ¤ for the currency.
@@ -40,7 +40,7 @@ class LocalePatterns {
   std::optional<std::string_view> date(const DateOptions& asked) const;
   // Of twelve hours: 1, not: 2, 0: as usual.
   std::optional<std::string_view> time(const TimeOptions& asked, int twelve) const;
-  // What stands between a date and a time, or both with {d} and {t} in the places of these.
+  // The text between a date and a time, or a text with {d} and {t} where these are.
   std::optional<std::string_view> between_date(const DateOptions& asked) const;
   static std::string joined(std::string_view together, std::string_view date,
                             std::string_view time);

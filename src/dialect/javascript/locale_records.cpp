@@ -5,8 +5,6 @@
 #include <iterator>
 #include <utility>
 
-#include "evaluation.hpp"
-
 namespace inky::inline v1::javascript {
 
 namespace {
@@ -54,7 +52,13 @@ std::optional<LocaleRecord> LocaleRecord::of(std::string_view tag) {
   const auto* found =
       std::lower_bound(std::begin(locale_tags_here), std::end(locale_tags_here), tag);
   if (found == std::end(locale_tags_here) || *found != tag) return std::nullopt;
-  return LocaleRecord(locale_records[found - std::begin(locale_tags_here)]);
+  return LocaleRecord(static_cast<std::size_t>(found - std::begin(locale_tags_here)));
+}
+
+LocaleRecord::LocaleRecord(std::size_t place) : place_(place), record_(locale_records[place]) {}
+
+std::string_view LocaleRecord::tag() const {
+  return locale_tags_here[place_];
 }
 
 std::string_view LocaleRecord::text(LocalePart part) const {
@@ -118,10 +122,6 @@ std::span<const std::string_view> telling_locales() {
       "fr-FR", "he-IL", "hi-IN", "hu-HU", "it-IT", "ja-JP", "ko-KR", "nl-NL", "pl-PL",
       "pt-BR", "pt-PT", "ru-RU", "sv-SE", "th-TH", "tr-TR", "uk-UA", "vi-VN", "zh-CN"};
   return tags;
-}
-
-std::span<const std::string_view> all_locale_tags() {
-  return locale_tags_here;
 }
 
 }  // namespace inky::inline v1::javascript

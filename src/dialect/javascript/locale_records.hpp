@@ -56,6 +56,7 @@ class LocaleRecord {
   // Of this very tag.
   static std::optional<LocaleRecord> of(std::string_view tag);
 
+  std::string_view tag() const;
   std::string_view text(LocalePart part) const;
   // REQUIRES, as below: the part has such a row, and the row such a place.
   std::size_t number(LocalePart part, std::size_t row) const;
@@ -71,8 +72,10 @@ class LocaleRecord {
   static std::size_t number_in(std::string_view packed, std::size_t place);
 
  private:
-  explicit LocaleRecord(std::size_t record) : record_(record) {}
+  // Of the tag at a place of the table, which is in order.
+  explicit LocaleRecord(std::size_t place);
 
+  std::size_t place_;
   std::size_t record_;
 };
 
@@ -86,8 +89,9 @@ std::string_view renamed_language(std::string_view code);
 // Whether the runtime has a locale of this tag that is not known here.
 bool is_left_out(std::string_view tag);
 
-// The tags of all locales, in order; the names of locales without an extension, the usual one first,
-// are locale_tags().
-std::span<const std::string_view> all_locale_tags();
+// The tags of locales without an extension, the usual one first.
+std::span<const std::string_view> locale_tags();
+// Some that write numbers in ways of their own, for trials.
+std::span<const std::string_view> telling_locales();
 
 }  // namespace inky::inline v1::javascript

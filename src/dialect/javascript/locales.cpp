@@ -8,7 +8,7 @@
 #include <utility>
 #include <vector>
 
-#include "evaluation.hpp"
+#include "text/ascii.hpp"
 
 namespace inky::inline v1::javascript {
 
@@ -52,10 +52,10 @@ std::optional<std::string_view> digits_of_system(std::string_view name) {
   return std::string_view(digits.data(), found->zero < 0x800 ? 20 : 30);
 }
 
-Locale locale_of(std::string_view tag, const LocaleRecord& record) {
+Locale locale_of(const LocaleRecord& record) {
   const auto text = [&](LocalePart part) { return record.text(part); };
   const std::string_view shape = text(LocalePart::shape);
-  return {tag,
+  return {record.tag(),
           text(LocalePart::digits),
           text(LocalePart::point),
           text(LocalePart::group),
@@ -84,28 +84,21 @@ constexpr std::string_view latin_suffix = "-u-nu-latn";
 
 // The locale of this very tag.
 std::optional<Locale> exact_locale(std::string_view tag) {
-  const auto tags = all_locale_tags();
-  const auto found = std::lower_bound(tags.begin(), tags.end(), tag);
-  if (found == tags.end() || *found != tag) return std::nullopt;
-  return locale_of(*found, *LocaleRecord::of(*found));
+  const std::optional<LocaleRecord> record = LocaleRecord::of(tag);
+  return record ? std::optional(locale_of(*record)) : std::nullopt;
 }
 
 bool is_letters(std::string_view text) {
-  return std::all_of(text.begin(), text.end(),
-                     [](char c) { return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z'); });
+  return std::all_of(text.begin(), text.end(), is_letter);
 }
 bool is_digits(std::string_view text) {
-  return std::all_of(text.begin(), text.end(), [](char c) { return c >= '0' && c <= '9'; });
+  return std::all_of(text.begin(), text.end(), is_digit);
 }
 
-char changed(char c, bool to_upper) {
-  const char first = to_upper ? 'a' : 'A';
-  const int distance = to_upper ? 'A' - 'a' : 'a' - 'A';
-  return c >= first && c <= first + 25 ? static_cast<char>(c + distance) : c;
-}
 std::string in_case(std::string_view text, bool first_upper, bool rest_upper) {
   std::string out;
-  for (const char c : text) out += changed(c, out.empty() ? first_upper : rest_upper);
+  for (const char c : text)
+    out += (out.empty() ? first_upper : rest_upper) ? capital_letter(c) : small_letter(c);
   return out;
 }
 
@@ -128,9 +121,8 @@ Tag read_tag(std::string_view text) {
   constexpr std::size_t most = 8;
   for (const std::string_view one : subtags) {
     const bool is_good =
-        !one.empty() && one.size() <= most && std::all_of(one.begin(), one.end(), [](char c) {
-          return is_letters({&c, 1}) || is_digits({&c, 1});
-        });
+        !one.empty() && one.size() <= most &&
+        std::all_of(one.begin(), one.end(), [](char c) { return is_letter(c) || is_digit(c); });
     if (!is_good) return out;
   }
   const std::string_view language = subtags[0];
@@ -173,6 +165,10 @@ Tag read_tag(std::string_view text) {
 }
 
 }  // namespace
+
+char digit_at(const Digits& digits, int place) {
+  return place >= 0 && place < digits.size() ? digits.text()[static_cast<std::size_t>(place)] : '0';
+}
 
 Locale known_locale(std::string_view tag) {
   return *exact_locale(tag);
@@ -223,8 +219,7 @@ void append_grouped(const Digits& digits, const LocaleOptions& options, const Lo
                     std::string& out) {
   const std::size_t size = locale.digits.size() / 10;
   const auto add_digit = [&](int at) {
-    const bool is_there = at >= 0 && at < digits.size();
-    const char digit = is_there ? digits.text()[static_cast<std::size_t>(at)] : '0';
+    const char digit = digit_at(digits, at);
     if (size == 0)
       out += digit;
     else

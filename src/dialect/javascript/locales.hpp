@@ -65,8 +65,8 @@ struct LocaleOptions {
   Notation notation = Notation::standard;
   Sign sign = Sign::usual;
   std::string name;  // of the currency or the unit
-  int display =
-      0;  // of a currency: symbol, narrowSymbol, code, name; of a unit: short, long, narrow
+  // Of a currency: symbol, narrowSymbol, code, name; of a unit: short, long, narrow.
+  int display = 0;
   bool is_long = false;   // compact numbers
   bool accounts = false;  // negative amounts as accounts have them
   int least_whole = 1;
@@ -79,6 +79,9 @@ struct LocaleOptions {
   bool groups = true;
   int least_grouped = 0;  // whole digits from which on marks are written; 0: as the locale has it
 };
+
+// A zero where there is none.
+char digit_at(const Digits& digits, int place);
 
 // Appends the digits with the marks of the locale.
 void append_grouped(const Digits& digits, const LocaleOptions& options, const Locale& locale,

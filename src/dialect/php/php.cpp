@@ -28,6 +28,7 @@
 #include "facts.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/number/decimal.hpp"
+#include "text/ascii.hpp"
 #include "text/escape.hpp"
 #include "text/utf8.hpp"
 #include "values.hpp"
@@ -97,10 +98,6 @@ constexpr bool has_flag(const Field& field, char flag) {
   return percent::has_flag(facts, field, flag);
 }
 
-char lower(char letter) {
-  return letter >= 'A' && letter <= 'Z' ? static_cast<char>(letter - 'A' + 'a') : letter;
-}
-
 void set_precision(Spec& spec, int precision) {
   if (spec.kind != Kind::real && spec.kind != Kind::text) return;
   percent::set_precision(spec,
@@ -129,7 +126,7 @@ void finish(Field& field, std::string_view source) {
   Spec& spec = field.spec;
   spec.kind = conversion->kind == Kind::any ? Kind::character : conversion->kind;
   percent::set_letter(spec, field.letter);
-  if (lower(field.letter) == 'h') spec.notation = Notation::compact;
+  if (small_letter(field.letter) == 'h') spec.notation = Notation::compact;
   if (field.letter == 'b') spec.base = 2;
   if (conversion->flags.find('+') != std::string_view::npos)
     spec.sign = has_flag(field, '+') ? Sign::always : Sign::minus;
@@ -213,7 +210,8 @@ class Rendering final : public percent::Rendering<Rendering> {
   }
 
   void note_field(const Field& field) {
-    const bool bits = field.letter == 'b' || field.letter == 'o' || lower(field.letter) == 'x';
+    const bool bits =
+        field.letter == 'b' || field.letter == 'o' || small_letter(field.letter) == 'x';
     if (bits && field.precision.given()) {
       note(Code::text_cut,
            "PHP takes a precision of " + name(field) + " as 0, and cuts every digit away",

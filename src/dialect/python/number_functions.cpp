@@ -147,7 +147,7 @@ bool Expressions::read_float(const Node& node, const Value& value, Value& out) {
   };
   if (!digits || digits->empty()) return wrong();
   std::string small = *digits;
-  for (char& c : small) c = 'A' <= c && c <= 'Z' ? static_cast<char>(c - 'A' + 'a') : c;
+  for (char& c : small) c = small_letter(c);
   const bool negative = small[0] == '-';
   if (small[0] == '-' || small[0] == '+') small.erase(0, 1);
   if (small == "inf" || small == "infinity" || small == "nan") {

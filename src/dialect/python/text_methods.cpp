@@ -24,19 +24,6 @@ bool is_blank_point(char32_t c) {
          c == 0x3000;
 }
 
-bool is_small(char c) {
-  return 'a' <= c && c <= 'z';
-}
-bool is_capital(char c) {
-  return 'A' <= c && c <= 'Z';
-}
-char as_capital(char c) {
-  return is_small(c) ? static_cast<char>(c - 'a' + 'A') : c;
-}
-char as_small(char c) {
-  return is_capital(c) ? static_cast<char>(c - 'A' + 'a') : c;
-}
-
 // Letters whose case is more than one capital and one small letter: digraphs, letters of Greek with
 // an iota, Georgian; sharp s, micro sign and final sigma.
 bool has_odd_case(char32_t point) {
@@ -135,9 +122,9 @@ bool Expressions::change_case(const Node& node, std::string_view text, Value& ou
   for (char& c : made) {
     const bool letter = is_letter(c);
     if (name == "swapcase")
-      c = is_small(c) ? as_capital(c) : as_small(c);
+      c = is_small_letter(c) ? capital_letter(c) : small_letter(c);
     else
-      c = in_word ? as_small(c) : as_capital(c);
+      c = in_word ? small_letter(c) : capital_letter(c);
     in_word = name == "capitalize" || letter;
   }
   out = Value::text(std::move(made));
@@ -164,9 +151,9 @@ bool Expressions::test_characters(const Node& node, std::string_view text, Value
     truth =
         !text.empty() && all([](char c) { return is_blank_point(static_cast<unsigned char>(c)); });
   } else if (name == "isupper") {
-    truth = any(is_capital) && !any(is_small);
+    truth = any(is_capital_letter) && !any(is_small_letter);
   } else if (name == "islower") {
-    truth = any(is_small) && !any(is_capital);
+    truth = any(is_small_letter) && !any(is_capital_letter);
   } else if (name == "isidentifier") {
     truth = !text.empty() && is_word_start(text[0]) && all(is_word_part);
   } else if (name == "isprintable") {
@@ -175,7 +162,7 @@ bool Expressions::test_characters(const Node& node, std::string_view text, Value
     bool before = false;
     truth = any(is_letter);
     for (const char c : text) {
-      if ((is_capital(c) && before) || (is_small(c) && !before)) truth = false;
+      if ((is_capital_letter(c) && before) || (is_small_letter(c) && !before)) truth = false;
       before = is_letter(c);
     }
   } else {

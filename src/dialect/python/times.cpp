@@ -184,12 +184,7 @@ std::string_view append_time_by_codes(const Value& value, std::string_view codes
 }
 
 std::optional<std::string> write_strftime_call(const FieldWish& wish, Notes& notes) {
-  const auto put = [](std::string_view text, std::string& out) {
-    const auto written = writing::literal({}, text);
-    return written && family::put_strftime_text(*written, out);
-  };
-  if (family::note_time_wish("Python", wish, notes)) return std::nullopt;
-  return family::write_time("Python", time_letters(), wish.spec.moment, put, notes);
+  return family::write_codes("Python", time_letters(), wish, notes);
 }
 
 }  // namespace inky::inline v1::python

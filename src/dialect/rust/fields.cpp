@@ -8,6 +8,7 @@
 #include "../family/escapes.hpp"
 #include "expressions.hpp"
 #include "facts.hpp"
+#include "text/ascii.hpp"
 #include "text/escape.hpp"
 #include "text/utf8.hpp"
 
@@ -71,8 +72,7 @@ std::size_t read_code_point(std::string_view rest, std::string& out) {
   constexpr std::string_view hexadecimal = "0123456789abcdef";
   for (const char c : rest.substr(3, end - 3)) {
     if (c == '_') continue;
-    const std::size_t digit =
-        hexadecimal.find(c >= 'A' && c <= 'F' ? static_cast<char>(c - 'A' + 'a') : c);
+    const std::size_t digit = hexadecimal.find(small_letter(c));
     if (digit == std::string_view::npos || ++digits > 6) return 0;
     value = value * 16 + static_cast<char32_t>(digit);
   }
