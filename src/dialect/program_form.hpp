@@ -33,9 +33,10 @@ enum class DirectionEscape : std::uint8_t {
 
 struct TypeForm {
   Type type;
-  std::string_view name;           // in a declaration, with what parts it from the name
-  std::string_view literal = "@";  // around the digits: "@ULL"
-  std::string_view needs = {};     // a line that the program begins with where it has such a value
+  std::string_view name;  // in a declaration, with what parts it from the name
+  // Around the digits: "@ULL". Of a duration, @s and @n are its seconds and its nanoseconds.
+  std::string_view literal = "@";
+  std::string_view needs = {};  // a line that the program begins with where it has such a value
   std::string_view with_offset =
       {};  // the literal of a moment with an offset, where that is another
   // The literal of one with a time zone; empty: it stands there with its offset alone.

@@ -107,6 +107,22 @@ std::string real_digits(const ProgramForm& form, const Value& value) {
   return out + std::string(form.real_end);
 }
 
+std::string duration_source(std::string_view form, const Value& value) {
+  constexpr std::string_view seconds = "@s";
+  constexpr std::string_view rest = "@n";
+  const std::size_t at = form.find(seconds);
+  if (at == std::string_view::npos) return filled(form, describe(value));
+  constexpr int128 second = 1'000'000'000;
+  const int128 all = value.as_duration();
+  const std::size_t next = form.find(rest);
+  const auto number = [](int128 digits) {
+    return std::to_string(static_cast<std::int64_t>(digits));
+  };
+  return std::string(form.substr(0, at)) + number(all / second) +
+         std::string(form.substr(at + 2, next - at - 2)) + number(all % second) +
+         std::string(form.substr(next + 2));
+}
+
 }  // namespace
 
 Result<std::string> value_source(const ProgramForm& form, std::string_view language,
@@ -116,7 +132,7 @@ Result<std::string> value_source(const ProgramForm& form, std::string_view langu
   if (found == form.types.end())
     return not_yet(language, "a value of type " + std::string(name_of(value.type())));
   const TypeForm& type = *found;
-  if (value.is(Type::duration)) return filled(type.literal, describe(value));
+  if (value.is(Type::duration)) return duration_source(type.literal, value);
   if (value.is(Type::moment) || value.is(Type::date) || value.is(Type::time)) {
     const bool has_offset = value.is(Type::moment) && value.as_moment().offset;
     if (has_offset && type.with_offset.empty() && type.literal.find("@z") == std::string_view::npos)

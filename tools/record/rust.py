@@ -62,6 +62,12 @@ class Maker:
         value = self.random.random() < 0.5
         return value, "true" if value else "false"
 
+    def duration(self):
+        r = self.random
+        seconds = r.choice([0, 0, 0, 1, 59, 61, 3600, 86399, r.randrange(10 ** r.randrange(1, 11))])
+        rest = r.choice([0, 1, 999_999_999, 500_000_000, 1_500, 999_950, 2_500_000, r.randrange(10 ** r.randrange(1, 10))])
+        return ({"duration": "PT%d%sS" % (seconds, (".%09d" % rest).rstrip("0") if rest else "")}, "std::time::Duration::new(%d, %d)" % (seconds, rest))
+
     def nil(self):
         return None, "None::<i32>"
 
@@ -82,7 +88,7 @@ class Maker:
     def leaf(self, held=False):
         if not held and self.random.random() < 0.1:
             return self.option
-        return self.random.choice([self.whole, self.whole, self.real, self.real, self.text, self.character, self.truth, self.nil])
+        return self.random.choice([self.whole, self.whole, self.real, self.real, self.text, self.character, self.truth, self.nil, self.duration])
 
     def compound(self, depth=0):
         r = self.random
@@ -124,7 +130,7 @@ class Maker:
             return r.choice([self.real, self.real, self.whole])()
         if letter == "":
             return r.choice([self.whole, self.real, self.real, self.text, self.character, self.truth])()
-        return r.choice([self.leaf(), self.leaf(), self.compound])()
+        return r.choice([self.leaf(), self.leaf(), self.compound, self.duration])()
 
     def case(self):
         r = self.random

@@ -9,6 +9,7 @@
 #include "../family/values.hpp"
 #include "dialect/statement_lines.hpp"
 #include "dialects.hpp"
+#include "durations.hpp"
 #include "fields.hpp"
 #include "text/ascii.hpp"
 #include "text/lower_case.hpp"
@@ -157,6 +158,15 @@ std::optional<Value> known_constant(std::string_view path) {
   return std::nullopt;
 }
 
+// "from_secs" of Duration::from_secs, std::time::Duration::from_secs.
+std::optional<std::string_view> name_in_duration(std::string_view path) {
+  for (const std::string_view before : {"std::time::", "core::time::", "time::"}) {
+    if (path.starts_with(before)) path.remove_prefix(before.size());
+  }
+  constexpr std::string_view type = "Duration::";
+  return path.starts_with(type) ? std::optional(path.substr(type.size())) : std::nullopt;
+}
+
 }  // namespace
 
 const computed::Grammar grammar = [] {
@@ -200,7 +210,7 @@ const ExpressionForm expression_form = {
     .assigns = assigned,
     .assignment_fault = "E0308",
     .modifiers = "let mut const static",
-    .plain_types = "String str char bool"};
+    .plain_types = "String str char bool Duration"};
 
 ExpressionReader::ExpressionReader(TemplateContent& out, std::size_t at)
     : CodeReader(code_facts, out, at) {}
@@ -224,6 +234,10 @@ bool Expressions::name_without_value(const Node& node, Value& out) {
   }
   if (const auto known = known_constant(node.text)) {
     out = *known;
+    return true;
+  }
+  if (const auto name = name_in_duration(node.text); name == "ZERO" || name == "MAX") {
+    out = Value::duration(name == "ZERO" ? int128{0} : longest_duration);
     return true;
   }
   if (node.kind == Node::Kind::member || node.text.find(':') != std::string::npos)
@@ -292,6 +306,8 @@ bool Expressions::combine(const Node& node, Operation operation, const Value& le
     return make_range(node, operation, left, right, out);
   const bool shifts = operation == Operation::shift_left || operation == Operation::shift_right;
   if (shifts && is_whole(a.type()) && is_whole(b.type())) return shift(node, operation, a, b, out);
+  if (a.is(Type::duration) || b.is(Type::duration))
+    return combine_durations(node, operation, a, b, out);
   const auto adapt = [&](Value& value, const Node& part, const Value& other) {
     const bool same_kind = is_whole(value.type()) && is_whole(other.type());
     const bool reals = is_real(value.type()) && is_real(other.type());
@@ -352,6 +368,9 @@ bool Expressions::call(const Node& node, const std::string& path,
     return true;
   }
   if (const auto done = call_function_by_path(node, path, arguments, out)) return *done;
+  if (const auto name = name_in_duration(path)) {
+    if (const auto made = make_duration(node, *name, arguments, out)) return *made;
+  }
   if (const std::size_t sign = path.rfind("::");
       sign != std::string::npos && arguments.size() > 0) {
     std::string_view type = std::string_view(path).substr(0, sign);
@@ -431,6 +450,7 @@ bool Expressions::call_method(const Node& node, const Value& of, const Arguments
   if (node.parts[0].text == "to_string" && arguments.size() == 0)
     return fill(node, *rust_dialect(), "{}", {&of, 1}, out);
   if (is_number(of)) return call_on_number(node, of, arguments, out);
+  if (of.is(Type::duration)) return call_on_duration(node, of, arguments, out);
   return Evaluator::call_method(node, of, arguments, out);
 }
 

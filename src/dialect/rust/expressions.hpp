@@ -105,6 +105,15 @@ class Expressions final : public computed::Evaluator {
   std::optional<bool> call_function_by_path(const Node& node, const std::string& path,
                                             const Arguments& arguments, Value& out);
   bool convert_items(const Node& node, const Value& list, const std::string& name, Value& out);
+  // std::time::Duration: a result beyond it is a panic.
+  bool keep_duration(const Node& node, std::optional<int128> nanoseconds, std::string why,
+                     Value& out);
+  bool take_count_of(const Node& part, const Value& value, Type type, int128& out);
+  std::optional<bool> make_duration(const Node& node, std::string_view name,
+                                    const Arguments& arguments, Value& out);
+  bool call_on_duration(const Node& node, const Value& of, const Arguments& arguments, Value& out);
+  bool combine_durations(const Node& node, Operation operation, const Value& left,
+                         const Value& right, Value& out);
   bool call_on_number(const Node& node, const Value& of, const Arguments& arguments, Value& out);
   bool call_on_text(const Node& node, std::string_view text, const Arguments& arguments,
                     Value& out);

@@ -82,6 +82,7 @@ inline constexpr auto program_types = std::to_array<TypeForm>({
     {Type::text, "&str"},
     {Type::character, "char", "'@'"},
     {Type::truth, "bool"},
+    {Type::duration, "std::time::Duration", "std::time::Duration::new(@s, @n)"},
 });
 
 inline constexpr ProgramForm own_program = {.before = "fn main() {\n",
@@ -155,6 +156,7 @@ inline constexpr DialectFacts facts = {
     .places_form = "{:.N}",
     .modifiers_are = "Longer forms",
     .options = true,
+    .times = true,
     .count_type = "usize",
     .forms = {.program = &own_program,
               .run = &own_run,

@@ -22,7 +22,7 @@ constexpr TypeNameFact types[] = {
     {".len()", Type::u64},     {".to_string()", Type::text}, {"None", Type::nil},
     {"[]", Type::list},        {"(,)", Type::tuple},         {"()", Type::tuple},
     {"vec!", Type::list},      {"Vec", Type::list},          {"Option", Type::some},
-    {"Some()", Type::some},    {"VecDeque", Type::list},
+    {"Some()", Type::some},    {"VecDeque", Type::list},     {"Duration", Type::duration},
 };
 constexpr TypeNameFact suffixes[] = {
     {"i128", Type::i128}, {"u128", Type::u128}, {"isize", Type::i64}, {"usize", Type::u64},

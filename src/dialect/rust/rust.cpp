@@ -22,6 +22,7 @@
 #include "../family/value_notes.hpp"
 #include "../family/values.hpp"
 #include "dialects.hpp"
+#include "durations.hpp"
 #include "facts.hpp"
 #include "fields.hpp"
 #include "format/layout.hpp"
@@ -100,8 +101,8 @@ class Rendering final : public family::Rendering<Rendering> {
       return fail(Outcome::error(
           {Code::not_supported_yet, describe(value) + " as a value of Rust is not supported yet",
            whole(),
-           "Give a whole number up to 128 bits, f32, f64, a text, a character, true or false, an "
-           "option, or a list of values of one type."}));
+           "Give a whole number up to 128 bits, f32, f64, a text, a character, true or false, a "
+           "duration, an option, or a list of values of one type."}));
     }
     return true;
   }
@@ -234,6 +235,8 @@ class Rendering final : public family::Rendering<Rendering> {
       return;
     }
     if (value.is(Type::nil)) return out_.append("None");
+    if (value.is(Type::duration))
+      return lay_out_duration(spec, precision, value.as_duration(), unit(), out_);
     put_compound(shown, spec, precision, value, depth);
   }
 

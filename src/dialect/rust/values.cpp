@@ -5,6 +5,7 @@
 #include <limits>
 
 #include "../family/values.hpp"
+#include "durations.hpp"
 #include "facts.hpp"
 #include "format/layout.hpp"
 #include "inky_margin/number/digits.hpp"
@@ -61,7 +62,11 @@ bool is_known(const Value& value) {
     case Type::complex:
     case Type::decimal:
     case Type::moment:
+    case Type::date:
+    case Type::time:
       return false;
+    case Type::duration:
+      return fits_duration(value.as_duration());
     default:
       break;
   }
