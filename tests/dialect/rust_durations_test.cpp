@@ -89,6 +89,11 @@ TEST_CASE("a duration of Rust is shown by {:?} alone, and is not below zero") {
   CHECK(failure("println!(\"{:?}\", Duration::from_secs_f64(-1.0));") == "panic");
   CHECK(failure("println!(\"{:?}\", Duration::from_secs_f64(-1e-12));") == "panic");
   CHECK(failure("println!(\"{:?}\", Duration::MAX * 2);") == "panic");
+  // A literal beyond an i32 is a number of another type, which is not known here.
+  CHECK(support::is_not_supported("rust",
+                                  "println!(\"{:?}\", Duration::from_nanos(5_000_000_000));"));
+  CHECK(support::is_not_supported("java", "System.out.println(5_000_000_000);"));
+  CHECK_FALSE(support::is_not_supported("java", "System.out.println(5_000_);"));
   CHECK(support::is_not_supported(
       "rust", "println!(\"{:?}\", Duration::from_secs(1).div_duration_f64(Duration::ZERO));"));
 }

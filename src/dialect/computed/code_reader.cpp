@@ -82,8 +82,11 @@ bool CodeReader::read_number(Node& node) {
     node.value = std::move(*value);
     return true;
   }
-  const bool plain = text.find_first_not_of("0123456789") == std::string_view::npos;
-  if (plain && text[0] != '0') return not_yet("whole numbers that fit no type here are", start);
+  const bool plain = std::all_of(text.begin(), text.end(), [&](char c) {
+    return is_digit(c) || facts_.digit_marks.find(c) != std::string_view::npos;
+  });
+  if (plain && text[0] != '0' && is_digit(text.back()))
+    return not_yet("whole numbers that fit no type here are", start);
   return syntax_error(in_quotes(text) + " is not a number of " + std::string(facts_.language),
                       start);
 }
