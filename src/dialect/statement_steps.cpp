@@ -160,15 +160,18 @@ class Run {
       names_.add(step.name, std::move(value), unset, names_.type_of(step.name));
       return std::nullopt;
     }
-    if (auto failure = compute(step, step.expression, value)) return failure;
+    const std::string type = step.changes ? names_.type_of(step.name) : step.type;
+    shared_.has_type = !type.empty();
+    auto failure = compute(step, step.expression, value);
+    shared_.has_type = false;
+    if (failure) return failure;
     if (step.combines && is_compound(value.type()) && statement_.lists_may_be_shared)
       return not_yet(step, "a change of a value that other names may stand for is");
     if (value.is_function() && step.changes && loops_ > 0)
       return not_yet(step, "a function that a loop gives a name is");
     const Value* before = step.changes ? names_.find(step.name) : nullptr;
-    const std::string type = step.changes ? names_.type_of(step.name) : step.type;
     if (!type.empty()) {
-      if (auto failure = convert(step, type, step.expression, value)) return failure;
+      if (auto unlike = convert(step, type, step.expression, value)) return unlike;
     } else if (before != nullptr && form_.declares_types && before->type() != value.type()) {
       return not_yet(step, "a value of another type than that of the name is");
     }

@@ -28,6 +28,7 @@ Outcome outcome_of(const Trouble& trouble);
 struct Shared {
   std::size_t made = 0;          // by all of them so far, in bytes
   std::string_view locale = {};  // of the program, by its tag; empty: the usual one
+  bool has_type = false;         // what is evaluated is given to a name of a declared type
 };
 
 struct Scope {
@@ -162,6 +163,8 @@ class Evaluator {
   const Value* find(std::string_view name) const { return scope_->find(name); }
   // Of the program, by its tag; empty: the usual one.
   std::string_view locale() const { return scope_->locale(); }
+  // Whether the value goes to a name of a declared type.
+  bool has_type() const { return scope_->shared != nullptr && scope_->shared->has_type; }
 
  private:
   bool evaluate_part(const Node& node, Value& out);

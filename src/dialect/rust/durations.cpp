@@ -52,9 +52,10 @@ std::optional<int128> nanoseconds_of(const Value& seconds) {
 
 // The sum of the seconds and the rest, each as a real.
 double seconds_of(int128 nanoseconds) {
-  return static_cast<double>(nanoseconds / nanoseconds_per_second) +
-         static_cast<double>(nanoseconds % nanoseconds_per_second) /
-             static_cast<double>(nanoseconds_per_second);
+  const int128 seconds = nanoseconds / nanoseconds_per_second;
+  const int128 rest = nanoseconds % nanoseconds_per_second;
+  return static_cast<double>(seconds) +
+         static_cast<double>(rest) / static_cast<double>(nanoseconds_per_second);
 }
 
 }  // namespace
@@ -113,8 +114,10 @@ bool Expressions::keep_duration(const Node& node, std::optional<int128> nanoseco
 }
 
 bool Expressions::take_count_of(const Node& part, const Value& value, Type type, int128& out) {
-  const bool is_fine = value.is(type) || (is_open(part) && value.is(Type::i32));
+  const bool is_fine = value.is(type) || (is_open(part) && is_whole(value.type()));
   if (!is_fine) return refuse("E0308", "mismatched types", part);
+  if (!value.is(type) && value.as_whole() > 0 && !computed::fits(type, computed::whole_of(value)))
+    return literal_without_type(part);
   out = value.as_whole();
   if (out < 0) return refuse("E0600", "cannot apply unary operator - to an unsigned type", part);
   return true;

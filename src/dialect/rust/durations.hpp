@@ -5,6 +5,7 @@
 #include "../family/instants.hpp"
 #include "inky_margin/format/spec.hpp"
 #include "inky_margin/format/value.hpp"
+#include "inky_margin/text/columns.hpp"
 #include "inky_margin/text/output.hpp"
 
 namespace inky::inline v1::rust {

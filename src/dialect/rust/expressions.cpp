@@ -92,9 +92,14 @@ std::optional<Value> number_of(std::string_view source) {
   const auto number = read_whole(text);
   if (!number) return std::nullopt;
   const Integer whole = integer_of(*number);
-  // Behind a minus sign it may be one more than the most.
-  if (!computed::fits(type, whole) && !computed::fits(type, -whole)) return std::nullopt;
-  return computed::wrapped(type, whole);
+  if (computed::fits(type, whole)) return computed::wrapped(type, whole);
+  // Behind a minus sign it may be one more than the most. Without a type of its own, it takes that of
+  // what it meets.
+  if (has_type && !computed::fits(type, -whole)) return std::nullopt;
+  for (const Type wide : {Type::i64, Type::i128, Type::u128}) {
+    if (computed::fits(wide, whole)) return computed::wrapped(wide, whole);
+  }
+  return std::nullopt;
 }
 
 std::optional<Value> constant_of(std::string_view word) {
@@ -283,7 +288,10 @@ bool Expressions::apply(const Node& node, const Value& operand, Value& out) {
   }
   if (!is_whole(operand.type()) || !fact_of(operand.type()).is_signed)
     return refuse("E0600", "cannot apply unary operator - to " + describe(operand), node);
-  return keep(node, operand.type(), -computed::whole_of(operand), out);
+  // A literal may be one more than the most of its type.
+  const Integer negative = -computed::whole_of(operand);
+  const Type own = is_beyond_type(node.parts[0]) ? literal_type(node.parts[0]) : operand.type();
+  return keep(node, computed::fits(own, negative) ? own : operand.type(), negative, out);
 }
 
 bool Expressions::shift(const Node& node, Operation operation, const Value& left,
@@ -298,13 +306,26 @@ bool Expressions::shift(const Node& node, Operation operation, const Value& left
   return true;
 }
 
+bool Expressions::literal_without_type(const Node& node) {
+  return not_yet("a literal that does not fit its type, or i32 where it has none, is", node);
+}
+
 bool Expressions::combine(const Node& node, Operation operation, const Value& left,
                           const Value& right, Value& out) {
   Value a = left;
   Value b = right;
+  // One side gives the other its type, but for those that are shifted.
+  const bool shifts = operation == Operation::shift_left || operation == Operation::shift_right;
+  const bool first = is_beyond_type(node.parts[0]);
+  const bool second = is_beyond_type(node.parts[1]);
+  const auto has_no_type = [&](bool is_beyond, const Node& part, const Node& other) {
+    return is_beyond && (shifts || !is_open(part) || is_open(other));
+  };
+  if (has_no_type(first, node.parts[0], node.parts[1]) ||
+      has_no_type(second, node.parts[1], node.parts[0]))
+    return literal_without_type(node);
   if (operation == Operation::range || operation == Operation::range_closed)
     return make_range(node, operation, left, right, out);
-  const bool shifts = operation == Operation::shift_left || operation == Operation::shift_right;
   if (shifts && is_whole(a.type()) && is_whole(b.type())) return shift(node, operation, a, b, out);
   if (a.is(Type::duration) || b.is(Type::duration))
     return combine_durations(node, operation, a, b, out);
@@ -413,6 +434,8 @@ bool Expressions::cast(const Node& node, const Value& of, Value& out) {
     out = Value::character(static_cast<char32_t>(of.as_whole()));
     return true;
   }
+  const bool is_given = is_open(node.parts[0]) && is_whole(type->type);
+  if (is_beyond_type(node.parts[0]) && !is_given) return literal_without_type(node);
   if (is_real(type->type)) {
     if (!is_number(of)) return not_yet("a cast of this is", node);
     out = computed::real_of(type->type, of);

@@ -34,6 +34,10 @@ bool compute_change(std::string_view source, const computed::Scope& scope, Value
 bool is_number(const Value& value);
 // A literal without a type of its own, which takes the one it meets.
 bool is_open(const computed::Node& node);
+// The type that a literal is written with, or has where nothing gives it another.
+Type literal_type(const computed::Node& literal);
+// A literal, with or without a minus sign, that does not fit that type.
+bool is_beyond_type(const computed::Node& node);
 
 class ExpressionReader final : public computed::CodeReader {
  public:
@@ -87,6 +91,7 @@ class Expressions final : public computed::Evaluator {
   bool refuse(std::string_view code, std::string why, const Node& node) {
     return fail(computed::Trouble::When::compile, std::string(code), std::move(why), node);
   }
+  bool literal_without_type(const Node& node);
   bool keep(const Node& node, Type type, const Integer& number, Value& out);
   bool shift(const Node& node, Operation operation, const Value& left, const Value& right,
              Value& out);

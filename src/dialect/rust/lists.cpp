@@ -49,6 +49,7 @@ bool is_iterator(const Value& value) {
 }  // namespace
 
 bool Expressions::finish(const Node& node, Value& out) {
+  if (is_beyond_type(node) && !has_type()) return literal_without_type(node);
   return !is_iterator(out) || not_yet("an iterator as a value is", node);
 }
 
@@ -97,7 +98,37 @@ std::optional<bool> Expressions::read_number(const Node& node, Value& out) {
   return true;
 }
 
+namespace {
+
+// Whether it may give its parts their type: an operator, a cast, and some calls do.
+bool may_give_type(const Node& node) {
+  switch (node.kind) {
+    case Node::Kind::constant:
+    case Node::Kind::binary:
+    case Node::Kind::compared:
+    case Node::Kind::cast:
+      return true;
+    case Node::Kind::unary:
+      return node.operation == Operation::negate;
+    case Node::Kind::call: {
+      const Node& callee = node.parts[0];
+      return callee.kind == Node::Kind::member
+                 ? callee.text == "max" || callee.text == "min"
+                 : callee.text.find("Duration::") != std::string::npos;
+    }
+    default:
+      return false;
+  }
+}
+
+}  // namespace
+
 std::optional<bool> Expressions::evaluate_own(const Node& node, Value& out) {
+  const bool is_asked = node.kind == Node::Kind::call && node.parts[0].kind == Node::Kind::member &&
+                        is_beyond_type(node.parts[0].parts[0]);
+  if (is_asked ||
+      (!may_give_type(node) && std::any_of(node.parts.begin(), node.parts.end(), is_beyond_type)))
+    return literal_without_type(node);
   if (const auto number = read_number(node, out)) return number;
   const bool is_query = node.kind == Node::Kind::call && node.parts[0].kind == Node::Kind::member &&
                         node.parts.back().kind == Node::Kind::function;

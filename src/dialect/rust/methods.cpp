@@ -26,12 +26,30 @@ bool is_open(const Node& node) {
   return std::all_of(node.parts.begin(), node.parts.end(), is_open);
 }
 
+Type literal_type(const Node& literal) {
+  return type_of_name(literal.text).value_or(Type::i32);
+}
+
+bool is_beyond_type(const Node& node) {
+  if (node.kind == Node::Kind::function && !node.parts.empty())
+    return is_beyond_type(node.parts[0]);
+  const bool is_negative = node.kind == Node::Kind::unary && node.operation == Operation::negate;
+  const Node& literal = is_negative ? node.parts[0] : node;
+  const Type held = literal.value.type();
+  if (literal.kind != Node::Kind::constant ||
+      !(held == Type::i64 || held == Type::i128 || held == Type::u128) ||
+      held == literal_type(literal))
+    return false;
+  return !is_negative || !computed::fits(literal_type(literal), -computed::whole_of(literal.value));
+}
+
 bool Expressions::call_on_number(const Node& node, const Value& of, const Arguments& arguments,
                                  Value& out) {
   const std::string& name = node.parts[0].text;
   const std::size_t count = arguments.size();
   // The compiler does not guess the type of a literal that has a method.
   const bool compares = name == "max" || name == "min";
+  if (is_beyond_type(node.parts[0].parts[0])) return literal_without_type(node);
   if (is_open(node.parts[0].parts[0]) && name != "to_string" && !compares)
     return not_yet("a method of a literal is", node);
   if (is_real(of.type())) {
