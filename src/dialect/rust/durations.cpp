@@ -227,7 +227,7 @@ bool Expressions::combine_durations(const Node& node, Operation operation, const
   const bool is_first = left.is(Type::duration);
   const Value& other = is_first ? right : left;
   const bool multiplies = operation == Operation::multiply;
-  if (both || !is_whole(other.type()) ||
+  if (both || node.parts.size() < 2 || !is_whole(other.type()) ||
       !(multiplies || (is_first && operation == Operation::divide)))
     return refuse("E0277", "there is no such operator for a Duration", node);
   int128 number = 0;

@@ -316,13 +316,15 @@ bool Expressions::combine(const Node& node, Operation operation, const Value& le
   Value b = right;
   // One side gives the other its type, but for those that are shifted.
   const bool shifts = operation == Operation::shift_left || operation == Operation::shift_right;
-  const bool first = is_beyond_type(node.parts[0]);
-  const bool second = is_beyond_type(node.parts[1]);
+  // A sum of a list has no sides.
+  const bool has_sides = node.parts.size() > 1;
+  const bool first = has_sides && is_beyond_type(node.parts[0]);
+  const bool second = has_sides && is_beyond_type(node.parts[1]);
   const auto has_no_type = [&](bool is_beyond, const Node& part, const Node& other) {
     return is_beyond && (shifts || !is_open(part) || is_open(other));
   };
-  if (has_no_type(first, node.parts[0], node.parts[1]) ||
-      has_no_type(second, node.parts[1], node.parts[0]))
+  if (has_sides && (has_no_type(first, node.parts[0], node.parts[1]) ||
+                    has_no_type(second, node.parts[1], node.parts[0])))
     return literal_without_type(node);
   if (operation == Operation::range || operation == Operation::range_closed)
     return make_range(node, operation, left, right, out);
