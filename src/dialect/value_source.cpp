@@ -1,7 +1,9 @@
 #include "dialect/value_source.hpp"
 
 #include <algorithm>
+#include <utility>
 
+#include "family/instants.hpp"
 #include "family/time_zones.hpp"
 #include "text/utf8.hpp"
 
@@ -107,20 +109,18 @@ std::string real_digits(const ProgramForm& form, const Value& value) {
   return out + std::string(form.real_end);
 }
 
+// A form of a duration: @s and @n stand for its seconds and nanoseconds, and @ alone for all.
 std::string duration_source(std::string_view form, const Value& value) {
-  constexpr std::string_view seconds = "@s";
-  constexpr std::string_view rest = "@n";
-  const std::size_t at = form.find(seconds);
-  if (at == std::string_view::npos) return filled(form, describe(value));
-  constexpr int128 second = 1'000'000'000;
   const int128 all = value.as_duration();
-  const std::size_t next = form.find(rest);
-  const auto number = [](int128 digits) {
-    return std::to_string(static_cast<std::int64_t>(digits));
-  };
-  return std::string(form.substr(0, at)) + number(all / second) +
-         std::string(form.substr(at + 2, next - at - 2)) + number(all % second) +
-         std::string(form.substr(next + 2));
+  const std::pair<std::string_view, int128> parts[] = {{"@s", all / nanoseconds_per_second},
+                                                       {"@n", all % nanoseconds_per_second}};
+  std::string out(form);
+  for (const auto& [mark, number] : parts) {
+    const std::size_t at = out.find(mark);
+    if (at == std::string::npos) return filled(form, describe(value));
+    out.replace(at, mark.size(), std::to_string(static_cast<std::int64_t>(number)));
+  }
+  return out;
 }
 
 }  // namespace

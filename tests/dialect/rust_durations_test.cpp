@@ -1,6 +1,8 @@
 // Durations of Rust. The texts are those that a program of rustc 1.95 printed of the same lines.
 
 #include <catch2/catch.hpp>
+#include <string>
+#include <utility>
 #include <vector>
 
 #include "support/statements.hpp"
@@ -78,17 +80,61 @@ TEST_CASE("lines of Rust with durations print what the program prints") {
   for (const PastedLine& line : lines) support::check_beginnings("rust", line.source, {});
 }
 
+TEST_CASE("an operator that a duration of Rust has not is refused as the compiler refuses it") {
+  // Each was given to rustc 1.95 as a program of its own.
+  const std::vector<std::pair<const char*, const char*>> refused = {
+      {"d * 2u64", "E0308"},     {"d * 1.5", "E0308"},
+      {"d * true", "E0308"},     {"d * \"x\"", "E0308"},
+      {"d / 2u64", "E0308"},     {"d / 1.5", "E0308"},
+      {"d / d", "E0308"},        {"d % 2", "E0369"},
+      {"d % d", "E0369"},        {"d + 5", "E0308"},
+      {"d - 5", "E0308"},        {"d + \"x\"", "E0308"},
+      {"d & 1", "E0369"},        {"d | d", "E0369"},
+      {"d << 1", "E0369"},       {"d < 5", "E0308"},
+      {"d == 5", "E0308"},       {"d == \"x\"", "E0308"},
+      {"5 < d", "E0277"},        {"5 == d", "E0277"},
+      {"2u64 * d", "E0277"},     {"2.0 * d", "E0277"},
+      {"\"x\" * d", "E0369"},    {"true * d", "E0369"},
+      {"2 / d", "E0277"},        {"2 + d", "E0277"},
+      {"2u64 + d", "E0277"},     {"2 % d", "E0277"},
+      {"2u32 / d", "E0277"},     {"2u32 + d", "E0277"},
+      {"\"x\" + d", "E0369"},    {"d * d", "E0308"},
+      {"!d", "E0600"},           {"-d", "E0600"},
+      {"d * -1", "E0600"},       {"d / -1", "E0600"},
+      {"-1 * d", "E0277"},       {"d && true", "E0308"},
+      {"d * 2i32", "E0308"},     {"2i32 * d", "E0277"},
+      {"1 << d", "E0277"},       {"1u32 & d", "E0277"},
+      {"\"x\" == d", "E0277"},   {"true < d", "E0308"},
+      {"'c' * d", "E0369"},      {"'c' == d", "E0308"},
+      {"d == Some(1)", "E0308"}, {"d + Some(1)", "E0308"},
+      {"d * -1i32", "E0308"},    {"d * -5_000_000_000", "E0600"},
+      {"2.0 % d", "E0277"},      {"2.0 & d", "E0369"},
+      {"2.0 << d", "E0369"},     {"true & d", "E0277"},
+      {"'c' + d", "E0369"},      {"'c' << d", "E0369"},
+      {"\"x\" < d", "E0308"},    {"\"x\" & d", "E0369"},
+      {"d * 'c'", "E0308"},      {"d < true", "E0308"},
+      {"d ^ true", "E0369"},
+  };
+  for (const auto& [expression, code] : refused) {
+    INFO(expression);
+    const std::string source =
+        "let d = Duration::from_secs(1); println!(\"{:?}\", " + std::string(expression) + ");";
+    CHECK(support::show("rust", source, {}).outcome.failure_name() == code);
+  }
+}
+
 TEST_CASE("a duration of Rust is shown by {:?} alone, and is not below zero") {
   const auto failure = [](const char* source) {
     return std::string(support::show("rust", source, {}).outcome.failure_name());
   };
-  // Asked of rustc 1.95: two errors of the compiler, and four panics.
+  // Asked of rustc 1.95: two errors of the compiler, and five panics.
   CHECK(failure("println!(\"{}\", Duration::from_secs(1));") == "E0277");
   CHECK(failure("println!(\"{:?}\", Duration::from_secs(1.5));") == "E0308");
   CHECK(failure("println!(\"{:?}\", Duration::from_secs(1) - Duration::from_secs(2));") == "panic");
   CHECK(failure("println!(\"{:?}\", Duration::from_secs_f64(-1.0));") == "panic");
   CHECK(failure("println!(\"{:?}\", Duration::from_secs_f64(-1e-12));") == "panic");
   CHECK(failure("println!(\"{:?}\", Duration::MAX * 2);") == "panic");
+  CHECK(failure("println!(\"{:?}\", Duration::from_secs(1) / 0);") == "panic");
   CHECK(support::is_not_supported(
       "rust", "println!(\"{:?}\", Duration::from_secs(1).div_duration_f64(Duration::ZERO));"));
 }

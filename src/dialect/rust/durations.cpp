@@ -11,9 +11,6 @@
 
 namespace inky::inline v1::rust {
 
-using computed::Node;
-using computed::Operation;
-
 namespace {
 
 struct Unit {
@@ -116,10 +113,10 @@ bool Expressions::keep_duration(const Node& node, std::optional<int128> nanoseco
 bool Expressions::take_count_of(const Node& part, const Value& value, Type type, int128& out) {
   const bool is_fine = value.is(type) || (is_open(part) && is_whole(value.type()));
   if (!is_fine) return refuse("E0308", "mismatched types", part);
-  if (!value.is(type) && value.as_whole() > 0 && !computed::fits(type, computed::whole_of(value)))
-    return literal_without_type(part);
+  const Integer number = computed::whole_of(value);
+  if (number < 0) return refuse("E0600", "cannot apply unary operator - to an unsigned type", part);
+  if (!computed::fits(type, number)) return literal_without_type(part);
   out = value.as_whole();
-  if (out < 0) return refuse("E0600", "cannot apply unary operator - to an unsigned type", part);
   return true;
 }
 
@@ -210,6 +207,27 @@ bool Expressions::call_on_duration(const Node& node, const Value& of, const Argu
   return not_yet("the method " + name + " of a Duration is", node);
 }
 
+// As rustc 1.95 calls it: by whether the left side has the operator for anything.
+bool Expressions::refuse_operator(const Node& node, Operation operation, const Value& left) {
+  const bool compares = computed::is_comparison(operation);
+  const bool has_bits = operation == Operation::bits_and || operation == Operation::bits_or ||
+                        operation == Operation::bits_differ;
+  const bool shifts = operation == Operation::shift_left || operation == Operation::shift_right;
+  const bool has_operator = compares || operation == Operation::add ||
+                            operation == Operation::subtract || operation == Operation::multiply ||
+                            operation == Operation::divide;
+  const std::string why = "there is no such operator for a Duration";
+  if (left.is(Type::duration)) return refuse(has_operator ? "E0308" : "E0369", why, node);
+  if (is_number(left))
+    return refuse(is_real(left.type()) && (has_bits || shifts) ? "E0369" : "E0277", why, node);
+  const bool tells_equal = operation == Operation::equal || operation == Operation::unequal;
+  if (left.is(Type::text) && tells_equal) return refuse("E0277", why, node);
+  if (left.is(Type::truth) && has_bits) return refuse("E0277", why, node);
+  if (left.is(Type::text) || left.is(Type::truth) || left.is(Type::character))
+    return refuse(compares ? "E0308" : "E0369", why, node);
+  return not_yet("this with a Duration is", node);
+}
+
 bool Expressions::combine_durations(const Node& node, Operation operation, const Value& left,
                                     const Value& right, Value& out) {
   const bool both = left.is(Type::duration) && right.is(Type::duration);
@@ -225,17 +243,18 @@ bool Expressions::combine_durations(const Node& node, Operation operation, const
         adds ? "overflow when adding durations" : "overflow when subtracting durations", out);
   }
   const bool is_first = left.is(Type::duration);
-  const Value& other = is_first ? right : left;
   const bool multiplies = operation == Operation::multiply;
-  if (both || node.parts.size() < 2 || !is_whole(other.type()) ||
-      !(multiplies || (is_first && operation == Operation::divide)))
-    return refuse("E0277", "there is no such operator for a Duration", node);
-  int128 number = 0;
+  const bool divides = is_first && operation == Operation::divide;
+  const Value& other = is_first ? right : left;
+  const bool has_sides = node.parts.size() > 1;
+  const bool is_count = has_sides && is_whole(other.type()) &&
+                        (other.is(Type::u32) || is_open(node.parts[is_first ? 1 : 0]));
+  if (!is_count || !(multiplies || divides)) return refuse_operator(node, operation, left);
   const Node& part = node.parts[is_first ? 1 : 0];
-  if (!other.is(Type::u32) && !(is_open(part) && other.is(Type::i32)))
-    return refuse("E0277", "a Duration is multiplied and divided by a u32", node);
-  number = other.as_whole();
-  if (number < 0) return refuse("E0277", "a u32 is not below zero", node);
+  const Integer whole = computed::whole_of(other);
+  if (whole < 0) return refuse(is_first ? "E0600" : "E0277", "a u32 is not below zero", node);
+  if (!computed::fits(Type::u32, whole)) return literal_without_type(part);
+  const int128 number = other.as_whole();
   const int128 all = is_first ? left.as_duration() : right.as_duration();
   if (multiplies)
     return keep_duration(node, all * number, "overflow when multiplying duration by scalar", out);

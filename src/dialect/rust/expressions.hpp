@@ -117,6 +117,7 @@ class Expressions final : public computed::Evaluator {
   std::optional<bool> make_duration(const Node& node, std::string_view name,
                                     const Arguments& arguments, Value& out);
   bool call_on_duration(const Node& node, const Value& of, const Arguments& arguments, Value& out);
+  bool refuse_operator(const Node& node, Operation operation, const Value& left);
   bool combine_durations(const Node& node, Operation operation, const Value& left,
                          const Value& right, Value& out);
   bool call_on_number(const Node& node, const Value& of, const Arguments& arguments, Value& out);
