@@ -11,6 +11,7 @@
 #include "inky_margin/write/program.hpp"
 #include "sheet/quick_sheet.hpp"
 #include "support/process.hpp"
+#include "support/random_values.hpp"
 #include "toolchain/witness.hpp"
 
 using namespace inky;
@@ -238,6 +239,10 @@ void check_run(const Attacked& one, const std::string& content,
 }  // namespace
 
 TEST_CASE("no template leaves its literal, asked anew") {
+  const std::uint64_t seed = support::seed(20310512);
+  INFO("seed " << seed);
+  // Of what needs a program of its own: so many, others with every seed.
+  constexpr std::size_t most_alone = 40;
   for (const Attacked& one : all_attacked) {
     const std::vector<std::string> contents = hostile_contents(one);
     CHECK(contents.size() >= 40);
@@ -267,9 +272,11 @@ TEST_CASE("no template leaves its literal, asked anew") {
     CHECK(programs >= (std::string_view(one.dialect) == "java-pattern" ? 0U : 2U));
     if (!is_here(one.dialect)) continue;
     if (!together.empty()) check_run(one, together);
-    for (const std::string& content : alone) {
-      if (!is_slow(one.dialect)) check_run(one, content);
-    }
+    if (is_slow(one.dialect)) continue;
+    support::RandomValues random(seed);
+    while (alone.size() > most_alone)
+      alone.erase(alone.begin() + random.below(static_cast<int>(alone.size())));
+    for (const std::string& content : alone) check_run(one, content);
   }
 }
 

@@ -70,7 +70,7 @@ TEST_CASE("a call has a program, an answer in JSON, and other languages beside i
   CHECK_THAT(beside.out, Catch::Contains("half-away"));
 }
 
-TEST_CASE("the real compiler's program agrees about a call") {
+TEST_CASE("the real compiler's program agrees about a call, asked anew") {
   for (
       const char* command :
       {R"(show 'printf("%-8s|%6.2f\n", name, price * 0.76);' name=ink price=9.55 --witness)",

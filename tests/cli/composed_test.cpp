@@ -220,7 +220,7 @@ std::string fault_of(const Dialect& dialect, std::uint64_t seed) {
 
 }  // namespace
 
-TEST_CASE("composed texts are what the real languages print") {
+TEST_CASE("composed texts are what the real languages print, asked anew") {
   const std::uint64_t seed = support::seed(63);
   INFO("seed " << seed);
   std::vector<const Dialect*> dialects;

@@ -101,7 +101,7 @@ TEST_CASE("a table program prints the sheet, but for what the language rounds di
   support::RandomSheets sheets(seed);
   int numbers = 0;
   int wider = 0;
-  for (int round = 0; round < support::cases(300); ++round) {
+  for (int round = 0; round < support::cases(120); ++round) {
     const support::SheetAndData text = sheets.make();
     INFO(text.sheet << text.data);
     const Made one = made(text);

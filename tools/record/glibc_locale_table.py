@@ -6,8 +6,10 @@
 The locales are built by localedef into a folder of its own; nothing of the machine is changed.
 """
 
+import gzip
 import os
 import pathlib
+import re
 import shutil
 import subprocess
 import sys
@@ -78,16 +80,28 @@ def plain(name):
     return name if name.startswith(("C.", "ja_JP", "ko_KR")) else name.replace(".UTF-8", "")
 
 
+beyond_two_planes = re.compile("<U00(0[2-9A-F]|10)....>")
+
+
+def small_charmap():
+    """The characters of the first two planes, without their widths: five times as fast, and the same but for LC_CTYPE."""
+    with gzip.open("/usr/share/i18n/charmaps/UTF-8.gz", "rt", encoding="utf-8") as file:
+        lines = file.read().split("\nWIDTH\n")[0].split("\n")
+    return "\n".join(line for line in lines if not beyond_two_planes.match(line)) + "\n"
+
+
 def build(folder, names):
     """Builds locales there, under plain(name): what they have for numbers, money and times, and characters of UTF-8."""
     characters = pathlib.Path("/usr/lib/locale/C.utf8/LC_CTYPE")
     source = folder / "source"
+    charmap = folder / "UTF-8"
+    charmap.write_text(small_charmap())
     for name in names:
         base, target = name.replace(".UTF-8", ""), folder / plain(name)
         parts = "".join('LC_%s\ncopy "%s"\nEND LC_%s\n' % (part, base, part) for part in ("NUMERIC", "MONETARY", "TIME"))
         source.write_text("comment_char %\nescape_char /\n" + parts)
         made = target / "LC_NUMERIC"
-        command = ["localedef", "--quiet", "--no-archive", "-f", "UTF-8"]
+        command = ["localedef", "--quiet", "--no-archive", "-f", charmap]
         # The parts that are left out are warned of.
         subprocess.run(command + ["-c", "-i", source, target], capture_output=True)
         if made.exists():
