@@ -50,6 +50,13 @@ struct NeededLine {
   std::string_view line;
 };
 
+// How a template gets the values that have names.
+enum class NamesPassed : std::uint8_t {
+  in_order,      // as those without
+  by_name_only,  // a field without a name never takes them
+  in_a_mapping,  // all in one value, which a field without a key takes whole
+};
+
 struct ProgramForm {
   std::string_view before;       // empty: there is no program
   std::string_view declaration;  // @T a type, @N a name, @V a value
@@ -71,6 +78,7 @@ struct ProgramForm {
   // the Java Language Specification, 3.3.
   bool unicode_first = false;
   std::span<const NeededLine> needed = {};
+  NamesPassed named_values = NamesPassed::in_order;
 };
 
 // What a dialect's program is made of: an empty form where there is none.

@@ -4,8 +4,10 @@
 #include <vector>
 
 #include "dialect/family/values.hpp"
+#include "dialect/family/writing.hpp"
 #include "dialect/lexis.hpp"
 #include "dialect/program_form.hpp"
+#include "dialect/statement.hpp"
 #include "dialect/value_source.hpp"
 #include "inky_margin/scan/scan.hpp"
 #include "scan/tokens.hpp"
@@ -80,6 +82,78 @@ std::vector<std::string> names_in_program(const Template& parsed, std::span<cons
       std::string name = "v" + std::to_string(out.size() + 1);
       while (parsed.source().find(name) != std::string::npos) name += '_';
       out.push_back(std::move(name));
+    }
+  }
+  return out;
+}
+
+// Whether a template takes a value by this name: for a field, a count, or anything inside a spec.
+bool takes_name(const Template& parsed, const std::string& name) {
+  const auto is_it = [&](const std::string& one) { return one == name; };
+  const std::span<const std::string> names = parsed.value_names();
+  const std::span<const Field> fields = parsed.fields();
+  return std::any_of(names.begin(), names.end(), is_it) ||
+         std::any_of(fields.begin(), fields.end(),
+                     [&](const Field& field) { return field.key_name() == name; }) ||
+         writing::names_field(parsed.source(), name, "}:!.[") ||
+         writing::names_count(parsed.source(), name);
+}
+
+bool has_keys(const Template& parsed) {
+  const std::span<const Field> fields = parsed.fields();
+  return !parsed.value_names().empty() ||
+         std::any_of(fields.begin(), fields.end(),
+                     [](const Field& field) { return !field.key.empty(); });
+}
+
+// Those of the names that the call is given: where a value with a name goes by it alone, not one that
+// the template does not name.
+Result<std::vector<std::string>> passed_names(const Dialect& dialect, const Template& parsed,
+                                              std::span<const Value> values,
+                                              const std::vector<std::string>& names) {
+  const NamesPassed passing = program_form_of(dialect.facts()).named_values;
+  if (passing == NamesPassed::in_order) return names;
+  std::vector<std::string> out;
+  for (std::size_t i = 0; i < values.size(); ++i) {
+    if (!values[i].is_named() || takes_name(parsed, names[i])) {
+      out.push_back(names[i]);
+    } else if (passing == NamesPassed::in_a_mapping && !has_keys(parsed)) {
+      return Error{Code::not_supported_yet,
+                   "a program that gives values with names to a template without keys is not "
+                   "supported yet",
+                   {0, parsed.source().size()},
+                   "Leave out the name " + in_quotes(names[i]) + "."};
+    }
+  }
+  return out;
+}
+
+// A count by the name that is the argument of the call in its place, where it is one.
+CountSource named_argument(const Statement& statement, const CountSource& count) {
+  const auto index = static_cast<std::size_t>(count.index);
+  if (!count.name.empty() || index >= statement.arguments.size()) return count;
+  const computed::Node& argument = statement.arguments[index];
+  return argument.kind == computed::Node::Kind::name ? CountSource{argument.text, unset} : count;
+}
+
+// Whether each value is a width or a precision of a field.
+std::vector<bool> find_counts(const Dialect& dialect, const Template& parsed,
+                              std::span<const Value> values) {
+  std::vector<bool> out(values.size());
+  const bool all_have_places =
+      program_form_of(dialect.facts()).named_values == NamesPassed::in_order;
+  for (std::size_t i = 0; i < parsed.fields().size(); ++i) {
+    for (CountSource count : dialect.counts_of(parsed, static_cast<int>(i))) {
+      if (parsed.is_statement()) count = named_argument(*parsed.statement(), count);
+      int place = 0;
+      for (std::size_t v = 0; v < values.size(); ++v) {
+        const bool has_place = all_have_places || !values[v].is_named();
+        const bool is_it = count.name.empty()
+                               ? has_place && place == count.index
+                               : values[v].is_named() && values[v].name() == count.name;
+        if (is_it) out[v] = true;
+        if (has_place) ++place;
+      }
     }
   }
   return out;
@@ -196,6 +270,7 @@ Result<std::string> write_program(const Dialect& dialect, const Template& parsed
                  "Show it without a program."};
   Draft draft;
   const std::vector<std::string> names = names_in_program(parsed, values);
+  const std::vector<bool> counts = find_counts(dialect, parsed, values);
   Draft declarations;
   std::string needed;
   for (std::size_t i = 0; i < values.size(); ++i) {
@@ -207,11 +282,16 @@ Result<std::string> write_program(const Dialect& dialect, const Template& parsed
     if (needed.find(type.needs) == std::string::npos) needed += type.needs;
     const bool has_zone = value.is(Type::moment) && value.as_moment().zone != 0;
     if (has_zone && needed.find(type.zone_needs) == std::string::npos) needed += type.zone_needs;
-    std::string declaration = filled(form.declaration, "@T", type.name);
+    const bool is_count =
+        !dialect.facts().count_type.empty() && is_whole(value.type()) && counts[i];
+    std::string declaration =
+        filled(form.declaration, "@T", is_count ? dialect.facts().count_type : type.name);
     declaration = filled(declaration, "@N", names[i]);
     declarations.add_mixed(declaration, "@V", *literal);
   }
-  const Result<WrittenCall> call = dialect.write_call(parsed, names);
+  const auto passed = passed_names(dialect, parsed, values, names);
+  if (!passed) return passed.error();
+  const Result<WrittenCall> call = dialect.write_call(parsed, *passed);
   if (!call) return call.error();
   draft.add(needed);
   draft.add(needed_lines(form, *language, *call));

@@ -156,3 +156,31 @@ TEST_CASE("several statements that declare all they print need no values") {
   CHECK(witness.status == 2);
   CHECK_THAT(witness.err, Catch::Contains("several statements"));
 }
+
+TEST_CASE("a value with a name reaches the program as the template takes it, asked anew") {
+  for (const char* command : {
+           "python '{:.2f}' d=1.5",
+           "python '{d:{w}} {}' 7 d=1.5 w=9",
+           "python '{d.real} {d[0]}' d=1.5",
+           "python '{d!r:>6} {}' d=1.5 e=3 7",
+           "python '{} {{d}}' d=1.5",
+           "python-percent '%(d).2f' d=1.5 e=2",
+           "python-percent '%d' 3",
+           "rust '{}' d=1.5",
+           "rust '{d:w$.1} {}' 8 d=1.5 w=9 e=2",
+           "rust '{:>w$}|{:.*}' ink 2 1.5 w=9",
+           "rust '{:1$}' 1.5 9",
+           "rust 'println!(\"{:1$}\", x, n)' x=1.5 n=7",
+       }) {
+    INFO(command);
+    const Ran ran = run_tool("show --witness --in " + std::string(command));
+    CHECK((ran.out.find("the same") != std::string::npos ||
+           ran.out.find("as was said") != std::string::npos ||
+           ran.out.find("missing") != std::string::npos));
+    CHECK(ran.out.find("it was said that") == std::string::npos);
+  }
+  // The whole mapping is the value there.
+  const Ran mapping = run_tool("show --witness --in python-percent '%s' d=1.5");
+  CHECK(mapping.status == 2);
+  CHECK_THAT(mapping.err, Catch::Contains("without keys is not supported yet"));
+}

@@ -1,6 +1,7 @@
 #include "writing.hpp"
 
 #include "inky_margin/number/whole.hpp"
+#include "text/ascii.hpp"
 
 namespace inky::inline v1::writing {
 
@@ -46,6 +47,28 @@ std::optional<std::string> literal(const LiteralRules& rules, std::string_view t
     }
   }
   return out;
+}
+
+bool names_field(std::string_view source, std::string_view name, std::string_view ends) {
+  const std::string field = "{" + std::string(name);
+  for (std::size_t at = source.find(field); at != std::string_view::npos;
+       at = source.find(field, at + 1)) {
+    const std::size_t end = at + field.size();
+    if (end < source.size() && ends.find(source[end]) != std::string_view::npos) return true;
+  }
+  return false;
+}
+
+bool names_count(std::string_view source, std::string_view name) {
+  const std::string count = std::string(name) + "$";
+  for (std::size_t at = source.find(count); at != std::string_view::npos;
+       at = source.find(count, at + 1)) {
+    const std::string_view before = source.substr(0, at);
+    const std::size_t brace = before.find_last_of("{}");
+    if (brace != std::string_view::npos && before[brace] == '{' && !is_word_part(before.back()))
+      return true;
+  }
+  return false;
 }
 
 std::string listed(std::span<const std::string> names, std::string_view separator,

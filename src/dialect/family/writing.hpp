@@ -35,6 +35,11 @@ std::optional<std::string> literal(const LiteralRules& rules, std::string_view t
 std::string listed(std::span<const std::string> names, std::string_view separator,
                    std::string_view before = {});
 
+// Whether a template with braces has a field of this name: one of `ends` comes behind the name.
+bool names_field(std::string_view source, std::string_view name, std::string_view ends);
+// Whether the name is a width or a precision there, with a $ behind it.
+bool names_count(std::string_view source, std::string_view name);
+
 // What a wish leaves open, settled by the type of the value: the kind, and with it the notation.
 Kind kind_of(const FieldWish& wish);
 // Fixed notation without a count is the shortest digits, where a language cannot keep out

@@ -374,15 +374,14 @@ class Python final : public family::WritingDialect {
   std::optional<std::string> write_literal(std::string_view text) const override {
     return writing::literal(literal_rules, text);
   }
+  // Values with keywords come last.
   std::string write_statement(std::string_view source,
                               std::span<const std::string> names) const override {
     std::vector<std::string> given(names.begin(), names.end());
-    for (std::string& name : given) {
-      if (source.find("{" + name + "}") != std::string_view::npos ||
-          source.find("{" + name + ":") != std::string_view::npos ||
-          source.find("{" + name + "!") != std::string_view::npos)
-        name += "=" + name;
-    }
+    const auto keywords = std::stable_partition(given.begin(), given.end(), [&](const auto& name) {
+      return !writing::names_field(source, name, "}:!.[");
+    });
+    std::for_each(keywords, given.end(), [](std::string& name) { name += "=" + name; });
     return "print(\"" + std::string(source) + "\".format(" + writing::listed(given, ", ") +
            "), end=\"\")";
   }

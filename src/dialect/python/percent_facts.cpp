@@ -58,6 +58,12 @@ constexpr auto modifiers = std::to_array<ModifierFact>({
     {"L", "read, and without meaning"},
 });
 
+constexpr ProgramForm percent_program = [] {
+  ProgramForm out = python_program;
+  out.named_values = NamesPassed::in_a_mapping;
+  return out;
+}();
+
 constexpr auto escapes = python::with_escapes<1>({{{"%%", "a percent sign"}}});
 
 constexpr auto failures = std::to_array<FailureFact>({
@@ -84,7 +90,7 @@ const DialectFacts facts = {
     .decimals = Decimals::with_specials,
     .times = true,
     .fractions = true,
-    .forms = {.program = &python_program,
+    .forms = {.program = &percent_program,
               .run = &python_run,
               .table = &python_table,
               .composing = &python::composing,

@@ -42,7 +42,8 @@ inline constexpr ProgramForm python_program = {.before = "",
                                                .truth = "True",
                                                .falsehood = "False",
                                                .control = ControlEscape::hexadecimal,
-                                               .needed = python_needed};
+                                               .needed = python_needed,
+                                               .named_values = NamesPassed::by_name_only};
 
 inline constexpr std::string_view python_pad_left =
     "# Text with spaces before it, up to a width. Its columns are given: len() counts code "

@@ -94,7 +94,8 @@ inline constexpr ProgramForm own_program = {.before = "fn main() {\n",
                                             .negative_infinity = "f64::NEG_INFINITY",
                                             .not_a_number = "f64::NAN",
                                             .control = ControlEscape::braces,
-                                            .direction = DirectionEscape::braces};
+                                            .direction = DirectionEscape::braces,
+                                            .named_values = NamesPassed::by_name_only};
 
 inline constexpr std::string_view pad_left_source =
     "// Text with spaces before it, up to a width. Its columns are given: a width counts chars.\n"

@@ -416,8 +416,7 @@ class Rust final : public family::CheckedDialect<Fields, Rendering> {
     // A name in braces is the variable itself.
     std::vector<std::string> given;
     for (const std::string& name : names) {
-      if (source.find("{" + name + "}") == std::string_view::npos &&
-          source.find("{" + name + ":") == std::string_view::npos)
+      if (!writing::names_field(source, name, "}:") && !writing::names_count(source, name))
         given.push_back(name);
     }
     return "print!(\"" + std::string(source) + "\"" + (given.empty() ? "" : ", ") +
