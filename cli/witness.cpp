@@ -1,12 +1,15 @@
 #include "witness.hpp"
 
 #include <algorithm>
+#include <cstdlib>
 
 #include "command.hpp"
 #include "contract/answers.hpp"
+#include "dialect/program_form.hpp"
 #include "inky_margin/write/program.hpp"
 #include "interruption.hpp"
 #include "text/escape.hpp"
+#include "toolchain/environment.hpp"
 #include "toolchain/programs.hpp"
 #include "toolchain/witness.hpp"
 
@@ -42,10 +45,6 @@ std::optional<Error> refuse(const ShowRequest& request, const Report& report) {
                  {},
                  std::move(remedy)};
   };
-  if (!request.settings.empty()) {
-    const std::string name(request.settings[0].name);
-    return not_yet("a chosen " + name, "Leave the " + name + " out.");
-  }
   if (request.width_of)
     return Error{Code::contradiction,
                  "--width-of is not what the language counts, so no toolchain can witness it",
@@ -53,6 +52,32 @@ std::optional<Error> refuse(const ShowRequest& request, const Report& report) {
                  "Leave --width-of out."};
   if (report.texts) return not_yet("several texts", "Give values of one element.");
   return std::nullopt;
+}
+
+// Why this machine has no such locale; empty where it may have it.
+std::string missing_locale(SettingForm::Source source, std::string_view locale) {
+  if (source == SettingForm::Source::c_library && !toolchain::has_c_locale(std::string(locale)))
+    return "there is no locale " + std::string(locale) + " here; localedef or locale-gen make it";
+  if (source == SettingForm::Source::icu && !toolchain::has_cultures())
+    return "there is no library of cultures here; Debian has it in libicu72";
+  return {};
+}
+
+// Runs it with the settings chosen, as far as its environment has them. Returns what the machine
+// lacks for them; empty: nothing.
+std::string choose_settings(const ShowRequest& request, RunForm& run) {
+  const DialectFacts& facts = request.dialect->facts();
+  std::string missing;
+  for (const Setting& setting : request.settings) {
+    const SettingForm* form = find_setting_form(facts, setting.name);
+    if (form == nullptr || setting.value == find_setting(facts, setting.name)->usual) continue;
+    if (form->source == SettingForm::Source::icu_by_environment) run.locale = setting.value;
+    const char* folder = std::getenv("LOCPATH");
+    if (form->source == SettingForm::Source::c_library && folder != nullptr && *folder == '/')
+      run.locale_folder = folder;
+    missing += missing_locale(form->source, setting.value);
+  }
+  return missing;
 }
 
 }  // namespace
@@ -82,7 +107,7 @@ std::optional<toolchain::WitnessCache> usual_cache() {
 }
 
 Result<std::string> program_of(const ShowRequest& request, const Template& parsed) {
-  return write_program(*request.dialect, parsed, request.values);
+  return write_program(*request.dialect, parsed, request.values, request.settings);
 }
 
 Result<Witnessed> ask_witness(const ShowRequest& request, const Template& parsed,
@@ -99,11 +124,19 @@ Result<Witnessed> ask_witness(const ShowRequest& request, const Template& parsed
                  "a witness of " + std::string(id) + " is not supported yet",
                  {},
                  "The other languages have one."};
+  Toolchain asked = *known;
+  const std::string missing = choose_settings(request, asked.form);
+  Witnessed out;
+  if (const auto program = toolchain::find_toolchain(asked); program && !missing.empty()) {
+    out.verdict = Witnessed::Verdict::not_asked;
+    out.toolchain = toolchain::version_of(program->front()).value_or(program->front());
+    out.advice = missing;
+    return out;
+  }
   const Interruption interruption;
   toolchain::RunLimits limits;
   limits.stop = interruption.flag();
-  const Witness witness = toolchain::run_program(*known, *source, limits, cache);
-  Witnessed out;
+  const Witness witness = toolchain::run_program(asked, *source, limits, cache);
   if (witness.stage == Witness::Stage::missing) {
     out.toolchain = known->form.programs.substr(0, known->form.programs.find(' '));
     out.advice = "Debian has it in " + std::string(known->form.package) + ".";

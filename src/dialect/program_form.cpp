@@ -1,5 +1,7 @@
 #include "dialect/program_form.hpp"
 
+#include <algorithm>
+
 #include "inky_margin/number/digits.hpp"
 #include "inky_margin/number/whole.hpp"
 #include "text/utf8.hpp"
@@ -66,6 +68,13 @@ void append_direction(DirectionEscape form, std::string_view character, char32_t
 }
 
 }  // namespace
+
+const SettingForm* find_setting_form(const DialectFacts& facts, std::string_view name) {
+  const std::span<const SettingForm> forms = program_form_of(facts).settings;
+  const auto found = std::find_if(forms.begin(), forms.end(),
+                                  [&](const SettingForm& form) { return form.name == name; });
+  return found == forms.end() ? nullptr : &*found;
+}
 
 void append_literal_character(const ProgramForm& form, std::string_view character,
                               std::string& out) {

@@ -50,6 +50,17 @@ struct NeededLine {
   std::string_view line;
 };
 
+// How a program chooses one of the facts' settings.
+struct SettingForm {
+  // Who has the data of a locale, so that a machine may lack it.
+  enum class Source : std::uint8_t { runtime, c_library, icu, icu_by_environment };
+  std::string_view name;
+  std::string_view line;           // @L the value in quotes, @N the value alone
+  std::string_view replaces = {};  // of `before`; empty: the line comes behind it
+  std::string_view needs = {};     // a line that the program begins with
+  Source source = Source::runtime;
+};
+
 // How a template gets the values that have names.
 enum class NamesPassed : std::uint8_t {
   in_order,      // as those without
@@ -78,6 +89,7 @@ struct ProgramForm {
   // the Java Language Specification, 3.3.
   bool unicode_first = false;
   std::span<const NeededLine> needed = {};
+  std::span<const SettingForm> settings = {};  // those that a program can choose
   NamesPassed named_values = NamesPassed::in_order;
 };
 
@@ -86,6 +98,9 @@ inline constexpr ProgramForm no_program_form = {};
 inline const ProgramForm& program_form_of(const DialectFacts& facts) {
   return facts.forms.program == nullptr ? no_program_form : *facts.forms.program;
 }
+
+// Null where a program cannot choose this setting.
+const SettingForm* find_setting_form(const DialectFacts& facts, std::string_view name);
 
 // A text as it is between the double quotes of a literal. No text can end the literal.
 std::string literal_text(const ProgramForm& form, std::string_view text);

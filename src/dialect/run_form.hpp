@@ -13,6 +13,8 @@ struct RunForm {
   // Words between blanks; @ is the program found. No build: the file is run as it is.
   std::string_view build;
   std::string_view run;
+  std::string_view locale = "C.UTF-8";  // LC_ALL of the environment
+  std::string_view locale_folder = {};  // LOCPATH of it; empty: where the C library looks anyway
 };
 
 }  // namespace inky::inline v1

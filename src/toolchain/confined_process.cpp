@@ -259,8 +259,13 @@ class Watch {
     // Of all cores together.
     constexpr long cores = 8;
     out.seconds = static_cast<std::size_t>(limits_.time.count() / 1000 + 1) * cores;
-    // It may be what the program is in.
-    out.hides_tmp = !command_.words[0].starts_with("/tmp/");
+    // It may be what the program or the locales are in.
+    const auto has_locales = [](const std::string& variable) {
+      return variable.starts_with("LOCPATH=/tmp/");
+    };
+    out.hides_tmp =
+        !command_.words[0].starts_with("/tmp/") &&
+        std::none_of(command_.environment.begin(), command_.environment.end(), has_locales);
     out.memory = limits_.memory;
     out.processes = limits_.processes;
     return out;

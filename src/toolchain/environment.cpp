@@ -1,5 +1,7 @@
 #include "environment.hpp"
 
+#include <locale.h>
+
 #include <cstdlib>
 #include <filesystem>
 #include <string_view>
@@ -29,9 +31,7 @@ std::string folder_of(const Installation& one) {
   return fs::is_directory(usual, failed) ? usual.string() : std::string();
 }
 
-// Whether .NET finds the library that holds its cultures; it does not start without it, unless it is
-// told to have none but the invariant one.
-bool has_cultures() {
+bool has_library_of_cultures() {
   constexpr std::string_view library = "libicuuc.so.";
   for (const char* folder : {"/usr/lib/x86_64-linux-gnu", "/usr/lib/aarch64-linux-gnu",
                              "/usr/lib64", "/usr/lib", "/lib", "/usr/local/lib"}) {
@@ -46,16 +46,28 @@ bool has_cultures() {
 
 }  // namespace
 
-std::vector<std::string> witness_environment(const std::string& program,
-                                             const std::string& folder) {
+bool has_c_locale(const std::string& name) {
+  const locale_t found = newlocale(LC_ALL_MASK, name.c_str(), nullptr);
+  if (found == nullptr) return false;
+  freelocale(found);
+  return true;
+}
+
+bool has_cultures() {
+  static const bool found = has_library_of_cultures();
+  return found;
+}
+
+std::vector<std::string> witness_environment(const std::string& program, const std::string& folder,
+                                             const RunForm& form) {
   std::vector<std::string> out = {
-      "LANG=C.UTF-8", "LC_ALL=C.UTF-8", "TZ=UTC", "DOTNET_NOLOGO=1",
+      "LANG=C.UTF-8", "LC_ALL=" + std::string(form.locale), "TZ=UTC", "DOTNET_NOLOGO=1",
       "DOTNET_CLI_TELEMETRY_OPTOUT=1", "DOTNET_SKIP_FIRST_TIME_EXPERIENCE=1",
       "DOTNET_GENERATE_ASPNET_CERTIFICATE=0", "DOTNET_CLI_WORKLOAD_UPDATE_NOTIFY_DISABLE=true",
       // Its servers would outlive the witness.
       "MSBUILDDISABLENODEREUSE=1", "DOTNET_CLI_USE_MSBUILD_SERVER=0", "UseSharedCompilation=false"};
-  static const bool cultures = has_cultures();
-  if (!cultures) out.push_back("DOTNET_SYSTEM_GLOBALIZATION_INVARIANT=1");
+  if (!form.locale_folder.empty()) out.push_back("LOCPATH=" + std::string(form.locale_folder));
+  if (!has_cultures()) out.push_back("DOTNET_SYSTEM_GLOBALIZATION_INVARIANT=1");
   out.push_back("PATH=" + fs::path(program).parent_path().string() +
                 ":/usr/local/bin:/usr/bin:/bin");
   // What they keep for another time, they keep in the folder.

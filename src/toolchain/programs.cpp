@@ -46,7 +46,7 @@ std::optional<std::string> version_of(const std::string& path) {
   if (folder.path().empty()) return std::nullopt;
   Command command;
   command.words = {path, "--version"};
-  command.environment = witness_environment(path, folder.path());
+  command.environment = witness_environment(path, folder.path(), {});
   command.folder = folder.path();
   command.output = folder.path() + "/standard-output";
   command.messages = folder.path() + "/standard-error";

@@ -79,8 +79,9 @@ bool blames_the_machine(std::string_view messages) {
 
 class Running {
  public:
-  Running(const fs::path& folder, std::span<const std::string> program, const RunLimits& limits)
-      : folder_(folder), program_(program), limits_(limits) {}
+  Running(const fs::path& folder, std::span<const std::string> program, const RunForm& form,
+          const RunLimits& limits)
+      : folder_(folder), program_(program), form_(form), limits_(limits) {}
 
   // False where it did not end well; the stage and the messages state how. `failed` is the stage of
   // a program that ends with another status than 0.
@@ -90,7 +91,7 @@ class Running {
     // "./main" is in the folder.
     if (command.words[0].starts_with("./"))
       command.words[0] = (folder_ / command.words[0].substr(2)).string();
-    command.environment = witness_environment(program_[0], folder_.string());
+    command.environment = witness_environment(program_[0], folder_.string(), form_);
     command.folder = folder_.string();
     command.output = (folder_ / "standard-output").string();
     command.messages = (folder_ / "standard-error").string();
@@ -134,6 +135,7 @@ class Running {
 
   fs::path folder_;
   std::span<const std::string> program_;
+  const RunForm& form_;
   const RunLimits& limits_;
 };
 
@@ -194,7 +196,7 @@ Witness run_program(const Toolchain& toolchain, std::string_view source, const R
     out.messages = "the program could not be written to " + folder.path();
     return out;
   }
-  Running running(folder.path(), *program, limits);
+  Running running(folder.path(), *program, toolchain.form, limits);
   if (!toolchain.form.build.empty() &&
       !running.run(toolchain.form.build, Witness::Stage::refused, out))
     return out;

@@ -51,8 +51,8 @@ std::string key_of(const Toolchain& toolchain, const std::vector<std::string>& p
   std::string out =
       std::to_string(size) + "\n" + std::to_string(changed.time_since_epoch().count()) + "\n";
   for (const std::string& word : program) out += word + "\n";
-  for (const std::string_view part :
-       {toolchain.form.file, toolchain.form.build, toolchain.form.run})
+  for (const std::string_view part : {toolchain.form.file, toolchain.form.build, toolchain.form.run,
+                                      toolchain.form.locale, toolchain.form.locale_folder})
     out += std::string(part) + "\n";
   return out + std::string(source);
 }

@@ -250,7 +250,8 @@ class Draft {
 }  // namespace
 
 Result<std::string> write_program(const Dialect& dialect, const Template& parsed,
-                                  std::span<const Value> values) {
+                                  std::span<const Value> values,
+                                  std::span<const Setting> settings) {
   const ProgramForm& form = program_form_of(dialect.facts());
   const SourceLanguage* language = language_of_dialect(dialect);
   if (form.declaration.empty() || language == nullptr)
@@ -289,13 +290,32 @@ Result<std::string> write_program(const Dialect& dialect, const Template& parsed
     declaration = filled(declaration, "@N", names[i]);
     declarations.add_mixed(declaration, "@V", *literal);
   }
+  std::string before(form.before);
+  Draft chosen;
+  for (const Setting& setting : settings) {
+    if (setting.value == find_setting(dialect.facts(), setting.name)->usual) continue;
+    const SettingForm* choice = find_setting_form(dialect.facts(), setting.name);
+    if (choice == nullptr)
+      return Error{Code::not_supported_yet,
+                   "a chosen " + std::string(setting.name) + " in a program of " +
+                       std::string(dialect.facts().id) + " is not supported yet",
+                   {},
+                   "Leave the " + std::string(setting.name) + " out."};
+    if (const std::size_t at = before.find(choice->replaces);
+        !choice->replaces.empty() && at != std::string::npos)
+      before.erase(at, choice->replaces.size());
+    needed += choice->needs;
+    chosen.add_mixed(filled(choice->line, "@N", setting.value), "@L",
+                     '"' + std::string(setting.value) + '"');
+  }
   const auto passed = passed_names(dialect, parsed, values, names);
   if (!passed) return passed.error();
   const Result<WrittenCall> call = dialect.write_call(parsed, *passed);
   if (!call) return call.error();
   draft.add(needed);
   draft.add(needed_lines(form, *language, *call));
-  draft.add(form.before);
+  draft.add(before);
+  draft.add(chosen);
   draft.add(declarations);
   const std::size_t at = form.statement.find("@S");
   draft.add(form.statement.substr(0, at));

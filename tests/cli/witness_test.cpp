@@ -184,3 +184,57 @@ TEST_CASE("literals come back from the real toolchains as they were, asked anew"
     check_program(one, one.real, std::move(reals), std::nullopt);
   }
 }
+
+TEST_CASE("a program in a chosen locale prints what was said, asked anew") {
+  // The locales of the C library, made in a folder of the test's own.
+  const std::string folder = support::scratch() + "/locales";
+  std::filesystem::create_directories(folder);
+  for (const char* name : {"de_DE", "hi_IN", "fr_CH", "ps_AF"})
+    support::shell(std::string("localedef --no-archive -c -i ") + name + " -f UTF-8 " + folder +
+                   "/" + name + ".UTF-8");
+  const bool has_locales = std::filesystem::exists(folder + "/fr_CH.UTF-8/LC_NUMERIC");
+  if (!has_locales) WARN("skipped: the C library's locales: there is no localedef");
+  struct Case {
+    const char* arguments;
+    bool of_c_library;
+  };
+  for (const auto& [arguments, of_c_library] : {
+           Case{"c --locale de_DE.UTF-8 \"%'.2f %d\" 1234567.5 -42", true},
+           {"c --locale fr_CH.UTF-8 \"%'15.3f|%+'d\" -1234567.5 1234567", true},
+           {"strftime --locale de_DE.UTF-8 '%A, %d. %B %Y|%x|%X|%r' 2031-05-09T14:05:07:moment", true},
+           {"strftime --locale fr_CH.UTF-8 '%a %b %c' 2031-05-09T14:05:07:moment", true},
+           {"cpp-stream --locale de_DE.UTF-8 'cout << fixed << x << 1234567' x=1234567.5", true},
+           {"python --locale de_DE.UTF-8 '{:n}|{:.10n}' 1234567 1234.5", true},
+           {"php --locale de_DE.UTF-8 '%.2f|%e' 1234.5 1234.5", true},
+           {"java --locale de-DE '%,.2f|%tA' 1234.5 2031-05-09T14:05:07:moment", false},
+           {"java --locale ar-EG '%,d|%.3e' 1234567 0.5", false},
+           {"java-pattern --locale fr-CH '#,##0.00' 1234567.5", false},
+           {"java-pattern --locale hi-IN '¤#,##,##0.00' 1234567.5", false},
+           {"csharp --locale de-DE '{0:N2}|{0:C}|{1:D}' 1234.5 2031-05-09T14:05:07:moment", false},
+           {"csharp --locale invariant '{0:C}' 1234.5", false},
+           {"javascript --locale de-DE '${x.toLocaleString()}' x=1234567.5", false},
+           {"javascript --locale hi-IN '${x.toLocaleString()}' x=1234567.5", false},
+       }) {
+    if (of_c_library && !has_locales) continue;
+    INFO(arguments);
+    ::setenv("LOCPATH", folder.c_str(), 1);
+    const support::Ran ran =
+        support::run_tool(std::string("show --witness --no-cache --in ") + arguments);
+    ::unsetenv("LOCPATH");
+    INFO(ran.out << ran.err);
+    CHECK((ran.out.find(", the same") != std::string::npos ||
+           ran.out.find("there is no ") != std::string::npos));
+    CHECK(ran.status == 0);
+  }
+  // What the machine lacks is said, and nothing is run.
+  ::setenv("LOCPATH", "/nonexistent", 1);
+  const support::Ran lacking =
+      support::run_tool("show --witness --in c --locale sv_SE.UTF-8 %.1f 2.5");
+  ::unsetenv("LOCPATH");
+  CHECK_THAT(lacking.out, Catch::Contains("could not be asked"));
+  const support::Ran rounding =
+      support::run_tool("show --witness --in java-pattern --setting rounding=up '#.0' 2.55");
+  CHECK(rounding.status == 2);
+  CHECK_THAT(rounding.err,
+             Catch::Contains("a chosen rounding in a program of java-pattern is not"));
+}

@@ -17,9 +17,11 @@
 
 namespace inky::inline v1 {
 
-// An error where the language has no such program, or no literal of such a value, yet.
+// An error where the language has no such program, no literal of such a value, or no way to choose
+// such a setting, yet. REQUIRES: find_fault() finds nothing in any of the settings.
 Result<std::string> write_program(const Dialect& dialect, const Template& parsed,
-                                  std::span<const Value> values);
+                                  std::span<const Value> values,
+                                  std::span<const Setting> settings = {});
 
 // A value as a literal of the language, with its quotes.
 Result<std::string> write_value(const Dialect& dialect, const Value& value);

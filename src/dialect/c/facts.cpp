@@ -130,6 +130,11 @@ constexpr NeededLine needed[] = {
     {"toupper tolower", "#include <ctype.h>\n"},
 };
 
+constexpr SettingForm settings[] = {{.name = "locale",
+                                     .line = "  setlocale(LC_ALL, @L);\n",
+                                     .needs = "#include <locale.h>\n",
+                                     .source = SettingForm::Source::c_library}};
+
 constexpr ProgramForm own_program = {.before = "#include <stdio.h>\n\nint main(void) {\n",
                                      .declaration = "  @T@N = @V;\n",
                                      .statement = "  @S\n",
@@ -143,7 +148,8 @@ constexpr ProgramForm own_program = {.before = "#include <stdio.h>\n\nint main(v
                                      .least_i64 = "(-9223372036854775807L - 1)",
                                      .direction = DirectionEscape::bytes,
                                      .escaped = "\"\\?",
-                                     .needed = needed};
+                                     .needed = needed,
+                                     .settings = settings};
 
 constexpr std::string_view pad_source =
     "// The spaces that bring a text of `columns` columns to a width. printf counts bytes.\n"

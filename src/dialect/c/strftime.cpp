@@ -127,6 +127,11 @@ constexpr auto types = std::to_array<TypeForm>({
      ".tm_zone = \"UTC\"}"},
 });
 
+constexpr SettingForm settings[] = {{.name = "locale",
+                                     .line = "  setlocale(LC_ALL, @L);\n",
+                                     .needs = "#include <locale.h>\n",
+                                     .source = SettingForm::Source::c_library}};
+
 constexpr ProgramForm own_program = {
     .before = "#include <stdio.h>\n#include <time.h>\n\nint main(void) {\n",
     .declaration = "  @T@N = @V;\n",
@@ -134,7 +139,8 @@ constexpr ProgramForm own_program = {
     .after = "  return 0;\n}\n",
     .types = types,
     .direction = DirectionEscape::bytes,
-    .escaped = "\"\\?"};
+    .escaped = "\"\\?",
+    .settings = settings};
 
 constexpr RunForm own_run = {
     "gcc cc clang", "CC", "gcc", "main.c", "@ -std=gnu17 -w -o main main.c", "./main"};

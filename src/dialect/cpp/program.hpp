@@ -43,7 +43,8 @@ inline constexpr NeededLine cpp_needed[] = {
     {"toupper tolower", "#include <cctype>\n"},
 };
 
-constexpr ProgramForm cpp_program(std::string_view before) {
+constexpr ProgramForm cpp_program(std::string_view before,
+                                  std::span<const SettingForm> settings = {}) {
   return {.before = before,
           .declaration = "  const @T@N = @V;\n",
           .statement = "  @S\n",
@@ -55,7 +56,8 @@ constexpr ProgramForm cpp_program(std::string_view before) {
           .least_i64 = "(-9223372036854775807L - 1)",
           .direction = DirectionEscape::bytes,
           .escaped = "\"\\?",
-          .needed = cpp_needed};
+          .needed = cpp_needed,
+          .settings = settings};
 }
 
 inline constexpr std::string_view cpp_pad_left =

@@ -124,9 +124,15 @@ inline constexpr TableForm own_table = cpp_table(
     "namespace std;\n",
     "cout << @L;\n", "cout.copyfmt(ios(nullptr));");
 
+inline constexpr SettingForm own_settings[] = {{.name = "locale",
+                                                .line = "  cout.imbue(locale(@L));\n",
+                                                .needs = "#include <locale>\n",
+                                                .source = SettingForm::Source::c_library}};
+
 inline constexpr ProgramForm own_program = cpp_program(
     "#include <iomanip>\n#include <iostream>\n#include <string>\n\nusing namespace std;\n\n"
-    "int main() {\n");
+    "int main() {\n",
+    own_settings);
 
 inline constexpr ComposingForm own_composing =
     cpp_composing("cpp-stream", "cout", "(std::ostringstream()@S).str()",

@@ -107,6 +107,12 @@ inline constexpr auto program_types = std::to_array<TypeForm>({
     {Type::duration, "var ", "System.Xml.XmlConvert.ToTimeSpan(\"@\")"},
 });
 
+inline constexpr SettingForm own_settings[] = {
+    {.name = "locale",
+     .line = "    CultureInfo.CurrentCulture = new CultureInfo(@L);\n",
+     .replaces = "    CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;\n",
+     .source = SettingForm::Source::icu}};
+
 inline constexpr ProgramForm own_program = {
     .before =
         "using System;\nusing System.Globalization;\n\nclass Program {\n  static void Main() {\n"
@@ -118,7 +124,8 @@ inline constexpr ProgramForm own_program = {
     .infinity = "double.PositiveInfinity",
     .negative_infinity = "double.NegativeInfinity",
     .not_a_number = "double.NaN",
-    .control = ControlEscape::unicode};
+    .control = ControlEscape::unicode,
+    .settings = own_settings};
 
 inline constexpr std::string_view pad_left_source =
     "  // Text with spaces before it, up to a width. Its columns are given: Length counts UTF-16 "

@@ -37,6 +37,10 @@ inline constexpr NeededLine java_needed[] = {
     {"Stream IntStream DoubleStream Collectors", "import java.util.stream.*;\n"},
 };
 
+inline constexpr SettingForm java_settings[] = {
+    {"locale", "    Locale.setDefault(Locale.forLanguageTag(@L));\n",
+     "    Locale.setDefault(Locale.ROOT);\n"}};
+
 inline constexpr ProgramForm java_program = {.before =
                                                  "import java.text.DecimalFormat;\n"
                                                  "import java.util.Locale;\n\n"
@@ -51,7 +55,8 @@ inline constexpr ProgramForm java_program = {.before =
                                              .negative_infinity = "Double.NEGATIVE_INFINITY",
                                              .not_a_number = "Double.NaN",
                                              .unicode_first = true,
-                                             .needed = java_needed};
+                                             .needed = java_needed,
+                                             .settings = java_settings};
 
 inline constexpr std::string_view java_pad_left =
     "  // Text with spaces before it, up to a width. Its columns are given: length() counts UTF-16 "

@@ -82,6 +82,11 @@ constexpr auto program_types = std::to_array<TypeForm>({
 
 constexpr NeededLine needed_lines[] = {{"util", "const util = require(\"node:util\");\n"}};
 
+// Node.js has its locale from the environment.
+constexpr SettingForm program_settings[] = {{.name = "locale",
+                                             .line = "// Run with LC_ALL=@N\n",
+                                             .source = SettingForm::Source::icu_by_environment}};
+
 constexpr ProgramForm own_program = {.before = "",
                                      .declaration = "const @N = @V;\n",
                                      .statement = "@S\n",
@@ -91,7 +96,8 @@ constexpr ProgramForm own_program = {.before = "",
                                      .negative_infinity = "-Infinity",
                                      .not_a_number = "NaN",
                                      .control = ControlEscape::hexadecimal,
-                                     .needed = needed_lines};
+                                     .needed = needed_lines,
+                                     .settings = program_settings};
 
 constexpr RunForm own_run = {"node nodejs", "NODE", "nodejs", "main.js", "", "@ main.js"};
 

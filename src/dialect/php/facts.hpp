@@ -84,6 +84,10 @@ inline constexpr auto program_types = std::to_array<TypeForm>({
     {Type::moment, "", "new DateTimeImmutable(\"@\")"},
 });
 
+inline constexpr SettingForm own_settings[] = {{.name = "locale",
+                                                .line = "setlocale(LC_ALL, @L);\n",
+                                                .source = SettingForm::Source::c_library}};
+
 inline constexpr ProgramForm own_program = {.before = "<?php\n",
                                             .declaration = "$@N = @V;\n",
                                             .statement = "@S\n",
@@ -95,7 +99,8 @@ inline constexpr ProgramForm own_program = {.before = "<?php\n",
                                             .least_i64 = "PHP_INT_MIN",
                                             .control = ControlEscape::hexadecimal,
                                             .direction = DirectionEscape::braces,
-                                            .escaped = "\"\\$"};
+                                            .escaped = "\"\\$",
+                                            .settings = own_settings};
 
 inline constexpr std::string_view pad_left_source =
     "// Text with spaces before it, up to a width. Its columns are given: strlen counts bytes.\n"

@@ -31,6 +31,11 @@ inline constexpr auto python_program_types = std::to_array<TypeForm>({
 
 inline constexpr NeededLine python_needed[] = {{"math", "import math\n"}};
 
+inline constexpr SettingForm python_settings[] = {{.name = "locale",
+                                                   .line = "locale.setlocale(locale.LC_ALL, @L)\n",
+                                                   .needs = "import locale\n",
+                                                   .source = SettingForm::Source::c_library}};
+
 inline constexpr ProgramForm python_program = {.before = "",
                                                .declaration = "@N = @V\n",
                                                .statement = "@S\n",
@@ -43,6 +48,7 @@ inline constexpr ProgramForm python_program = {.before = "",
                                                .falsehood = "False",
                                                .control = ControlEscape::hexadecimal,
                                                .needed = python_needed,
+                                               .settings = python_settings,
                                                .named_values = NamesPassed::by_name_only};
 
 inline constexpr std::string_view python_pad_left =
