@@ -201,7 +201,8 @@ TEST_CASE("a program in a chosen locale prints what was said, asked anew") {
   for (const auto& [arguments, of_c_library] : {
            Case{"c --locale de_DE.UTF-8 \"%'.2f %d\" 1234567.5 -42", true},
            {"c --locale fr_CH.UTF-8 \"%'15.3f|%+'d\" -1234567.5 1234567", true},
-           {"strftime --locale de_DE.UTF-8 '%A, %d. %B %Y|%x|%X|%r' 2031-05-09T14:05:07:moment", true},
+           {"strftime --locale de_DE.UTF-8 '%A, %d. %B %Y|%x|%X|%r' 2031-05-09T14:05:07:moment",
+            true},
            {"strftime --locale fr_CH.UTF-8 '%a %b %c' 2031-05-09T14:05:07:moment", true},
            {"cpp-stream --locale de_DE.UTF-8 'cout << fixed << x << 1234567' x=1234567.5", true},
            {"python --locale de_DE.UTF-8 '{:n}|{:.10n}' 1234567 1234.5", true},
