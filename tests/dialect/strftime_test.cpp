@@ -66,6 +66,38 @@ TEST_CASE("what strftime leaves undefined is called undefined") {
   CHECK(strftime_of_c.render(*parsed, {}, out).kind() == Outcome::Kind::undefined);
 }
 
+TEST_CASE("eras and digits of a locale begin and end where the C library's do") {
+  struct Case {
+    const char* locale;
+    const char* day;
+    const char* text;
+  };
+  // Asked of the GNU C library 2.36.
+  constexpr Case cases[] = {
+      {"ja_JP.UTF-8", "1989-01-07", "昭和|64|昭和64年|昭和64年|七"},
+      {"ja_JP.UTF-8", "1989-01-08", "平成|01|平成元年|平成元年|八"},
+      {"ja_JP.UTF-8", "1990-01-01", "平成|02|平成02年|平成2年|一"},
+      {"ja_JP.UTF-8", "2019-04-30", "平成|31|平成31年|平成31年|三十"},
+      {"ja_JP.UTF-8", "2019-05-01", "令和|01|令和元年|令和元年|一"},
+      {"ja_JP.UTF-8", "1912-07-29", "明治|45|明治45年|明治45年|二十九"},
+      {"ja_JP.UTF-8", "0001-01-01", "西暦|01|西暦01年|西暦1年|一"},
+      {"th_TH.UTF-8", "0001-01-01", "พ.ศ.|544|พ.ศ. 544|พ.ศ. 544|01"},
+      {"th_TH.UTF-8", "2031-05-09", "พ.ศ.|2574|พ.ศ. 2574|พ.ศ. 2574|09"},
+      // Years before it are counted backwards.
+      {"zh_TW.UTF-8", "1911-12-31", "民前|01|民前01年|民前1年|31"},
+      {"zh_TW.UTF-8", "0001-01-01", "民前|1911|民前1911年|民前1911年|01"},
+      {"zh_TW.UTF-8", "1912-01-01", "民國|01|民國元年|民國元年|01"},
+      // Digits, and no eras.
+      {"fa_IR", "2031-05-09", "20|31|2031|2031|۰۹"},
+      {"de_DE.UTF-8", "2031-05-09", "20|31|2031|2031|09"},
+  };
+  for (const Case& one : cases) {
+    INFO(one.locale << " " << one.day);
+    const std::string given = std::string(one.day) + ":date";
+    CHECK(answer("%EC|%Ey|%EY|%-EY|%Od", given.c_str(), {{"locale", one.locale}}).text == one.text);
+  }
+}
+
 TEST_CASE("strftime says what of a time it does not know") {
   struct Case {
     const char* codes;

@@ -25,6 +25,7 @@ program = r"""
 #include <locale.h>
 #include <stdio.h>
 #include <string.h>
+#include <time.h>
 
 static void sizes(const char *grouping, const char *mark) {
   /* A mark that is empty groups nothing. */
@@ -36,6 +37,22 @@ static void sizes(const char *grouping, const char *mark) {
 }
 static void list(nl_item first, int count) {
   for (int i = 0; i < count; ++i) printf("%s%s", i == 0 ? "" : "|", nl_langinfo(first + i));
+}
+static void eras(void) {
+  const char *era = nl_langinfo(ERA);
+  unsigned count = *era == 0 ? 0 : (unsigned)(unsigned long)nl_langinfo(_NL_TIME_ERA_NUM_ENTRIES);
+  for (unsigned i = 0; i < count; ++i, era += strlen(era) + 1) printf("%s%s", i == 0 ? "" : "|", era);
+}
+/* From 0 to 99, as years of a century behind O; nothing where it is the usual digits. */
+static void numbers(void) {
+  if (*nl_langinfo(ALT_DIGITS) == 0) return;
+  for (int i = 0; i < 100; ++i) {
+    struct tm time = {.tm_year = 100 + i, .tm_mday = 1};
+    char text[100], usual[100];
+    strftime(text, sizeof text, "%Oy", &time);
+    strftime(usual, sizeof usual, "%y", &time);
+    printf("%s%s", i == 0 ? "" : "|", strcmp(text, usual) == 0 ? "" : text);
+  }
 }
 static void number(char value) { printf("\037%d", value == 127 ? 9 : value); }
 
@@ -59,7 +76,9 @@ int main(int count, char **names) {
     printf("\037"); list(ABDAY_1, 7);
     printf("\037%s|%s", nl_langinfo(AM_STR), nl_langinfo(PM_STR));
     printf("\037%s\037%s\037%s\037%s", nl_langinfo(D_T_FMT), nl_langinfo(D_FMT), nl_langinfo(T_FMT), nl_langinfo(T_FMT_AMPM));
-    printf("\037%d\037%d", *nl_langinfo(ERA) != 0, *nl_langinfo(ALT_DIGITS) != 0);
+    printf("\037"); eras();
+    printf("\037%s\037%s\037%s", nl_langinfo(ERA_D_T_FMT), nl_langinfo(ERA_D_FMT), nl_langinfo(ERA_T_FMT));
+    printf("\037"); numbers();
     number(l->int_p_cs_precedes); number(l->int_p_sep_by_space); number(l->int_p_sign_posn);
     number(l->int_n_cs_precedes); number(l->int_n_sep_by_space); number(l->int_n_sign_posn);
     printf("\n");

@@ -90,10 +90,12 @@ class Maker:
             # A locale may show the zone's name in its own form.
             if has_name or code not in "ZcrX":
                 break
+        if r.random() < 0.08:
+            return "%" + r.choice(["", "", "", "-", "_", "0", "12", "^", "-5", "_8"]) + "E" + r.choice("cCxXyY" if has_name else "CxyY")
         if code in self.numbers and r.random() < 0.4:
             return "%" + r.choice(["-", "_", "0", "5", "_4", "012", "-6", "_-", "0_", "^", "#", "3"]) + code
-        if code in self.numbers and r.random() < 0.05:
-            return "%O" + code if code in "CdegGHIjklmMsSuUVwWy" else "%" + code
+        if code in self.numbers and r.random() < 0.1:
+            return "%" + r.choice(["", "", "-", "_", "6", "^"]) + "O" + code if code in "CdegGHIjklmMsSuUVwWy" else "%" + code
         if code in "Bbh" and r.random() < 0.3:
             return "%" + r.choice(["", "^", "12"]) + "O" + code
         if r.random() < 0.3:
@@ -114,7 +116,6 @@ class Maker:
 def cases(seed, wanted):
     live = wanted <= live_count
     names = c_locales.names_of(seed, 50 if live else len(glibc_locale_table.supported()))
-    known = {}
     with tempfile.TemporaryDirectory() as place:
         folder = pathlib.Path(place)
         glibc_locale_table.build(folder, names)
@@ -126,39 +127,7 @@ def cases(seed, wanted):
                  for request, parts in made]
         printed = subprocess.run([folder / "ask"], input="\n".join(lines) + "\n", check=True, capture_output=True, text=True,
                                  env={**c_locales.environment_of(folder), "TZ": "UTC"}).stdout.splitlines()
-    eras = has_own_forms()
-    return [{**request, **answer_of(bytes.fromhex(line[1:]))} for (request, _), line in zip(made, printed, strict=True)
-            if not eras(request, known)]
-
-
-def has_own_forms():
-    """Whether a template asks for the eras or the digits of a locale that has some: those are not known yet."""
-    table = {}
-    for path in pathlib.Path("/usr/share/i18n/locales").iterdir():
-        table[path.name] = path.read_text(encoding="utf-8", errors="replace")
-
-    def section(name, depth=0):
-        base = name.split(".")[0]
-        text = table.get(base, "")
-        at = text.find("\nLC_TIME")
-        text = text[at:text.find("END LC_TIME")] if at >= 0 else ""
-        if depth < 5:
-            for line in text.splitlines():
-                if line.startswith("copy"):
-                    return section(line.split('"')[1], depth + 1)
-        return text
-
-    def asks(request, known):
-        locale = request["locale"]
-        if locale not in known:
-            text = section(locale)
-            known[locale] = ("\nera" in text or "%E" in text, "\nalt_digits" in text or "%O" in text)
-        eras, digits = known[locale]
-        template = request["template"]
-        shown = any(code in template for code in "cxXr")
-        return (eras and shown) or (digits and (shown or "O" in template))
-
-    return asks
+    return [{**request, **answer_of(bytes.fromhex(line[1:]))} for (request, _), line in zip(made, printed, strict=True)]
 
 
 def main():

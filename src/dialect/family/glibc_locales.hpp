@@ -46,8 +46,11 @@ class Locale {
     date,
     time,
     twelve_hours,
-    has_eras,
-    has_digits,  // of its own, for the codes with O
+    eras,               // as POSIX writes them; empty: it has none
+    era_date_and_time,  // what the codes stand for behind E; empty: the same as without
+    era_date,
+    era_time,
+    numbers,  // from 0 to 99, behind O; an empty one is in the usual digits, and so are all of an empty list
     // As plus_precedes and those behind it, beside the code.
     code_plus_precedes,
     code_plus_space,

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <optional>
 
+#include "glibc_eras.hpp"
 #include "inky_margin/format/spec.hpp"
 #include "text/ascii.hpp"
 #include "time_zones.hpp"
@@ -96,6 +97,8 @@ constexpr ComposedPart composed_parts[] = {{'c', Locale::date_and_time},
                                            {'x', Locale::date},
                                            {'X', Locale::time},
                                            {'r', Locale::twelve_hours}};
+constexpr ComposedPart era_parts[] = {
+    {'c', Locale::era_date_and_time}, {'x', Locale::era_date}, {'X', Locale::era_time}};
 
 // ---- The whole of glibc ----
 
@@ -159,19 +162,6 @@ bool has_form(const TimeField& field) {
   return (field.modifier == 'E' ? after_e : after_o).find(field.code) != std::string_view::npos;
 }
 
-// What the locale has for a form that is not known here.
-std::string_view unknown_form(const TimeField& field, const Locale& locale) {
-  constexpr std::string_view with_eras = "cCxXyY";
-  constexpr std::string_view with_digits = "dCegGHIjklmMsSuUVwWy";
-  if (field.modifier == 'E' && locale.digit(Locale::has_eras) != 0 &&
-      with_eras.find(field.code) != std::string_view::npos)
-    return "the eras of this locale";
-  if (field.modifier == 'O' && locale.digit(Locale::has_digits) != 0 &&
-      with_digits.find(field.code) != std::string_view::npos)
-    return "the digits of this locale";
-  return {};
-}
-
 void append_aligned(const std::string& text, const TimeField& field, std::string& out) {
   const auto size = static_cast<int>(text.size());
   if (size < field.width)
@@ -194,7 +184,17 @@ void append_filled(std::int64_t number, int digits, char pad, const TimeField& f
   append_aligned(text, field, out);
 }
 
-bool append_number(const Moment& moment, const TimeField& field, std::string& out) {
+std::string in_case(std::string_view text, bool upper, bool lower) {
+  std::string out(text);
+  for (char& c : out) {
+    if (upper) c = capital_letter(c);
+    if (lower) c = small_letter(c);
+  }
+  return out;
+}
+
+bool append_number(const Moment& moment, const TimeField& field, const Locale& locale,
+                   std::string& out) {
   if (field.code == 's') {
     // A width fills it as a text.
     append_aligned(std::to_string(seconds_since_1970(moment)), field, out);
@@ -203,17 +203,14 @@ bool append_number(const Moment& moment, const TimeField& field, std::string& ou
   const auto found = std::find_if(std::begin(numbers), std::end(numbers),
                                   [&](const NumberCode& one) { return one.code == field.code; });
   if (found == std::end(numbers)) return false;
-  append_filled(found->number(moment), found->digits, found->pad, field, out);
-  return true;
-}
-
-std::string in_case(std::string_view text, bool upper, bool lower) {
-  std::string out(text);
-  for (char& c : out) {
-    if (upper) c = capital_letter(c);
-    if (lower) c = small_letter(c);
+  const std::int64_t number = found->number(moment);
+  if (const std::string_view text = glibc::number_text(locale, number);
+      field.modifier == 'O' && !text.empty()) {
+    append_aligned(in_case(text, field.upper, false), field, out);
+    return true;
   }
-  return out;
+  append_filled(number, found->digits, found->pad, field, out);
+  return true;
 }
 
 // The offset from UTC: the width is that of its sign, and of its number.
@@ -252,9 +249,8 @@ class TimeWriter {
   // False: there is no such code.
   bool append(const TimeField& field, std::string& out) {
     if (!has_form(field)) return false;
-    if (const std::string_view form = unknown_form(field, style_.locale); !form.empty())
-      unknown_ = form;
-    if (append_number(moment_, field, out)) return true;
+    if (field.modifier == 'E' && append_by_era(field, out)) return true;
+    if (append_number(moment_, field, style_.locale, out)) return true;
     if (const auto name = name_in(moment_, field, style_.locale)) {
       const bool lower = field.code == 'P' || (field.code == 'p' && field.other_case);
       const bool upper = !lower && (field.upper || field.other_case);
@@ -270,14 +266,43 @@ class TimeWriter {
       return true;
     }
     const auto parts = parts_of(field.code);
-    if (!parts) return false;
-    std::string text;
+    return parts && append_composed(*parts, field, out);
+  }
+
+  bool append_composed(std::string_view parts, const TimeField& field, std::string& out) {
     // One that names itself within itself is of no locale that there is.
     if (depth_ == most_depth) return false;
+    std::string text;
+    const char pad = pad_of_years_;
     ++depth_;
-    write(*parts, text);
+    write(parts, text);
     --depth_;
+    pad_of_years_ = pad;
     append_aligned(in_case(text, field.upper, false), field, out);
+    return true;
+  }
+
+  // False: the locale has nothing of its own for it.
+  bool append_by_era(TimeField field, std::string& out) {
+    const Locale& locale = style_.locale;
+    for (const ComposedPart& one : era_parts) {
+      if (one.code == field.code)
+        return !locale[one.part].empty() && append_composed(locale[one.part], field, out);
+    }
+    if (std::string_view("CyY").find(field.code) == std::string_view::npos) return false;
+    const auto era = glibc::find_era(locale, moment_);
+    if (!era) return false;
+    if (field.code == 'C') {
+      append_aligned(in_case(era->name, field.upper, false), field, out);
+      return true;
+    }
+    if (field.code == 'Y') {
+      // It is for the years of eras behind it, too.
+      if (field.pad != 0) pad_of_years_ = field.pad;
+      return append_composed(era->format, field, out);
+    }
+    if (pad_of_years_ != 0) field.pad = pad_of_years_;
+    append_filled(era->year, 2, '0', field, out);
     return true;
   }
 
@@ -317,6 +342,7 @@ class TimeWriter {
   std::string_view unknown_;
   static constexpr int most_depth = 8;
   int depth_ = 0;
+  char pad_of_years_ = 0;  // of eras; 0: the usual one
 };
 
 }  // namespace
