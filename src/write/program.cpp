@@ -1,6 +1,8 @@
 #include "inky_margin/write/program.hpp"
 
 #include <algorithm>
+#include <unordered_map>
+#include <unordered_set>
 #include <vector>
 
 #include "dialect/family/values.hpp"
@@ -87,16 +89,29 @@ std::vector<std::string> names_in_program(const Template& parsed, std::span<cons
   return out;
 }
 
-// Whether a template takes a value by this name: for a field, a count, or anything inside a spec.
-bool takes_name(const Template& parsed, const std::string& name) {
-  const auto is_it = [&](const std::string& one) { return one == name; };
-  const std::span<const std::string> names = parsed.value_names();
-  const std::span<const Field> fields = parsed.fields();
-  return std::any_of(names.begin(), names.end(), is_it) ||
-         std::any_of(fields.begin(), fields.end(),
-                     [&](const Field& field) { return field.key_name() == name; }) ||
-         writing::names_field(parsed.source(), name, "}:!.[") ||
-         writing::names_count(parsed.source(), name);
+// The word that begins there, and the one that ends there; empty: none does.
+std::string_view word_at(std::string_view source, std::size_t at) {
+  std::size_t end = at;
+  while (end < source.size() && is_word_part(source[end])) ++end;
+  return source.substr(at, end - at);
+}
+std::string_view word_before(std::string_view source, std::size_t end) {
+  std::size_t at = end;
+  while (at > 0 && is_word_part(source[at - 1])) --at;
+  return source.substr(at, end - at);
+}
+
+// The names that a template may take values by: for a field, a count, or anything inside a spec.
+std::unordered_set<std::string_view> names_taken(const Template& parsed) {
+  std::unordered_set<std::string_view> out(parsed.value_names().begin(),
+                                           parsed.value_names().end());
+  for (const Field& field : parsed.fields()) out.insert(field.key_name());
+  const std::string_view source = parsed.source();
+  for (std::size_t at = 0; at < source.size(); ++at) {
+    if (source[at] == '{') out.insert(word_at(source, at + 1));
+    if (source[at] == '$') out.insert(word_before(source, at));
+  }
+  return out;
 }
 
 bool has_keys(const Template& parsed) {
@@ -113,9 +128,10 @@ Result<std::vector<std::string>> passed_names(const Dialect& dialect, const Temp
                                               const std::vector<std::string>& names) {
   const NamesPassed passing = program_form_of(dialect.facts()).named_values;
   if (passing == NamesPassed::in_order) return names;
+  const std::unordered_set<std::string_view> taken = names_taken(parsed);
   std::vector<std::string> out;
   for (std::size_t i = 0; i < values.size(); ++i) {
-    if (!values[i].is_named() || takes_name(parsed, names[i])) {
+    if (!values[i].is_named() || taken.contains(names[i])) {
       out.push_back(names[i]);
     } else if (passing == NamesPassed::in_a_mapping && !has_keys(parsed)) {
       return Error{Code::not_supported_yet,
@@ -136,24 +152,28 @@ CountSource named_argument(const Statement& statement, const CountSource& count)
   return argument.kind == computed::Node::Kind::name ? CountSource{argument.text, unset} : count;
 }
 
-// Whether each value is a width or a precision of a field.
+// Whether each value is a width or a precision of a field. Nothing where such a value has no type of
+// its own.
 std::vector<bool> find_counts(const Dialect& dialect, const Template& parsed,
                               std::span<const Value> values) {
   std::vector<bool> out(values.size());
+  if (dialect.facts().count_type.empty()) return out;
   const bool all_have_places =
       program_form_of(dialect.facts()).named_values == NamesPassed::in_order;
+  std::vector<std::size_t> places;
+  std::unordered_map<std::string_view, std::size_t> named;
+  for (std::size_t v = 0; v < values.size(); ++v) {
+    if (values[v].is_named()) named.emplace(values[v].name(), v);
+    if (all_have_places || !values[v].is_named()) places.push_back(v);
+  }
   for (std::size_t i = 0; i < parsed.fields().size(); ++i) {
     for (CountSource count : dialect.counts_of(parsed, static_cast<int>(i))) {
       if (parsed.is_statement()) count = named_argument(*parsed.statement(), count);
-      int place = 0;
-      for (std::size_t v = 0; v < values.size(); ++v) {
-        const bool has_place = all_have_places || !values[v].is_named();
-        const bool is_it = count.name.empty()
-                               ? has_place && place == count.index
-                               : values[v].is_named() && values[v].name() == count.name;
-        if (is_it) out[v] = true;
-        if (has_place) ++place;
-      }
+      const auto place = static_cast<std::size_t>(count.index);
+      if (const auto found = named.find(count.name); found != named.end())
+        out[found->second] = true;
+      else if (count.name.empty() && place < places.size())
+        out[places[place]] = true;
     }
   }
   return out;
@@ -247,6 +267,28 @@ class Draft {
   std::vector<std::string> contents_;  // of the literals, in order
 };
 
+// The settings that are not as usual: `before` without what they stand for instead, `needed` with the
+// lines they need, and what chooses them.
+std::optional<Error> add_settings(const Dialect& dialect, std::span<const Setting> settings,
+                                  std::string& before, std::string& needed, Draft& chosen) {
+  for (const Setting& setting : settings) {
+    if (setting.value == find_setting(dialect.facts(), setting.name)->usual) continue;
+    const SettingForm* form = find_setting_form(dialect.facts(), setting.name);
+    if (form == nullptr)
+      return Error{Code::not_supported_yet,
+                   "a chosen " + std::string(setting.name) + " in a program of " +
+                       std::string(dialect.facts().id) + " is not supported yet",
+                   {},
+                   "Leave the " + std::string(setting.name) + " out."};
+    const std::size_t at = before.find(form->replaces);
+    if (!form->replaces.empty() && at != std::string::npos) before.erase(at, form->replaces.size());
+    needed += form->needs;
+    chosen.add_mixed(filled(form->line, "@N", setting.value), "@L",
+                     '"' + std::string(setting.value) + '"');
+  }
+  return std::nullopt;
+}
+
 }  // namespace
 
 Result<std::string> write_program(const Dialect& dialect, const Template& parsed,
@@ -292,22 +334,8 @@ Result<std::string> write_program(const Dialect& dialect, const Template& parsed
   }
   std::string before(form.before);
   Draft chosen;
-  for (const Setting& setting : settings) {
-    if (setting.value == find_setting(dialect.facts(), setting.name)->usual) continue;
-    const SettingForm* choice = find_setting_form(dialect.facts(), setting.name);
-    if (choice == nullptr)
-      return Error{Code::not_supported_yet,
-                   "a chosen " + std::string(setting.name) + " in a program of " +
-                       std::string(dialect.facts().id) + " is not supported yet",
-                   {},
-                   "Leave the " + std::string(setting.name) + " out."};
-    if (const std::size_t at = before.find(choice->replaces);
-        !choice->replaces.empty() && at != std::string::npos)
-      before.erase(at, choice->replaces.size());
-    needed += choice->needs;
-    chosen.add_mixed(filled(choice->line, "@N", setting.value), "@L",
-                     '"' + std::string(setting.value) + '"');
-  }
+  if (auto error = add_settings(dialect, settings, before, needed, chosen))
+    return std::move(*error);
   const auto passed = passed_names(dialect, parsed, values, names);
   if (!passed) return passed.error();
   const Result<WrittenCall> call = dialect.write_call(parsed, *passed);
