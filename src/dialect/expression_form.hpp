@@ -37,6 +37,7 @@ struct LocaleStatementFact {
   std::string_view before;
   std::string_view behind;
   std::string_view dialect = {};  // whose texts alone are in it; empty: all of the program's
+  std::string_view prints = {};   // by itself, with @ for the locale
 };
 
 struct StatementParts;

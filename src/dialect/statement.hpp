@@ -32,6 +32,7 @@ struct StatementStep {
   Kind kind = Kind::value;
   std::shared_ptr<const Statement> call;
   std::string name;                // of a value; of a locale, the dialect that is in it
+  std::string_view prints;         // of a locale, by itself, with @ for its name
   std::vector<std::string> names;  // of each item of a loop, or of its parts
   std::string expression;     // what it comes to; the condition of a loop or a branch, or the items
   std::string type;           // that the value, or an item, is converted to; empty: it stays

@@ -32,6 +32,7 @@ std::optional<StatementStep> locale_step_of(const ExpressionForm& form,
     step.kind = StatementStep::Kind::locale;
     step.expression = trimmed(inner);
     step.name = fact.dialect;
+    step.prints = fact.prints;
     return step;
   }
   return std::nullopt;

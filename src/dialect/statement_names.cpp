@@ -7,6 +7,7 @@
 #include "dialect/statement.hpp"
 #include "dialect/statement_blocks.hpp"
 #include "dialect/statement_lines.hpp"
+#include "dialect/statement_locales.hpp"
 #include "inky_margin/dialect/statement.hpp"
 #include "text/ascii.hpp"
 
@@ -185,6 +186,30 @@ bool is_method_call(const Dialect& asked, std::string_view source) {
   return is_shown && is_value(*language, source, true);
 }
 
+namespace {
+
+// Whether they are several statements of a language that shows what each comes to, as at its prompt:
+// x <- c(1, 2); mean(x). Where the language is not chosen, an arrow has to be among them.
+bool is_session(const LanguageFacts& language, std::string_view source,
+                std::span<const Span> statements, bool is_chosen) {
+  const ExpressionForm* form = language.expressions;
+  if (form == nullptr || form->shows_results.empty() || statements.size() < 2) return false;
+  bool has_value = false;
+  bool has_arrow = false;
+  bool all_known = true;
+  for (const Span& span : statements) {
+    const std::string_view statement = source.substr(span.from, span.to - span.from);
+    const std::size_t from = behind_assignment(statement);
+    const bool is_shown = is_value(language, statement);
+    has_value = has_value || is_shown;
+    has_arrow = has_arrow || (from >= 2 && statement.substr(from - 2, 2) == "<-");
+    all_known = all_known && (is_shown || from > 0 || locale_step_of(*form, statement));
+  }
+  return is_chosen ? has_arrow || (has_value && all_known) : has_arrow && has_value;
+}
+
+}  // namespace
+
 bool is_statement(const Dialect& asked, std::string_view source, bool is_chosen) {
   const LanguageFacts* language = language_facts_of(asked);
   if (language == nullptr) return false;
@@ -205,6 +230,7 @@ bool is_statement(const Dialect& asked, std::string_view source, bool is_chosen)
       form == nullptr || form->shows_results.empty() || form->plain_dialect == asked.facts().id;
   if (is_chosen && is_usual && is_value(*language, source)) return true;
   std::vector<Span> statements = statements_of(*language, source);
+  if (is_usual && is_session(*language, source, statements, is_chosen)) return true;
   std::size_t chains = 0;
   for (std::size_t i = 0; i < statements.size(); ++i) {
     const Span span = statements[i];

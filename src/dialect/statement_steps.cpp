@@ -335,6 +335,11 @@ class Run {
     settings_.push_back({"locale", *known});
     options_.settings = settings_;
     locale_of_ = step.name.empty() ? nullptr : facility;
+    if (const std::size_t at = step.prints.find('@'); at != std::string_view::npos) {
+      out_.append(step.prints.substr(0, at));
+      out_.append(value.as_text());
+      out_.append(step.prints.substr(at + 1));
+    }
     return std::nullopt;
   }
 

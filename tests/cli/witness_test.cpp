@@ -208,6 +208,7 @@ TEST_CASE("a program in a chosen locale prints what was said, asked anew") {
            {"python --locale th_TH.UTF-8 '{:%Ex|%x|%EC %Ey}' 2031-05-09:date", true},
            {"cpp-stream --locale de_DE.UTF-8 'cout << fixed << x << 1234567' x=1234567.5", true},
            {"python --locale de_DE.UTF-8 '{:n}|{:.10n}' 1234567 1234.5", true},
+           {"r-format --locale de_DE.UTF-8 'format(x, \"%A, %d. %B %Y\")' x=2031-05-09:date", true},
            {"php --locale de_DE.UTF-8 '%.2f|%e' 1234.5 1234.5", true},
            {"java --locale de-DE '%,.2f|%tA' 1234.5 2031-05-09T14:05:07:moment", false},
            {"java --locale ar-EG '%,d|%.3e' 1234567 0.5", false},

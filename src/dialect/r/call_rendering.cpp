@@ -228,7 +228,9 @@ bool CallRendering::run_dates(std::vector<std::string>& texts) {
   ExpressionReader reader(again, 0);
   computed::Node call;
   if (!reader.read(call)) return not_yet("this call of a date is", whole());
-  const Named scope(named_);
+  computed::Shared shared{0, request_.locale};
+  Named scope(named_);
+  scope.shared = &shared;
   Expressions evaluator(scope);
   Value value;
   if (!evaluator.evaluate(call, value)) {

@@ -25,7 +25,8 @@ struct CallRequest {
   const TemplateContent& parsed;
   const Call& call;
   std::span<const Value> values;
-  WidthUnit unit;  // what widths count
+  WidthUnit unit;                // what widths count
+  std::string_view locale = {};  // of names in dates; empty: the usual one
 };
 
 // format() and prettyNum(), and formatC(). An outcome where there are no texts.

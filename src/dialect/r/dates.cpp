@@ -94,9 +94,10 @@ bool append_zone_letters(const Moment& moment, char code, std::string& out) {
 }
 
 std::optional<std::string> text_by(const Value& value, std::string_view codes,
-                                   std::string& unknown) {
+                                   std::string_view locale, std::string& unknown) {
   const Moment moment = value.as_moment();
-  const TimeStyle style{.own = append_zone_letters, .zones = true};
+  const TimeStyle style{
+      .locale = glibc::locale_or_c(locale), .own = append_zone_letters, .zones = true};
   std::string out;
   for (std::size_t at = 0; at < codes.size();) {
     const std::size_t next = codes.find("%OS", at);
@@ -123,6 +124,12 @@ std::optional<std::string> text_by(const Value& value, std::string_view codes,
 
 }  // namespace
 
+// Text for the reader, whose own program calls Sys.setlocale(). Nothing here does.
+SettingFact locale_setting() {
+  return {"locale", "what Sys.setlocale(\"LC_TIME\") names: the words and forms of dates",
+          "C.UTF-8", glibc::locale_tags(), glibc::telling_locales()};
+}
+
 std::optional<std::vector<std::string>> date_texts(std::span<const Value> items,
                                                    const DateFormat& format, std::string& unknown) {
   std::string_view codes = format.codes;
@@ -144,7 +151,7 @@ std::optional<std::vector<std::string>> date_texts(std::span<const Value> items,
       out.emplace_back("NA");
       continue;
     }
-    auto text = text_by(item, codes, unknown);
+    auto text = text_by(item, codes, format.locale, unknown);
     if (!text) return std::nullopt;
     // strptime() leaves its offset unknown, as.POSIXlt() does not.
     if (has_known_parts(item) && item.as_moment().zone != 0 &&

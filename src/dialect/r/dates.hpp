@@ -10,7 +10,9 @@
 #include <string_view>
 #include <vector>
 
+#include "../family/glibc_locales.hpp"
 #include "../family/time_zones.hpp"
+#include "inky_margin/dialect/dialect.hpp"
 #include "inky_margin/format/value.hpp"
 
 namespace inky::inline v1::r_language {
@@ -24,6 +26,8 @@ bool are_dates(const Value& value);
 inline bool has_known_parts(const Value& value) {
   return value.is(Type::moment) && value.is_expression();
 }
+// What Sys.setlocale("LC_TIME") chooses. R writes all else as in C.
+SettingFact locale_setting();
 // What a value of the caller is: an instant, in UTC.
 Value in_utc(const Value& value);
 
@@ -47,6 +51,7 @@ std::optional<Value> date_of(std::int64_t number, const Value& like);
 struct DateFormat {
   std::string_view codes = {};
   bool has_zone = false;
+  std::string_view locale = {};  // of LC_TIME, by its tag; empty: the usual one
 };
 std::optional<std::vector<std::string>> date_texts(std::span<const Value> items,
                                                    const DateFormat& format, std::string& unknown);

@@ -126,9 +126,14 @@ const computed::Grammar grammar = [] {
       "rev tabulate crossprod diag invisible isTRUE xor message complex as.complex Re Im Mod Conj "
       "Arg as.Date as.POSIXct as.POSIXlt strptime strftime ISOdate ISOdatetime difftime weekdays "
       "months "
-      "quarters Sys.Date Sys.time date units unclass";
+      "quarters Sys.Date Sys.time Sys.setlocale date units unclass";
   return out;
 }();
+
+// R writes numbers as in C whatever the locale.
+constexpr LocaleStatementFact locale_statements[] = {
+    {"invisible(Sys.setlocale(\"LC_TIME\",", "))"},
+    {"Sys.setlocale(\"LC_TIME\",", ")", {}, "[1] \"@\"\n"}};
 
 const ExpressionForm expression_form = {
     .read_declaration = read_assignment,
@@ -148,7 +153,8 @@ const ExpressionForm expression_form = {
     .items = "c(unclass({}))",  // dates are numbers there
     .plain_field = "%s",
     .plain_dialect = "r",
-    .own_names = "LETTERS letters month.name month.abb .Machine"};
+    .own_names = "LETTERS letters month.name month.abb .Machine",
+    .locale_statements = locale_statements};
 
 ExpressionReader::ExpressionReader(TemplateContent& out, std::size_t at)
     : CodeReader(code_facts, out, at) {}

@@ -15,6 +15,7 @@
 //   - formatC hands each element to the C library by itself.
 
 #include <algorithm>
+#include <array>
 #include <optional>
 #include <string>
 
@@ -39,7 +40,9 @@ bool has_offset(const Value& value) {
 
 class RFormat final : public family::ProgramDialect<Call> {
  public:
-  const DialectFacts& facts() const override { return format::facts; }
+  RFormat() : facts_(format::facts) { facts_.settings = settings_; }
+
+  const DialectFacts& facts() const override { return facts_; }
 
   Placing placing() const override { return Placing::names; }
   WrittenField write_field(const FieldWish& wish) const override { return written_call(wish); }
@@ -86,7 +89,8 @@ class RFormat final : public family::ProgramDialect<Call> {
     std::vector<std::string> texts;
     const auto& call = static_cast<const Call&>(*parsed.program);
     const CallRequest request{parsed, call, values,
-                              options.width_of.value_or(format::facts.width_unit)};
+                              options.width_of.value_or(format::facts.width_unit),
+                              options.setting("locale")};
     auto trouble = call.function == "format"    ? render_format(request, report, texts)
                    : call.function == "formatC" ? render_format_c(request, report, texts)
                                                 : render_pretty_num(request, report, texts);
@@ -125,6 +129,10 @@ class RFormat final : public family::ProgramDialect<Call> {
     out.pieces.push_back({field.span, 0, {}});
     out.fields.push_back(std::move(field));
   }
+
+ private:
+  const std::array<SettingFact, 1> settings_{locale_setting()};
+  DialectFacts facts_;
 };
 
 }  // namespace

@@ -155,6 +155,9 @@ bool Expressions::usual_format(const Node& node, bool is_day, const Value& given
 
 // By a format: NA where the text has none.
 bool Expressions::read_date(const Node& node, bool is_day, const std::string& codes, Value& item) {
+  const bool has_names = codes.find_first_of("aAbBhpcxXr") != std::string::npos;
+  if (has_names && !glibc::is_plain_locale(locale()))
+    return not_yet("reading a date by the names of a locale is", node);
   const ReadTime read = read_time_by(item.as_text(), codes);
   if (!read.knows_codes) return not_yet("reading a date by " + codes + " is", node);
   if (!read.moment) {
@@ -219,7 +222,7 @@ bool Expressions::show_dates(const Node& node, const Value& value, const DateFor
 // format(x, "%d/%m/%Y"), strftime(x, "%H:%M"), as.character(x)
 bool Expressions::format_dates(const Node& node, const Arguments& arguments, Value& out) {
   std::string codes;
-  DateFormat format;
+  DateFormat format{.locale = locale()};
   Value dates = arguments[0];
   if (arguments.size() > 2) return not_yet("these arguments of a date are", node);
   if (arguments.size() == 2 && !take_text(node, arguments[1], codes)) return false;
@@ -265,7 +268,7 @@ bool Expressions::name_dates(const Node& node, std::string_view name, const Argu
   } else {
     const std::string_view codes =
         name == "weekdays" ? (is_short ? "%a" : "%A") : (is_short ? "%b" : "%B");
-    if (!show_dates(node, arguments[0], {codes}, texts)) return false;
+    if (!show_dates(node, arguments[0], {.codes = codes, .locale = locale()}, texts)) return false;
   }
   out = vector_of(std::move(texts));
   return true;

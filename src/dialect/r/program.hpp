@@ -17,6 +17,10 @@ inline constexpr auto r_program_types = std::to_array<TypeForm>({
     {Type::moment, "", "as.POSIXct(\"@Y-@M-@D @h:@m:@S\", tz = \"UTC\")"},
 });
 
+inline constexpr SettingForm r_settings[] = {{.name = "locale",
+                                              .line = "invisible(Sys.setlocale(\"LC_TIME\", @L))\n",
+                                              .source = SettingForm::Source::c_library}};
+
 inline constexpr ProgramForm r_program = {.before = "",
                                           .declaration = "@N <- @V\n",
                                           .statement = "@S\n",
@@ -26,7 +30,8 @@ inline constexpr ProgramForm r_program = {.before = "",
                                           .negative_infinity = "-Inf",
                                           .not_a_number = "NaN",
                                           .truth = "TRUE",
-                                          .falsehood = "FALSE"};
+                                          .falsehood = "FALSE",
+                                          .settings = r_settings};
 
 inline constexpr RunForm r_run = {"Rscript", "", "r-base-core", "main.R", "", "@ --vanilla main.R"};
 

@@ -304,7 +304,11 @@ constexpr writing::LiteralRules literal_rules = {
 
 class R final : public family::PercentDialect {
  public:
-  R() : PercentDialect(syntax, writing_rules, literal_rules) {}
+  R() : PercentDialect(syntax, writing_rules, literal_rules), facts_(r_sprintf::facts) {
+    facts_.settings = settings_;
+  }
+
+  const DialectFacts& facts() const override { return facts_; }
 
   Placing placing() const override { return Placing::positions; }
   std::string write_statement(std::string_view source,
@@ -473,6 +477,9 @@ class R final : public family::PercentDialect {
     if (report != nullptr && texts.size() != 1) report->texts = std::move(texts);
     return {};
   }
+
+  const std::array<SettingFact, 1> settings_{r_language::locale_setting()};
+  DialectFacts facts_;
 };
 
 }  // namespace
