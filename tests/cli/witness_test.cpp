@@ -100,12 +100,13 @@ const Shown shown[] = {
     {"php", "%s", "%.17e"}, {"python", "{}", "{}"},     {"python-percent", "%s", "%r"},
     {"r", "%s", "%.17g"},   {"rust", "{}", "{:e}"},     {"shell", "%s", nullptr}};
 
-// The template that shows each of the values, a bar behind it; they are given names.
+// The template that shows each of the values, a bar behind it; they are given names where it takes
+// them by name.
 std::string template_for(std::string_view id, std::string_view field, std::vector<Value>& values) {
   std::string out = id == "cpp-stream" ? "cout << setprecision(17)" : id == "javascript" ? "`" : "";
   for (std::size_t i = 0; i < values.size(); ++i) {
     const std::string name = "v" + std::to_string(i + 1);
-    values[i].set_name(name);
+    if (id == "cpp-stream" || id == "javascript") values[i].set_name(name);
     if (id == "cpp-stream")
       out += " << " + name + " << '|'";
     else if (id == "javascript")

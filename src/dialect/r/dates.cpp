@@ -126,8 +126,8 @@ std::optional<std::string> text_by(const Value& value, std::string_view codes,
 
 // Text for the reader, whose own program calls Sys.setlocale(). Nothing here does.
 SettingFact locale_setting() {
-  return {"locale", "what Sys.setlocale(\"LC_TIME\") names: the words and forms of dates",
-          "C.UTF-8", glibc::locale_tags(), glibc::telling_locales()};
+  return {"locale", "what Sys.setlocale(\"LC_TIME\") names: the words and forms of dates", "C",
+          glibc::locale_tags(), glibc::telling_locales()};
 }
 
 std::optional<std::vector<std::string>> date_texts(std::span<const Value> items,
