@@ -177,17 +177,6 @@ bool is_value(const LanguageFacts& language, std::string_view source, bool of_me
          has_word(form->grammar->functions, path);
 }
 
-}  // namespace
-
-bool is_method_call(const Dialect& asked, std::string_view source) {
-  const LanguageFacts* language = language_facts_of(asked);
-  const bool is_shown = language != nullptr && language->expressions != nullptr &&
-                        !language->expressions->value_field.empty();
-  return is_shown && is_value(*language, source, true);
-}
-
-namespace {
-
 // Whether they are several statements of a language that shows what each comes to, as at its prompt:
 // x <- c(1, 2); mean(x). Where the language is not chosen, an arrow has to be among them.
 bool is_session(const LanguageFacts& language, std::string_view source,
@@ -209,6 +198,13 @@ bool is_session(const LanguageFacts& language, std::string_view source,
 }
 
 }  // namespace
+
+bool is_method_call(const Dialect& asked, std::string_view source) {
+  const LanguageFacts* language = language_facts_of(asked);
+  const bool is_shown = language != nullptr && language->expressions != nullptr &&
+                        !language->expressions->value_field.empty();
+  return is_shown && is_value(*language, source, true);
+}
 
 bool is_statement(const Dialect& asked, std::string_view source, bool is_chosen) {
   const LanguageFacts* language = language_facts_of(asked);

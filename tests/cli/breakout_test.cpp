@@ -241,7 +241,7 @@ void check_run(const Attacked& one, const std::string& content,
 TEST_CASE("no template leaves its literal, asked anew") {
   const std::uint64_t seed = support::seed(20310512);
   INFO("seed " << seed);
-  // Of what needs a program of its own: so many, others with every seed.
+  // Some templates need a program of their own. No more of them are run; another seed takes others.
   constexpr std::size_t most_alone = 40;
   for (const Attacked& one : all_attacked) {
     const std::vector<std::string> contents = hostile_contents(one);

@@ -26,6 +26,10 @@ constexpr support::Line lines[] = {
     {"Sys.setlocale(\"LC_TIME\", \"de_DE.UTF-8\"); cat(sprintf(\"%.2f\", 1234.5), "
      "format(1234567.8, big.mark = \",\"), month.name[5], \"\\n\")",
      "[1] \"de_DE.UTF-8\"\n1234.50 1,234,568 May \n"},
+    // Letters that are no codes are no names.
+    {"invisible(Sys.setlocale(\"LC_TIME\", \"de_DE.UTF-8\")); as.Date(\"9.5.2031 at\", \"%d.%m.%Y "
+     "at\")",
+     "[1] \"2031-05-09\"\n"},
     {"x <- c(1, 2, 4); mean(x)", "[1] 2.333333\n"},
     {"x <- c(1, 2, 4)\nx", "[1] 1 2 4\n"},
     {"round(2.567, 1); round(3.4)", "[1] 2.6\n[1] 3\n"},

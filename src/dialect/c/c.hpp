@@ -9,6 +9,7 @@
 #include "../family/glibc_locales.hpp"
 #include "../family/percent.hpp"
 #include "../family/writing_dialect.hpp"
+#include "dialect/program_form.hpp"
 #include "inky_margin/dialect/dialect.hpp"
 
 namespace inky::inline v1::c_language {
@@ -70,6 +71,12 @@ std::string expected_name(const Field& field);
 std::string full_name(const Field& field);
 
 // ---- The dialect ----
+
+// Lines of a program that the reader runs, or the witness. Nothing here calls setlocale().
+inline constexpr SettingForm program_settings[] = {{.name = "locale",
+                                                    .line = "  setlocale(LC_ALL, @L);\n",
+                                                    .needs = "#include <locale.h>\n",
+                                                    .source = SettingForm::Source::c_library}};
 
 class CDialect final : public family::WritingDialect {
  public:

@@ -130,11 +130,6 @@ constexpr NeededLine needed[] = {
     {"toupper tolower", "#include <ctype.h>\n"},
 };
 
-constexpr SettingForm settings[] = {{.name = "locale",
-                                     .line = "  setlocale(LC_ALL, @L);\n",
-                                     .needs = "#include <locale.h>\n",
-                                     .source = SettingForm::Source::c_library}};
-
 constexpr ProgramForm own_program = {.before = "#include <stdio.h>\n\nint main(void) {\n",
                                      .declaration = "  @T@N = @V;\n",
                                      .statement = "  @S\n",
@@ -149,7 +144,7 @@ constexpr ProgramForm own_program = {.before = "#include <stdio.h>\n\nint main(v
                                      .direction = DirectionEscape::bytes,
                                      .escaped = "\"\\?",
                                      .needed = needed,
-                                     .settings = settings};
+                                     .settings = c_language::program_settings};
 
 constexpr std::string_view pad_source =
     "// The spaces that bring a text of `columns` columns to a width. printf counts bytes.\n"

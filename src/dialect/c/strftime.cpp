@@ -127,11 +127,6 @@ constexpr auto types = std::to_array<TypeForm>({
      ".tm_zone = \"UTC\"}"},
 });
 
-constexpr SettingForm settings[] = {{.name = "locale",
-                                     .line = "  setlocale(LC_ALL, @L);\n",
-                                     .needs = "#include <locale.h>\n",
-                                     .source = SettingForm::Source::c_library}};
-
 constexpr ProgramForm own_program = {
     .before = "#include <stdio.h>\n#include <time.h>\n\nint main(void) {\n",
     .declaration = "  @T@N = @V;\n",
@@ -140,7 +135,7 @@ constexpr ProgramForm own_program = {
     .types = types,
     .direction = DirectionEscape::bytes,
     .escaped = "\"\\?",
-    .settings = settings};
+    .settings = c_language::program_settings};
 
 constexpr RunForm own_run = {
     "gcc cc clang", "CC", "gcc", "main.c", "@ -std=gnu17 -w -o main main.c", "./main"};

@@ -14,6 +14,16 @@ namespace inky::inline v1::r_language {
 
 namespace {
 
+// Whether a locale has its own words or forms for one of the codes.
+bool has_names(std::string_view codes) {
+  for (std::size_t at = 0; at + 1 < codes.size(); ++at) {
+    if (codes[at] != '%') continue;
+    ++at;
+    if (std::string_view("aAbBhpcxXr").find(codes[at]) != std::string_view::npos) return true;
+  }
+  return false;
+}
+
 using computed::Node;
 using computed::Operation;
 
@@ -155,8 +165,7 @@ bool Expressions::usual_format(const Node& node, bool is_day, const Value& given
 
 // By a format: NA where the text has none.
 bool Expressions::read_date(const Node& node, bool is_day, const std::string& codes, Value& item) {
-  const bool has_names = codes.find_first_of("aAbBhpcxXr") != std::string::npos;
-  if (has_names && !glibc::is_plain_locale(locale()))
+  if (has_names(codes) && !glibc::is_plain_locale(locale()))
     return not_yet("reading a date by the names of a locale is", node);
   const ReadTime read = read_time_by(item.as_text(), codes);
   if (!read.knows_codes) return not_yet("reading a date by " + codes + " is", node);
